@@ -1,0 +1,145 @@
+/**
+ * Parts in the document: sets of blocks with their own heights, connectors with a direction,
+ * named pads, and the electrical figures each kind of part needs.
+ */
+import { z } from 'zod';
+import { HOWS, Length } from './length';
+import { Id, Name, Points } from './shell';
+
+const mm = z.number().min(-500).max(500);
+const point3 = z.tuple([mm, mm, mm]);
+
+export const BLOCK_KINDS = ['board', 'chip', 'connector', 'pins', 'body', 'cell', 'glass', 'cap', 'foam', 'shield'] as const;
+
+/** A prism: a plan shape in the plane across `axis`, standing from `base` for `height` along it. */
+export const Block = z.strictObject({
+  id: Id,
+  name: Name,
+  kind: z.enum(BLOCK_KINDS),
+  plan: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('rect'), x: mm, y: mm, w: Length, h: Length }),
+    z.strictObject({ kind: z.literal('circle'), x: mm, y: mm, d: Length }),
+    z.strictObject({ kind: z.literal('polygon'), points: Points, holes: z.array(Points).max(40).optional(), how: z.enum(HOWS) }),
+  ]),
+  axis: z.enum(['x', 'y', 'z']),
+  base: mm,
+  height: Length,
+  /** Gives way to a touch: foam, pads, wire. */
+  soft: z.boolean().optional(),
+  /** May be taken off the board, with what that costs. */
+  removable: z.strictObject({
+    tool: z.enum(['fingers', 'iron', 'wick', 'hot air', 'rotary tool', 'knife', 'cutters']),
+    difficulty: z.number().int().min(1).max(5),
+    risk: z.string().max(300),
+    lost: z.string().max(300),
+  }).optional(),
+});
+export type Block = z.infer<typeof Block>;
+
+export const PLUG_TYPES = ['usb-c', 'micro-usb', 'usb-a', 'hdmi', 'mini-hdmi', 'jack-3.5', 'barrel', 'card', 'ethernet'] as const;
+export type PlugType = (typeof PLUG_TYPES)[number];
+
+export const Connector = z.strictObject({
+  id: Id,
+  name: Name,
+  type: z.enum(PLUG_TYPES),
+  /** Centre of the mouth in the part's frame, mm. */
+  at: point3,
+  /** The way a plug is pulled out, unit vector. */
+  dir: point3,
+  /** The block it belongs to: struck off, the connector is gone as well. */
+  block: Id.optional(),
+  /** Meant to be reached from outside unless the item says otherwise. */
+  outside: z.boolean(),
+});
+export type Connector = z.infer<typeof Connector>;
+
+export const Pad = z.strictObject({
+  id: z.string().min(1).max(24),
+  /** What it is called on the board: "5V", "BAT+", "GPIO17". */
+  name: z.string().min(1).max(40),
+  x: mm,
+  y: mm,
+  side: z.enum(['top', 'bottom']),
+  gpio: z.number().int().min(0).max(63).optional(),
+  also: z.array(z.string().max(24)).max(8).optional(),
+});
+export type Pad = z.infer<typeof Pad>;
+
+const watts = z.number().min(0).max(60);
+export const STATES = ['menu', 'game', 'peak'] as const;
+export type LoadState = (typeof STATES)[number];
+
+export const FAMILIES = [
+  'sbc', 'screen', 'cell', 'charger', 'converter', 'audio', 'speaker', 'switch', 'controller', 'expander', 'storage', 'hub', 'latch', 'hardware',
+] as const;
+export type Family = (typeof FAMILIES)[number];
+
+export const Part = z.strictObject({
+  id: Id,
+  name: Name,
+  family: z.enum(FAMILIES),
+  /** Words a builder would search by: "40-pin", "SPI", "2.8 in". */
+  words: z.array(z.string().max(40)).max(40),
+  note: z.string().max(600),
+  /** Size, current and price are typical of the class until the builder measures. */
+  source: z.enum(['typical', 'mine']),
+  massG: z.number().min(0).max(5000).optional(),
+  price: z.number().min(0).max(10000).optional(),
+  blocks: z.array(Block).min(1, { error: 'A part needs at least one block.' }).max(60),
+  connectors: z.array(Connector).max(30),
+  pads: z.array(Pad).max(80),
+  holes: z.array(z.strictObject({ x: mm, y: mm, d: z.number().positive().max(50) })).max(20).optional(),
+  /** Power drawn from the 5 V rail in each state, W. */
+  draws: z.strictObject({ menu: watts, game: watts, peak: watts }).optional(),
+  screen: z.strictObject({
+    diagonalIn: z.number().positive().max(20),
+    active: z.strictObject({ x: mm, y: mm, w: z.number().positive(), h: z.number().positive() }),
+    px: z.tuple([z.number().int().positive(), z.number().int().positive()]),
+    link: z.enum(['spi', 'parallel', 'composite', 'hdmi']),
+  }).optional(),
+  cell: z.strictObject({
+    kind: z.enum(['pouch', 'cylinder', 'bank', 'bay']),
+    series: z.number().int().min(1).max(6),
+    capacityAh: z.number({ error: 'A capacity is a number of Ah.' }).positive({ error: 'A cell holds more than 0 Ah.' }).max(60),
+    /** Internal resistance of the whole pack, Ω. */
+    rOhm: z.number().min(0).max(5),
+    cutoffV: z.number().positive().max(30),
+    fullV: z.number().positive({ error: 'A 0 V cell gives nothing. Type its full voltage.' }).max(30),
+    maxChargeC: z.number().positive().max(10),
+    maxDischargeC: z.number().positive().max(100),
+  }).optional(),
+  charger: z.strictObject({
+    kVolts: z.number().positive().max(100_000),
+    rProgOhm: z.number().positive().max(10_000_000),
+    tolerance: z.number().min(0).max(0.5),
+  }).optional(),
+  converter: z.strictObject({
+    kind: z.enum(['boost', 'buck']),
+    outV: z.number().positive().max(24),
+    limitA: z.number().positive().max(20),
+    efficiency: z.number().gt(0.3).max(1),
+    minInV: z.number().positive().max(30),
+    /** Current it takes with nothing connected, A. */
+    idleA: z.number().min(0).max(1),
+  }).optional(),
+  /** Header lines this part takes when it is fitted, by GPIO number and what for. */
+  takes: z.array(z.strictObject({ gpio: z.number().int().min(0).max(63), signal: z.string().max(40) })).max(40).optional(),
+  /** How many button inputs it gives (USB controller board, expander). */
+  inputs: z.number().int().min(0).max(64).optional(),
+  speaker: z.strictObject({ ohm: z.number().positive().max(64), ratedW: z.number().positive().max(20) }).optional(),
+});
+export type Part = z.infer<typeof Part>;
+
+/** One of a part in this build: ten equal switches are ten items of one part. */
+export const Item = z.strictObject({
+  id: Id,
+  part: Id,
+  name: Name,
+  struck: z.array(Id).max(60),
+  /** Connector id -> whether it must be reached from outside in this build. */
+  reach: z.record(Id, z.boolean()).optional(),
+  /** A program resistor changed by the builder, Ω. */
+  rProgOhm: z.number({ error: 'A program resistor is a number of Ω.' }).positive({ error: 'A program resistor is greater than 0 Ω.' }).max(10_000_000).optional(),
+});
+export type Item = z.infer<typeof Item>;

@@ -1,0 +1,125 @@
+/**
+ * The project document: everything a builder decided or measured about one build, and nothing
+ * that can be computed from it. Validated by this schema on every way in.
+ */
+import { z } from 'zod';
+import { Length } from './length';
+import { Item, Part } from './part';
+import { type Body, Id, Name, Shell } from './shell';
+
+export const FORMAT = 'deft-shell/1';
+
+const place = z.number({ error: 'A place is a number of millimetres.' }).min(-1000).max(1000);
+
+/** Where an item sits. Its part's own datum lands at x, y; order: stand, flip, turn, move. */
+export const Placement = z.strictObject({
+  item: Id,
+  /** The piece it is fixed to, or the item it rides on (then x, y, turn are in that item's frame). */
+  on: z.union([z.strictObject({ piece: Id }), z.strictObject({ item: Id })]),
+  x: place,
+  y: place,
+  turn: z.number().min(-360).max(360),
+  /** `in`: the part's top looks into the cavity. */
+  up: z.enum(['in', 'out']),
+  stand: z.enum(['flat', 'on-edge-x', 'on-edge-y']),
+  /** Height of its lowest remaining block above what it sits on, mm: stand-offs, tape, a shelf. */
+  lift: z.number().min(0, { error: 'A lift cannot be negative: the part would be in the floor.' }).max(200),
+  /** How it is located: by hand ±0.3, in a jig or on screws ±0.1. */
+  held: z.enum(['hand', 'jig']),
+});
+export type Placement = z.infer<typeof Placement>;
+
+export const CUT_STATES = ['decided', 'done', 'measured'] as const;
+export const Cut = z.discriminatedUnion('kind', [
+  /** A post or rib cut down. `to` is the height left above its floor; 0 takes it away. */
+  z.strictObject({
+    kind: z.literal('trim'), id: Id, feature: Id, copy: z.number().int().min(0).max(200),
+    to: z.number().min(0).max(500), state: z.enum(CUT_STATES), measured: Length.optional(),
+  }),
+  /** An opening the layout asks for. Key `item/connector`, `item/window` or `input/id`. */
+  z.strictObject({
+    kind: z.literal('opening'), id: Id, for: z.string().min(1).max(140),
+    /** Wide enough for the plug's overmould instead of its nose only. */
+    wide: z.boolean().optional(),
+    state: z.enum(CUT_STATES),
+    measured: z.strictObject({ w: Length, h: Length }).optional(),
+  }),
+]);
+export type Cut = z.infer<typeof Cut>;
+
+export const INPUT_ROLES = [
+  'up', 'down', 'left', 'right', 'south', 'east', 'west', 'north', 'l1', 'r1', 'l2', 'r2', 'select', 'start', 'menu', 'volume-up', 'volume-down', 'power',
+] as const;
+export type InputRole = (typeof INPUT_ROLES)[number];
+
+export const Input = z.strictObject({
+  id: Id,
+  name: Name,
+  role: z.enum(INPUT_ROLES),
+  /** Where the switch is, seen from the front; an existing opening or a place on the face or wall. */
+  at: z.union([
+    z.strictObject({ opening: Id, copy: z.number().int().min(0).max(200).optional(), dx: place.optional(), dy: place.optional() }),
+    z.strictObject({ x: place, y: place }),
+  ]),
+  /** Size of the hole its cap needs if there is none yet, mm. */
+  hole: z.number().positive().max(60).optional(),
+  /** Header GPIO chosen by hand. */
+  gpio: z.number().int().min(0).max(63).optional(),
+  /** Whether a switch and its wire have a way: false is an open question the builder must answer. */
+  routed: z.boolean(),
+});
+export type Input = z.infer<typeof Input>;
+
+export const ROUTES = ['gpio', 'usb', 'expander', 'original board', 'wireless'] as const;
+
+export const GameFamily = z.enum(['8-bit handheld', '8-bit home', '16-bit home', '32-bit handheld', '32-bit disc']);
+export type GameFamily = z.infer<typeof GameFamily>;
+
+export const Project = z.strictObject({
+  format: z.literal(FORMAT, { error: `This is not a ${FORMAT} document.` }),
+  id: Id,
+  name: Name.min(1, { error: 'A build needs a name.' }),
+  way: z.enum(['gut and fit', 'carrier board', 'custom shell', 'open plate', 'graft', 'tv box', 'transplant', 'case upgrade']),
+  note: z.string().max(4000).optional(),
+  brief: z.strictObject({
+    families: z.array(GameFamily).max(20),
+    hours: z.number().positive().max(100).optional(),
+    costCeiling: z.number().positive().max(100_000).optional(),
+  }),
+  shell: Shell,
+  kit: z.strictObject({ parts: z.array(Part).max(400), items: z.array(Item).max(400) }),
+  layout: z.strictObject({ placements: z.array(Placement).max(400) }),
+  wiring: z.strictObject({
+    nets: z.array(z.strictObject({
+      id: Id,
+      ends: z.array(z.strictObject({ item: Id, pad: z.string().min(1).max(40) })).min(2).max(12),
+      awg: z.number().int().min(10).max(40).optional(),
+      colour: z.string().max(40).optional(),
+      label: z.string().max(40).optional(),
+      via: z.array(z.tuple([place, place, place])).max(60).optional(),
+    })).max(600),
+  }),
+  cuts: z.array(Cut).max(600),
+  controls: z.strictObject({
+    route: z.enum(ROUTES),
+    inputs: z.array(Input).max(60),
+    /** The overlay's root compatible and GPIO label: asked of the builder, never guessed. */
+    compatible: z.string().max(100).optional(),
+    gpioLabel: z.string().regex(/^[a-z_][a-z0-9_]{0,30}$/i, { error: 'A label is letters, digits and underscores.' }).optional(),
+  }),
+  power: z.strictObject({
+    /** Share of play time in games; the rest is menus. */
+    gameShare: z.number().min(0).max(1),
+    wireAwg: z.number().int().min(14).max(36),
+    wireMm: z.number().positive({ error: 'A wire is longer than 0 mm.' }).max(2000),
+    plugs: z.number().int().min(0).max(20),
+    switchOhm: z.number().min(0).max(10),
+    /** Capacity left of the rated one: 1 for a new cell. */
+    health: z.number().gt(0.2).max(1),
+  }),
+  sound: z.strictObject({ note: z.string().max(400).optional() }),
+  build: z.strictObject({ done: z.array(z.string().max(200)).max(2000) }),
+});
+export type Project = z.infer<typeof Project>;
+
+export const bodyOf = (p: Project): Body | undefined => p.shell.bodies[0];

@@ -1,0 +1,233 @@
+/**
+ * The one way in for a document: bytes or parsed JSON to a project, or one plain sentence that
+ * names the field. Nothing is saved half-way because nothing is returned half-way.
+ */
+import { z } from 'zod';
+import { formatMm } from './length';
+import type { Item, Part } from './part';
+import { FORMAT, type Placement, Project } from './project';
+import type { Body, Outline } from './shell';
+import { BadInput } from './worked';
+
+/** Largest document, bytes of UTF-8. */
+export const DOCUMENT_LIMIT = 5 * 1024 * 1024;
+const DEEPEST = 100;
+
+export interface Complaint { path: string; sentence: string }
+export type Read<T> = { ok: true; value: T } | { ok: false; complaints: Complaint[] };
+
+const refuse = (path: string, sentence: string): { ok: false; complaints: Complaint[] } =>
+  ({ ok: false, complaints: [{ path, sentence }] });
+
+/** Walk parsed JSON without recursion on the stack; names what no document may hold. */
+export function guardJson(value: unknown): Complaint | undefined {
+  const todo: Array<{ at: unknown; path: string; depth: number }> = [{ at: value, path: '', depth: 0 }];
+  while (todo.length) {
+    const { at, path, depth } = todo.pop()!;
+    if (typeof at !== 'object' || at === null) continue;
+    if (depth > DEEPEST) return { path, sentence: `The file is nested more than ${DEEPEST} levels deep.` };
+    for (const key of Object.keys(at)) {
+      if (key === '__proto__') return { path, sentence: 'The file holds a key "__proto__", which no document has.' };
+      todo.push({ at: (at as Record<string, unknown>)[key], path: path ? `${path}.${key}` : key, depth: depth + 1 });
+    }
+  }
+  return undefined;
+}
+
+/** Parse JSON text within the limits, or say in one sentence why not. */
+export function readJson(text: string, limit = DOCUMENT_LIMIT): Read<unknown> {
+  if (new TextEncoder().encode(text).length > limit) {
+    return refuse('', `The file is larger than ${Math.round(limit / 1024 / 1024)} MB.`);
+  }
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    return refuse('', 'This is not JSON: it was cut short or is another format.');
+  }
+  const bad = guardJson(value);
+  return bad ? { ok: false, complaints: [bad] } : { ok: true, value };
+}
+
+const pathText = (path: PropertyKey[]): string => path.map(String).join('.');
+
+function complaintOf(issue: z.core.$ZodIssue): Complaint {
+  if (issue.code === 'unrecognized_keys') {
+    return { path: pathText([...issue.path, issue.keys[0]!]), sentence: `"${issue.keys[0]!.slice(0, 60)}" is not a field of this format.` };
+  }
+  if (issue.code === 'invalid_type' && issue.input === undefined) {
+    return { path: pathText(issue.path), sentence: issue.message.startsWith('Invalid') ? 'This field is missing.' : issue.message };
+  }
+  return { path: pathText(issue.path), sentence: issue.message };
+}
+
+/** Check anything against a schema, in sentences. */
+export function readAs<T>(schema: z.ZodType<T>, value: unknown): Read<T> {
+  const found = schema.safeParse(value, { reportInput: true });
+  return found.success ? { ok: true, value: found.data } : { ok: false, complaints: found.error.issues.map(complaintOf) };
+}
+
+/** Read a project document from parsed JSON. */
+export function readProject(value: unknown): Read<Project> {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return refuse('', 'This is not a build: a document is a JSON object.');
+  const format = (value as { format?: unknown }).format;
+  if (typeof format !== 'string') return refuse('format', `This file does not say its format; a build says "${FORMAT}".`);
+  if (/^deft-shell\/\d+$/.test(format) && format !== FORMAT) {
+    return refuse('format', `This file is ${format}, newer than this program reads (${FORMAT}). Update the program.`);
+  }
+  if (format !== FORMAT) return refuse('format', `This file says "${format.slice(0, 60)}"; a build says "${FORMAT}".`);
+  const bad = guardJson(value);
+  if (bad) return { ok: false, complaints: [bad] };
+  const read = readAs(Project, value);
+  if (!read.ok) return read;
+  const complaints = meaning(read.value);
+  return complaints.length ? { ok: false, complaints } : read;
+}
+
+/** Read a project and throw the first complaint; for tests, scripts and fixtures. */
+export function mustRead(value: unknown): Project {
+  const read = readProject(value);
+  if (!read.ok) throw new BadInput(read.complaints[0]!.path, read.complaints[0]!.sentence);
+  return read.value;
+}
+
+/** What a schema cannot see: ids said twice, references to nothing, shapes that cannot be. */
+function meaning(p: Project): Complaint[] {
+  const out: Complaint[] = [];
+  const say = (path: string, sentence: string) => out.push({ path, sentence });
+  const unique = (path: string, list: ReadonlyArray<{ id: string }>) => {
+    const seen = new Set<string>();
+    list.forEach((x, i) => {
+      if (seen.has(x.id)) say(`${path}.${i}.id`, `The id "${x.id}" is used twice.`);
+      seen.add(x.id);
+    });
+    return seen;
+  };
+
+  unique('shell.bodies', p.shell.bodies);
+  const pieces = new Set<string>();
+  p.shell.bodies.forEach((body, b) => {
+    const at = `shell.bodies.${b}`;
+    for (const id of unique(`${at}.pieces`, body.pieces)) pieces.add(id);
+    bodyMeaning(body, at, say);
+    const ids: Array<{ id: string }> = [];
+    body.pieces.forEach((piece) => ids.push(...piece.features, ...piece.zones, ...piece.openings));
+    unique(`${at}.features`, ids);
+  });
+
+  const parts = unique('kit.parts', p.kit.parts);
+  p.kit.parts.forEach((part, i) => partMeaning(part, `kit.parts.${i}`, say));
+  const items = unique('kit.items', p.kit.items);
+  p.kit.items.forEach((item, i) => itemMeaning(item, p, parts, `kit.items.${i}`, say));
+  placementMeaning(p.layout.placements, items, pieces, say);
+  p.wiring.nets.forEach((net, i) => net.ends.forEach((end, j) => {
+    if (!items.has(end.item)) say(`wiring.nets.${i}.ends.${j}.item`, `There is no item "${end.item}" in the kit.`);
+  }));
+  unique('wiring.nets', p.wiring.nets);
+  unique('cuts', p.cuts);
+  unique('controls.inputs', p.controls.inputs);
+  return out;
+}
+
+type Say = (path: string, sentence: string) => void;
+
+function bodyMeaning(body: Body, at: string, say: Say): void {
+  const { w, h } = outlineSpan(body.outline);
+  const least = Math.min(w, h);
+  if (2 * body.wall.mm >= least) say(`${at}.wall.mm`, `A ${formatMm(body.wall.mm)} mm wall leaves no room inside ${formatMm(least)} mm.`);
+  body.pieces.forEach((piece, i) => {
+    if (body.wall.mm >= piece.depth.mm) {
+      say(`${at}.pieces.${i}.depth.mm`, `A half ${formatMm(piece.depth.mm)} mm deep has no room inside a ${formatMm(body.wall.mm)} mm wall.`);
+    }
+  });
+  if (body.outline.kind === 'rect' && 2 * body.outline.r.mm > least) {
+    say(`${at}.outline.r.mm`, `A corner radius of ${formatMm(body.outline.r.mm)} mm does not fit a side of ${formatMm(least)} mm.`);
+  }
+  if (body.outline.kind === 'points' && !isSimple(body.outline.points)) {
+    say(`${at}.outline.points`, 'This outline crosses itself. List the points once around, in order.');
+  }
+}
+
+/** Width and height of an outline, mm. */
+export function outlineSpan(outline: Outline): { w: number; h: number } {
+  if (outline.kind === 'rect') return { w: outline.w.mm, h: outline.h.mm };
+  const xs = outline.points.map((q) => q[0]);
+  const ys = outline.points.map((q) => q[1]);
+  return { w: Math.max(...xs) - Math.min(...xs), h: Math.max(...ys) - Math.min(...ys) };
+}
+
+/** Whether a closed ring of points never crosses or touches itself. */
+export function isSimple(points: ReadonlyArray<readonly [number, number]>): boolean {
+  const n = points.length;
+  const turn = (a: readonly [number, number], b: readonly [number, number], c: readonly [number, number]) =>
+    Math.sign((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]));
+  const within = (a: readonly [number, number], b: readonly [number, number], c: readonly [number, number]) =>
+    Math.min(a[0], b[0]) <= c[0] && c[0] <= Math.max(a[0], b[0]) && Math.min(a[1], b[1]) <= c[1] && c[1] <= Math.max(a[1], b[1]);
+  for (let i = 0; i < n; i++) {
+    const [a, b] = [points[i]!, points[(i + 1) % n]!];
+    if (a[0] === b[0] && a[1] === b[1]) return false;
+    for (let j = i + 1; j < n; j++) {
+      const [c, d] = [points[j]!, points[(j + 1) % n]!];
+      const next = j === i + 1;
+      const last = i === 0 && j === n - 1;
+      const [t1, t2, t3, t4] = [turn(a, b, c), turn(a, b, d), turn(c, d, a), turn(c, d, b)];
+      if (next || last) {
+        // Neighbours share one point; they may not fold back onto each other.
+        const free = next ? d : c;
+        const shared = next ? a : b;
+        if ((next ? t2 : t1) === 0 && within(a, b, free) || (next ? t3 : t4) === 0 && within(c, d, shared)) return false;
+        continue;
+      }
+      if (t1 !== t2 && t3 !== t4) return false;
+      if ((t1 === 0 && within(a, b, c)) || (t2 === 0 && within(a, b, d)) || (t3 === 0 && within(c, d, a)) || (t4 === 0 && within(c, d, b))) return false;
+    }
+  }
+  return true;
+}
+
+function partMeaning(part: Part, at: string, say: Say): void {
+  const blocks = new Set<string>();
+  part.blocks.forEach((block, i) => {
+    if (blocks.has(block.id)) say(`${at}.blocks.${i}.id`, `The id "${block.id}" is used twice.`);
+    blocks.add(block.id);
+    if (block.plan.kind === 'polygon' && !isSimple(block.plan.points)) say(`${at}.blocks.${i}.plan.points`, 'This outline crosses itself.');
+  });
+  if (part.blocks.every((b) => b.removable)) say(`${at}.blocks`, 'At least one block must stay: not every block can be removable.');
+  part.connectors.forEach((c, i) => {
+    if (c.block !== undefined && !blocks.has(c.block)) say(`${at}.connectors.${i}.block`, `There is no block "${c.block}" in this part.`);
+    const size = Math.hypot(...c.dir);
+    if (Math.abs(size - 1) > 1e-6) say(`${at}.connectors.${i}.dir`, 'A direction is a unit vector, for example 0, -1, 0.');
+  });
+}
+
+function itemMeaning(item: Item, p: Project, parts: ReadonlySet<string>, at: string, say: Say): void {
+  if (!parts.has(item.part)) return say(`${at}.part`, `There is no part "${item.part}" in the kit.`);
+  const part = p.kit.parts.find((x) => x.id === item.part)!;
+  item.struck.forEach((id, i) => {
+    const block = part.blocks.find((b) => b.id === id);
+    if (!block) say(`${at}.struck.${i}`, `${part.name} has no block "${id}".`);
+    else if (!block.removable) say(`${at}.struck.${i}`, `The ${block.name} of ${part.name} cannot be taken off.`);
+  });
+}
+
+function placementMeaning(placements: readonly Placement[], items: ReadonlySet<string>, pieces: ReadonlySet<string>, say: Say): void {
+  const parent = new Map<string, string>();
+  placements.forEach((pl, i) => {
+    const at = `layout.placements.${i}`;
+    if (!items.has(pl.item)) say(`${at}.item`, `There is no item "${pl.item}" in the kit.`);
+    if (parent.has(pl.item)) say(`${at}.item`, `"${pl.item}" is placed twice.`);
+    parent.set(pl.item, 'item' in pl.on ? pl.on.item : '');
+    if ('piece' in pl.on && !pieces.has(pl.on.piece)) say(`${at}.on.piece`, `There is no piece "${pl.on.piece}" in the shell.`);
+    if ('item' in pl.on && !placements.some((q) => q.item === (pl.on as { item: string }).item)) {
+      say(`${at}.on.item`, `"${(pl.on as { item: string }).item}" is not placed, so nothing can ride on it.`);
+    }
+  });
+  placements.forEach((pl, i) => {
+    const seen = new Set<string>();
+    for (let at: string | undefined = pl.item; at; at = parent.get(at)) {
+      if (seen.has(at)) return say(`layout.placements.${i}.on.item`, 'These items ride on each other in a circle.');
+      seen.add(at);
+    }
+  });
+}
+
