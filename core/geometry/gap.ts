@@ -193,3 +193,6 @@ function free(regions: readonly Ring[], x: number, y: number): boolean {
   }
   return true;
 }
+
+/** In-plane distance of two footprints whatever their heights; 0 or less means they overlap. */
+export const planGap = (a: Prism, b: Prism): number => planApart(a, b, plan).d;

@@ -4,3 +4,4 @@ export * from './prism';
 export * from './gap';
 export * from './pose';
 export * from './view';
+export * from './solid';

@@ -6,3 +6,5 @@ export * from './project';
 export * from './read';
 export * from './empty';
 export * from './envelope';
+export * from './finding';
+export * from './change';

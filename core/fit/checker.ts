@@ -1,0 +1,226 @@
+/**
+ * Keeps every contact of a build, and re-checks only what a change can touch.
+ *
+ * Solids lie in an R-tree by their plan boxes. Moving an item takes its own solids out, stands them
+ * anew, and looks at their neighbours; everything else keeps its verdict. A full check and a chain
+ * of moves give the same contacts.
+ */
+import RBush from 'rbush';
+import { type Finding, mm1, percent, type Placement, type Project } from '../model';
+import { inside, type Solid } from '../geometry';
+import { outerRing } from '../shell';
+import type { Side } from './clearance';
+import { type Contact, contactOf, INTEREST_MM } from './contact';
+import { plugFinding, plugFindings, portOpening } from './port';
+import { type PlacedItem, type Scene, sceneOf, standItem } from './scene';
+import { windowFindings } from './window';
+
+interface Entry { minX: number; minY: number; maxX: number; maxY: number; side: Side }
+
+const entryOf = (side: Side): Entry => ({ minX: side.solid.x0, minY: side.solid.y0, maxX: side.solid.x1, maxY: side.solid.y1, side });
+
+export class Checker {
+  scene: Scene;
+  #tree = new RBush<Entry>(9);
+  #entries = new Map<string, Entry[]>();
+  /** Worst contact for each pair of item and thing, by item and pair key. */
+  #contacts = new Map<string, Map<string, Contact>>();
+
+  constructor(project: Project, before?: Scene) {
+    this.scene = sceneOf(project, before);
+    if (!this.scene.shell) return;
+    this.#tree.load(this.scene.shell.all.map((s) => entryOf({ solid: s })));
+    for (const at of this.scene.items.values()) this.#enter(at);
+    for (const at of this.scene.items.values()) this.#contacts.set(at.item.id, this.contactsOf(at));
+  }
+
+  #enter(at: PlacedItem): void {
+    const entries = sidesOf(at).map(entryOf);
+    for (const e of entries) this.#tree.insert(e);
+    this.#entries.set(at.item.id, entries);
+  }
+
+  /** Worst contact of one item with each thing near it. `skip` leaves other items out. */
+  contactsOf(at: PlacedItem, skip?: ReadonlySet<string>): Map<string, Contact> {
+    const out = new Map<string, Contact>();
+    const material = this.scene.shell!.body.pieces.find((p) => p.id === at.piece)?.material ?? 'abs';
+    for (const side of sidesOf(at)) {
+      const s = side.solid;
+      const near = this.#tree.search({ minX: s.x0 - INTEREST_MM, minY: s.y0 - INTEREST_MM, maxX: s.x1 + INTEREST_MM, maxY: s.y1 + INTEREST_MM });
+      for (const { side: other } of near) {
+        const o = other.solid;
+        if (o.owner === at.item.id || skip?.has(o.owner) || s.z0 - o.z1 > INTEREST_MM || o.z0 - s.z1 > INTEREST_MM) continue;
+        const met = this.#meet(at, side, other, material);
+        if (!met) continue;
+        const key = other.at ? `item:${o.owner}` : `shell:${o.id}`;
+        const known = out.get(key);
+        if (!known || slack(met) < slack(known) || (slack(met) === slack(known) && pairId(met) < pairId(known))) out.set(key, met);
+      }
+    }
+    return out;
+  }
+
+  #meet(at: PlacedItem, side: Side, other: Side, material: string): Contact | undefined {
+    if (side.solid.kind === 'path' && (other.solid.kind === 'wall' || other.solid.kind === 'path')) return undefined;
+    if (other.solid.kind === 'path' && (side.solid.kind === 'path' || other.at === at)) return undefined;
+    let against = other;
+    if (other.solid.kind === 'wall' && side.block) against = this.#openedWall(at, side, other);
+    // Two items are always judged the same way round, whichever was moved.
+    const swap = against.at !== undefined && against.at.index < at.index;
+    const met = swap ? contactOf(against, side, material) : contactOf(side, against, material);
+    if (!met) return undefined;
+    // What an item rests on is meant to be touched.
+    if (!other.at && other.solid.kind === 'floor' && other.solid.owner === at.piece && Math.abs(met.gap.gap) < 1e-6 && Math.abs(met.gap.nz) === 1) return undefined;
+    return met;
+  }
+
+  /** A socket's own block meets its wall with the opening it will get. */
+  #openedWall(at: PlacedItem, side: Side, wall: Side): Side {
+    const mouth = at.mouths.find((m) => m.outside && m.block === side.block!.id && m.wall && wall.solid.id.endsWith(`/wall-${m.wall.index}`));
+    if (!mouth) return wall;
+    const hole = portOpening(this.scene, at, mouth);
+    if (!hole) return wall;
+    const [opened] = this.scene.shell!.wallWith(wall.solid.owner, hole.wall, [hole]);
+    return opened ? { solid: opened } : wall;
+  }
+
+  /** Stand an item at a new placement and re-check what it and its riders touch. */
+  move(placement: Placement): void {
+    const moved = this.#family(placement.item);
+    this.#standAnew(placement, moved);
+    for (const id of moved) this.#contacts.set(id, this.contactsOf(this.scene.items.get(id)!));
+    // What stayed forgets the pairs with what moved, and learns the new ones from the other side.
+    for (const [id, contacts] of this.#contacts) {
+      if (moved.includes(id)) continue;
+      for (const gone of moved) contacts.delete(`item:${gone}`);
+    }
+    for (const id of moved) {
+      for (const [key, met] of this.#contacts.get(id)!) {
+        if (!key.startsWith('item:')) continue;
+        const other = key.slice(5);
+        if (!moved.includes(other)) this.#contacts.get(other)!.set(`item:${id}`, met);
+      }
+    }
+  }
+
+  #standAnew(placement: Placement, moved: readonly string[]): void {
+    const placements = [...this.scene.project.layout.placements];
+    const index = this.scene.items.get(placement.item)!.index;
+    placements[index] = placement;
+    this.scene = { ...this.scene, project: { ...this.scene.project, layout: { placements } } };
+    for (const id of moved) {
+      for (const e of this.#entries.get(id) ?? []) this.#tree.remove(e);
+      const at = this.scene.items.get(id)!;
+      const next = standItem(this.scene, id === placement.item ? placement : at.placement, at.index);
+      if (next) this.#enter(next);
+    }
+  }
+
+  /** An item and everything that rides on it, parents first. */
+  #family(item: string): string[] {
+    const out = [item];
+    for (let i = 0; i < out.length; i++) {
+      for (const at of this.scene.items.values()) {
+        if ('item' in at.placement.on && at.placement.on.item === out[i]) out.push(at.item.id);
+      }
+    }
+    return out;
+  }
+
+  /** How an item would fare somewhere else, without moving it: its contacts and plugs there. */
+  trial(placement: Placement): { contacts: Contact[]; plugs: Finding[]; items: PlacedItem[] } {
+    const family = this.#family(placement.item);
+    const index = this.scene.items.get(placement.item)!.index;
+    const placements = [...this.scene.project.layout.placements];
+    placements[index] = placement;
+    const scene: Scene = { ...this.scene, items: new Map(this.scene.items), project: { ...this.scene.project, layout: { placements } } };
+    const skip = new Set(family);
+    const contacts: Contact[] = [], plugs: Finding[] = [], items: PlacedItem[] = [];
+    const here = this.scene;
+    this.scene = scene;
+    try {
+      for (const id of family) {
+        const at = scene.items.get(id)!;
+        const next = standItem(scene, id === placement.item ? placement : at.placement, at.index)!;
+        items.push(next);
+        contacts.push(...this.contactsOf(next, skip).values());
+        for (const m of next.mouths) if (m.outside) plugs.push(plugFinding(scene, next, m));
+      }
+    } finally {
+      this.scene = here;
+    }
+    return { contacts, plugs, items };
+  }
+
+  /** Every contact once. */
+  contacts(): Contact[] {
+    const seen = new Map<string, Contact>();
+    for (const [id, list] of this.#contacts) {
+      for (const [key, met] of list) {
+        const other = key.startsWith('item:') ? key.slice(5) : key;
+        seen.set(id < other ? `${id}~${other}` : `${other}~${id}`, met);
+      }
+    }
+    return [...seen.entries()].sort((a, b) => (a[0] < b[0] ? -1 : 1)).map(([, met]) => met);
+  }
+
+  findings(): Finding[] {
+    if (!this.scene.shell) return [];
+    return [...this.contacts().map(touchFinding), ...plugFindings(this.scene), ...windowFindings(this.scene), ...outsideFindings(this.scene)];
+  }
+}
+
+function sidesOf(at: PlacedItem): Side[] {
+  return at.solids.map((s, i) => ({ solid: s, at, block: at.blocks[i]?.block }));
+}
+
+const slack = (c: Contact): number => c.measure.gap - c.measure.required;
+const pairId = (c: Contact): string => `${c.a.solid.id}~${c.b.solid.id}`;
+
+export const contactId = (c: Contact): string => {
+  const other = c.b.at ? c.b.solid.owner : c.b.solid.id;
+  const mine = c.a.at ? c.a.solid.owner : c.a.solid.id;
+  return `touch:${[mine, other].sort().join('~')}`;
+};
+
+/** A contact in words. */
+export function touchFinding(c: Contact): Finding {
+  const { gap, required, sigma } = c.measure;
+  const [a, b] = [c.a.solid, c.b.solid];
+  const mid = (p: 'x' | 'y' | 'z') => {
+    const low = Math.max(a[`${p}0`], b[`${p}0`]), high = Math.min(a[`${p}1`], b[`${p}1`]);
+    return (low + high) / 2;
+  };
+  const title = gap < -1e-9 ? `${mm1(gap)} mm overlap`
+    : required > gap ? `${mm1(gap)} mm left, ${mm1(required)} needed` : `${mm1(gap)} mm left`;
+  const swollen = [c.a, c.b].find((s) => s.block?.kind === 'cell');
+  const what = `${a.name}${c.a === swollen && required > 0.05 ? ', once swollen,' : ''} and ${b.name}${c.b === swollen && required > 0.05 ? ', once swollen' : ''}`;
+  const margin = gap - required;
+  const excess = Math.max(a.excess, b.excess);
+  return {
+    id: contactId(c), station: 'fit', check: 'touch', verdict: c.verdict, title, what, measure: c.measure,
+    about: [a.owner, b.owner, ...(b.kind === 'feature' ? [b.id] : [])],
+    at: { x: mid('x'), y: mid('y'), z: mid('z') },
+    way: { x: c.gap.nx, y: c.gap.ny, z: c.gap.nz },
+    why: [
+      c.measure.reason,
+      `margin ${margin.toFixed(2)} mm = gap ${gap.toFixed(2)} − needed ${required.toFixed(2)}; σ ${sigma.toFixed(2)} mm; chance Φ(${sigma > 0 ? (margin / sigma).toFixed(1) : margin >= 0 ? '∞' : '−∞'}) = ${percent(c.measure.chance)}`,
+      `worst case ${c.measure.worst.toFixed(2)} mm`,
+      ...(excess > 0.01 ? [`A round shape is enclosed up to ${excess.toFixed(2)} mm too large here.`] : []),
+    ],
+  };
+}
+
+/** Items that lie outside the shell's outline altogether. */
+function outsideFindings(scene: Scene): Finding[] {
+  const ring = outerRing(scene.shell!.body);
+  return [...scene.items.values()].flatMap((at): Finding[] => {
+    const box = at.blocks.reduce((m, { solid: s }: { solid: Solid }) => ({ x0: Math.min(m.x0, s.x0), x1: Math.max(m.x1, s.x1), y0: Math.min(m.y0, s.y0), y1: Math.max(m.y1, s.y1) }), { x0: Infinity, x1: -Infinity, y0: Infinity, y1: -Infinity });
+    const x = (box.x0 + box.x1) / 2, y = (box.y0 + box.y1) / 2;
+    if (inside(ring, x, y)) return [];
+    return [{
+      id: `outside:${at.item.id}`, station: 'fit', check: 'outside', verdict: 'hit', title: 'Outside the shell',
+      what: `${at.item.name} lies outside the outline.`, why: [`Its middle is at ${x.toFixed(0)}, ${y.toFixed(0)} mm. Drag it back in.`], about: [at.item.id], at: { x, y, z: 0 },
+    }];
+  });
+}

@@ -1,0 +1,11 @@
+export { Checker, contactId, touchFinding } from './checker';
+export { INTEREST_MM, type Contact } from './contact';
+export { BARE_METAL_MM, SWELLING } from './clearance';
+export { acrossSizes, mouldSizes, pointOf, sceneOf, standItem, type Mouth, type PlacedItem, type Pose, type Scene } from './scene';
+export { portKey, portOpening, plugFindings, PORT_CLEARANCE_MM, type PortOpening } from './port';
+export { activeArea, windowFor, windowFindings, type ActiveArea } from './window';
+export { proposals, type Proposals } from './ways';
+export { findPlaces, moveWords } from './moves';
+export { headroom, type Headroom } from './headroom';
+export { profile, type Profile, type Slice } from './profile';
+export { snapped } from './snap';

@@ -1,0 +1,104 @@
+/**
+ * A socket and the wall it looks through: the opening it needs, and whether a plug seats.
+ */
+import { type Cut, type Finding, mm1, type Project, uOf } from '../model';
+import { PLUGS } from '../kit';
+import { span, wallName, type WallHole } from '../shell';
+import { measured } from './contact';
+import { acrossSizes, type Mouth, mouldSizes, type PlacedItem, type Scene } from './scene';
+import { blockBox } from '../geometry';
+
+/** Room left around a nose or moulding on each side when an opening is cut, mm. */
+export const PORT_CLEARANCE_MM = 0.4;
+/** A socket this far out of the wall is taken as meant to stand proud no further, mm. */
+const PROUD_MM = 1;
+
+export interface PortOpening extends WallHole {
+  /** `item/connector`, the key of its cut. */
+  key: string;
+  /** An existing opening that already serves. */
+  existing?: string;
+  wide: boolean;
+  why: string[];
+}
+
+export const portKey = (item: string, connector: string): string => `${item}/${connector}`;
+
+const cutFor = (project: Project, key: string): Extract<Cut, { kind: 'opening' }> | undefined =>
+  project.cuts.find((c): c is Extract<Cut, { kind: 'opening' }> => c.kind === 'opening' && c.for === key);
+
+/** The opening a socket needs in the wall it looks at, whether cut, measured or already there. */
+export function portOpening(scene: Scene, at: PlacedItem, mouth: Mouth): PortOpening | undefined {
+  if (!mouth.wall || mouth.u === undefined || !scene.shell) return undefined;
+  const key = portKey(at.item.id, mouth.id);
+  const plug = PLUGS[mouth.type];
+  const cut = cutFor(scene.project, key);
+  const wide = cut?.wide ?? false;
+  let [w, h] = wide ? mouldSizes(at, mouth) : acrossSizes(at, mouth);
+  const why = [`${wide ? 'moulding' : 'nose'} of the ${plug.name} ${w} × ${h} mm (typical, measure yours)`];
+  // A socket that reaches into the wall needs the opening to let its own body through.
+  const block = mouth.block === undefined ? undefined : at.blocks.find((b) => b.block.id === mouth.block);
+  if (block && mouth.recess! < scene.shell.body.wall.mm) {
+    const [low, high] = blockBox(block.block);
+    const bodyH = at.pose.stand === 'flat' ? high[2] - low[2] : h;
+    const bodyW = Math.abs(mouth.wall.ux) > 0.5 ? block.solid.x1 - block.solid.x0 : block.solid.y1 - block.solid.y0;
+    if (bodyW > w || bodyH > h) why.push(`the socket's own body ${bodyW.toFixed(1)} × ${bodyH.toFixed(1)} mm reaches into the wall`);
+    w = Math.max(w, bodyW);
+    h = Math.max(h, bodyH);
+  }
+  const round = plug.round && !block;
+  const need: PortOpening = { key, wall: mouth.wall.index, u: mouth.u, v: mouth.z, w: w + 2 * PORT_CLEARANCE_MM, h: h + 2 * PORT_CLEARANCE_MM, round, wide, why };
+  why.push(`+ 2 × ${PORT_CLEARANCE_MM} mm all round`);
+  if (cut?.measured) return { ...need, w: cut.measured.w.mm, h: cut.measured.h.mm, why: ['as cut and measured'] };
+  const there = scene.shell.openings.wall.find((o) => o.wall === need.wall
+    && Math.abs(o.u - need.u) + w / 2 <= o.w / 2 + 1e-6 && Math.abs(o.v - need.v) + h / 2 <= o.h / 2 + 1e-6);
+  return there ? { ...need, u: there.u, v: there.v, w: there.w, h: there.h, round: there.round, existing: there.name, why: [`${there.name} already lets it through`] } : need;
+}
+
+/** Whether each socket that must be reached can take its plug. */
+export function plugFindings(scene: Scene): Finding[] {
+  const out: Finding[] = [];
+  for (const at of scene.items.values()) {
+    for (const mouth of at.mouths) if (mouth.outside) out.push(plugFinding(scene, at, mouth));
+  }
+  return out;
+}
+
+export function plugFinding(scene: Scene, at: PlacedItem, mouth: Mouth): Finding {
+  const plug = PLUGS[mouth.type];
+  const name = `${mouth.name} of ${at.item.name}`;
+  const base = { id: `plug:${portKey(at.item.id, mouth.id)}`, station: 'fit' as const, check: 'plug' as const, about: [at.item.id], at: { x: mouth.x, y: mouth.y, z: mouth.z } };
+  if (!mouth.wall || mouth.recess === undefined || mouth.recess > 60) {
+    return {
+      ...base, verdict: 'hit', title: 'No wall in front', what: `${name} does not look at a wall, so no plug can reach it.`,
+      why: ['Its mouth points within 25° of no wall. Turn the part, or say that this socket is not used from outside.'],
+    };
+  }
+  const opening = portOpening(scene, at, mouth)!;
+  const [mw, mh] = mouldSizes(at, mouth);
+  const enters = opening.w >= mw + 0.2 && opening.h >= mh + 0.2;
+  const allowed = enters ? plug.noseLength + 6 : plug.recessMm;
+  const u = at.placement.held === 'hand' ? 0.3 / Math.sqrt(3) : 0.1 / Math.sqrt(3);
+  const far = Math.abs(mouth.wall.nx) > 0.5 ? span(scene.shell!.body, 'x') : span(scene.shell!.body, 'y');
+  const sources = [
+    { key: `layout.placements.${at.index}`, label: `placing ${at.item.name}`, u, k: 1 },
+    ...(mouth.wall.nx > 0.5 || mouth.wall.ny > 0.5 ? far.sources.map((s) => ({ ...s, k: -s.k })) : []),
+    { key: `plug.${mouth.type}`, label: `the ${plug.name}`, u: uOf('made'), k: 1 },
+  ];
+  const proud = mouth.recess < -PROUD_MM;
+  const margin = proud ? mouth.recess + PROUD_MM : allowed - mouth.recess;
+  const { measure, verdict } = measured(margin, 0, enters ? 'The moulding passes the opening.' : 'The moulding stops at the outer face.', sources);
+  const title = proud ? `Stands ${mm1(mouth.recess)} mm out of the shell`
+    : margin < 0 ? `Plug seats ${mm1(margin)} mm short` : `Plug seats with ${mm1(margin)} mm to spare`;
+  return {
+    ...base, verdict, measure, title,
+    what: `${name}, ${wallName(mouth.wall)}`,
+    why: [
+      `Its mouth lies ${mouth.recess.toFixed(1)} mm behind the outer face; ${allowed.toFixed(1)} mm is the most a ${plug.name} takes.`,
+      enters ? `The moulding ${mw} × ${mh} mm enters the ${opening.w.toFixed(1)} × ${opening.h.toFixed(1)} mm opening.`
+        : `The moulding ${mw} × ${mh} mm meets the ${opening.w.toFixed(1)} × ${opening.h.toFixed(1)} mm opening.`,
+    ],
+    way: { x: mouth.wall.nx, y: mouth.wall.ny, z: 0 },
+  };
+}
+

@@ -1,0 +1,215 @@
+/**
+ * Every item of a build as solids where it stands: blocks, plug paths, and what makes each uncertain.
+ *
+ * Scenes are cheap to change: the shell is kept as long as shell and cuts are the same objects, and
+ * one item can be stood anew without touching the others.
+ */
+import { type Block, bodyOf, type Item, type Part, type Placement, type Project, uOf } from '../model';
+import {
+  atHeights, blockBox, effect, type Effect, placed, placedPoint, planGap, type Prism, solid, type Solid, standing, stood, boxPrism, moved,
+} from '../geometry';
+import { partOf, PLUGS, remaining, sockets } from '../kit';
+import { shellSolids, type ShellSolids, type Wall } from '../shell';
+
+/** Where an item's part frame is: turned over or not, turned, moved. */
+export interface Pose { over: boolean; turn: number; x: number; y: number; z: number; stand: Placement['stand'] }
+
+export interface PlacedBlock { block: Block; solid: Solid }
+
+export interface Mouth {
+  id: string; name: string; outside: boolean; type: keyof typeof PLUGS;
+  x: number; y: number; z: number; dx: number; dy: number; dz: number;
+  /** The wall it looks at, distance from mouth to outer face, and its place on that wall. */
+  wall?: Wall; recess?: number; u?: number;
+  /** The block it belongs to. */
+  block?: string;
+}
+
+export interface PlacedItem {
+  item: Item; part: Part; placement: Placement; index: number;
+  piece: string;
+  pose: Pose;
+  blocks: PlacedBlock[];
+  mouths: Mouth[];
+  solids: Solid[];
+}
+
+export interface Scene {
+  project: Project;
+  shell: ShellSolids | undefined;
+  items: Map<string, PlacedItem>;
+  /** Items that could not be stood, with the reason. */
+  lost: Array<{ item: string; sentence: string }>;
+}
+
+const PLACE_U = { hand: 0.3 / Math.sqrt(3), jig: 0.1 / Math.sqrt(3) } as const;
+
+/** Build the scene of a project; pass an earlier scene to reuse its shell. */
+export function sceneOf(project: Project, before?: Scene): Scene {
+  const body = bodyOf(project);
+  const same = before?.shell && before.project.shell === project.shell && before.project.cuts === project.cuts;
+  const shell = same ? before.shell : body && shellSolids(body, project.cuts);
+  const scene: Scene = { project, shell, items: new Map(), lost: [] };
+  if (!shell) return scene;
+  const waiting = [...project.layout.placements.keys()];
+  for (let left = waiting.length + 1; waiting.length && left > 0;) {
+    const i = waiting.shift()!;
+    const placement = project.layout.placements[i]!;
+    if ('item' in placement.on && !scene.items.has(placement.on.item)) {
+      waiting.push(i);
+      left--;
+      continue;
+    }
+    left = waiting.length + 1;
+    standItem(scene, placement, i);
+  }
+  return scene;
+}
+
+/** Stand one item (again) at a placement. Returns nothing when its piece does not exist. */
+export function standItem(scene: Scene, placement: Placement, index: number): PlacedItem | undefined {
+  const { project, shell } = scene;
+  const item = project.kit.items.find((x) => x.id === placement.item);
+  if (!item || !shell) return undefined;
+  const part = partOf(project, item);
+  const parent = 'item' in placement.on ? scene.items.get(placement.on.item) : undefined;
+  const piece = parent ? parent.piece : 'piece' in placement.on ? placement.on.piece : '';
+  const sign = shell.sign(piece);
+  const over = (parent ? parent.pose.over : sign > 0) !== (placement.up === 'out');
+  const turn = parent ? parent.pose.turn + (parent.pose.over ? -placement.turn : placement.turn) : placement.turn;
+  const [x, y] = parent
+    ? placedPoint([placement.x, placement.y, 0], 'flat', parent.pose.over, parent.pose.turn, parent.pose.x, parent.pose.y, 0)
+    : [placement.x, placement.y];
+  const blocks = remaining(part, item.struck).map((block) => ({ block, ...standing(block, placement.stand) }));
+  const flat = blocks.map((b) => ({ ...b, prisms: placed(b.prisms, over, turn, x, y, 0) }));
+  const seat = parent ? onParent(parent, flat, sign, placement.lift) : onFloor(shell, piece, flat, sign, placement.lift);
+  const path = `layout.placements.${index}`;
+  const u = PLACE_U[placement.held];
+  const where: Effect[] = [
+    effect(`${path}.x`, `placing ${item.name} across`, u, { dx: 1 }), effect(`${path}.y`, `placing ${item.name} up`, u, { dy: 1 }),
+    ...(parent ? parent.solids[0]!.effects.filter((e) => e.key.startsWith('layout.') && (e.dx || e.dy)) : []),
+    ...seat.effects,
+  ];
+  const partIndex = project.kit.parts.indexOf(part);
+  const pose: Pose = { over, turn, x, y, z: seat.z, stand: placement.stand };
+  const placedBlocks = flat.map(({ block, prisms, excess }, i): PlacedBlock => ({
+    block,
+    solid: solid(`${item.id}/${block.id}`, blockName(item, part, block), 'block', item.id,
+      prisms.map((p) => atHeights(p, p.z0 + seat.z, p.z1 + seat.z)),
+      [...where, ...blockEffects(part, partIndex, block, i === 0, over, placement.stand)], excess),
+  }));
+  const stoodItem: PlacedItem = {
+    item, part, placement, index, piece, pose, blocks: placedBlocks, solids: placedBlocks.map((b) => b.solid), mouths: [],
+  };
+  for (const { connector, outside } of sockets(part, item)) {
+    const mouth = mouthOf(connector, stoodItem, shell, outside);
+    stoodItem.mouths.push(mouth);
+    if (outside && mouth.wall) stoodItem.solids.push(pathSolid(stoodItem, mouth, where));
+  }
+  scene.items.set(item.id, stoodItem);
+  return stoodItem;
+}
+
+const blockName = (item: Item, part: Part, block: Block): string =>
+  (part.blocks.length === 1 || block.kind === 'cell' ? item.name : `${block.name} of ${item.name}`);
+
+/** A block's own size and height are as good as they were measured. */
+function blockEffects(part: Part, partIndex: number, block: Block, first: boolean, over: boolean, stand: Placement['stand']): Effect[] {
+  const key = `kit.parts.${partIndex}.blocks.${part.blocks.indexOf(block)}`;
+  const plan = block.plan;
+  const planU = plan.kind === 'rect' ? Math.max(plan.w.u, plan.h.u) : plan.kind === 'circle' ? plan.d.u : uOf(plan.how);
+  const tall = over ? { dz0: -1 } : { dz1: 1 };
+  const name = part.blocks.length === 1 ? part.name : `${block.name} of ${part.name}`;
+  return [
+    effect(`${key}.plan`, `plan size of ${name}`, planU, stand === 'flat' ? { grow: first || plan.kind === 'circle' ? 0.5 : 1 } : { ...tall, grow: 0.5 }),
+    effect(`${key}.height`, `height of ${name}`, block.height.u, stand === 'flat' && block.axis === 'z' ? tall : { grow: 0.5 }),
+  ];
+}
+
+interface Flat { block: Block; prisms: Prism[] }
+interface Seat { z: number; effects: Effect[] }
+
+/** The lowest remaining block rests on the shallowest floor under it; posts never lift a part. */
+function onFloor(shell: ShellSolids, piece: string, flat: readonly Flat[], sign: 1 | -1, lift: number): Seat {
+  const lowest = sign > 0 ? Math.max(...flat.flatMap((b) => b.prisms.map((p) => p.z1))) : Math.min(...flat.flatMap((b) => b.prisms.map((p) => p.z0)));
+  const feet = flat.flatMap((b) => b.prisms.filter((p) => Math.abs((sign > 0 ? p.z1 : p.z0) - lowest) < 0.01));
+  const floors = shell.floors.get(piece) ?? [];
+  let rest = floors[0];
+  for (const floor of floors) {
+    const shallower = !rest || sign * floor.z < sign * rest.z;
+    const under = feet.some((f) => floor.prisms.some((p) => planGap(atHeights(f, 0, 1), p) < -0.05));
+    const restUnder = rest && feet.some((f) => rest!.prisms.some((p) => planGap(atHeights(f, 0, 1), p) < -0.05));
+    if (under && (shallower || !restUnder)) rest = floor;
+  }
+  const z = (rest?.z ?? 0) - sign * lift - lowest;
+  return { z, effects: rest ? rest.solid.effects.filter((e) => e.dz0 || e.dz1) : [] };
+}
+
+/** A child rests on whatever of its parent rises highest under it. */
+function onParent(parent: PlacedItem, flat: readonly Flat[], sign: 1 | -1, lift: number): Seat {
+  const bottom = sign > 0 ? Math.max(...flat.flatMap((b) => b.prisms.map((p) => p.z1))) : Math.min(...flat.flatMap((b) => b.prisms.map((p) => p.z0)));
+  const inward = (s: Solid) => (sign > 0 ? s.z0 : s.z1);
+  let rest: Solid | undefined;
+  for (const { solid: s } of parent.blocks) {
+    const under = flat.some((b) => b.prisms.some((p) => s.prisms.some((q) => planGap(p, q) < -0.05)));
+    if (under && (!rest || -sign * inward(s) > -sign * inward(rest))) rest = s;
+  }
+  rest ??= parent.blocks[0]!.solid;
+  const moves = rest.effects.filter((e) => (sign > 0 ? e.dz0 : e.dz1)).map((e) => {
+    const k = sign > 0 ? e.dz0 : e.dz1;
+    return effect(e.key, e.label, e.u, { dz0: k, dz1: k });
+  });
+  return { z: inward(rest) - sign * lift - bottom, effects: moves };
+}
+
+function mouthOf(c: Part['connectors'][number], at: PlacedItem, shell: ShellSolids, outside: boolean): Mouth {
+  const { stand, over, turn, x, y, z } = at.pose;
+  const [mx, my, mz] = placedPoint(c.at, stand, over, turn, x, y, z);
+  const [dx, dy, dz] = placedPoint(c.dir, stand, over, turn, 0, 0, 0);
+  const mouth: Mouth = { id: c.id, name: c.name, outside, type: c.type, x: mx, y: my, z: mz, dx, dy, dz, block: c.block };
+  for (const wall of shell.walls) {
+    const facing = dx * wall.nx + dy * wall.ny;
+    if (facing < 0.9) continue;
+    const off = (wall.x0 - mx) * wall.nx + (wall.y0 - my) * wall.ny;
+    const u = (mx - wall.x0) * wall.ux + (my - wall.y0) * wall.uy;
+    if (u < 0 || u > wall.length) continue;
+    if (mouth.recess === undefined || Math.abs(off) < Math.abs(mouth.recess)) Object.assign(mouth, { wall, recess: off, u });
+  }
+  return mouth;
+}
+
+/** The way a plug takes from the mouth to the outer face, as a solid that must stay free. */
+function pathSolid(at: PlacedItem, mouth: Mouth, where: readonly Effect[]): Solid {
+  const plug = PLUGS[mouth.type];
+  const length = Math.max(0.5, mouth.recess!);
+  const [w, h] = acrossSizes(at, mouth);
+  const run = boxPrism(0, -w / 2, length, w, mouth.z - h / 2, mouth.z + h / 2);
+  const size = Math.hypot(mouth.dx, mouth.dy) || 1;
+  return solid(`${at.item.id}/path-${mouth.id}`, `way of the ${plug.name} to ${mouth.name} of ${at.item.name}`, 'path', at.item.id,
+    [moved(run, mouth.dx / size, mouth.dy / size, mouth.x, mouth.y, 0)], where);
+}
+
+/** Width along the wall and height in z of a plug's nose as the part stands. */
+export function acrossSizes(at: PlacedItem, mouth: Mouth): [number, number] {
+  const { nose } = PLUGS[mouth.type];
+  return at.pose.stand === 'flat' ? [nose.w, nose.h] : [nose.h, nose.w];
+}
+
+/** The same for the moulding. */
+export function mouldSizes(at: PlacedItem, mouth: Mouth): [number, number] {
+  const { overmould } = PLUGS[mouth.type];
+  return at.pose.stand === 'flat' ? [overmould.w, overmould.h] : [overmould.h, overmould.w];
+}
+
+/** A point of an item's part in the build's frame, for pads and labels. */
+export function pointOf(at: PlacedItem, v: readonly [number, number, number]): [number, number, number] {
+  const { stand, over, turn, x, y, z } = at.pose;
+  return placedPoint([v[0], v[1], v[2]], stand, over, turn, x, y, z);
+}
+
+/** Thickness of a cell along z as it stands, for its swelling. */
+export function thicknessAlong(at: PlacedItem, block: Block, axis: 'x' | 'y' | 'z'): number {
+  const [low, high] = blockBox(block).map((v) => stood(at.pose.stand, v as [number, number, number]));
+  const i = axis === 'x' ? 0 : axis === 'y' ? 1 : 2;
+  return Math.abs(high![i]! - low![i]!);
+}

@@ -1,0 +1,110 @@
+/**
+ * What could be done about a fit finding: move, turn, lower, strike a block, trim a feature, widen
+ * an opening, take a thinner part. Only proposals; each is re-checked on the whole build before it
+ * is shown.
+ */
+import type { Finding, Part, WayOut } from '../model';
+import { removals, thickness } from '../kit';
+import type { Checker } from './checker';
+import { findPlaces, moveWords } from './moves';
+import { portKey } from './port';
+import type { PlacedItem } from './scene';
+
+export interface Proposals { ways: WayOut[]; blocked?: string }
+
+/**
+ * Proposals for one finding, unverified.
+ *
+ * @param known    margins of all findings that are not clear, by id
+ * @param library  parts that may be taken instead
+ */
+export function proposals(checker: Checker, finding: Finding, known: ReadonlyMap<string, number>, library: readonly Part[]): Proposals {
+  const scene = checker.scene;
+  const items = finding.about.map((id) => scene.items.get(id)).filter((x): x is PlacedItem => x !== undefined);
+  const ways: WayOut[] = [];
+  let blocked: string | undefined;
+  for (const at of items) {
+    const search = findPlaces(checker, at.placement, finding, known, 'screen' in at.part && at.part.screen ? [0] : undefined);
+    for (const { placement, distance } of search.found.slice(0, 2)) {
+      const turned = placement.turn !== at.placement.turn;
+      ways.push({
+        id: `move-${at.item.id}-${placement.turn}`, text: moveWords(at.item.name, at.placement, placement), cost: 'no cut',
+        changes: [{ do: 'place', placement }], effort: 1 + distance / 20 + (turned ? 0.6 : 0),
+      });
+    }
+    if (search.short && !blocked) blocked = `${search.short.mm.toFixed(1)} mm short between ${search.short.between}, wherever ${at.item.name} is moved`;
+    ways.push(...lower(at), ...strikes(at, finding), ...swaps(at, finding, library));
+  }
+  ways.push(...trims(checker, finding), ...widen(finding, items));
+  return { ways, ...(blocked ? { blocked } : {}) };
+}
+
+function lower(at: PlacedItem): WayOut[] {
+  return at.placement.lift > 0
+    ? [{ id: `lower-${at.item.id}`, text: `Seat ${at.item.name} on the floor`, cost: `${at.placement.lift.toFixed(1)} mm lower, no stand-offs: insulate below`, changes: [{ do: 'place', placement: { ...at.placement, lift: 0 } }], effort: 1.5 }]
+    : [];
+}
+
+function strikes(at: PlacedItem, finding: Finding): WayOut[] {
+  if (finding.check !== 'touch') return [];
+  return removals(at.part, at.item.struck).map(({ block, saves }) => ({
+    id: `strike-${at.item.id}-${block.id}`, text: `Take the ${block.name} off ${at.item.name}`,
+    cost: `${saves > 0.05 ? `${saves.toFixed(1)} mm thinner, ` : ''}${block.removable!.tool} ${block.removable!.difficulty}/5; lost: ${block.removable!.lost}`,
+    changes: [{ do: 'strike' as const, item: at.item.id, block: block.id }], effort: 3 + block.removable!.difficulty,
+  }));
+}
+
+/** Heights a post may be trimmed to: what clears the finding, in half millimetres, then nothing. */
+function trims(checker: Checker, finding: Finding): WayOut[] {
+  const feature = checker.scene.shell?.features.find((f) => finding.about.includes(f.id));
+  const m = finding.measure;
+  if (!feature || !m || feature.feature.mayCut === 'never' || feature.height <= 0) return [];
+  const other = checker.contacts().find((c) => c.b.solid.id === feature.id && finding.about.includes(c.a.solid.owner));
+  if (!other) return [];
+  const s = other.a.solid, sign = checker.scene.shell!.sign(feature.piece);
+  const over = sign > 0 ? s.z1 - feature.z0 : feature.z1 - s.z0;
+  const out: WayOut[] = [];
+  const to = Math.floor((feature.height - over - m.required - 1.7 * Math.max(0.25, m.sigma)) * 2) / 2;
+  if (to > 0.5) {
+    out.push({
+      id: `trim-${feature.feature.id}-${feature.copy}`, text: `Trim ${feature.name} to ${to} mm`,
+      cost: `${(feature.height - to).toFixed(1)} mm off; ${trimCost(feature.feature.purpose)}`,
+      changes: [{ do: 'trim', feature: feature.feature.id, copy: feature.copy, to }], effort: 6,
+    });
+  }
+  if (feature.feature.mayCut === 'remove') {
+    out.push({
+      id: `remove-${feature.feature.id}-${feature.copy}`, text: `Cut ${feature.name} away`, cost: trimCost(feature.feature.purpose),
+      changes: [{ do: 'trim', feature: feature.feature.id, copy: feature.copy, to: 0 }], effort: 7,
+    });
+  }
+  return out;
+}
+
+const trimCost = (purpose: string): string => (purpose === 'closing screw' ? 'the seam loses a screw there'
+  : purpose === 'button support' ? 'the buttons lose that backing' : purpose === 'guide' ? 'nothing guides the part there' : 'no other use known');
+
+function widen(finding: Finding, items: readonly PlacedItem[]): WayOut[] {
+  if (finding.check !== 'plug') return [];
+  return items.flatMap((at) => at.mouths.filter((m) => finding.id === `plug:${portKey(at.item.id, m.id)}`).flatMap((m): WayOut[] => [
+    { id: `widen-${at.item.id}-${m.id}`, text: 'Widen the opening so that the moulding enters', cost: 'a larger hole in the wall', changes: [{ do: 'widen', for: portKey(at.item.id, m.id) }], effort: 4 },
+    { id: `close-${at.item.id}-${m.id}`, text: `Do without ${m.name} from outside`, cost: 'the socket stays inside', changes: [{ do: 'reach', item: at.item.id, connector: m.id, outside: false }], effort: 9 },
+  ]));
+}
+
+/** Another part of the same family that is thinner or smaller. */
+function swaps(at: PlacedItem, finding: Finding, library: readonly Part[]): WayOut[] {
+  if (finding.check !== 'touch' || !['cell', 'speaker', 'charger', 'audio'].includes(at.part.family)) return [];
+  const now = thickness(at.part, at.item.struck).value;
+  return library
+    .filter((p) => p.family === at.part.family && p.id !== at.part.id && p.cell?.kind === at.part.cell?.kind && p.cell?.series === at.part.cell?.series)
+    .map((p) => ({ p, thin: thickness(p, []).value }))
+    .filter(({ thin }) => thin < now - 0.05)
+    .sort((a, b) => b.thin - a.thin).slice(0, 3)
+    .map(({ p, thin }, i) => ({
+      id: `swap-${at.item.id}-${p.id}`, text: `Take ${p.name} instead`,
+      cost: `${(now - thin).toFixed(1)} mm thinner${p.cell && at.part.cell ? `, ${Math.round(p.cell.capacityAh * 1000)} instead of ${Math.round(at.part.cell.capacityAh * 1000)} mAh` : ''}`,
+      changes: [{ do: 'swap' as const, item: at.item.id, part: p }], effort: 5 + i * 0.1,
+    }));
+}
+

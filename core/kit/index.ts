@@ -1,0 +1,3 @@
+export { PLUGS, type Plug } from './plugs';
+export { partOf, planSize, removals, remaining, sockets, thickness, zSpan, type Removal } from './thickness';
+export { findParts } from './search';

@@ -1,0 +1,68 @@
+/**
+ * A change to the document that a way out offers: applied as one step, undone as one step.
+ */
+import type { Cut, Input, Placement, Project } from './project';
+import type { Part } from './part';
+
+export type Change =
+  | { do: 'place'; placement: Placement }
+  | { do: 'strike'; item: string; block: string }
+  | { do: 'trim'; feature: string; copy: number; to: number }
+  | { do: 'widen'; for: string }
+  | { do: 'swap'; item: string; part: Part }
+  | { do: 'program'; item: string; rProgOhm: number }
+  | { do: 'input'; input: Input }
+  | { do: 'leave-out-input'; input: string }
+  | { do: 'power'; set: Partial<Project['power']> }
+  | { do: 'reach'; item: string; connector: string; outside: boolean };
+
+/** The document with one change applied; the document given is left as it was. */
+export function applied(p: Project, change: Change): Project {
+  switch (change.do) {
+    case 'place':
+      return { ...p, layout: { placements: p.layout.placements.map((x) => (x.item === change.placement.item ? change.placement : x)) } };
+    case 'strike':
+      return withItem(p, change.item, (item) => ({ ...item, struck: item.struck.includes(change.block) ? item.struck : [...item.struck, change.block] }));
+    case 'trim': {
+      const id = `trim-${change.feature}-${change.copy}`;
+      const cut: Cut = { kind: 'trim', id, feature: change.feature, copy: change.copy, to: change.to, state: 'decided' };
+      return { ...p, cuts: [...p.cuts.filter((c) => c.id !== id), cut] };
+    }
+    case 'widen': {
+      const known = p.cuts.find((c) => c.kind === 'opening' && c.for === change.for);
+      const id = known?.id ?? `open-${change.for.replace(/[^a-z0-9-]/g, '-')}`;
+      return { ...p, cuts: [...p.cuts.filter((c) => c.id !== id), { kind: 'opening', id, for: change.for, wide: true, state: 'decided' }] };
+    }
+    case 'swap': {
+      const parts = p.kit.parts.some((x) => x.id === change.part.id) ? p.kit.parts : [...p.kit.parts, change.part];
+      return withItem({ ...p, kit: { ...p.kit, parts } }, change.item, (item) => ({ id: item.id, part: change.part.id, name: change.part.name, struck: [] }));
+    }
+    case 'program':
+      return withItem(p, change.item, (item) => ({ ...item, rProgOhm: change.rProgOhm }));
+    case 'input':
+      return { ...p, controls: { ...p.controls, inputs: p.controls.inputs.map((x) => (x.id === change.input.id ? change.input : x)) } };
+    case 'leave-out-input':
+      return { ...p, controls: { ...p.controls, inputs: p.controls.inputs.filter((x) => x.id !== change.input) } };
+    case 'power':
+      return { ...p, power: { ...p.power, ...change.set } };
+    case 'reach':
+      return withItem(p, change.item, (item) => ({ ...item, reach: { ...item.reach, [change.connector]: change.outside } }));
+  }
+}
+
+const withItem = (p: Project, id: string, change: (item: Project['kit']['items'][number]) => Project['kit']['items'][number]): Project =>
+  ({ ...p, kit: { ...p.kit, items: p.kit.items.map((x) => (x.id === id ? change(x) : x)) } });
+
+export const appliedAll = (p: Project, changes: readonly Change[]): Project => changes.reduce(applied, p);
+
+/** Something a builder can do about a finding. Shown only after the whole build was re-checked with it. */
+export interface WayOut {
+  id: string;
+  /** What to do: "Move Teasel 2.4 mm left". */
+  text: string;
+  /** What it takes or costs: "iron 3/5, no network socket". */
+  cost: string;
+  changes: Change[];
+  /** Lower is gentler. */
+  effort: number;
+}

@@ -1,0 +1,92 @@
+/**
+ * One thing the build's numbers say, at the station where it can be mended.
+ *
+ * *hit*: the margin is below zero. *tight*: it is not, but the chance is under 95 %. *clear*: else.
+ */
+export const STATIONS = ['shell', 'kit', 'fit', 'cut', 'controls', 'power', 'build'] as const;
+export type Station = (typeof STATIONS)[number];
+export type Verdict = 'hit' | 'tight' | 'clear';
+
+export interface SourceShare { key: string; label: string; u: number; k: number }
+
+export interface Measure {
+  /** Signed distance, mm; negative is the overlap. */
+  gap: number;
+  /** What function needs, mm, and why. */
+  required: number;
+  reason: string;
+  sigma: number;
+  /** Chance that it fits: Φ(margin / σ). */
+  chance: number;
+  /** Margin with every source at its limit, mm. */
+  worst: number;
+  sources: SourceShare[];
+}
+
+export interface Finding {
+  id: string;
+  station: Station;
+  verdict: Verdict;
+  /** What kind of check found it. */
+  check: 'touch' | 'plug' | 'window' | 'outside' | 'pins' | 'input' | 'charge' | 'rail' | 'supply' | 'hours' | 'chain';
+  /** Number first: "1.8 mm overlap". */
+  title: string;
+  /** What meets what. */
+  what: string;
+  /** Formula with its numbers, line by line. */
+  why: string[];
+  /** Item, feature or input ids it is about. */
+  about: string[];
+  measure?: Measure;
+  /** Where to look, in the build's frame. */
+  at?: { x: number; y: number; z: number };
+  /** The move that would part them: unit vector of the first from the second. */
+  way?: { x: number; y: number; z: number };
+}
+
+/** The normal distribution's Φ, within 1e-7 (Abramowitz and Stegun 7.1.26 refined by series near 0). */
+export function phi(x: number): number {
+  if (x === 0) return 0.5;
+  if (Math.abs(x) > 8) return x > 0 ? 1 : 0;
+  if (Math.abs(x) < 3) {
+    // Φ = ½ + φ(x)·(x + x³/3 + x⁵/15 + ...)
+    let term = x, sum = x;
+    for (let k = 3; Math.abs(term) > 1e-16; k += 2) {
+      term *= (x * x) / k;
+      sum += term;
+    }
+    return 0.5 + (sum * Math.exp((-x * x) / 2)) / Math.sqrt(2 * Math.PI);
+  }
+  // Continued fraction of the tail.
+  const a = Math.abs(x);
+  let f = 0;
+  for (let k = 60; k >= 1; k--) f = k / (a + f);
+  const tail = Math.exp((-a * a) / 2) / Math.sqrt(2 * Math.PI) / (a + f);
+  return x > 0 ? 1 - tail : tail;
+}
+
+/** Verdict and chance of a margin with its standard uncertainty, mm. */
+export function judge(margin: number, sigma: number): { chance: number; verdict: Verdict } {
+  const settled = Math.abs(margin) < 1e-9 ? 0 : margin;
+  const chance = sigma > 1e-9 ? phi(settled / sigma) : settled >= 0 ? 1 : 0;
+  return { chance, verdict: settled < 0 ? 'hit' : chance < 0.95 ? 'tight' : 'clear' };
+}
+
+const ORDER: Record<Verdict, number> = { hit: 0, tight: 1, clear: 2 };
+/** Worst first: hits by depth, then tight ones by chance. */
+export const worstFirst = (a: Finding, b: Finding): number =>
+  ORDER[a.verdict] - ORDER[b.verdict]
+  || (a.measure && b.measure ? (a.measure.gap - a.measure.required) - (b.measure.gap - b.measure.required) : (a.measure ? -1 : b.measure ? 1 : 0))
+  || (a.id < b.id ? -1 : 1);
+
+/** A chance as a builder reads it: never "0 %" or "100 %". */
+export function percent(chance: number): string {
+  if (chance < 0.01) return 'under 1 %';
+  if (chance > 0.99) return 'over 99 %';
+  return `${Math.round(chance * 100)} %`;
+}
+
+export const mm1 = (mm: number): string => {
+  const text = Math.abs(mm).toFixed(1);
+  return text === '0.0' && mm !== 0 ? Math.abs(mm).toFixed(2) : text;
+};
