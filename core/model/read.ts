@@ -2,7 +2,7 @@
  * The one way in for a document: bytes or parsed JSON to a project, or one plain sentence that
  * names the field. Nothing is saved half-way because nothing is returned half-way.
  */
-import { z } from 'zod';
+import type { z } from 'zod';
 import { formatMm } from './length';
 import type { Item, Part } from './part';
 import { FORMAT, type Placement, Project } from './project';

@@ -1,0 +1,209 @@
+/**
+ * The demo builds: one laid out half-way with honest problems, the same one finished, and two
+ * others. The finished demo differs from the half-way one only by ways out that were offered and
+ * by answers its builder gave.
+ */
+import { appliedAll, type Block, type Change, emptyProject, type Item, length, type Length, type Part, type Placement, type Project } from '../model';
+import { COMPUTERS } from './computers';
+import { ENERGY } from './energy';
+import { SCREENS } from './screens';
+import { centred, circle, faceHole, fromEdge, post, rect, rectBody, wallHole, zone } from './shells';
+import { SMALL } from './small';
+
+const LIBRARY = [...COMPUTERS, ...SCREENS, ...ENERGY, ...SMALL];
+export const libraryPart = (id: string): Part => {
+  const found = LIBRARY.find((p) => p.id === id);
+  if (!found) throw new RangeError(`The starter catalogue has no part "${id}".`);
+  return found;
+};
+
+/** A part whose builder has put callipers on every dimension. */
+export function measured(part: Part): Part {
+  const again = (l: Length): Length => (l.how === 'typical' ? length(l.mm, 'calliper') : l);
+  const block = (b: Block): Block => ({
+    ...b, height: again(b.height),
+    plan: b.plan.kind === 'rect' ? { ...b.plan, w: again(b.plan.w), h: again(b.plan.h) } : b.plan.kind === 'circle' ? { ...b.plan, d: again(b.plan.d) } : b.plan,
+  });
+  return { ...part, source: 'mine', blocks: part.blocks.map(block) };
+}
+
+const item = (id: string, part: string, name: string, more: Partial<Item> = {}): Item => ({ id, part, name, struck: [], ...more });
+const at = (id: string, piece: string, x: number, y: number, more: Partial<Placement> = {}): Placement =>
+  ({ item: id, on: { piece }, x, y, turn: 0, up: 'in', stand: 'flat', lift: 0, held: 'jig', ...more });
+
+export function dabchick(): Project {
+  const body = rectBody('Dabchick 2', [172, 90, 10], 2.2, 14, 18, 'abs');
+  const [front, back] = body.pieces as [typeof body.pieces[0], typeof body.pieces[0]];
+  front.features.push(
+    post('front-corner', 'front boss', centred(9, 9), 7, 11.8, { repeat: { mirrorX: true, mirrorY: true } }),
+    post('front-middle', 'middle boss', centred(86, 6), 7, 11.8, { repeat: { mirrorY: true } }),
+  );
+  front.openings.push(
+    faceHole('window', 'screen window', 'window', centred(86, 50), rect(62, 47)),
+    faceHole('cross', 'cross pad hole', 'button', centred(24, 54), circle(26)),
+    faceHole('keys', 'answer key', 'button', centred(128, 66), circle(8), { row: { count: 4, pitch: length(11), along: 'x' } }),
+    faceHole('small-keys', 'middle key', 'button', centred(76, 14.3), rect(8, 4), { row: { count: 2, pitch: length(20), along: 'x' } }),
+    faceHole('grille', 'speaker slots', 'speaker', centred(145, 32), circle(24)),
+  );
+  back.features.push(
+    post('back-corner', 'rear post', centred(9, 9), 7, 15.8, { repeat: { mirrorX: true, mirrorY: true } }),
+    post('back-middle', 'middle rear post', centred(86, 6), 7, 15.8, { repeat: { mirrorY: true } }),
+    post('support-left', 'left key support', centred(14, 44), 5, 16.5, { purpose: 'button support', repeat: { row: { count: 2, pitch: length(20), along: 'y' } } }),
+    post('support-right', 'right key support', centred(133.5, 66), 4, 16.5, { purpose: 'button support', repeat: { row: { count: 2, pitch: length(22), along: 'x' } } }),
+    { id: 'card-guide', name: 'guide rib', kind: 'rib', at: { x: fromEdge('left', 0, 'near', 'calliper', 'inner'), y: fromEdge('bottom', 30, 'centre') }, shape: rect(10, 1.6), height: { from: 'floor', length: length(8) }, purpose: 'guide', mayCut: 'remove', repeat: { row: { count: 2, pitch: length(42), along: 'y' } } },
+  );
+  back.zones.push(zone('bay', 'C-cell bay', centred(128, 33), rect(60, 52), 22));
+  back.openings.push(
+    wallHole('jack', 'jack hole', 'port', 1, fromEdge('bottom', 66, 'centre'), -9, circle(6.2)),
+    wallHole('wheel', 'volume wheel slot', 'wheel', 1, fromEdge('bottom', 28, 'centre'), -6, rect(16, 3)),
+    wallHole('card-slot', 'question-card slot', 'slot', 3, fromEdge('bottom', 51, 'centre'), -4, rect(34, 4)),
+  );
+  const own = ['teasel', 'pane-2-8-spi', 'slab-3000', 'step-5-3', 'chirp-i2s', 'speaker-28', 'plate-pad', 'plate-4', 'plate-2', 'card-extender'].map((id) => measured(libraryPart(id)));
+  const input = (id: string, name: string, role: Project['controls']['inputs'][number]['role'], place: Project['controls']['inputs'][number]['at'], more: object = {}) => ({ id, name, role, at: place, routed: true, ...more });
+  const cross = (dx: number, dy: number) => ({ opening: 'cross', dx, dy });
+  return {
+    ...emptyProject('dabchick-2', 'Dabchick 2, the loaner'),
+    note: 'A quiz handheld with a dead main board becomes a loaner for the toy library: 8- and 16-bit families, three hours, USB-C, the bay door stays as the card hatch, under 90.',
+    brief: { families: ['8-bit handheld', '16-bit home'], hours: 3, costCeiling: 90 },
+    shell: { bodies: [body] },
+    kit: {
+      parts: own,
+      items: [
+        item('teasel', 'teasel', 'Teasel', { struck: ['header'], reach: { card: false, usb: false, hdmi: false, power: false } }), item('screen', 'pane-2-8-spi', 'Pane 2.8', { struck: ['pins'] }),
+        item('cell', 'slab-3000', 'Slab 3000'), item('charger', 'step-5-3', 'Step 5/3A'), item('amp', 'chirp-i2s', 'Chirp I2S', { struck: ['terminal'] }), item('speaker', 'speaker-28', 'Speaker 28'),
+        item('pad', 'plate-pad', 'Pad plate'), item('keys', 'plate-4', 'Key plate'), item('pair', 'plate-2', 'Pair plate'), item('extender', 'card-extender', 'Card extender'),
+      ],
+    },
+    layout: {
+      placements: [
+        at('teasel', 'back', 22, 26.3, { lift: 1 }),
+        at('screen', 'front', 46.4, 25, { up: 'out' }),
+        at('cell', 'back', 109, 8),
+        at('charger', 'back', 122, 5, { lift: 4.1 }),
+        at('amp', 'back', 98, 63, { lift: 1 }),
+        at('speaker', 'front', 145, 32, { up: 'out' }),
+        at('pad', 'front', 9, 39, { up: 'out', lift: 2.5 }),
+        at('keys', 'front', 122.5, 59, { up: 'out', lift: 2.5 }),
+        at('pair', 'front', 71, 10, { up: 'out', lift: 2.5 }),
+        at('extender', 'back', 83, 10.2, { lift: 0.5 }),
+      ],
+    },
+    controls: {
+      route: 'gpio',
+      inputs: [
+        input('up', 'Pad up', 'up', cross(0, 9)), input('down', 'Pad down', 'down', cross(0, -9)), input('left', 'Pad left', 'left', cross(-9, 0)), input('right', 'Pad right', 'right', cross(9, 0)),
+        input('key-1', 'Answer key 1', 'west', { opening: 'keys', copy: 0 }), input('key-2', 'Answer key 2', 'south', { opening: 'keys', copy: 1 }, { gpio: 18 }),
+        input('key-3', 'Answer key 3', 'east', { opening: 'keys', copy: 2 }), input('key-4', 'Answer key 4', 'north', { opening: 'keys', copy: 3 }),
+        input('select', 'Left middle key', 'select', { opening: 'small-keys', copy: 0 }), input('start', 'Right middle key', 'start', { opening: 'small-keys', copy: 1 }),
+        input('shoulder-l', 'Left shoulder key', 'l1', { x: 20, y: 84 }, { routed: false, hole: 8 }), input('shoulder-r', 'Right shoulder key', 'r1', { x: 152, y: 84 }, { routed: true, hole: 8 }),
+      ],
+    },
+    power: { gameShare: 0.8, wireAwg: 24, wireMm: 120, plugs: 1, switchOhm: 0.05, health: 0.95 },
+    build: { done: ['donor-open', 'measure-shell', 'bench-teasel'] },
+  };
+}
+
+/** Ways out taken and answers given between the half-way demo and the finished one. */
+export function dabchickAnswers(): Change[] {
+  const p = dabchick();
+  const placed = (id: string, more: Partial<Placement>): Change => ({ do: 'place', placement: { ...p.layout.placements.find((x) => x.item === id)!, ...more } });
+  const shoulder = p.controls.inputs.find((x) => x.id === 'shoulder-l')!;
+  const key2 = { ...p.controls.inputs.find((x) => x.id === 'key-2')! };
+  delete key2.gpio;
+  return [
+    placed('teasel', { y: 24 }),
+    { do: 'swap', item: 'cell', part: measured(libraryPart('slab-2500')) },
+    placed('charger', { y: 2.6 }),
+    { do: 'program', item: 'charger', rProgOhm: 750 },
+    { do: 'input', input: key2 },
+    { do: 'input', input: { ...shoulder, routed: true } },
+  ];
+}
+
+export function dabchickDone(): Project {
+  const done = appliedAll(dabchick(), dabchickAnswers());
+  return { ...done, id: 'dabchick-2-done', name: 'Dabchick 2, finished' };
+}
+
+export function warbler(): Project {
+  const body = rectBody('Warbler', [118, 88, 6], 2, 12, 22, 'abs');
+  const [front, back] = body.pieces as [typeof body.pieces[0], typeof body.pieces[0]];
+  front.openings.push(faceHole('flap', 'flap window', 'other', centred(59, 54), rect(84, 48)));
+  back.features.push(
+    post('corner', 'rear post', centred(7, 7), 6, 20, { repeat: { mirrorX: true, mirrorY: true } }),
+    { id: 'deck-rib', name: 'deck rib', kind: 'rib', at: centred(54, 27), shape: rect(56, 1.5), height: { from: 'floor', length: length(6) }, purpose: 'guide', mayCut: 'remove' },
+  );
+  back.openings.push(
+    wallHole('piano', 'piano key slot', 'button', 0, fromEdge('left', 59, 'centre'), -8, rect(60, 9)),
+    wallHole('jack', 'jack hole', 'port', 1, fromEdge('bottom', 70, 'centre'), -6, circle(6.2)),
+  );
+  return {
+    ...emptyProject('warbler', 'Warbler TV box'), way: 'tv box',
+    note: 'A pocket cassette player becomes a TV box: HDMI out of the top, a wireless pad, one round cell so that it survives being unplugged.',
+    brief: { families: ['8-bit home', '16-bit home'], hours: 2, costCeiling: 70 },
+    shell: { bodies: [body] },
+    kit: {
+      parts: ['thimble', 'holder-18650', 'step-5-1'].map((id) => measured(libraryPart(id))),
+      items: [
+        item('thimble', 'thimble', 'Thimble', { struck: ['header'], reach: { hdmi: true, usb: false, power: false, card: false } }),
+        item('cell', 'holder-18650', '18650'), item('charger', 'step-5-1', 'Step 5/1A'),
+      ],
+    },
+    layout: {
+      placements: [
+        at('thimble', 'back', 90, 85, { turn: 180, lift: 4 }),
+        at('cell', 'back', 6, 31.5),
+        at('charger', 'back', 87, 2.6, { lift: 3 }),
+      ],
+    },
+    cuts: [{ kind: 'opening', id: 'open-hdmi', for: 'thimble/hdmi', wide: true, state: 'decided' }],
+    controls: { route: 'wireless', inputs: [] },
+    power: { gameShare: 0.9, wireAwg: 22, wireMm: 100, plugs: 0, switchOhm: 0.05, health: 1 },
+  };
+}
+
+export function wisp(): Project {
+  const body = rectBody('Wisp', [176, 104, 8], 2, 12, 12, 'petg', 'made');
+  const [front, back] = body.pieces as [typeof body.pieces[0], typeof body.pieces[0]];
+  front.openings.push(
+    faceHole('window', 'screen window', 'window', centred(88, 54, 'made'), rect(59, 45, 'made')),
+    faceHole('cross', 'cross pad hole', 'button', centred(24, 62, 'made'), circle(25, 'made')),
+    faceHole('keys', 'face key', 'button', centred(133.5, 62, 'made'), circle(8, 'made'), { row: { count: 4, pitch: length(11, 'made'), along: 'x' } }),
+  );
+  back.features.push(post('corner', 'screw post', centred(7, 7, 'made'), 6.5, 10, { repeat: { mirrorX: true, mirrorY: true } }));
+  const input = (id: string, name: string, role: Project['controls']['inputs'][number]['role'], place: Project['controls']['inputs'][number]['at']) => ({ id, name, role, at: place, routed: true });
+  return {
+    ...emptyProject('wisp', 'Wisp, paperback size'), way: 'custom shell',
+    note: 'A printed shell with no donor, as thin as its parts allow.',
+    brief: { families: ['8-bit handheld', '32-bit handheld'], hours: 4, costCeiling: 120 },
+    shell: { bodies: [body] },
+    kit: {
+      parts: ['thimble', 'pane-2-8-spi', 'slab-4000', 'step-5-1', 'chirp-i2s', 'speaker-20', 'plate-pad', 'plate-4'].map((id) => measured(libraryPart(id))),
+      items: [
+        item('thimble', 'thimble', 'Thimble', { struck: ['header'], reach: { hdmi: false, usb: false, power: false, card: false } }), item('screen', 'pane-2-8-spi', 'Pane 2.8', { struck: ['pins'] }),
+        item('cell', 'slab-4000', 'Slab 4000'), item('charger', 'step-5-1', 'Step 5/1A', { rProgOhm: 1200 }), item('amp', 'chirp-i2s', 'Chirp I2S', { struck: ['terminal'] }), item('speaker', 'speaker-20', 'Speaker 20'),
+        item('pad', 'plate-pad', 'Pad plate'), item('keys', 'plate-4', 'Key plate'),
+      ],
+    },
+    layout: {
+      placements: [
+        at('thimble', 'back', 20, 68, { lift: 0.5 }), at('screen', 'front', 48.9, 29, { up: 'out' }), at('cell', 'back', 66, 5), at('charger', 'back', 30, 2.6, { lift: 0.5 }),
+        at('amp', 'back', 150, 22, { lift: 0.5 }), at('speaker', 'front', 150, 20, { up: 'out' }),
+        at('pad', 'front', 9, 47, { up: 'out', lift: 2 }), at('keys', 'front', 128, 55, { up: 'out', lift: 2 }),
+      ],
+    },
+    controls: {
+      route: 'gpio',
+      inputs: [
+        input('up', 'Pad up', 'up', { opening: 'cross', dx: 0, dy: 9 }), input('down', 'Pad down', 'down', { opening: 'cross', dx: 0, dy: -9 }),
+        input('left', 'Pad left', 'left', { opening: 'cross', dx: -9, dy: 0 }), input('right', 'Pad right', 'right', { opening: 'cross', dx: 9, dy: 0 }),
+        input('key-1', 'Face key 1', 'south', { opening: 'keys', copy: 0 }), input('key-2', 'Face key 2', 'east', { opening: 'keys', copy: 1 }),
+        input('key-3', 'Face key 3', 'select', { opening: 'keys', copy: 2 }), input('key-4', 'Face key 4', 'start', { opening: 'keys', copy: 3 }),
+      ],
+    },
+    power: { gameShare: 0.85, wireAwg: 24, wireMm: 100, plugs: 1, switchOhm: 0.05, health: 1 },
+  };
+}
+
+/** Every demo build, the main one first. */
+export const demos = (): Project[] => [dabchick(), dabchickDone(), warbler(), wisp()];
