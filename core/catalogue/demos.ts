@@ -111,7 +111,7 @@ export function dabchickAnswers(): Change[] {
   const key2 = { ...p.controls.inputs.find((x) => x.id === 'key-2')! };
   delete key2.gpio;
   return [
-    placed('teasel', { y: 24 }),
+    placed('teasel', { y: 24.3 }),
     { do: 'swap', item: 'cell', part: measured(libraryPart('slab-2500')) },
     placed('charger', { y: 2.6 }),
     { do: 'program', item: 'charger', rProgOhm: 750 },

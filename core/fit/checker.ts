@@ -41,7 +41,7 @@ export class Checker {
   }
 
   /** Worst contact of one item with each thing near it. `skip` leaves other items out. */
-  contactsOf(at: PlacedItem, skip?: ReadonlySet<string>): Map<string, Contact> {
+  contactsOf(at: PlacedItem, skip?: ReadonlySet<string>, stop?: (c: Contact) => boolean): Map<string, Contact> {
     const out = new Map<string, Contact>();
     const material = this.scene.shell!.body.pieces.find((p) => p.id === at.piece)?.material ?? 'abs';
     for (const side of sidesOf(at)) {
@@ -52,6 +52,7 @@ export class Checker {
         if (o.owner === at.item.id || skip?.has(o.owner) || s.z0 - o.z1 > INTEREST_MM || o.z0 - s.z1 > INTEREST_MM) continue;
         const met = this.#meet(at, side, other, material);
         if (!met) continue;
+        if (stop?.(met)) return new Map([['stop', met]]);
         const key = other.at ? `item:${o.owner}` : `shell:${o.id}`;
         const known = out.get(key);
         if (!known || slack(met) < slack(known) || (slack(met) === slack(known) && pairId(met) < pairId(known))) out.set(key, met);
@@ -127,8 +128,12 @@ export class Checker {
     return out;
   }
 
-  /** How an item would fare somewhere else, without moving it: its contacts and plugs there. */
-  trial(placement: Placement): { contacts: Contact[]; plugs: Finding[]; items: PlacedItem[] } {
+  /**
+   * How an item would fare somewhere else, without moving it: its contacts and plugs there.
+   *
+   * @param stop  a contact that settles the question already: the rest is not looked at
+   */
+  trial(placement: Placement, stop?: (c: Contact) => boolean): { contacts: Contact[]; plugs: Finding[]; items: PlacedItem[] } {
     const family = this.#family(placement.item);
     const index = this.scene.items.get(placement.item)!.index;
     const placements = [...this.scene.project.layout.placements];
@@ -143,7 +148,9 @@ export class Checker {
         const at = scene.items.get(id)!;
         const next = standItem(scene, id === placement.item ? placement : at.placement, at.index)!;
         items.push(next);
-        contacts.push(...this.contactsOf(next, skip).values());
+        const met = this.contactsOf(next, skip, stop);
+        contacts.push(...met.values());
+        if (met.has('stop')) break;
         for (const m of next.mouths) if (m.outside) plugs.push(plugFinding(scene, next, m));
       }
     } finally {

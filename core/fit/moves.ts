@@ -13,7 +13,7 @@ export interface Search {
   short?: { mm: number; between: string };
 }
 
-const RADII = [0.2, 0.4, 0.7, 1, 1.4, 1.8, 2.3, 3, 4, 5, 6.5, 8, 10, 12.5, 15, 18, 22, 27, 33, 40, 50];
+const RADII = [0.2, 0.4, 0.7, 1, 1.3, 1.6, 1.9, 2.2, 2.4, 2.7, 3, 3.5, 4, 5, 6.5, 8, 10, 12.5, 15, 18, 22, 27, 33, 40, 50];
 const DIRECTIONS = 24;
 const GRID_MM = 4;
 
@@ -29,7 +29,7 @@ interface Trial { fits: boolean; worst: number; between: string }
 export function findPlaces(checker: Checker, placement: Placement, target: Finding, known: ReadonlyMap<string, number>, turns: readonly number[] = [0, 90, 180, 270]): Search {
   const tried = { worst: -Infinity, between: '' };
   const trial = (p: Placement): boolean => {
-    const t = judgePlace(checker, p, target, known);
+    const t = judgePlace(checker, p, target, known, tried.worst);
     if (t.worst > tried.worst) Object.assign(tried, t);
     return t.fits;
   };
@@ -52,12 +52,15 @@ export function findPlaces(checker: Checker, placement: Placement, target: Findi
 
 const normal = (deg: number): number => ((deg % 360) + 360) % 360;
 
-function judgePlace(checker: Checker, p: Placement, target: Finding, known: ReadonlyMap<string, number>): Trial {
-  const { contacts, plugs, items } = checker.trial(p);
+function judgePlace(checker: Checker, p: Placement, target: Finding, known: ReadonlyMap<string, number>, best: number): Trial {
+  // A contact that is bad, and no better than the best place so far, settles it.
+  const { contacts, plugs, items } = checker.trial(p, (c) => {
+    const margin = c.measure.gap - c.measure.required;
+    return margin <= best && c.verdict !== 'clear' && !allowed(known, target, contactId(c), margin);
+  });
   let fits = true, worst = Infinity, between = '';
   const weigh = (id: string, clear: boolean, margin: number, words: string) => {
-    const before = id === target.id ? undefined : known.get(id);
-    if (clear || (before !== undefined && margin >= before - 1e-9)) return;
+    if (clear || allowed(known, target, id, margin)) return;
     fits = false;
     if (margin < worst) { worst = margin; between = words; }
   };
@@ -72,6 +75,12 @@ function judgePlace(checker: Checker, p: Placement, target: Finding, known: Read
   }
   return { fits, worst: fits ? 0 : worst, between };
 }
+
+/** What was open before may stay open, as long as it is not worse. */
+const allowed = (known: ReadonlyMap<string, number>, target: Finding, id: string, margin: number): boolean => {
+  const before = id === target.id ? undefined : known.get(id);
+  return before !== undefined && margin >= before - 1e-9;
+};
 
 /** Rings of growing radius; the first place that fits is pulled back as far as it will go. */
 function around(base: Placement, trial: (p: Placement) => boolean, zeroFirst: boolean, target: Finding): Found | undefined {

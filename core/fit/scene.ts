@@ -137,13 +137,16 @@ function onFloor(shell: ShellSolids, piece: string, flat: readonly Flat[], sign:
   let rest = floors[0];
   for (const floor of floors) {
     const shallower = !rest || sign * floor.z < sign * rest.z;
-    const under = feet.some((f) => floor.prisms.some((p) => planGap(atHeights(f, 0, 1), p) < -0.05));
-    const restUnder = rest && feet.some((f) => rest!.prisms.some((p) => planGap(atHeights(f, 0, 1), p) < -0.05));
+    const under = feet.some((f) => floor.prisms.some((p) => covers(f, p)));
+    const restUnder = rest && feet.some((f) => rest!.prisms.some((p) => covers(f, p)));
     if (under && (shallower || !restUnder)) rest = floor;
   }
   const z = (rest?.z ?? 0) - sign * lift - lowest;
   return { z, effects: rest ? rest.solid.effects.filter((e) => e.dz0 || e.dz1) : [] };
 }
+
+/** Whether two footprints share more than a hair's width. */
+const covers = (a: Prism, b: Prism): boolean => a.x0 < b.x1 && b.x0 < a.x1 && a.y0 < b.y1 && b.y0 < a.y1 && planGap(a, b) < -0.05;
 
 /** A child rests on whatever of its parent rises highest under it. */
 function onParent(parent: PlacedItem, flat: readonly Flat[], sign: 1 | -1, lift: number): Seat {
@@ -151,7 +154,7 @@ function onParent(parent: PlacedItem, flat: readonly Flat[], sign: 1 | -1, lift:
   const inward = (s: Solid) => (sign > 0 ? s.z0 : s.z1);
   let rest: Solid | undefined;
   for (const { solid: s } of parent.blocks) {
-    const under = flat.some((b) => b.prisms.some((p) => s.prisms.some((q) => planGap(p, q) < -0.05)));
+    const under = flat.some((b) => b.prisms.some((p) => s.prisms.some((q) => covers(p, q))));
     if (under && (!rest || -sign * inward(s) > -sign * inward(rest))) rest = s;
   }
   rest ??= parent.blocks[0]!.solid;

@@ -28,12 +28,12 @@ function score(part: Part, query: string): number {
     const boards = part.blocks.filter((x) => x.plan.kind === 'rect').map((x) => (x.plan.kind === 'rect' ? [x.plan.w.mm, x.plan.h.mm] : [0, 0]));
     const off = Math.min(...[[w, h], ...boards].map(([p, q]) => Math.min(Math.max(Math.abs(p! - a), Math.abs(q! - b)), Math.max(Math.abs(q! - a), Math.abs(p! - b)))));
     if (off > 3) return 0;
-    points += 6 - off;
+    points += 6 - off + (part.name.toLowerCase().includes(`${size[1]}x${size[2]}`) ? 3 : 0);
     rest = rest.replace(SIZE, ' ');
   }
   for (const word of rest.split(/\s+/).filter(Boolean)) {
     const number = NUMBER.exec(word);
-    if (text.split(/[\s,()]+/).includes(word)) points += 4;
+    if (text.split(/[\s,()]+/).includes(word)) points += part.name.toLowerCase().split(/\s+/).includes(word) ? 5 : 4;
     else if (number) {
       const value = Number(number[1]);
       const near = Math.min(Math.abs(thickness(part, []).value - value), Math.abs(w - value), Math.abs(h - value), ...numbersIn(text).map((n) => Math.abs(n - value)));

@@ -13,6 +13,7 @@ export type Change =
   | { do: 'program'; item: string; rProgOhm: number }
   | { do: 'input'; input: Input }
   | { do: 'leave-out-input'; input: string }
+  | { do: 'route'; route: Project['controls']['route']; part: Part }
   | { do: 'power'; set: Partial<Project['power']> }
   | { do: 'reach'; item: string; connector: string; outside: boolean };
 
@@ -43,10 +44,25 @@ export function applied(p: Project, change: Change): Project {
       return { ...p, controls: { ...p.controls, inputs: p.controls.inputs.map((x) => (x.id === change.input.id ? change.input : x)) } };
     case 'leave-out-input':
       return { ...p, controls: { ...p.controls, inputs: p.controls.inputs.filter((x) => x.id !== change.input) } };
+    case 'route': {
+      const parts = p.kit.parts.some((x) => x.id === change.part.id) ? p.kit.parts : [...p.kit.parts, change.part];
+      const has = p.kit.items.some((x) => x.part === change.part.id);
+      const items = has ? p.kit.items : [...p.kit.items, { id: freshId(p, change.part.id), part: change.part.id, name: change.part.name, struck: [] }];
+      return { ...p, kit: { parts, items }, controls: { ...p.controls, route: change.route } };
+    }
     case 'power':
       return { ...p, power: { ...p.power, ...change.set } };
     case 'reach':
       return withItem(p, change.item, (item) => ({ ...item, reach: { ...item.reach, [change.connector]: change.outside } }));
+  }
+}
+
+/** An item id nobody has yet: the wish itself, or with a number. */
+export function freshId(p: Project, wish: string): string {
+  const taken = new Set(p.kit.items.map((x) => x.id));
+  for (let n = 1; ; n++) {
+    const id = n === 1 ? wish : `${wish.slice(0, 58)}-${n}`;
+    if (!taken.has(id)) return id;
   }
 }
 

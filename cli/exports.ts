@@ -1,0 +1,29 @@
+/** Files of each kind of export; names come from the build's id alone. */
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import { cutOuts, measuringSheet, templates } from '@deft/core/cuts';
+import { type Fonts, mappingLine, overlaySource, type Paper, pinTable, sheetsPdf, sheetSvg } from '@deft/core/formats';
+import type { Project } from '@deft/core/model';
+
+export const EXPORTS = ['template', 'pins', 'overlay', 'mapping'] as const;
+export type Export = (typeof EXPORTS)[number];
+export const isExport = (text: string): text is Export => (EXPORTS as readonly string[]).includes(text);
+
+export interface File { name: string; bytes: string | Uint8Array }
+
+const require = createRequire(import.meta.url);
+
+export async function shippedFonts(): Promise<Fonts> {
+  const at = (spec: string) => readFile(require.resolve(spec));
+  const [text, fallback] = await Promise.all([at('@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff'), at('dejavu-fonts-ttf/ttf/DejaVuSans.ttf')]);
+  return { text, fallback };
+}
+
+export async function exportFiles(p: Project, what: Export, paper: Paper): Promise<File[]> {
+  if (what === 'pins') return [{ name: `${p.id}-pins.csv`, bytes: pinTable(p) }];
+  if (what === 'overlay') return [{ name: `${p.id}-overlay.dts`, bytes: overlaySource(p) }];
+  if (what === 'mapping') return [{ name: `${p.id}-mapping.txt`, bytes: mappingLine(p) }];
+  const sheets = [...templates(p), ...templates(p, true), ...cutOuts(p)];
+  const pdf = await sheetsPdf(sheets.length ? sheets : [measuringSheet()], { title: p.name, paper, fonts: await shippedFonts() });
+  return [{ name: `${p.id}-template.pdf`, bytes: pdf }, ...sheets.map((s) => ({ name: `${p.id}-${s.id}.svg`, bytes: sheetSvg(s, p.name) }))];
+}

@@ -1,0 +1,5 @@
+export { buttonMap, controlsWays, type ButtonMap, type MappedInput } from './map';
+export { linesOf, type Lines, type Taken } from './lines';
+export { leastCost } from './assign';
+export { coverage, type FamilyCoverage } from './coverage';
+export { headerPlaces, inputPlace, type Place } from './places';

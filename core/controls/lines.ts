@@ -1,0 +1,27 @@
+/**
+ * Which lines of the 40-pin header are taken by what is fitted, which are reserved, and what is
+ * left for buttons.
+ */
+import { type Item, type Part, type Project } from '../model';
+import { HEADER_40, partOf, RESERVED } from '../kit';
+
+export interface Taken { gpio: number; signal: string; item: string; name: string }
+export interface Lines {
+  taken: Taken[];
+  /** Lines free for buttons, in header order. */
+  free: number[];
+  /** Lines two parts want. */
+  contested: Array<{ gpio: number; by: Taken[] }>;
+}
+
+export function linesOf(p: Project): Lines {
+  const taken = p.kit.items.flatMap((item: Item) => {
+    const part: Part = partOf(p, item);
+    return (part.takes ?? []).map((t) => ({ gpio: t.gpio, signal: t.signal, item: item.id, name: item.name }));
+  });
+  const barred = new Set([...taken.map((t) => t.gpio), ...Object.keys(RESERVED).map(Number)]);
+  const free = HEADER_40.flatMap((h) => (h.gpio !== undefined && !barred.has(h.gpio) ? [h.gpio] : []));
+  const contested = [...new Set(taken.map((t) => t.gpio))]
+    .map((gpio) => ({ gpio, by: taken.filter((t) => t.gpio === gpio) })).filter((x) => new Set(x.by.map((t) => t.item)).size > 1);
+  return { taken, free, contested };
+}

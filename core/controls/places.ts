@@ -1,0 +1,41 @@
+/** Where each input's switch and each header pin is, so that wire lengths can be told. */
+import { bodyOf, type Input } from '../model';
+import { pointOf, type Scene } from '../fit';
+
+export interface Place { x: number; y: number; z: number }
+
+/** Place of an input in the build's frame, or nothing when its opening is gone. */
+export function inputPlace(scene: Scene, input: Input): Place | undefined {
+  const shell = scene.shell;
+  if (!('opening' in input.at)) {
+    const front = bodyOf(scene.project)?.pieces.find((q) => q.role === 'front');
+    return { x: input.at.x, y: input.at.y, z: front ? front.depth.mm - (bodyOf(scene.project)?.wall.mm ?? 0) : 0 };
+  }
+  const { opening, copy = 0, dx = 0, dy = 0 } = input.at;
+  const hole = shell?.openings.face.find((o) => o.id === opening && o.copy === copy);
+  if (hole) {
+    const sign = shell!.sign(hole.piece);
+    const piece = shell!.body.pieces.find((q) => q.id === hole.piece)!;
+    return { x: hole.x + dx, y: hole.y + dy, z: sign * (piece.depth.mm - shell!.body.wall.mm) };
+  }
+  const slot = shell?.openings.wall.find((o) => o.id === opening);
+  if (!slot) return undefined;
+  const wall = shell!.walls[slot.wall]!;
+  return { x: wall.x0 + wall.ux * (slot.u + dx), y: wall.y0 + wall.uy * (slot.u + dx), z: slot.v + dy };
+}
+
+/** Header pins of the placed SBC by line, in the build's frame. */
+export function headerPlaces(scene: Scene): Map<number, Place> {
+  const out = new Map<number, Place>();
+  for (const at of scene.items.values()) {
+    if (at.part.family !== 'sbc') continue;
+    for (const pad of at.part.pads) {
+      if (pad.gpio === undefined || out.has(pad.gpio)) continue;
+      const [x, y, z] = pointOf(at, [pad.x, pad.y, 1.6]);
+      out.set(pad.gpio, { x, y, z });
+    }
+  }
+  return out;
+}
+
+export const straight = (a: Place, b: Place): number => Math.hypot(a.x - b.x, a.y - b.y, a.z - b.z);

@@ -1,0 +1,26 @@
+/** Tables as CSV. Cells that a spreadsheet would run as a formula are made safe. */
+import Papa from 'papaparse';
+import type { Project } from '../model';
+import { HEADER_40, RESERVED } from '../kit';
+import { buttonMap } from '../controls';
+
+/** A cell as plain text: a leading = + - @ or tab gets an apostrophe; line breaks become spaces. */
+export const csvText = (text: string): string => {
+  const flat = text.replace(/[\r\n]+/g, ' ');
+  return /^[=+\-@\t]/.test(flat) ? `'${flat}` : flat;
+};
+
+export const csv = (rows: ReadonlyArray<ReadonlyArray<string | number>>): string =>
+  `${Papa.unparse(rows.map((r) => r.map((c) => (typeof c === 'number' ? c : csvText(c)))), { newline: '\r\n' })}\r\n`;
+
+/** The whole header: who is on each pin. */
+export function pinTable(p: Project): string {
+  const map = buttonMap(p);
+  const rows = HEADER_40.map((h) => {
+    const button = map.inputs.find((m) => m.gpio !== undefined && m.gpio === h.gpio);
+    const taken = map.lines.taken.filter((t) => t.gpio === h.gpio);
+    const use = [...taken.map((t) => `${t.name}: ${t.signal}`), ...(button ? [button.input.name] : [])].join(' and ') || (h.gpio !== undefined && RESERVED[h.gpio]) || (h.gpio === undefined ? 'supply' : 'free');
+    return [h.pin, h.name, h.also.join(', '), use, button?.input.role ?? '', button?.wireMm === undefined ? '' : Math.round(button.wireMm)];
+  });
+  return csv([['pin', 'name', 'also', 'use', 'role', 'straight wire mm'], ...rows]);
+}

@@ -1,0 +1,56 @@
+/**
+ * The verdict on a whole build: every finding of every station, worst first, with the one sentence
+ * that the header says.
+ */
+import { bodyOf, type Finding, type Project, type Station, worstFirst } from '../model';
+import { type ButtonMap, buttonMap } from '../controls';
+import { cutting, type Cutting } from '../cuts';
+import { Checker, type Scene } from '../fit';
+import { powerFigures, type PowerFigures } from '../power';
+
+export interface Check {
+  findings: Finding[];
+  hits: number; tight: number; clear: number;
+  /** The build's chance of closing first time is at most its worst fit finding's. */
+  chance: number;
+  sentence: string;
+  byStation: Partial<Record<Station, { hits: number; tight: number }>>;
+  map: ButtonMap;
+  power: PowerFigures;
+  cuts: Cutting;
+  checker: Checker;
+}
+
+export function check(p: Project, before?: Scene): Check {
+  const checker = new Checker(p, before);
+  return assembled(p, checker);
+}
+
+/** The verdict from a checker that already stands. */
+export function assembled(p: Project, checker: Checker): Check {
+  const map = buttonMap(p, checker.scene);
+  const power = powerFigures(p);
+  const findings = [...checker.findings(), ...map.findings, ...power.findings].sort(worstFirst);
+  const count = (v: Finding['verdict']) => findings.filter((f) => f.verdict === v).length;
+  const byStation: Check['byStation'] = {};
+  for (const f of findings) {
+    if (f.verdict === 'clear') continue;
+    const at = (byStation[f.station] ??= { hits: 0, tight: 0 });
+    if (f.verdict === 'hit') at.hits++; else at.tight++;
+  }
+  const [hits, tight] = [count('hit'), count('tight')];
+  const chance = Math.min(1, ...findings.filter((f) => f.station === 'fit').map((f) => f.measure?.chance ?? (f.verdict === 'hit' ? 0 : 1)));
+  return { findings, hits, tight, clear: count('clear'), chance, sentence: sentence(p, hits, tight), byStation, map, power, cuts: cutting(p, checker.scene), checker };
+}
+
+function sentence(p: Project, hits: number, tight: number): string {
+  if (!bodyOf(p)) return 'Not measured yet';
+  if (!p.layout.placements.length) return 'Nothing laid out yet';
+  if (hits) return `Not ready: ${hits} ${hits === 1 ? 'hit' : 'hits'}${tight ? `, ${tight} tight` : ''}`;
+  if (tight) return `Closes, ${tight} tight`;
+  return p.cuts.some((c) => c.state === 'decided') ? 'Closes after the cuts' : 'Closes';
+}
+
+/** Margin of every finding that is not clear, by id. */
+export const openMargins = (findings: readonly Finding[]): Map<string, number> =>
+  new Map(findings.filter((f) => f.verdict !== 'clear').map((f) => [f.id, f.measure ? f.measure.gap - f.measure.required : -Infinity]));

@@ -1,0 +1,2 @@
+export { assembled, check, openMargins, type Check } from './check';
+export { objection, waysOut, type Ways } from './ways';

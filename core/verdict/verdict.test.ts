@@ -1,0 +1,69 @@
+import { describe, expect, test } from '@jest/globals';
+import { demos, STARTER_PARTS } from '../catalogue';
+import { dabchickAnswers } from '../catalogue/demos';
+import { applied, appliedAll, type Change, type Project } from '../model';
+import { check, objection, waysOut } from './index';
+
+const [half, done, warbler, wisp] = demos() as [Project, Project, Project, Project];
+
+test('the half-way demo has its six honest problems and no other', () => {
+  const c = check(half);
+  expect(c.findings.filter((f) => f.verdict !== 'clear').map((f) => f.what).sort()).toEqual([
+    'Answer key 2, and Chirp I2S for I2S clock', 'Left shoulder key has no switch and wire planned.', 'Slab 3000, once swollen, and board of Step 5/3A',
+    'Step 5/3A into Slab 3000', 'USB-C charging of Step 5/3A, bottom wall', 'board of Teasel and middle rear post 2',
+  ]);
+  expect(c.sentence).toBe('Not ready: 6 hits');
+});
+test.each([['finished', done], ['warbler', warbler], ['wisp', wisp]])('the %s demo has nothing open', (_, p) => {
+  expect(check(p).findings.filter((f) => f.verdict !== 'clear').map((f) => f.title)).toEqual([]);
+});
+
+test('the finished demo is the half-way one plus ways out that were offered, in turn', () => {
+  let p = half;
+  const key = (c: readonly Change[]) => JSON.stringify(c);
+  for (const answer of dabchickAnswers()) {
+    const now = check(p);
+    const offered = now.findings.filter((f) => f.verdict !== 'clear').flatMap((f) => waysOut(p, f, STARTER_PARTS, now, 9).ways);
+    const found = offered.find((w) => key(w.changes) === key([answer]) || (answer.do === 'swap' && w.changes[0]?.do === 'swap' && w.changes[0].part.id === answer.part.id));
+    expect([answer, found?.text]).toEqual([answer, expect.any(String)]);
+    p = applied(p, answer);
+  }
+  expect(p.layout).toEqual(done.layout);
+}, 120_000);
+
+describe('a way out', () => {
+  const now = check(half);
+  test('clears its finding, makes nothing new or worse, and undoing it gives the same document', () => {
+    for (const f of now.findings.filter((x) => x.verdict !== 'clear')) {
+      const { ways } = waysOut(half, f, STARTER_PARTS, now);
+      expect([f.title, ways.length > 0]).toEqual([f.title, true]);
+      for (const w of ways) {
+        const after = check(appliedAll(half, w.changes));
+        expect([w.text, after.findings.find((x) => x.id === f.id)?.verdict ?? 'clear']).toEqual([w.text, 'clear']);
+        const open = after.findings.filter((x) => x.verdict !== 'clear').map((x) => x.id);
+        for (const id of open) expect(now.findings.filter((x) => x.verdict !== 'clear').map((x) => x.id)).toContain(id);
+      }
+    }
+    expect(half).toEqual(demos()[0]);
+  }, 60_000);
+  test('that would push a part into its neighbour is not offered', () => {
+    const bad = applied(half, { do: 'place', placement: { ...half.layout.placements[0]!, x: 40 } });
+    expect(objection(now, check(bad), 'touch:none')).toBeDefined();
+  });
+  test('when there is none, the card says how short it is and between what', () => {
+    const cramped = structuredClone(half);
+    cramped.shell.bodies[0]!.pieces[1]!.zones = [];
+    const c = check(cramped);
+    const f = c.findings.find((x) => x.verdict === 'hit' && x.what.includes('Slab 3000'))!;
+    const w = waysOut(cramped, f, [], c);
+    if (!w.ways.length) expect(w.blocked).toMatch(/mm short between .+ wherever .+ is moved/);
+    else for (const way of w.ways) expect(check(appliedAll(cramped, way.changes)).findings.find((x) => x.id === f.id)?.verdict ?? 'clear').toBe('clear');
+  }, 60_000);
+});
+
+test('the build is never surer than its worst finding', () => {
+  for (const p of [half, done, warbler, wisp]) {
+    const c = check(p);
+    for (const f of c.findings) if (f.station === 'fit' && f.measure) expect(c.chance).toBeLessThanOrEqual(f.measure.chance);
+  }
+});

@@ -1,0 +1,49 @@
+/**
+ * Ways out of a finding, each re-checked on the whole build before it is offered.
+ *
+ * A way out is kept only if, with it applied, this finding is gone and no other is new or worse.
+ */
+import { appliedAll, type Finding, type Part, type Project, readProject, type WayOut } from '../model';
+import { controlsWays } from '../controls';
+import { proposals, type Scene } from '../fit';
+import { powerWays } from '../power';
+import { check, type Check, openMargins } from './check';
+
+export interface Ways { ways: WayOut[]; blocked?: string; rejected: number }
+
+const RANK = { clear: 0, tight: 1, hit: 2 } as const;
+
+/** Why a change is not offered, or nothing when it holds. */
+export function objection(before: Check, after: Check, target: string): string | undefined {
+  const now = new Map(before.findings.map((f) => [f.id, f]));
+  for (const f of after.findings) {
+    if (f.verdict === 'clear') continue;
+    if (f.id === target) return `${f.what} stays`;
+    const was = now.get(f.id);
+    if (!was || was.verdict === 'clear') return `${f.what} would be new`;
+    const worse = f.measure && was.measure && f.measure.gap - f.measure.required < was.measure.gap - was.measure.required - 1e-6;
+    if (RANK[f.verdict] > RANK[was.verdict] || worse) return `${f.what} would be worse`;
+  }
+  return undefined;
+}
+
+/**
+ * @param library  parts that may be taken instead
+ * @param most     ways to return, gentlest first
+ */
+export function waysOut(p: Project, finding: Finding, library: readonly Part[], now: Check = check(p), most = 5): Ways {
+  const open = openMargins(now.findings);
+  const fit = finding.station === 'fit' ? proposals(now.checker, finding, open, library) : { ways: [] };
+  const all = [...fit.ways, ...controlsWays(p, finding, library), ...powerWays(p, finding, library)].sort((a, b) => a.effort - b.effort);
+  const ways: WayOut[] = [];
+  let rejected = 0;
+  const scene: Scene = now.checker.scene;
+  for (const way of all) {
+    if (ways.length >= most) break;
+    const next = appliedAll(p, way.changes);
+    if (!readProject(next).ok || objection(now, check(next, scene), finding.id)) { rejected++; continue; }
+    ways.push(way);
+  }
+  return { ways, rejected, ...('blocked' in fit && fit.blocked && !ways.length ? { blocked: fit.blocked } : {}) };
+}
+
