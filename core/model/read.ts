@@ -24,9 +24,11 @@ export function guardJson(value: unknown): Complaint | undefined {
   const todo: Array<{ at: unknown; path: string; depth: number }> = [{ at: value, path: '', depth: 0 }];
   while (todo.length) {
     const { at, path, depth } = todo.pop()!;
+    if (typeof at === 'string' && /\u0000|\p{Surrogate}/u.test(at)) return { path, sentence: 'This text holds a character that cannot be stored.' };
     if (typeof at !== 'object' || at === null) continue;
     if (depth > DEEPEST) return { path, sentence: `The file is nested more than ${DEEPEST} levels deep.` };
     for (const key of Object.keys(at)) {
+      if (/\u0000|\p{Surrogate}/u.test(key)) return { path, sentence: 'A field name holds a character that cannot be stored.' };
       if (key === '__proto__') return { path, sentence: 'The file holds a key "__proto__", which no document has.' };
       todo.push({ at: (at as Record<string, unknown>)[key], path: path ? `${path}.${key}` : key, depth: depth + 1 });
     }

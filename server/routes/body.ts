@@ -1,0 +1,33 @@
+/** Request bodies: text within a limit, guarded JSON, checked by Zod; refused in one sentence. */
+import express, { type Request } from 'express';
+import { z } from 'zod';
+import { DOCUMENT_LIMIT, ENVELOPE_LIMIT, readAs, readJson, readProject, type Project } from '@deft/core/model';
+import { badInput } from '../errors';
+
+export const smallBody = express.text({ type: 'application/json', limit: DOCUMENT_LIMIT + 65_536 });
+export const largeBody = express.text({ type: 'application/json', limit: ENVELOPE_LIMIT });
+
+export function jsonOf(req: Request, limit: number): unknown {
+  const read = readJson(typeof req.body === 'string' ? req.body : '', limit);
+  if (!read.ok) throw badInput(read.complaints[0]!);
+  return read.value;
+}
+
+export function bodyAs<T>(schema: z.ZodType<T>, req: Request): T {
+  const read = readAs(schema, jsonOf(req, DOCUMENT_LIMIT + 65_536));
+  if (!read.ok) throw badInput(read.complaints[0]!);
+  return read.value;
+}
+
+export function projectFrom(value: unknown): Project {
+  const read = readProject(value);
+  if (!read.ok) throw badInput({ path: read.complaints[0]!.path, sentence: read.complaints[0]!.sentence });
+  return read.value;
+}
+
+const Key = z.uuid();
+/** The build key in the address, or a 404. */
+export const keyOf = (req: Request): string | undefined => {
+  const key = Key.safeParse(req.params['key']);
+  return key.success ? key.data : undefined;
+};

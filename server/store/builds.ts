@@ -1,0 +1,97 @@
+/** Builds in the database: a save names the version it was based on; a stale one changes nothing. */
+import { sql } from 'kysely';
+import type { Envelope, Part, Project } from '@deft/core/model';
+import type { Db } from './schema';
+
+export interface StoredBuild { key: string; version: number; savedAt: string; document: Project }
+export interface ListedBuild { key: string; name: string; version: number; savedAt: string; way: string }
+export type Saved = { ok: true; version: number; savedAt: string } | { ok: false; current: StoredBuild | undefined };
+
+const json = (value: unknown) => sql<string>`${JSON.stringify(value)}::jsonb`;
+const asProject = (document: unknown): Project => document as Project;
+
+export class Builds {
+  constructor(private readonly db: Db) {}
+
+  async list(): Promise<ListedBuild[]> {
+    const rows = await this.db.selectFrom('build').select(['key', 'name', 'version', 'saved_at', sql<string>`document->>'way'`.as('way')])
+      .where('deleted_at', 'is', null).orderBy('created_at').orderBy('name').execute();
+    return rows.map((r) => ({ key: r.key, name: r.name, version: r.version, savedAt: r.saved_at.toISOString(), way: r.way }));
+  }
+
+  async get(key: string): Promise<StoredBuild | undefined> {
+    const r = await this.db.selectFrom('build').selectAll().where('key', '=', key).where('deleted_at', 'is', null).executeTakeFirst();
+    return r && { key: r.key, version: r.version, savedAt: r.saved_at.toISOString(), document: asProject(r.document) };
+  }
+
+  async create(document: Project): Promise<StoredBuild> {
+    const r = await this.db.insertInto('build').values({ name: document.name, version: 1, document: json(document), deleted_at: null }).returning(['key', 'version', 'saved_at']).executeTakeFirstOrThrow();
+    return { key: r.key, version: r.version, savedAt: r.saved_at.toISOString(), document };
+  }
+
+  /** Save over exactly the version it was based on, in one statement. */
+  async save(key: string, basedOn: number, document: Project): Promise<Saved> {
+    const r = await this.db.updateTable('build')
+      .set({ document: json(document), name: document.name, version: basedOn + 1, saved_at: sql<Date>`now()` })
+      .where('key', '=', key).where('version', '=', basedOn).where('deleted_at', 'is', null)
+      .returning(['version', 'saved_at']).executeTakeFirst();
+    return r ? { ok: true, version: r.version, savedAt: r.saved_at.toISOString() } : { ok: false, current: await this.get(key) };
+  }
+
+  async remove(key: string): Promise<boolean> {
+    const r = await this.db.updateTable('build').set({ deleted_at: sql<Date>`now()` }).where('key', '=', key).where('deleted_at', 'is', null).executeTakeFirst();
+    return r.numUpdatedRows > 0n;
+  }
+
+  async restore(key: string): Promise<boolean> {
+    const r = await this.db.updateTable('build').set({ deleted_at: null }).where('key', '=', key).executeTakeFirst();
+    return r.numUpdatedRows > 0n;
+  }
+
+  /** Everything of a build in one transaction's view. */
+  async envelope(key: string, parts: readonly Part[]): Promise<Envelope | undefined> {
+    return this.db.transaction().setIsolationLevel('repeatable read').execute(async (tx) => {
+      const build = await tx.selectFrom('build').selectAll().where('key', '=', key).where('deleted_at', 'is', null).executeTakeFirst();
+      if (!build) return undefined;
+      const entries = await tx.selectFrom('entry').selectAll().where('build', '=', key).orderBy('id').execute();
+      const assets = await tx.selectFrom('asset').innerJoin('build_asset', 'build_asset.sha256', 'asset.sha256').select(['asset.sha256', 'mime', 'bytes']).where('build', '=', key).execute();
+      const of = (kind: string) => entries.filter((e) => e.kind === kind).map((e) => ({ at: e.at.toISOString(), note: e.note, body: e.body as never }));
+      const document = asProject(build.document);
+      const used = new Set(document.kit.parts.map((p) => p.id));
+      return {
+        format: 'deft-shell-envelope/1' as const, document, revisions: of('revision'), readings: of('reading'), log: of('log'), parts: parts.filter((p) => used.has(p.id)),
+        assets: assets.map((a) => ({ sha256: a.sha256, mime: a.mime, base64: a.bytes.toString('base64') })),
+      };
+    });
+  }
+
+  /** All of an envelope or nothing. */
+  async import(e: Envelope): Promise<StoredBuild> {
+    return this.db.transaction().execute(async (tx) => {
+      const made = await new Builds(tx).create(e.document);
+      const all = { revision: e.revisions, reading: e.readings, log: e.log } as const;
+      const entries = (['revision', 'reading', 'log'] as const).flatMap((kind) => all[kind].map((x) => ({ build: made.key, kind, at: new Date(x.at), note: x.note, body: json(x.body) })));
+      if (entries.length) await tx.insertInto('entry').values(entries).execute();
+      for (const a of e.assets) {
+        await tx.insertInto('asset').values({ sha256: a.sha256, mime: a.mime, bytes: Buffer.from(a.base64, 'base64') }).onConflict((c) => c.doNothing()).execute();
+        await tx.insertInto('build_asset').values({ build: made.key, sha256: a.sha256 }).onConflict((c) => c.doNothing()).execute();
+      }
+      for (const p of e.parts) await tx.insertInto('part').values({ id: p.id, document: json(p) }).onConflict((c) => c.doNothing()).execute();
+      return made;
+    });
+  }
+
+  async addEntry(build: string, kind: 'revision' | 'reading' | 'log', note: string, body: unknown): Promise<void> {
+    await this.db.insertInto('entry').values({ build, kind, note, body: json(body) }).execute();
+  }
+
+  /** Demos are loaded once in a database's life, not whenever the list is empty. */
+  async loadOnce(name: string, documents: readonly Project[]): Promise<boolean> {
+    return this.db.transaction().execute(async (tx) => {
+      const first = await tx.insertInto('setting').values({ key: name, value: 'done' }).onConflict((c) => c.doNothing()).returning('key').executeTakeFirst();
+      if (!first) return false;
+      for (const d of documents) await new Builds(tx).create(d);
+      return true;
+    });
+  }
+}

@@ -1,0 +1,19 @@
+/** The builder's own parts, shared by all builds. A build keeps copies, so a change here alters none. */
+import { sql } from 'kysely';
+import type { Part } from '@deft/core/model';
+import type { Db } from './schema';
+
+export class Parts {
+  constructor(private readonly db: Db) {}
+  async list(): Promise<Part[]> {
+    const rows = await this.db.selectFrom('part').select('document').orderBy('saved_at', 'desc').execute();
+    return rows.map((r) => r.document as unknown as Part);
+  }
+  async put(part: Part): Promise<void> {
+    const document = sql<string>`${JSON.stringify(part)}::jsonb`;
+    await this.db.insertInto('part').values({ id: part.id, document }).onConflict((c) => c.column('id').doUpdateSet({ document, saved_at: sql<Date>`now()` })).execute();
+  }
+  async remove(id: string): Promise<void> {
+    await this.db.deleteFrom('part').where('id', '=', id).execute();
+  }
+}

@@ -1,0 +1,21 @@
+/** Tables as Kysely sees them. */
+import { type Generated, Kysely, PostgresDialect } from 'kysely';
+import pg from 'pg';
+
+export interface Tables {
+  build: { key: Generated<string>; name: string; version: number; document: string; created_at: Generated<Date>; saved_at: Generated<Date>; deleted_at: Date | null };
+  /** Append-only: readings, log entries and revisions of a build. */
+  entry: { id: Generated<number>; build: string; kind: 'revision' | 'reading' | 'log'; at: Generated<Date>; note: string; body: string };
+  part: { id: string; document: string; saved_at: Generated<Date> };
+  asset: { sha256: string; mime: string; bytes: Buffer };
+  build_asset: { build: string; sha256: string };
+  setting: { key: string; value: string };
+}
+export type Db = Kysely<Tables>;
+
+export function connect(url: string): Db {
+  const pool = new pg.Pool({ connectionString: url, max: 20 });
+  // An idle connection that breaks is replaced by the pool; the next query says what is wrong.
+  pool.on('error', () => undefined);
+  return new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
+}
