@@ -2,7 +2,8 @@
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { cutOuts, measuringSheet, templates } from '@deft/core/cuts';
-import { type Fonts, mappingLine, overlaySource, type Paper, pinTable, sheetsPdf, sheetSvg } from '@deft/core/formats';
+import { mappingLine, overlaySource, pinTable, sheetSvg } from '@deft/core/formats';
+import { type Fonts, type Paper, sheetsPdf } from '@deft/core/formats/pdf';
 import type { Project } from '@deft/core/model';
 
 export const EXPORTS = ['template', 'pins', 'overlay', 'mapping'] as const;

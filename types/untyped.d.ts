@@ -7,3 +7,7 @@ declare module '@pdf-lib/fontkit' {
   export default fontkit;
 }
 declare module '*.css';
+declare module '*?url' {
+  const url: string;
+  export default url;
+}

@@ -9,3 +9,4 @@ export { findPlaces, moveWords } from './moves';
 export { headroom, type Headroom } from './headroom';
 export { profile, type Profile, type Slice } from './profile';
 export { snapped } from './snap';
+export { firstPlace, handled } from './handle';

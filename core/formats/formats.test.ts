@@ -8,7 +8,8 @@ import Papa from 'papaparse';
 import { demos } from '../catalogue';
 import { correctionFor, cutOuts, measuringSheet, templates } from '../cuts';
 import type { Project } from '../model';
-import { csvText, documentSchema, mappingLine, overlaySource, pinTable, sheetsPdf, sheetSvg } from './index';
+import { csvText, documentSchema, mappingLine, overlaySource, pinTable, sheetSvg } from './index';
+import { sheetsPdf } from './pdf/index';
 
 const done = demos()[1]!;
 const NASTY = '=1+1"<b>,Ω\n../x';

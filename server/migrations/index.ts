@@ -9,7 +9,7 @@ const MIGRATIONS: Record<string, { up(db: AnyDb): Promise<void> }> = {
       await db.schema.createTable('build')
         .addColumn('key', 'uuid', (c) => c.primaryKey().defaultTo(sql`gen_random_uuid()`))
         .addColumn('name', 'text', (c) => c.notNull()).addColumn('version', 'integer', (c) => c.notNull()).addColumn('document', 'jsonb', (c) => c.notNull())
-        .addColumn('created_at', 'timestamptz', (c) => c.notNull().defaultTo(sql`now()`)).addColumn('saved_at', 'timestamptz', (c) => c.notNull().defaultTo(sql`now()`))
+        .addColumn('created_at', 'timestamptz', (c) => c.notNull().defaultTo(sql`clock_timestamp()`)).addColumn('saved_at', 'timestamptz', (c) => c.notNull().defaultTo(sql`now()`))
         .addColumn('deleted_at', 'timestamptz').execute();
       await db.schema.createTable('entry')
         .addColumn('id', 'bigserial', (c) => c.primaryKey()).addColumn('build', 'uuid', (c) => c.notNull().references('build.key').onDelete('cascade'))

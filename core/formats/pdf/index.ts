@@ -6,8 +6,8 @@
  */
 import fontkit from '@pdf-lib/fontkit';
 import { PDFDocument, type PDFFont, type PDFPage, rgb, clip, endPath, moveTo, lineTo, closePath, popGraphicsState, pushGraphicsState } from 'pdf-lib';
-import { CHECK_BAR_MM, type Correction, type Mark, type Sheet } from '../cuts';
-import { INK } from './svg';
+import { CHECK_BAR_MM, type Correction, type Mark, type Sheet } from '../../cuts';
+import { INK } from '../svg';
 
 export type Paper = 'a4' | 'letter';
 export const PAPER_MM: Readonly<Record<Paper, readonly [number, number]>> = { a4: [210, 297], letter: [215.9, 279.4] };

@@ -1,0 +1,7 @@
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
+import './theme/style.css';
+import { App } from './App';
+
+createRoot(document.getElementById('root')!).render(<StrictMode><App /></StrictMode>);

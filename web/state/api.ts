@@ -1,0 +1,54 @@
+/** Talking to the server: every answer is checked, every refusal becomes one sentence. */
+import { z } from 'zod';
+import { Part, type Project, readProject } from '@deft/core/model';
+
+export class ApiError extends Error {
+  constructor(readonly status: number, readonly code: string, message: string, readonly field?: string, readonly body?: unknown) { super(message); }
+}
+/** The server did not answer at all. */
+export const isOffline = (e: unknown): boolean => !(e instanceof ApiError) || e.status === 503;
+
+const ErrorBody = z.object({ error: z.object({ code: z.string(), message: z.string(), field: z.string().optional() }) });
+
+async function call(method: string, path: string, body?: unknown, raw?: string): Promise<unknown> {
+  const r = await fetch(`/api${path}`, { method, ...(body === undefined && raw === undefined ? {} : { body: raw ?? JSON.stringify(body), headers: { 'content-type': 'application/json' } }) });
+  if (r.status === 204) return undefined;
+  const json: unknown = await r.json().catch(() => undefined);
+  if (r.ok) return json;
+  const known = ErrorBody.safeParse(json);
+  throw new ApiError(r.status, known.success ? known.data.error.code : 'unknown', known.success ? known.data.error.message : 'The server gave no reason.', known.success ? known.data.error.field : undefined, json);
+}
+
+const Listed = z.object({ builds: z.array(z.object({ key: z.string(), name: z.string(), version: z.number(), savedAt: z.string(), way: z.string() })) });
+export type ListedBuild = z.infer<typeof Listed>['builds'][number];
+const Stored = z.object({ key: z.string(), version: z.number(), savedAt: z.string(), document: z.unknown() });
+export interface StoredBuild { key: string; version: number; savedAt: string; document: Project }
+
+function stored(value: unknown): StoredBuild {
+  const s = Stored.parse(value);
+  const read = readProject(s.document);
+  if (!read.ok) throw new ApiError(500, 'document', `${read.complaints[0]!.path}: ${read.complaints[0]!.sentence}`);
+  return { ...s, document: read.value };
+}
+
+export const listBuilds = async (): Promise<ListedBuild[]> => Listed.parse(await call('GET', '/builds')).builds;
+export const getBuild = async (key: string): Promise<StoredBuild> => stored(await call('GET', `/builds/${key}`));
+export const createBuild = async (document: Project): Promise<StoredBuild> => stored(await call('POST', '/builds', { document }));
+export const duplicateBuild = async (key: string): Promise<StoredBuild> => stored(await call('POST', `/builds/${key}/duplicate`));
+export const deleteBuild = async (key: string): Promise<void> => { await call('DELETE', `/builds/${key}`); };
+export const restoreBuild = async (key: string): Promise<void> => { await call('POST', `/builds/${key}/restore`); };
+export const importBuild = async (text: string): Promise<StoredBuild> => stored(await call('POST', '/import', undefined, text));
+
+export type SaveResult = { ok: true; version: number; savedAt: string } | { ok: false; current: StoredBuild };
+export async function saveBuild(key: string, basedOn: number, document: Project): Promise<SaveResult> {
+  try {
+    const r = z.object({ version: z.number(), savedAt: z.string() }).parse(await call('PUT', `/builds/${key}`, { basedOn, document }));
+    return { ok: true, ...r };
+  } catch (e) {
+    if (e instanceof ApiError && e.status === 409) return { ok: false, current: stored(z.object({ current: z.unknown() }).parse(e.body).current) };
+    throw e;
+  }
+}
+
+export const listParts = async (): Promise<Part[]> => z.object({ parts: z.array(Part) }).parse(await call('GET', '/parts')).parts;
+export const putPart = async (part: Part): Promise<void> => { await call('PUT', '/parts', part); };

@@ -1,0 +1,87 @@
+/**
+ * Autosave with a visible state. A stale save keeps the edits and asks; a server that is down is
+ * tried again until it answers.
+ */
+import { useCallback, useEffect, useRef, useState } from 'react';
+import type { Project } from '@deft/core/model';
+import { ApiError, createBuild, isOffline, saveBuild, type StoredBuild } from './api';
+import { dropDraft, keepDraft } from './draft';
+
+export type SaveState =
+  | { is: 'saved'; at: string } | { is: 'saving' } | { is: 'unsaved' } | { is: 'offline' }
+  | { is: 'conflict'; current: StoredBuild } | { is: 'refused'; sentence: string };
+
+const SOON_MS = 500, AGAIN_MS = 2500;
+
+export interface Saving { state: SaveState; takeTheirs(): Project | undefined; saveMine(): void; saveCopy(): Promise<string | undefined> }
+
+export function useSaving(key: string, opened: StoredBuild, mine: Project, conflict: StoredBuild | undefined): Saving {
+  const [state, setState] = useState<SaveState>(conflict ? { is: 'conflict', current: conflict } : { is: 'saved', at: opened.savedAt });
+  const version = useRef(opened.version);
+  const savedDoc = useRef(opened.document);
+  const latest = useRef(mine);
+  const busy = useRef(false);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+
+  const push = useCallback(async (): Promise<void> => {
+    if (busy.current || latest.current === savedDoc.current) return;
+    busy.current = true;
+    const sending = latest.current;
+    setState({ is: 'saving' });
+    let again: number | undefined;
+    try {
+      const r = await saveBuild(key, version.current, sending);
+      if (r.ok) {
+        version.current = r.version;
+        savedDoc.current = sending;
+        if (latest.current === sending) { await dropDraft(key); setState({ is: 'saved', at: r.savedAt }); } else { await keepDraft(key, { basedOn: r.version, document: latest.current }); again = 0; }
+      } else setState({ is: 'conflict', current: r.current });
+    } catch (e) {
+      if (isOffline(e)) { setState({ is: 'offline' }); again = AGAIN_MS; } else setState({ is: 'refused', sentence: e instanceof ApiError ? `${e.field ? `${e.field}: ` : ''}${e.message}` : 'Not saved.' });
+    }
+    busy.current = false;
+    if (again !== undefined) { clearTimeout(timer.current); timer.current = setTimeout(() => void push(), again); }
+  }, [key]);
+
+  useEffect(() => {
+    latest.current = mine;
+    if (mine === savedDoc.current) return;
+    void keepDraft(key, { basedOn: version.current, document: mine });
+    setState((s) => (s.is === 'conflict' || s.is === 'offline' ? s : { is: 'unsaved' }));
+    if (state.is === 'conflict') return;
+    clearTimeout(timer.current);
+    timer.current = setTimeout(() => void push(), SOON_MS);
+    // Only a new document starts the clock.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [mine]);
+
+  useEffect(() => {
+    const retry = () => void push();
+    window.addEventListener('online', retry);
+    return () => { window.removeEventListener('online', retry); clearTimeout(timer.current); };
+  }, [push]);
+
+  return {
+    state,
+    takeTheirs() {
+      if (state.is !== 'conflict') return undefined;
+      version.current = state.current.version;
+      savedDoc.current = state.current.document;
+      void dropDraft(key);
+      setState({ is: 'saved', at: state.current.savedAt });
+      return state.current.document;
+    },
+    saveMine() {
+      if (state.is !== 'conflict') return;
+      version.current = state.current.version;
+      savedDoc.current = state.current.document;
+      setState({ is: 'unsaved' });
+      void push();
+    },
+    async saveCopy() {
+      const made = await createBuild({ ...latest.current, name: `${latest.current.name.slice(0, 185)} (my copy)` });
+      await dropDraft(key);
+      return made.key;
+    },
+  };
+}

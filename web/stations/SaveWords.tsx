@@ -1,0 +1,53 @@
+/** How saving stands, in words, and the four choices when somebody else saved first. */
+import { useState } from 'react';
+import { Button } from 'antd';
+import { useNavigate } from 'react-router';
+import { check } from '@deft/core/verdict';
+import type { Project } from '@deft/core/model';
+import { useBuild } from '../state/build';
+
+const time = new Intl.DateTimeFormat('en-GB', { timeStyle: 'short' });
+
+export function SaveWords() {
+  const { saving } = useBuild();
+  const s = saving.state;
+  return (
+    <span role="status" data-save={s.is}>
+      {s.is === 'saved' ? `saved ${time.format(new Date(s.at))}` : s.is === 'saving' ? 'saving ...' : s.is === 'unsaved' ? 'not saved yet'
+        : s.is === 'offline' ? <span className="bad">server away, kept in this browser</span> : s.is === 'conflict' ? <span className="bad">saved elsewhere meanwhile</span> : <span className="bad">{s.sentence}</span>}
+    </span>
+  );
+}
+
+export function Stale() {
+  const { saving, doc, open } = useBuild();
+  const [both, setBoth] = useState(false);
+  const go = useNavigate();
+  if (saving.state.is !== 'conflict') return null;
+  const theirs = saving.state.current.document;
+  return (
+    <div className="over" role="dialog" aria-modal="true" aria-label="Saved elsewhere">
+      <div>
+        <h2>This build was saved elsewhere after you opened it</h2>
+        <p style={{ margin: '6px 0 12px' }}>Your edits are kept here. Choose what becomes of them.</p>
+        {both && <Both mine={doc} theirs={theirs} />}
+        <div className="row">
+          <Button onClick={() => setBoth(!both)}>See both</Button>
+          <Button onClick={() => { const t = saving.takeTheirs(); if (t) open(t); }}>Take theirs</Button>
+          <Button onClick={saving.saveMine}>Save mine over theirs</Button>
+          <Button type="primary" onClick={() => void saving.saveCopy().then((key) => { if (key) void go(`/b/${key}/fit`); })}>Keep mine as a copy</Button>
+        </div>
+      </div>
+    </div>
+  );
+}
+
+const Both = ({ mine, theirs }: { mine: Project; theirs: Project }) => (
+  <table className="plain" style={{ marginBottom: 12 }}>
+    <thead><tr><th /><th>Mine</th><th>Theirs</th></tr></thead>
+    <tbody>
+      {([['Name', (p) => p.name], ['Verdict', (p) => check(p).sentence], ['Parts', (p) => String(p.kit.items.length)], ['Laid out', (p) => String(p.layout.placements.length)], ['Cuts', (p) => String(p.cuts.length)], ['Inputs', (p) => String(p.controls.inputs.length)], ['Steps done', (p) => String(p.build.done.length)]] as Array<[string, (p: Project) => string]>)
+        .map(([name, of]) => <tr key={name}><td>{name}</td><td>{of(mine)}</td><td>{of(theirs)}</td></tr>)}
+    </tbody>
+  </table>
+);

@@ -1,0 +1,78 @@
+/** Fit: the open book, the profile beneath it, and what touches. */
+import { useEffect, useMemo, useState } from 'react';
+import { Button } from 'antd';
+import { Link } from 'react-router';
+import { bodyOf } from '@deft/core/model';
+import { spreadOf } from '../../book/spread';
+import { Findings, numbered } from '../../ui/Findings';
+import { useSize } from '../../ui/useSize';
+import { useBuild } from '../../state/build';
+import { BookView, type CutAt } from './BookView';
+import { ClosedView } from './ClosedView';
+import { InWords } from './InWords';
+import { PartPanel } from './PartPanel';
+import { ProfileView } from './ProfileView';
+import { Unplaced } from './Unplaced';
+import { useArranging } from './useArranging';
+
+export default function FitStation() {
+  const { doc, check, chosen, choose } = useBuild();
+  const [ref, size] = useSize<HTMLDivElement>();
+  const body = bodyOf(doc);
+  const spread = useMemo(() => (body && size.w > 0 ? spreadOf(body, size.w, size.h) : undefined), [body, size]);
+  const arranging = useArranging(spread);
+  const [selected, select] = useState<string>();
+  const [heat, setHeat] = useState(false);
+  const [closed, setClosed] = useState(false);
+  const [words, setWords] = useState(false);
+  const [cut, setCut] = useState<CutAt>({ axis: 'x', at: body?.outline.kind === 'rect' ? Math.round(body.outline.h.mm * 0.55) : 30 });
+
+  useEffect(() => {
+    const keys = (e: KeyboardEvent) => {
+      if (e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement || e.ctrlKey || e.metaKey || e.altKey) return;
+      const letter = e.key.toLowerCase();
+      if (letter === 'd') setHeat((h) => !h);
+      else if (letter === 'c') setClosed((c) => !c);
+      else if (letter === 'w') setWords((w) => !w);
+      else if (letter === 'n') {
+        const open = numbered(check.findings, 'fit');
+        const i = open.findIndex((o) => o.finding.id === chosen);
+        choose(open[(i + (e.shiftKey ? open.length - 1 : 1) + (i < 0 && e.shiftKey ? 1 : 0)) % Math.max(1, open.length)]?.finding.id);
+      } else return;
+      e.preventDefault();
+    };
+    window.addEventListener('keydown', keys);
+    return () => window.removeEventListener('keydown', keys);
+  }, [check, chosen, choose]);
+
+  // A chosen finding draws the profile through it.
+  useEffect(() => {
+    const f = check.findings.find((x) => x.id === chosen && x.station === 'fit');
+    if (f?.at) setCut((c) => ({ ...c, at: Math.round((c.axis === 'x' ? f.at!.y : f.at!.x) * 2) / 2 }));
+  }, [chosen, check]);
+
+  const empty = !body ? <p>Measure the shell first. <Link to="../shell">Start with its outer width</Link>, with the outside jaws.</p>
+    : !doc.kit.items.length ? <p>The shell is empty. <Link to="../kit">Choose a first part</Link>: the board or the screen, whichever you have.</p> : undefined;
+  return (
+    <>
+      <div className="centre" style={{ overflow: 'hidden' }}>
+        <div className="mat" ref={ref}>
+          {spread && (closed ? <ClosedView scene={arranging.scene} width={size.w} height={size.h} /> : <BookView spread={spread} arranging={arranging} selected={selected} onSelect={select} heat={heat} cut={cut} onCut={setCut} />)}
+          {empty && <div className="over" style={{ position: 'absolute', background: 'none', pointerEvents: 'none' }}><div style={{ pointerEvents: 'auto', width: 'auto' }}>{empty}</div></div>}
+        </div>
+        <div className="row" style={{ padding: '5px 16px', background: 'var(--panel)', borderTop: '1px solid var(--line)' }}>
+          <Button size="small" type={heat ? 'primary' : 'default'} onClick={() => setHeat(!heat)}>Headroom <span className="kbd">D</span></Button>
+          <Button size="small" type={closed ? 'primary' : 'default'} onClick={() => setClosed(!closed)}>Close the book <span className="kbd">C</span></Button>
+          <Button size="small" type={words ? 'primary' : 'default'} onClick={() => setWords(!words)}>In words <span className="kbd">W</span></Button>
+          <span className="note nowrap" style={{ marginLeft: 'auto' }}>Arrows move · <span className="kbd">R</span> turn · <span className="kbd">V</span> over · <span className="kbd">X</span> other half · <span className="kbd">?</span> all keys</span>
+        </div>
+        {words ? <InWords scene={arranging.scene} /> : arranging.scene.shell && <ProfileView scene={arranging.scene} cut={cut} onCut={setCut} />}
+      </div>
+      <aside className="side" aria-label="What touches">
+        {selected && <PartPanel item={selected} arranging={arranging} onClose={() => select(undefined)} />}
+        <Findings station="fit" title="What touches" live={arranging.live?.findings} empty={doc.layout.placements.length ? 'Nothing touches that should not.' : 'Nothing is laid out yet.'} />
+        <Unplaced onPlaced={select} />
+      </aside>
+    </>
+  );
+}

@@ -1,0 +1,22 @@
+/** Parts of the kit that lie on the bench, not in the shell. */
+import { Button } from 'antd';
+import { firstPlace } from '@deft/core/fit';
+import { useBuild } from '../../state/build';
+
+export function Unplaced({ onPlaced }: { onPlaced(item: string): void }) {
+  const { doc, edit } = useBuild();
+  const loose = doc.kit.items.filter((i) => !doc.layout.placements.some((p) => p.item === i.id));
+  if (!loose.length || !doc.shell.bodies.length) return null;
+  const put = (id: string) => {
+    const at = firstPlace(doc, id);
+    if (at) { edit((p) => ({ ...p, layout: { placements: [...p.layout.placements, at] } })); onPlaced(id); }
+  };
+  return (
+    <section>
+      <h3 style={{ marginBottom: 6 }}>On the bench</h3>
+      <div className="list">
+        {loose.map((i) => <div key={i.id} className="row"><span className="grow">{i.name}</span><Button size="small" onClick={() => put(i.id)}>Put it in</Button></div>)}
+      </div>
+    </section>
+  );
+}

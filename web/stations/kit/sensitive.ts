@@ -1,0 +1,24 @@
+/**
+ * Which dimensions of a part this shell's verdicts hang on, the most telling first: those are asked
+ * before the others.
+ */
+import type { Finding, Project } from '@deft/core/model';
+
+export interface Telling { path: string; block: string; dim: 'plan' | 'height'; margin: number; finding: string }
+
+export function telling(p: Project, part: string, findings: readonly Finding[]): Telling[] {
+  const i = p.kit.parts.findIndex((x) => x.id === part);
+  const best = new Map<string, Telling>();
+  for (const f of findings) {
+    if (!f.measure) continue;
+    const margin = f.measure.gap - f.measure.required;
+    for (const s of f.measure.sources) {
+      const m = /^kit\.parts\.(\d+)\.blocks\.(\d+)\.(plan|height)$/.exec(s.key);
+      if (!m || Number(m[1]) !== i) continue;
+      const known = best.get(s.key);
+      if (known && known.margin <= margin) continue;
+      best.set(s.key, { path: s.key, block: p.kit.parts[i]!.blocks[Number(m[2])]!.id, dim: m[3] as 'plan' | 'height', margin, finding: f.what });
+    }
+  }
+  return [...best.values()].sort((a, b) => a.margin - b.margin);
+}

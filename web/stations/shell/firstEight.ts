@@ -1,0 +1,43 @@
+/**
+ * The first eight values as typed: kept while they are still incomplete, then a body with its
+ * corner posts.
+ */
+import { type Body, type Length, length, type Project } from '@deft/core/model';
+
+export type Eight = Partial<Record<'w' | 'h' | 'r' | 'wall' | 'front' | 'back' | 'inset' | 'post', Length>>;
+export const NEEDED = ['w', 'h', 'r', 'wall', 'front', 'back'] as const;
+
+const slot = (key: string): string => `deft-eight-${key}`;
+export const keptEight = (key: string): Eight => { try { return JSON.parse(sessionStorage.getItem(slot(key)) ?? '{}') as Eight; } catch { return {}; } };
+export const keepEight = (key: string, e: Eight): void => { try { sessionStorage.setItem(slot(key), JSON.stringify(e)); } catch { /* a private window keeps them on the page only */ } };
+
+export function eightOf(body: Body): Eight {
+  const [front, back] = [body.pieces.find((p) => p.role === 'front'), body.pieces.find((p) => p.role === 'back')];
+  const posts = back?.features.find((f) => f.id === 'corner-posts');
+  return {
+    ...(body.outline.kind === 'rect' ? { w: body.outline.w, h: body.outline.h } : {}), r: body.outline.r, wall: body.wall,
+    ...(front ? { front: front.depth } : {}), ...(back ? { back: back.depth } : {}), ...(posts ? { inset: posts.at.x.length, ...(posts.shape.kind === 'circle' ? { post: posts.shape.d } : {}) } : {}),
+  };
+}
+
+/** The document with the eight values in it; as it was while some are still missing. */
+export function withEight(p: Project, e: Eight): Project {
+  if (NEEDED.some((k) => e[k] === undefined)) return p;
+  const old = p.shell.bodies[0];
+  const piece = (role: 'front' | 'back', depth: Length): Body['pieces'][number] => {
+    const had = old?.pieces.find((q) => q.role === role) ?? { id: role, role, material: 'abs' as const, depth, zones: [], features: [], openings: [] };
+    const id = role === 'back' ? 'corner-posts' : 'corner-bosses';
+    const features = had.features.filter((f) => f.id !== id);
+    if (e.inset && e.inset.mm > 0 && e.post) {
+      features.unshift({
+        id, name: role === 'back' ? 'rear post' : 'front boss', kind: role === 'back' ? 'post' : 'boss', shape: { kind: 'circle', d: e.post }, height: { from: 'rim', length: length(0) }, purpose: 'closing screw', mayCut: 'trim', repeat: { mirrorX: true, mirrorY: true },
+        at: { x: { from: { edge: 'left', face: 'outer' }, to: 'centre', length: e.inset }, y: { from: { edge: 'bottom', face: 'outer' }, to: 'centre', length: e.inset } },
+      });
+    }
+    return { ...had, depth, features };
+  };
+  const rest = old?.pieces.filter((q) => q.role !== 'front' && q.role !== 'back') ?? [];
+  const outline: Body['outline'] = old?.outline.kind === 'points' ? { ...old.outline, r: e.r! } : { kind: 'rect', w: e.w!, h: e.h!, r: e.r! };
+  const body: Body = { id: 'shell', name: 'Shell', spine: 'left', ...old, outline, wall: e.wall!, pieces: [piece('front', e.front!), piece('back', e.back!), ...rest] };
+  return { ...p, shell: { ...p.shell, bodies: [body, ...p.shell.bodies.slice(1)] } };
+}

@@ -1,0 +1,53 @@
+/**
+ * A typed length: mm, inch or fractions, with what it became, how it was measured, and one sentence
+ * when it cannot be.
+ */
+import { useEffect, useId, useRef, useState } from 'react';
+import { Input, Select } from 'antd';
+import { formatMm, type How, HOW_WORDS, length, type Length, parseLength } from '@deft/core/model';
+
+const HOW_SHORT: Partial<Record<How, string>> = { calliper: 'calliper', ruler: 'ruler', estimate: 'estimate', typical: 'typical', made: 'as printed', photo: 'photo', exact: 'exact' };
+const CHOICES: How[] = ['calliper', 'ruler', 'estimate', 'made'];
+
+export interface LengthFieldProps {
+  label: string; value: Length | undefined; min?: number; max?: number; n?: number;
+  /** Returns a sentence when the whole document would not take it. */
+  onChange(value: Length): string | undefined | void;
+  onFocus?(): void;
+}
+
+/** Cells of a `.fields` grid: number, label, value, how. */
+export function LengthField({ label, value, min, max, n, onChange, onFocus }: LengthFieldProps) {
+  const id = useId();
+  const [text, setText] = useState(value ? value.typed ?? formatMm(value.mm) : '');
+  const [how, setHow] = useState<How>(value?.how ?? 'calliper');
+  const [bad, setBad] = useState<string>();
+  const own = useRef(false);
+  useEffect(() => {
+    if (own.current) { own.current = false; return; }
+    setText(value ? value.typed ?? formatMm(value.mm) : '');
+    setHow(value?.how ?? 'calliper');
+    setBad(undefined);
+  }, [value]);
+  const commit = (typed: string, by: How) => {
+    if (typed.trim() === '' && value === undefined) return;
+    const read = parseLength(typed, { ...(min === undefined ? {} : { min }), ...(max === undefined ? {} : { max }) });
+    if (!read.ok) { setBad(read.sentence); return; }
+    if (value && value.mm === read.mm && value.how === by) { setBad(undefined); return; }
+    own.current = true;
+    setBad(onChange(length(read.mm, by, /^[\d.]+$/.test(typed.trim()) ? undefined : typed.trim())) ?? undefined);
+  };
+  const parsed = parseLength(text);
+  const became = parsed.ok && !/^\s*-?[\d.]+\s*(mm)?\s*$/.test(text) ? `${formatMm(parsed.mm)} mm` : '';
+  return (
+    <>
+      <span className="n">{n ?? ''}</span>
+      <label htmlFor={id}>{label}</label>
+      <Input id={id} size="small" value={text} suffix={<span className="note">{became ? '' : 'mm'}</span>} {...(bad ? { status: 'error' as const } : {})} aria-describedby={bad ? `${id}-bad` : undefined}
+        onFocus={() => onFocus?.()} onChange={(e) => { setText(e.target.value); setBad(undefined); }} onBlur={() => commit(text, how)} onPressEnter={() => commit(text, how)} />
+      <Select size="small" aria-label={`How ${label} was measured`} value={how} tabIndex={-1} popupMatchSelectWidth={190} onChange={(h: How) => { setHow(h); commit(text, h); }}
+        options={[...new Set([...CHOICES, how])].map((h) => ({ value: h, label: HOW_SHORT[h] ?? h, title: HOW_WORDS[h] }))} />
+      {bad ? <span className="bad" id={`${id}-bad`} role="alert">{bad}</span> : became ? <span className="became">= {became}</span> : null}
+    </>
+  );
+}

@@ -1,0 +1,40 @@
+/** Ways out for the findings on show, one at a time, forgotten as soon as the document changes. */
+import { useEffect, useState } from 'react';
+import { type Remote, wrap } from 'comlink';
+import type { Finding, Part, Project } from '@deft/core/model';
+import type { Ways } from '@deft/core/verdict';
+import type { WaysApi } from './ways.worker';
+
+let worker: Remote<WaysApi> | undefined;
+const engine = (): Remote<WaysApi> => (worker ??= wrap<WaysApi>(new Worker(new URL('./ways.worker.ts', import.meta.url), { type: 'module' })));
+
+let counter = 0;
+const versions = new WeakMap<Project, string>();
+const versionOf = (p: Project): string => {
+  let v = versions.get(p);
+  if (!v) versions.set(p, v = String(++counter));
+  return v;
+};
+
+/** Ways by finding id; a finding that is still being searched is missing. */
+export function useWays(doc: Project, findings: readonly Finding[], library: readonly Part[]): ReadonlyMap<string, Ways> {
+  const [known, setKnown] = useState<{ version: string; ways: Map<string, Ways> }>({ version: '', ways: new Map() });
+  const version = versionOf(doc);
+  const ids = findings.map((f) => f.id).join('|');
+  useEffect(() => {
+    let stale = false;
+    const ways = new Map<string, Ways>();
+    void (async () => {
+      for (const f of findings) {
+        const found = await engine().ways(doc, version, f, library).catch(() => ({ ways: [], rejected: 0 }));
+        if (stale) return;
+        ways.set(f.id, found);
+        setKnown({ version, ways: new Map(ways) });
+      }
+    })();
+    return () => { stale = true; };
+    // The list is the same as long as its ids and the document are.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [version, ids, library]);
+  return known.version === version ? known.ways : new Map();
+}
