@@ -12,5 +12,5 @@ module.exports = {
     { name: 'web-and-server-apart', severity: 'error', from: { path: '^web/' }, to: { path: '^(server|cli)/' } },
     { name: 'server-without-web', severity: 'error', from: { path: '^(server|cli)/' }, to: { path: '^web/' } },
   ],
-  options: { doNotFollow: { path: 'node_modules' }, tsConfig: { fileName: 'tsconfig.json' }, tsPreCompilationDeps: true, enhancedResolveOptions: { exportsFields: ['exports'], extensions: ['.ts', '.tsx', '.js', '.mjs'] } },
+  options: { doNotFollow: { path: 'node_modules' }, exclude: { path: '^web/dist' }, tsConfig: { fileName: 'tsconfig.json' }, tsPreCompilationDeps: true, enhancedResolveOptions: { exportsFields: ['exports'], extensions: ['.ts', '.tsx', '.js', '.mjs'] } },
 };

@@ -64,7 +64,7 @@ async function checkFile(p: Project, io: Io, json: boolean, ways: boolean): Prom
   const c = check(p);
   const steps = buildSteps(p, c.checker.scene);
   if (json) {
-    const { curve: _, ...run } = c.power.run?.value ?? { curve: [] };
+    const run = c.power.run && Object.fromEntries(Object.entries(c.power.run.value).filter(([k]) => k !== 'curve'));
     io.out(`${JSON.stringify({
       id: p.id, sentence: c.sentence, hits: c.hits, tight: c.tight, clear: c.clear, chance: c.chance, findings: c.findings,
       cuts: c.cuts, pins: c.map.inputs.map((m) => ({ input: m.input.id, role: m.input.role, gpio: m.gpio, pin: m.pin, wireMm: m.wireMm })),

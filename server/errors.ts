@@ -11,6 +11,8 @@ export const badInput = (c: Complaint): Refusal => new Refusal(400, 'bad-input',
 export const notFound = (what: string): Refusal => new Refusal(404, 'not-found', `There is no such ${what} (any more).`);
 
 export function errorHandler(log: (line: string) => void) {
+  // Express knows an error handler by its four parameters.
+  // eslint-disable-next-line @typescript-eslint/no-unused-vars
   return (e: unknown, _req: Request, res: Response, _next: NextFunction): void => {
     if (res.headersSent) { res.end(); return; }
     const refusal = e instanceof Refusal ? e : known(e);

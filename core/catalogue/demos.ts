@@ -24,7 +24,7 @@ export function measured(part: Part): Part {
     ...b, height: again(b.height),
     plan: b.plan.kind === 'rect' ? { ...b.plan, w: again(b.plan.w), h: again(b.plan.h) } : b.plan.kind === 'circle' ? { ...b.plan, d: again(b.plan.d) } : b.plan,
   });
-  return { ...part, source: 'mine', blocks: part.blocks.map(block) };
+  return { ...part, source: 'mine', note: part.note.replace('Typical for this class, measure yours.', 'Measured with callipers.'), blocks: part.blocks.map(block) };
 }
 
 const item = (id: string, part: string, name: string, more: Partial<Item> = {}): Item => ({ id, part, name, struck: [], ...more });
@@ -35,7 +35,7 @@ export function dabchick(): Project {
   const body = rectBody('Dabchick 2', [172, 90, 10], 2.2, 14, 18, 'abs');
   const [front, back] = body.pieces as [typeof body.pieces[0], typeof body.pieces[0]];
   front.features.push(
-    post('front-corner', 'front boss', centred(9, 9), 7, 11.8, { repeat: { mirrorX: true, mirrorY: true } }),
+    post('corner-bosses', 'front boss', centred(9, 9), 7, 11.8, { repeat: { mirrorX: true, mirrorY: true } }),
     post('front-middle', 'middle boss', centred(86, 6), 7, 11.8, { repeat: { mirrorY: true } }),
   );
   front.openings.push(
@@ -46,7 +46,7 @@ export function dabchick(): Project {
     faceHole('grille', 'speaker slots', 'speaker', centred(145, 32), circle(24)),
   );
   back.features.push(
-    post('back-corner', 'rear post', centred(9, 9), 7, 15.8, { repeat: { mirrorX: true, mirrorY: true } }),
+    post('corner-posts', 'rear post', centred(9, 9), 7, 15.8, { repeat: { mirrorX: true, mirrorY: true } }),
     post('back-middle', 'middle rear post', centred(86, 6), 7, 15.8, { repeat: { mirrorY: true } }),
     post('support-left', 'left key support', centred(14, 44), 5, 16.5, { purpose: 'button support', repeat: { row: { count: 2, pitch: length(20), along: 'y' } } }),
     post('support-right', 'right key support', centred(133.5, 66), 4, 16.5, { purpose: 'button support', repeat: { row: { count: 2, pitch: length(22), along: 'x' } } }),
@@ -130,7 +130,7 @@ export function warbler(): Project {
   const [front, back] = body.pieces as [typeof body.pieces[0], typeof body.pieces[0]];
   front.openings.push(faceHole('flap', 'flap window', 'other', centred(59, 54), rect(84, 48)));
   back.features.push(
-    post('corner', 'rear post', centred(7, 7), 6, 20, { repeat: { mirrorX: true, mirrorY: true } }),
+    post('corner-posts', 'rear post', centred(7, 7), 6, 20, { repeat: { mirrorX: true, mirrorY: true } }),
     { id: 'deck-rib', name: 'deck rib', kind: 'rib', at: centred(54, 27), shape: rect(56, 1.5), height: { from: 'floor', length: length(6) }, purpose: 'guide', mayCut: 'remove' },
   );
   back.openings.push(
@@ -170,7 +170,7 @@ export function wisp(): Project {
     faceHole('cross', 'cross pad hole', 'button', centred(24, 62, 'made'), circle(25, 'made')),
     faceHole('keys', 'face key', 'button', centred(133.5, 62, 'made'), circle(8, 'made'), { row: { count: 4, pitch: length(11, 'made'), along: 'x' } }),
   );
-  back.features.push(post('corner', 'screw post', centred(7, 7, 'made'), 6.5, 10, { repeat: { mirrorX: true, mirrorY: true } }));
+  back.features.push(post('corner-posts', 'screw post', centred(7, 7, 'made'), 6.5, 10, { repeat: { mirrorX: true, mirrorY: true } }));
   const input = (id: string, name: string, role: Project['controls']['inputs'][number]['role'], place: Project['controls']['inputs'][number]['at']) => ({ id, name, role, at: place, routed: true });
   return {
     ...emptyProject('wisp', 'Wisp, paperback size'), way: 'custom shell',

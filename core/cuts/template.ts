@@ -66,10 +66,12 @@ function cutMarks(c: CutItem, at: At, frame: Frame): Mark[] {
     : [{ kind: 'ring', points: box(c.w, c.h), ink: 'cut' }, { kind: 'ring', points: box(c.start.w, c.start.h), ink: 'start' }];
   const size = c.round ? `⌀${formatMm(c.w, 1)}` : `${formatMm(c.w, 1)} × ${formatMm(c.h, 1)}`;
   // The name stands on the side the dimension does not run.
+  const ends = [at(frame.x0, c.v)[0], at(frame.x1, c.v)[0]];
+  const side = cx - Math.min(...ends) < 34 ? { x: Math.min(...ends) + 2, anchor: 'start' as const } : Math.max(...ends) - cx < 34 ? { x: Math.max(...ends) - 2, anchor: 'end' as const } : { x: cx, anchor: 'middle' as const };
   const lowDim = c.v - frame.y0 <= frame.y1 - c.v;
   return [
     ...shape, { kind: 'line', x0: cx - 2, y0: cy, x1: cx + 2, y1: cy, ink: 'thin' }, { kind: 'line', x0: cx, y0: cy - 2, x1: cx, y1: cy + 2, ink: 'thin' },
-    { kind: 'text', x: cx, y: lowDim ? cy - c.h / 2 - 2.5 : cy + c.h / 2 + 4.5, mm: 2.8, text: `${c.name}: ${size} ± ${c.toleranceMm}`, anchor: 'middle' },
+    { kind: 'text', y: lowDim ? cy - c.h / 2 - 2.5 : cy + c.h / 2 + 4.5, mm: 2.8, text: `${c.name}: ${size} ± ${c.toleranceMm}`, ...side },
     ...dims(c.u, c.v, c.from, at, frame, c.round ? 0 : c.w / 2, c.round ? 0 : c.h / 2),
   ];
 }

@@ -65,7 +65,7 @@ describe('the shell moves what hangs on it, and nothing else', () => {
     const back = p.shell.bodies[0]!.pieces[1]!;
     back.features.push({
       id: 'probe', name: 'probe', kind: 'post', shape: { kind: 'circle', d: length(4) }, height: { from: 'rim', length: length(5) }, purpose: 'unknown', mayCut: 'never',
-      at: { x: { from: { feature: 'back-corner', point: 'centre', toward: 'right' }, to: 'centre', length: length(20) }, y: { from: { edge: 'top', face: 'inner' }, to: 'near', length: length(3) } },
+      at: { x: { from: { feature: 'corner-posts', point: 'centre', toward: 'right' }, to: 'centre', length: length(20) }, y: { from: { edge: 'top', face: 'inner' }, to: 'near', length: length(3) } },
     });
     const probe = new Checker(p).scene.shell!.features.find((f) => f.feature.id === 'probe')!;
     expect([probe.x, probe.y, probe.z1]).toEqual([29, expect.closeTo(90 - 2.2 - 3 - 2, 9), -5]);

@@ -1,6 +1,5 @@
 import { describe, expect, test } from '@jest/globals';
-import { demos, STARTER_PARTS } from '../catalogue';
-import { dabchickAnswers } from '../catalogue/demos';
+import { dabchickAnswers, demos, STARTER_PARTS } from '../catalogue';
 import { applied, appliedAll, type Change, type Project } from '../model';
 import { check, objection, waysOut } from './index';
 

@@ -18,12 +18,12 @@ export function Tide({ scene, spread: s }: { scene: Scene; spread: Spread }) {
         const sign = scene.shell!.sign(at.piece);
         const over = at.blocks.filter((b) => (sign < 0 ? b.solid.z1 > 0.05 : b.solid.z0 < -0.05));
         const rise = Math.max(0, ...over.map((b) => (sign < 0 ? b.solid.z1 : -b.solid.z0)));
-        const lowest = [...over].sort((a, b) => a.solid.y0 - b.solid.y0)[0];
-        const m = lowest && onScreen(s, facing, (lowest.solid.x0 + lowest.solid.x1) / 2, lowest.solid.y0);
+        const top = [...over].sort((a, b) => b.solid.y1 - a.solid.y1)[0];
+        const m = top && onScreen(s, facing, (top.solid.x0 + top.solid.x1) / 2, top.solid.y1);
         return over.length ? (
           <g key={at.item.id}>
             {over.flatMap((b) => b.solid.prisms.flatMap((p) => drawn(p)).map((r, k) => <path key={`${b.block.id}${k}`} className="tide" d={pathOf(s, facing, pointsOf(r))} />))}
-            {m && <text className="tide-text" x={m[0]} y={m[1] + 12} textAnchor="middle" style={{ fill: '#0b5c53', paintOrder: 'stroke', stroke: '#f1ecdf', strokeWidth: 3 }}>{`tide: ${at.item.name} +${rise.toFixed(1)}`}</text>}
+            {m && <text className="tide-text" x={m[0]} y={m[1] - 12} textAnchor="middle" style={{ fill: '#0b5c53', paintOrder: 'stroke', stroke: '#f1ecdf', strokeWidth: 3 }}>{`tide: ${at.item.name} +${rise.toFixed(1)}`}</text>}
           </g>
         ) : null;
       })}

@@ -3,7 +3,7 @@ import { Suspense, useEffect, useState } from 'react';
 import { Button } from 'antd';
 import { useQuery } from '@tanstack/react-query';
 import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router';
-import { percent, type Station } from '@deft/core/model';
+import { percent } from '@deft/core/model';
 import { findDraft } from '../state/draft';
 import { getBuild } from '../state/api';
 import { BuildProvider, useBuild } from '../state/build';
@@ -13,10 +13,7 @@ import { Wedge } from '../ui/Wedge';
 import { FindAnything } from './FindAnything';
 import { Keys } from './Keys';
 import { SaveWords, Stale } from './SaveWords';
-
-export const STATIONS: ReadonlyArray<{ id: Station; name: string }> = [
-  { id: 'shell', name: 'Shell' }, { id: 'kit', name: 'Kit' }, { id: 'fit', name: 'Fit' }, { id: 'cut', name: 'Cut' }, { id: 'controls', name: 'Controls' }, { id: 'power', name: 'Power' }, { id: 'build', name: 'Build' },
-];
+import { STATIONS } from './stations';
 
 export default function BuildFrame() {
   const { key = '' } = useParams();

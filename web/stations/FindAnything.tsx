@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react';
 import { Input } from 'antd';
 import { useNavigate } from 'react-router';
 import { useBuild } from '../state/build';
-import { STATIONS } from './BuildFrame';
+import { STATIONS } from './stations';
 
 export function FindAnything({ onClose }: { onClose(): void }) {
   const { doc, check, key, choose } = useBuild();

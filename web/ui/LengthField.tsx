@@ -14,10 +14,11 @@ export interface LengthFieldProps {
   /** Returns a sentence when the whole document would not take it. */
   onChange(value: Length): string | undefined | void;
   onFocus?(): void;
+  autoFocus?: boolean;
 }
 
 /** Cells of a `.fields` grid: number, label, value, how. */
-export function LengthField({ label, value, min, max, n, onChange, onFocus }: LengthFieldProps) {
+export function LengthField({ label, value, min, max, n, onChange, onFocus, autoFocus }: LengthFieldProps) {
   const id = useId();
   const [text, setText] = useState(value ? value.typed ?? formatMm(value.mm) : '');
   const [how, setHow] = useState<How>(value?.how ?? 'calliper');
@@ -43,7 +44,7 @@ export function LengthField({ label, value, min, max, n, onChange, onFocus }: Le
     <>
       <span className="n">{n ?? ''}</span>
       <label htmlFor={id}>{label}</label>
-      <Input id={id} size="small" value={text} suffix={<span className="note">{became ? '' : 'mm'}</span>} {...(bad ? { status: 'error' as const } : {})} aria-describedby={bad ? `${id}-bad` : undefined}
+      <Input id={id} size="small" autoFocus={autoFocus ?? false} value={text} suffix={<span className="note">{became ? '' : 'mm'}</span>} {...(bad ? { status: 'error' as const } : {})} aria-describedby={bad ? `${id}-bad` : undefined}
         onFocus={() => onFocus?.()} onChange={(e) => { setText(e.target.value); setBad(undefined); }} onBlur={() => commit(text, how)} onPressEnter={() => commit(text, how)} />
       <Select size="small" aria-label={`How ${label} was measured`} value={how} tabIndex={-1} popupMatchSelectWidth={190} onChange={(h: How) => { setHow(h); commit(text, h); }}
         options={[...new Set([...CHOICES, how])].map((h) => ({ value: h, label: HOW_SHORT[h] ?? h, title: HOW_WORDS[h] }))} />

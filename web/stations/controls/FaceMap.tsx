@@ -22,7 +22,7 @@ export function FaceMap({ scene, map, width, height, chosen, onChoose }: { scene
       <path className="shell-in" d={path(pointsOf(outerRing(shell.body)))} style={{ stroke: '#8d8570', strokeWidth: 1.5 }} />
       {board?.blocks.slice(0, 1).map((b) => <path key={b.solid.id} d={path([[b.solid.x0, b.solid.y0], [b.solid.x1, b.solid.y0], [b.solid.x1, b.solid.y1], [b.solid.x0, b.solid.y1]])} fill="var(--stock)" fillOpacity="0.5" stroke="#9d947d" strokeDasharray="4 3" />)}
       {shell.openings.face.filter((o) => fronts.has(o.piece)).map((o) => <path key={`${o.id}${o.copy}`} className="hole" d={path(o.points)} style={{ fill: o.use === 'window' ? '#1d2b2a' : '#e6decb', fillOpacity: o.use === 'window' ? 0.16 : 1 }} />)}
-      {[...pins].map(([gpio, p]) => <circle key={gpio} cx={at(p.x, p.y)[0]} cy={at(p.x, p.y)[1]} r="2.4" fill={map.lines.taken.some((t) => t.gpio === gpio) ? '#c23f21' : map.inputs.some((m) => m.gpio === gpio) ? '#0c7b70' : '#fff'} stroke="#5d4d2c" strokeWidth="0.8"><title>{`GPIO${gpio}`}</title></circle>)}
+      {[...pins].map(([gpio, p]) => <circle key={gpio} cx={at(p.x, p.y)[0]} cy={at(p.x, p.y)[1]} r="2.4" fill={map.lines.taken.some((t) => t.gpio === gpio) ? '#8a7a4c' : map.inputs.some((m) => m.gpio === gpio) ? '#0c7b70' : '#fff'} stroke="#5d4d2c" strokeWidth="0.8"><title>{`GPIO${gpio}`}</title></circle>)}
       {map.inputs.map((m) => {
         const pin = m.gpio === undefined ? undefined : pins.get(m.gpio);
         if (!m.place || !pin) return null;

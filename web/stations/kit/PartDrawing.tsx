@@ -37,7 +37,7 @@ export function PartDrawing({ part, struck, width, height, side, lit, onBlock }:
         <g key={c.id}><line x1={X(c.at[0])} y1={Y(c.at[1])} x2={X(c.at[0] + c.dir[0] * 4)} y2={Y(c.at[1] + c.dir[1] * 4)} stroke="#e9d9b6" strokeWidth="2" />
           <text className="hint" x={X(c.at[0] + c.dir[0] * 5.5)} y={Y(c.at[1] + c.dir[1] * 5.5) + 4} textAnchor={(mirror ? -1 : 1) * c.dir[0] > 0.5 ? 'start' : (mirror ? -1 : 1) * c.dir[0] < -0.5 ? 'end' : 'middle'}>{c.name}</text></g>
       ))}
-      <text className="hint" x={ox} y={endY - 8} style={{ fontWeight: 600 }}>On end</text>
+      <text className="hint" x={ox - 14} y={Z(z0)} textAnchor="end" style={{ fontWeight: 600 }}>On end</text>
       {[...part.blocks].map((b) => {
         const [l, h] = blockBox(b);
         const gone = struck.includes(b.id);

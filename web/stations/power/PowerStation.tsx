@@ -61,7 +61,7 @@ function Settings() {
       <div className="pair">
         <span>Wire gauge</span><Select size="small" aria-label="Wire gauge" value={doc.power.wireAwg} onChange={(wireAwg: number) => set({ wireAwg })} options={[18, 20, 22, 24, 26, 28, 30].map((a) => ({ value: a, label: `AWG ${a}` }))} />
         <MmField label="Wire, one way" value={doc.power.wireMm} min={1} max={1000} onChange={(wireMm) => set({ wireMm })} />
-        <span>Plugs in the path</span><InputNumber size="small" aria-label="Plugs in the path" min={0} max={20} value={doc.power.plugs} onChange={(v) => v !== null && set({ plugs: v })} />
+        <span>Plugs in the path</span><InputNumber size="small" aria-label="Plugs in the path" min={0} max={20} style={{ width: 96 }} value={doc.power.plugs} onChange={(v) => v !== null && set({ plugs: v })} />
         <span>Switch</span><InputNumber size="small" aria-label="Switch resistance in milliohm" min={0} max={10000} suffix="mΩ" style={{ width: 96 }} value={Math.round(doc.power.switchOhm * 1000)} onChange={(v) => v !== null && set({ switchOhm: v / 1000 })} />
         <span>Time in games</span><InputNumber size="small" aria-label="Time in games, percent" min={0} max={100} suffix="%" style={{ width: 96 }} value={Math.round(doc.power.gameShare * 100)} onChange={(v) => v !== null && set({ gameShare: v / 100 })} />
         <span>Capacity left</span><InputNumber size="small" aria-label="Capacity left, percent" min={21} max={100} suffix="%" style={{ width: 96 }} value={Math.round(doc.power.health * 100)} onChange={(v) => v !== null && set({ health: v / 100 })} />

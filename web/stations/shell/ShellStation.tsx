@@ -9,6 +9,8 @@ import { LengthField } from '../../ui/LengthField';
 import { useSize } from '../../ui/useSize';
 import { useBuild } from '../../state/build';
 import { printSheets } from '../cut/print';
+import type { CutAt } from '../fit/BookView';
+import { ProfileView } from '../fit/ProfileView';
 import { type Eight, eightOf, keepEight, keptEight, NEEDED, withEight } from './firstEight';
 import { Outline } from './Outline';
 import { NextValue, ShellBook } from './ShellBook';
@@ -18,7 +20,7 @@ import { newThing, NEW_THINGS, type NewThing, type Thing, thingsOf, withThing, w
 const TOOLS = Object.fromEntries(FIRST_FIELDS.map((f) => [f.key, f.tool]));
 
 export default function ShellStation() {
-  const { doc, edit, key } = useBuild();
+  const { doc, edit, key, check } = useBuild();
   const body = bodyOf(doc);
   const [ref, size] = useSize<HTMLDivElement>();
   const [kept, setKept] = useState<Eight>(() => keptEight(key));
@@ -26,6 +28,7 @@ export default function ShellStation() {
   const [chosen, choose] = useState<string>();
   const [placing, setPlacing] = useState<NewThing>();
   const [sheet, setSheet] = useState<string>();
+  const [cut, setCut] = useState<CutAt>({ axis: 'x', at: 9 });
   const eight: Eight = body ? { ...kept, ...eightOf(body) } : kept;
   const shell = useMemo(() => { try { return body && shellSolids(body, doc.cuts); } catch { return undefined; } }, [body, doc.cuts]);
   const spread = useMemo(() => (body && size.w > 0 ? spreadOf(body, size.w, size.h) : undefined), [body, size]);
@@ -55,6 +58,9 @@ export default function ShellStation() {
     const next = { ...at, [axis]: { ...at[axis], from: { edge, face: 'outer' as const } } };
     put(thing.is === 'opening' ? { ...thing, it: { ...thing.it, on: { kind: 'face', at: next } } } : { ...thing, it: { ...thing.it, at: next } } as Thing);
   };
+  // The section goes through what is chosen.
+  const standing = shell?.features.find((f) => f.feature.id === chosen);
+  useEffect(() => { if (standing) setCut((c) => ({ ...c, at: Math.round((c.axis === 'x' ? standing.y : standing.x) * 2) / 2 })); }, [standing?.x, standing?.y]); // eslint-disable-line react-hooks/exhaustive-deps
   const at = thing && (thing.is === 'opening' ? (thing.it.on.kind === 'face' ? thing.it.on.at : undefined) : thing.it.at);
   const datums = at ? [at.x, at.y].flatMap((r): Edge[] => ('edge' in r.from ? [r.from.edge] : [])) : [];
   const missing = FIRST_FIELDS.find((f) => eight[f.key as keyof Eight] === undefined);
@@ -73,13 +79,14 @@ export default function ShellStation() {
           <Button size="small" style={{ marginLeft: 'auto' }} onClick={() => void printSheets([measuringSheet()], doc, 'measuring-sheet', 'a4').then(setSheet)}>Blank measuring sheet (PDF)</Button>
           {sheet && <span className="bad" role="alert">{sheet}</span>}
         </div>
+        {check.checker.scene.shell && <ProfileView scene={check.checker.scene} cut={cut} onCut={setCut} />}
       </div>
       <aside className="side" aria-label="Shell measurements">
         <h2>Outer <span className="note">{body ? 'callipers unless you say otherwise' : 'eight values, then a part'}</span></h2>
         <div className="fields">
           {FIRST_FIELDS.map((f) => {
             const k = f.key as keyof Eight;
-            return body?.outline.kind === 'points' && (k === 'w' || k === 'h') ? null : <LengthField key={k} n={f.n} label={f.label} min={k === 'r' || k === 'inset' ? 0 : 0.1} max={600} value={eight[k]} onChange={(v) => type(k, v)} onFocus={() => setFocus(k)} />;
+            return body?.outline.kind === 'points' && (k === 'w' || k === 'h') ? null : <LengthField key={k} n={f.n} label={f.label} min={k === 'r' || k === 'inset' ? 0 : 0.1} max={600} value={eight[k]} onChange={(v) => type(k, v)} onFocus={() => setFocus(k)} autoFocus={!body && k === missing?.key} />;
           })}
         </div>
         {!body && <p className="note">{NEEDED.filter((k) => eight[k] === undefined).length} of the first six still missing. {missing ? `Next: ${missing.label.toLowerCase()}, with the ${TOOLS[missing.key]}.` : ''}</p>}

@@ -25,7 +25,7 @@ export function ThingEditor({ body, thing: t, onChange, onRemove, onAxis }: Thin
         <ShapeFields shape={t.it.shape} onChange={(shape) => set({ shape })} />
         {t.is === 'bay' && <LengthField label="Depth, rim to its floor" min={0.1} value={t.it.depth} onChange={(depth) => set({ depth })} />}
         {t.is === 'feature' && <FeatureFields f={t.it} set={set} />}
-        {t.is === 'opening' && <><span /><span>Use</span><Select size="small" aria-label="Use" style={{ gridColumn: '3 / 5' }} value={t.it.use} onChange={(use: string) => set({ use })} options={OPENING_USES.map((u) => ({ value: u, label: u }))} /></>}
+        {t.is === 'opening' && <><span /><span className="said">Use</span><Select size="small" aria-label="Use" style={{ gridColumn: '3 / 5' }} value={t.it.use} onChange={(use: string) => set({ use })} options={OPENING_USES.map((u) => ({ value: u, label: u }))} /></>}
       </div>
       {t.is !== 'bay' && !(t.is === 'opening' && t.it.on.kind === 'wall') && <RepeatFields repeat={t.it.repeat} onChange={(repeat) => {
         const it = { ...t.it } as Feature;
@@ -52,10 +52,10 @@ function ReadingFields({ body, own, axis, reading: r, onChange, onFocus }: { bod
   };
   return (
     <>
-      <span /><span className="note" style={{ fontWeight: 600, color: 'var(--ink)' }}>{axis === 'x' ? 'Across from' : 'Up from'}</span>
+      <span /><span className="said" style={{ fontWeight: 600 }}>{axis === 'x' ? 'Across' : 'Up'}</span>
       <Select size="small" showSearch aria-label={axis === 'x' ? 'Across from' : 'Up from'} style={{ gridColumn: '3 / 5' }} popupMatchSelectWidth={250} value={value} onFocus={onFocus} onChange={pick} options={options} />
-      <LengthField label="to its" value={r.length} onChange={(length_) => onChange({ ...r, length: length_ })} onFocus={onFocus} />
-      <span /><span /><Select size="small" aria-label={`${axis === 'x' ? 'Across' : 'Up'} to its`} style={{ gridColumn: '3 / 5' }} value={r.to} onChange={(to: Reading['to']) => onChange({ ...r, to })} options={[{ value: 'centre', label: 'centre' }, { value: 'near', label: 'near edge' }, { value: 'far', label: 'far edge' }]} />
+      <LengthField label={`${axis === 'x' ? 'Across' : 'Up'}, reading`} value={r.length} onChange={(length_) => onChange({ ...r, length: length_ })} onFocus={onFocus} />
+      <span /><span className="said">to its</span><Select size="small" aria-label={`${axis === 'x' ? 'Across' : 'Up'} to its`} style={{ gridColumn: '3 / 5' }} value={r.to} onChange={(to: Reading['to']) => onChange({ ...r, to })} options={[{ value: 'centre', label: 'centre' }, { value: 'near', label: 'near edge' }, { value: 'far', label: 'far edge' }]} />
     </>
   );
 }
@@ -67,7 +67,7 @@ function WallFields({ t, body, set }: { t: Extract<Thing, { is: 'opening' }>; bo
   const along = on.wall % 2 === 0 ? 'left' : 'bottom';
   return (
     <>
-      <span /><span>In the</span><Select size="small" aria-label="Wall" style={{ gridColumn: '3 / 5' }} value={on.wall} onChange={(wall: number) => put({ wall, along: { ...on.along, from: { edge: wall % 2 === 0 ? 'left' : 'bottom', face: 'outer' } } })} options={(body.outline.kind === 'rect' ? WALLS : body.outline.points.map((_, i) => `wall ${i + 1}`)).map((label, value) => ({ value, label }))} />
+      <span /><span className="said">In the</span><Select size="small" aria-label="Wall" style={{ gridColumn: '3 / 5' }} value={on.wall} onChange={(wall: number) => put({ wall, along: { ...on.along, from: { edge: wall % 2 === 0 ? 'left' : 'bottom', face: 'outer' } } })} options={(body.outline.kind === 'rect' ? WALLS : body.outline.points.map((_, i) => `wall ${i + 1}`)).map((label, value) => ({ value, label }))} />
       <LengthField label={`Centre from the ${along} edge`} value={on.along.length} onChange={(l) => put({ along: { ...on.along, length: l } })} />
       <LengthField label="Centre above the parting line (back half: negative)" value={on.v} onChange={(v) => put({ v })} />
     </>
@@ -78,7 +78,7 @@ function ShapeFields({ shape, onChange }: { shape: Shape; onChange(s: Shape): st
   const kinds: Record<string, () => Shape> = { circle: () => ({ kind: 'circle', d: length(6, 'estimate') }), rect: () => ({ kind: 'rect', w: length(10, 'estimate'), h: length(6, 'estimate') }) };
   return (
     <>
-      <span /><span>Shape</span><Select size="small" aria-label="Shape" style={{ gridColumn: '3 / 5' }} value={shape.kind} onChange={(k: string) => onChange(kinds[k]!())} options={[{ value: 'circle', label: 'round' }, { value: 'rect', label: 'rectangle' }, ...(shape.kind === 'polygon' ? [{ value: 'polygon', label: 'outline' }] : [])]} />
+      <span /><span className="said">Shape</span><Select size="small" aria-label="Shape" style={{ gridColumn: '3 / 5' }} value={shape.kind} onChange={(k: string) => onChange(kinds[k]!())} options={[{ value: 'circle', label: 'round' }, { value: 'rect', label: 'rectangle' }, ...(shape.kind === 'polygon' ? [{ value: 'polygon', label: 'outline' }] : [])]} />
       {shape.kind === 'circle' && <LengthField label="Diameter" min={0.1} value={shape.d} onChange={(d: Length) => onChange({ ...shape, d })} />}
       {shape.kind === 'rect' && <><LengthField label="Width" min={0.1} value={shape.w} onChange={(w: Length) => onChange({ ...shape, w })} /><LengthField label="Height" min={0.1} value={shape.h} onChange={(h: Length) => onChange({ ...shape, h })} /></>}
     </>
@@ -88,10 +88,10 @@ function ShapeFields({ shape, onChange }: { shape: Shape; onChange(s: Shape): st
 function FeatureFields({ f, set }: { f: Feature; set(more: object): string | undefined }) {
   return (
     <>
-      <span /><span>Height read</span><Select size="small" aria-label="Height read" style={{ gridColumn: '3 / 5' }} value={f.height.from} onChange={(from: 'floor' | 'rim') => set({ height: { ...f.height, from } })} options={[{ value: 'floor', label: 'from its floor' }, { value: 'rim', label: 'top below the rim' }]} />
+      <span /><span className="said">Height read</span><Select size="small" aria-label="Height read" style={{ gridColumn: '3 / 5' }} value={f.height.from} onChange={(from: 'floor' | 'rim') => set({ height: { ...f.height, from } })} options={[{ value: 'floor', label: 'from its floor' }, { value: 'rim', label: 'top below the rim' }]} />
       <LengthField label={f.height.from === 'floor' ? 'Height' : 'Below the rim'} min={0} value={f.height.length} onChange={(l) => set({ height: { ...f.height, length: l } })} />
-      <span /><span>Purpose</span><Select size="small" aria-label="Purpose" style={{ gridColumn: '3 / 5' }} value={f.purpose} onChange={(purpose: string) => set({ purpose })} options={PURPOSES.map((p) => ({ value: p, label: p }))} />
-      <span /><span>May be cut</span><Select size="small" aria-label="May be cut" style={{ gridColumn: '3 / 5' }} value={f.mayCut} onChange={(mayCut: string) => set({ mayCut })} options={[{ value: 'never', label: 'never' }, { value: 'trim', label: 'trimmed' }, { value: 'remove', label: 'removed' }]} />
+      <span /><span className="said">Purpose</span><Select size="small" aria-label="Purpose" style={{ gridColumn: '3 / 5' }} value={f.purpose} onChange={(purpose: string) => set({ purpose })} options={PURPOSES.map((p) => ({ value: p, label: p }))} />
+      <span /><span className="said">May be cut</span><Select size="small" aria-label="May be cut" style={{ gridColumn: '3 / 5' }} value={f.mayCut} onChange={(mayCut: string) => set({ mayCut })} options={[{ value: 'never', label: 'never' }, { value: 'trim', label: 'trimmed' }, { value: 'remove', label: 'removed' }]} />
     </>
   );
 }
@@ -110,8 +110,8 @@ function RepeatFields({ repeat, onChange }: { repeat: Repeat | undefined; onChan
       <Checkbox checked={repeat?.row !== undefined} onChange={(e) => { const next = { ...repeat }; if (e.target.checked) next.row = { count: 2, pitch: length(10, 'estimate'), along: 'x' }; else delete next.row; return onChange(Object.keys(next).length ? next : undefined); }}>in a row</Checkbox>
       {repeat?.row && (
         <div className="fields">
-          <span /><span>How many, along</span><InputNumber size="small" aria-label="How many" min={2} max={40} style={{ width: 92 }} value={repeat.row.count} onChange={(count) => count && set({ row: { ...repeat.row!, count } })} />
-          <Select size="small" aria-label="Along" value={repeat.row.along} onChange={(along: 'x' | 'y') => set({ row: { ...repeat.row!, along } })} options={[{ value: 'x', label: 'across' }, { value: 'y', label: 'up' }]} />
+          <span /><span className="said">How many</span><InputNumber size="small" aria-label="How many" min={2} max={40} style={{ gridColumn: '3 / 5', width: '100%' }} value={repeat.row.count} onChange={(count) => count && set({ row: { ...repeat.row!, count } })} />
+          <span /><span className="said">Along</span><Select size="small" aria-label="Along" style={{ gridColumn: '3 / 5' }} value={repeat.row.along} onChange={(along: 'x' | 'y') => set({ row: { ...repeat.row!, along } })} options={[{ value: 'x', label: 'across' }, { value: 'y', label: 'up' }]} />
           <LengthField label="Pitch, centre to centre" value={repeat.row.pitch} onChange={(pitch) => set({ row: { ...repeat.row!, pitch } })} />
         </div>
       )}

@@ -29,9 +29,11 @@ export function withEight(p: Project, e: Eight): Project {
     const id = role === 'back' ? 'corner-posts' : 'corner-bosses';
     const features = had.features.filter((f) => f.id !== id);
     if (e.inset && e.inset.mm > 0 && e.post) {
-      features.unshift({
+      const known = had.features.find((f) => f.id === id);
+      const at = (r: 'x' | 'y') => ({ from: { edge: r === 'x' ? 'left' as const : 'bottom' as const, face: 'outer' as const }, to: 'centre' as const, length: e.inset! });
+      features.unshift(known ? { ...known, shape: { kind: 'circle', d: e.post }, at: { x: at('x'), y: at('y') } } : {
         id, name: role === 'back' ? 'rear post' : 'front boss', kind: role === 'back' ? 'post' : 'boss', shape: { kind: 'circle', d: e.post }, height: { from: 'rim', length: length(0) }, purpose: 'closing screw', mayCut: 'trim', repeat: { mirrorX: true, mirrorY: true },
-        at: { x: { from: { edge: 'left', face: 'outer' }, to: 'centre', length: e.inset }, y: { from: { edge: 'bottom', face: 'outer' }, to: 'centre', length: e.inset } },
+        at: { x: at('x'), y: at('y') },
       });
     }
     return { ...had, depth, features };

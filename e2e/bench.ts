@@ -1,0 +1,32 @@
+/** What every spec needs: a page that tolerates no console error, and builds opened by the API. */
+import { test as base, expect, type Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
+
+export const SITE = (): string => process.env['DEFT_URL']!;
+
+export const test = base.extend<{ quiet: void }>({
+  quiet: [async ({ page }, use) => {
+    const noise: string[] = [];
+    page.on('console', (m) => { if (m.type() === 'error' && !noise.includes(m.text())) noise.push(m.text()); });
+    page.on('pageerror', (e) => noise.push(e.message));
+    await use();
+    // A server that was taken away on purpose is heard in the console; anything else fails.
+    expect(noise.filter((n) => !/Failed to load resource|net::ERR/.test(n))).toEqual([]);
+  }, { auto: true }],
+});
+export { expect };
+
+/** A fresh copy of an example build; its key. */
+export async function openExample(page: Page, name: string, change: (d: Record<string, unknown>) => void = () => undefined): Promise<string> {
+  const document = JSON.parse(readFileSync(`docs/examples/${name}.json`, 'utf8')) as Record<string, unknown>;
+  change(document);
+  const r = await page.request.post(`${SITE()}/api/builds`, { data: { document } });
+  expect(r.status()).toBe(201);
+  return ((await r.json()) as { key: string }).key;
+}
+
+export const stationUrl = (key: string, station: string): string => `${SITE()}/b/${key}/${station}`;
+export const saved = (page: Page) => expect(page.locator('[data-save=saved]')).toBeVisible();
+export async function documentOf(page: Page, key: string): Promise<Record<string, any>> { // eslint-disable-line @typescript-eslint/no-explicit-any
+  return ((await (await page.request.get(`${SITE()}/api/builds/${key}`)).json()) as { document: Record<string, unknown> }).document;
+}

@@ -1,0 +1,84 @@
+/** The half-way demo: its honest problems, ways out taken one by one, undone and redone. */
+import { documentOf, expect, openExample, saved, stationUrl, test } from './bench';
+
+test('the demo shows its problems and is cleared by the ways out on offer', async ({ page }) => {
+  const key = await openExample(page, 'dabchick-2');
+  await page.goto(stationUrl(key, 'fit'));
+  for (const t of ['Plug seats 2.2 mm short', '1.8 mm overlap', '0.3 mm left, 0.9 needed']) await expect(page.getByRole('heading', { name: t })).toBeVisible();
+  await expect(page.getByText('Not ready: 6 hits')).toBeVisible();
+  const before = await documentOf(page, key);
+  await page.getByRole('button', { name: /Move Teasel .* down/ }).click();
+  await expect(page.getByText('Not ready: 5 hits')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByText('Not ready: 6 hits')).toBeVisible();
+  await saved(page);
+  expect(await documentOf(page, key)).toEqual(before);
+  await page.getByRole('button', { name: 'Redo' }).click();
+  for (const [station, way, left] of [['Fit', /Take Slab 2500 instead/, 4], ['Fit', /Move Step 5\/3A .* down/, 3], ['Controls', /Let the map choose a line/, 2], ['Controls', /Give Left shoulder key a switch/, 1], ['Power', /Change the program resistor/, 0]] as const) {
+    await page.getByRole('link', { name: new RegExp(`^${station}`) }).click();
+    await page.getByRole('button', { name: way }).first().click();
+    await expect(page.getByText(left ? `Not ready: ${left} hit` : /^Closes/).first()).toBeVisible();
+  }
+  await saved(page);
+});
+
+test('a drag re-checks on the way, and the pointer moves the part as it is seen on its mirrored page', async ({ page }) => {
+  const key = await openExample(page, 'dabchick-2');
+  await page.goto(stationUrl(key, 'fit'));
+  const speaker = page.locator('[data-item=speaker]');
+  const box = (await speaker.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2 + 14];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let i = 1; i <= 6; i++) await page.mouse.move(x - 4 * i, y);
+  const now = (await speaker.boundingBox())!;
+  expect(now.x).toBeLessThan(box.x - 15);
+  await page.mouse.up();
+  await saved(page);
+  // Left on the front page is right as seen from the front.
+  const placed = (await documentOf(page, key))['layout'].placements.find((p: { item: string }) => p.item === 'speaker');
+  expect(placed.x).toBeGreaterThan(149);
+});
+
+test('keys: nudge, turn, turn over, other half, headroom, closed book, words, find', async ({ page }) => {
+  const key = await openExample(page, 'dabchick-2-done');
+  await page.goto(stationUrl(key, 'fit'));
+  const amp = page.locator('[data-item=amp]');
+  await amp.focus();
+  const placed = async () => { await saved(page); return (await documentOf(page, key))['layout'].placements.find((p: { item: string }) => p.item === 'amp'); };
+  await page.keyboard.press('ArrowRight');
+  await expect(amp).toHaveAttribute('aria-label', /98\.5 mm from left/);
+  await page.keyboard.press('Shift+ArrowLeft');
+  await page.keyboard.press('Alt+ArrowUp');
+  expect(await placed()).toMatchObject({ x: 93.5, y: 63.1 });
+  await page.keyboard.press('r');
+  expect((await placed()).turn).toBe(90);
+  await page.keyboard.press('v');
+  expect((await placed()).up).toBe('out');
+  await page.keyboard.press('x');
+  await expect(amp).toHaveAttribute('aria-label', /front half/);
+  await page.keyboard.press('d');
+  await expect(page.getByText(/mm free/)).toBeVisible();
+  await page.keyboard.press('c');
+  await expect(page.getByText('CLOSED, seen from the front')).toBeVisible();
+  await page.keyboard.press('w');
+  await expect(page.getByRole('region', { name: 'Layout in words' }).getByRole('row')).toHaveCount(11);
+  await page.keyboard.press('/');
+  await page.getByRole('textbox', { name: 'Find' }).fill('guide');
+  await page.keyboard.press('Enter');
+  await expect(page).toHaveURL(/shell$/);
+});
+
+test('a tick stays, and the step list follows the kit', async ({ page }) => {
+  const key = await openExample(page, 'dabchick-2-done');
+  await page.goto(stationUrl(key, 'build'));
+  await page.getByRole('checkbox', { name: 'Prove Pane 2.8 on the bench' }).check();
+  await expect(page.getByText('4 of 39 done.')).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(page.getByRole('checkbox', { name: 'Prove Pane 2.8 on the bench' })).toBeChecked();
+  await page.getByRole('link', { name: 'Kit' }).click();
+  await page.getByRole('button', { name: 'Remove Speaker 28' }).click();
+  await page.getByRole('link', { name: 'Build' }).click();
+  await expect(page.getByText('4 of 37 done.')).toBeVisible();
+});

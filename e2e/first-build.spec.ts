@@ -1,0 +1,124 @@
+/** A builder's whole sitting: measure, choose, lay out, cut, map, hours; by keyboard where hands are on keys. */
+import { execFileSync } from 'node:child_process';
+import { documentOf, expect, saved, SITE, stationUrl, test } from './bench';
+
+test('eight typed values and one chosen part give the first verdict', async ({ page }) => {
+  await page.goto(SITE());
+  await page.getByRole('button', { name: 'New build' }).click();
+  await expect(page.getByText('Next: Outer width')).toBeVisible();
+  const typed = ['170', '3 1/2 in', '9', '2', '14', '18', '9', '7'];
+  let count = 0;
+  for (const value of typed) {
+    await page.keyboard.type(value);
+    await page.keyboard.press('Tab');
+    count++;
+  }
+  expect(count).toBe(8);
+  await expect(page.getByText('= 88.9 mm')).toBeVisible();
+  await expect(page.getByText('BACK HALF, inside up')).toBeVisible();
+  await page.getByRole('link', { name: 'Kit' }).click();
+  await page.getByRole('button', { name: 'Add Teasel' }).click();
+  await expect(page.getByText(/Closes|Not ready/).first()).toBeVisible();
+  await saved(page);
+});
+
+test('from an empty shell to cut template, button map and hours, found again after a reload', async ({ page }) => {
+  test.setTimeout(240_000);
+  await page.goto(SITE());
+  await page.getByRole('button', { name: 'New build' }).click();
+  for (const v of ['172', '90', '10', '2.2', '14', '18', '9', '7']) { await page.keyboard.type(v); await page.keyboard.press('Tab'); }
+  await expect(page.getByText('BACK HALF, inside up')).toBeVisible();
+  const key = /\/b\/([^/]+)/.exec(page.url())![1]!;
+
+  // A window and a row of keys in the face, from the picture and by numbers.
+  await page.getByRole('button', { name: 'Add a post, rib, bay or opening' }).click();
+  await page.getByRole('menuitem', { name: 'opening in the face' }).click();
+  await page.getByText('FRONT HALF, inside up').waitFor();
+  const page1 = await page.getByRole('group', { name: 'FRONT HALF, inside up' }).or(page.getByLabel('FRONT HALF, inside up')).first().boundingBox();
+  await page.mouse.click(page1!.x + page1!.width / 2, page1!.y + page1!.height / 2 + 10);
+  const editor = page.getByRole('region', { name: /Edit opening/ });
+  await expect(editor).toBeVisible();
+  await editor.getByRole('combobox', { name: 'Use' }).click();
+  await page.getByTitle('window', { exact: true }).click();
+  await editor.getByRole('combobox', { name: 'Shape' }).click();
+  await page.getByTitle('rectangle', { exact: true }).click();
+  for (const [label, v] of [['Width', '62'], ['Height', '47'], ['Across, reading', '86'], ['Up, reading', '50']] as const) {
+    await editor.getByLabel(label, { exact: true }).fill(v);
+    await editor.getByLabel(label, { exact: true }).press('Enter');
+  }
+
+  // Five parts; one of them measured by the builder.
+  await page.getByRole('link', { name: 'Kit' }).click();
+  for (const [query, name] of [['65 x 56 board, 40-pin', 'Teasel'], ['2.8 screen SPI', 'Pane 2.8 SPI'], ['pouch 2000', 'Slab 2000'], ['charge boost 1 A', 'Step 5/1A'], ['I2S', 'Chirp I2S']] as const) {
+    await page.getByRole('searchbox', { name: 'Search parts' }).fill(query);
+    await page.getByRole('button', { name: `Add ${name}`, exact: true }).click();
+  }
+  await page.getByRole('button', { name: /^Slab 2000/ }).first().click();
+  await page.getByText('Measure my own', { exact: true }).click();
+  await expect(page.getByText('Measure these first')).toBeVisible();
+  const height = page.getByLabel('cell, height').first();
+  await height.fill('6.3');
+  await height.press('Enter');
+  await page.getByRole('button', { name: 'Keep in my library' }).click();
+  await expect(page.getByText('Kept for every build.')).toBeVisible();
+
+  // Lay out by keyboard alone: what overlaps in the middle goes apart.
+  await page.getByRole('link', { name: 'Fit' }).click();
+  const part = (name: string) => page.locator(`[data-item="${name}"]`);
+  const slide = async (name: string, steps: ReadonlyArray<readonly [string, number]>) => {
+    await part(name).focus();
+    for (const [k, n] of steps) for (let i = 0; i < n; i++) await page.keyboard.press(k);
+  };
+  await slide('teasel', [['Shift+ArrowLeft', 6]]);
+  await slide('slab-2000', [['Shift+ArrowRight', 7]]);
+  await slide('step-5-1', [['Shift+ArrowDown', 5]]);
+  await slide('chirp-i2s', [['Shift+ArrowUp', 5], ['Shift+ArrowRight', 3]]);
+  await saved(page);
+
+  // Clear every hit with the ways out on offer.
+  for (let i = 0; i < 12; i++) {
+    await page.getByText('Looking for ways out ...').first().waitFor({ state: 'detached' });
+    const hit = page.locator('article.finding:has(.no.hit)').first();
+    if (await hit.count() === 0) break;
+    const way = hit.locator('.way').first();
+    await expect(way).toBeVisible({ timeout: 30_000 });
+    const before = await page.locator('article.finding').count();
+    await way.click();
+    await expect(async () => {
+      const now = await page.locator('article.finding').count();
+      const title = await page.locator('.verdict').textContent();
+      expect(now < before || !/Not ready/.test(title ?? '')).toBe(true);
+    }).toPass();
+  }
+  await expect(page.locator('article.finding:has(.no.hit)')).toHaveCount(0);
+
+  // Six buttons.
+  await page.getByRole('link', { name: 'Controls' }).click();
+  for (let i = 0; i < 6; i++) await page.getByRole('button', { name: 'Add an input' }).click();
+  await expect(page.getByRole('table', { name: 'Inputs' }).locator('tbody tr')).toHaveCount(6);
+  await expect(page.getByText(/6 wires, \d+ mm in straight lines/)).toBeVisible();
+
+  // The template as a PDF with a known distance.
+  await page.getByRole('link', { name: 'Cut' }).click();
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Template as PDF' }).click()]);
+  const path = await file.path();
+  expect(execFileSync('pdfinfo', [path], { encoding: 'utf8' })).toMatch(/Page size:\s+(841\.89 x 595\.276|595\.276 x 841\.89) pts \(A4\)/);
+  const boxes = execFileSync('pdftotext', ['-bbox', path, '-'], { encoding: 'utf8' });
+  expect(boxes).toContain('along:');
+  // The label of the bar along stands 52 mm right of the margin of 10 mm: 62 mm = 175.7 pt.
+  const x = Number(/xMin="([\d.]+)"[^>]*>along:/.exec(boxes)![1]);
+  expect(Math.abs((x * 25.4) / 72 - 62)).toBeLessThan(0.5);
+
+  // Hours.
+  await page.getByRole('link', { name: 'Power' }).click();
+  await expect(page.getByRole('heading', { name: /^\d+\.\d h ± \d+\.\d on one charge/ })).toBeVisible();
+  await saved(page);
+
+  await page.reload();
+  await expect(page.getByRole('heading', { name: /on one charge/ })).toBeVisible();
+  const doc = await documentOf(page, key);
+  expect([doc['kit'].items.length, doc['layout'].placements.length, doc['controls'].inputs.length]).toEqual([5, 5, 6]);
+  expect(doc['kit'].parts.some((p: { source: string; blocks: Array<{ height: { mm: number } }> }) => p.source === 'mine' && p.blocks[0]!.height.mm === 6.3)).toBe(true);
+  await page.goto(stationUrl(key, 'fit'));
+  await expect(page.locator('[data-item]')).toHaveCount(5);
+});

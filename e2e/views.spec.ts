@@ -1,0 +1,38 @@
+/** Every view in light and dark: no serious accessibility violation, no sideways scrolling, no broken page. */
+import AxeBuilder from '@axe-core/playwright';
+import { expect, openExample, SITE, stationUrl, test } from './bench';
+
+const STATIONS = ['shell', 'kit', 'fit', 'cut', 'controls', 'power', 'build'];
+
+for (const scheme of ['light', 'dark'] as const) {
+  test(`axe finds nothing serious on any view, ${scheme}`, async ({ page }) => {
+    test.setTimeout(180_000);
+    await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
+    const key = await openExample(page, 'dabchick-2');
+    for (const url of [SITE(), ...STATIONS.map((s) => stationUrl(key, s))]) {
+      await page.goto(url);
+      await page.locator('main').first().waitFor();
+      await page.waitForLoadState('networkidle');
+      const found = await new AxeBuilder({ page }).analyze();
+      expect([url.split('/').pop(), found.violations.filter((v) => v.impact === 'serious' || v.impact === 'critical').map((v) => `${v.id}: ${v.nodes.slice(0, 3).map((n) => n.html.slice(0, 140)).join(' | ')}`)]).toEqual([url.split('/').pop(), []]);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth <= window.innerWidth)).toBe(true);
+    }
+  });
+}
+
+test('an empty build says at every station what to do next', async ({ page }) => {
+  await page.goto(SITE());
+  await page.getByRole('button', { name: 'New build' }).click();
+  const key = await page.waitForURL(/\/b\/[^/]+\/shell/).then(() => /\/b\/([^/]+)/.exec(page.url())![1]!);
+  for (const [station, words] of [['shell', 'Next: Outer width'], ['kit', 'Search at the right'], ['fit', 'Measure the shell first'], ['cut', 'Lay parts out first'], ['controls', 'No inputs yet'], ['power', 'Nothing draws power yet'], ['build', 'Measure the shell']] as const) {
+    await page.goto(stationUrl(key, station));
+    await expect(page.getByText(words).first()).toBeVisible();
+  }
+});
+
+test('a build that is not there and an address that is not there get a sentence', async ({ page }) => {
+  await page.goto(`${SITE()}/b/00000000-0000-4000-8000-000000000000/fit`);
+  await expect(page.getByText('There is no such build')).toBeVisible();
+  await page.goto(`${SITE()}/nowhere/at/all`);
+  await expect(page.getByRole('link', { name: 'Back to the builds' })).toBeVisible();
+});
