@@ -5,7 +5,7 @@ export default defineConfig({
   testDir: 'e2e',
   timeout: 90_000,
   expect: { timeout: 15_000 },
-  fullyParallel: false,
+  fullyParallel: true,
   workers: 2,
   retries: 0,
   forbidOnly: true,

@@ -26,7 +26,12 @@ export async function openExample(page: Page, name: string, change: (d: Record<s
 }
 
 export const stationUrl = (key: string, station: string): string => `${SITE()}/b/${key}/${station}`;
-export const saved = (page: Page) => expect(page.locator('[data-save=saved]')).toBeVisible();
+/** Saved, and not merely not yet noticed: two frames let an edit reach the screen first. */
+export async function saved(page: Page): Promise<void> {
+  await page.evaluate(() => new Promise((done) => { requestAnimationFrame(() => requestAnimationFrame(done)); }));
+  await expect(page.locator('[data-save=saved]')).toBeVisible();
+}
+export const station = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: new RegExp(`^${name}`) });
 export async function documentOf(page: Page, key: string): Promise<Record<string, any>> { // eslint-disable-line @typescript-eslint/no-explicit-any
   return ((await (await page.request.get(`${SITE()}/api/builds/${key}`)).json()) as { document: Record<string, unknown> }).document;
 }

@@ -1,11 +1,11 @@
 /** A builder's whole sitting: measure, choose, lay out, cut, map, hours; by keyboard where hands are on keys. */
 import { execFileSync } from 'node:child_process';
-import { documentOf, expect, saved, SITE, stationUrl, test } from './bench';
+import { documentOf, expect, saved, SITE, station, stationUrl, test } from './bench';
 
 test('eight typed values and one chosen part give the first verdict', async ({ page }) => {
   await page.goto(SITE());
   await page.getByRole('button', { name: 'New build' }).click();
-  await expect(page.getByText('Next: Outer width')).toBeVisible();
+  await expect(page.getByText('Next: Outer width, edge to edge, outside jaws')).toBeVisible();
   const typed = ['170', '3 1/2 in', '9', '2', '14', '18', '9', '7'];
   let count = 0;
   for (const value of typed) {
@@ -16,7 +16,7 @@ test('eight typed values and one chosen part give the first verdict', async ({ p
   expect(count).toBe(8);
   await expect(page.getByText('= 88.9 mm')).toBeVisible();
   await expect(page.getByText('BACK HALF, inside up')).toBeVisible();
-  await page.getByRole('link', { name: 'Kit' }).click();
+  await station(page, 'Kit').click();
   await page.getByRole('button', { name: 'Add Teasel' }).click();
   await expect(page.getByText(/Closes|Not ready/).first()).toBeVisible();
   await saved(page);
@@ -26,6 +26,7 @@ test('from an empty shell to cut template, button map and hours, found again aft
   test.setTimeout(240_000);
   await page.goto(SITE());
   await page.getByRole('button', { name: 'New build' }).click();
+  await expect(page.getByRole('textbox', { name: 'Outer width, edge to edge' })).toBeFocused();
   for (const v of ['172', '90', '10', '2.2', '14', '18', '9', '7']) { await page.keyboard.type(v); await page.keyboard.press('Tab'); }
   await expect(page.getByText('BACK HALF, inside up')).toBeVisible();
   const key = /\/b\/([^/]+)/.exec(page.url())![1]!;
@@ -43,12 +44,12 @@ test('from an empty shell to cut template, button map and hours, found again aft
   await editor.getByRole('combobox', { name: 'Shape' }).click();
   await page.getByTitle('rectangle', { exact: true }).click();
   for (const [label, v] of [['Width', '62'], ['Height', '47'], ['Across, reading', '86'], ['Up, reading', '50']] as const) {
-    await editor.getByLabel(label, { exact: true }).fill(v);
-    await editor.getByLabel(label, { exact: true }).press('Enter');
+    await editor.getByRole('textbox', { name: label, exact: true }).fill(v);
+    await editor.getByRole('textbox', { name: label, exact: true }).press('Enter');
   }
 
   // Five parts; one of them measured by the builder.
-  await page.getByRole('link', { name: 'Kit' }).click();
+  await station(page, 'Kit').click();
   for (const [query, name] of [['65 x 56 board, 40-pin', 'Teasel'], ['2.8 screen SPI', 'Pane 2.8 SPI'], ['pouch 2000', 'Slab 2000'], ['charge boost 1 A', 'Step 5/1A'], ['I2S', 'Chirp I2S']] as const) {
     await page.getByRole('searchbox', { name: 'Search parts' }).fill(query);
     await page.getByRole('button', { name: `Add ${name}`, exact: true }).click();
@@ -56,14 +57,14 @@ test('from an empty shell to cut template, button map and hours, found again aft
   await page.getByRole('button', { name: /^Slab 2000/ }).first().click();
   await page.getByText('Measure my own', { exact: true }).click();
   await expect(page.getByText('Measure these first')).toBeVisible();
-  const height = page.getByLabel('cell, height').first();
+  const height = page.getByRole('textbox', { name: 'cell, height' }).first();
   await height.fill('6.3');
   await height.press('Enter');
   await page.getByRole('button', { name: 'Keep in my library' }).click();
   await expect(page.getByText('Kept for every build.')).toBeVisible();
 
   // Lay out by keyboard alone: what overlaps in the middle goes apart.
-  await page.getByRole('link', { name: 'Fit' }).click();
+  await station(page, 'Fit').click();
   const part = (name: string) => page.locator(`[data-item="${name}"]`);
   const slide = async (name: string, steps: ReadonlyArray<readonly [string, number]>) => {
     await part(name).focus();
@@ -93,13 +94,13 @@ test('from an empty shell to cut template, button map and hours, found again aft
   await expect(page.locator('article.finding:has(.no.hit)')).toHaveCount(0);
 
   // Six buttons.
-  await page.getByRole('link', { name: 'Controls' }).click();
+  await station(page, 'Controls').click();
   for (let i = 0; i < 6; i++) await page.getByRole('button', { name: 'Add an input' }).click();
   await expect(page.getByRole('table', { name: 'Inputs' }).locator('tbody tr')).toHaveCount(6);
   await expect(page.getByText(/6 wires, \d+ mm in straight lines/)).toBeVisible();
 
   // The template as a PDF with a known distance.
-  await page.getByRole('link', { name: 'Cut' }).click();
+  await station(page, 'Cut').click();
   const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Template as PDF' }).click()]);
   const path = await file.path();
   expect(execFileSync('pdfinfo', [path], { encoding: 'utf8' })).toMatch(/Page size:\s+(841\.89 x 595\.276|595\.276 x 841\.89) pts \(A4\)/);
@@ -110,7 +111,7 @@ test('from an empty shell to cut template, button map and hours, found again aft
   expect(Math.abs((x * 25.4) / 72 - 62)).toBeLessThan(0.5);
 
   // Hours.
-  await page.getByRole('link', { name: 'Power' }).click();
+  await station(page, 'Power').click();
   await expect(page.getByRole('heading', { name: /^\d+\.\d h ± \d+\.\d on one charge/ })).toBeVisible();
   await saved(page);
 

@@ -53,13 +53,13 @@ test('a bad length gets one sentence at its place and changes nothing', async ({
   const key = await openExample(page, 'dabchick-2');
   await page.goto(stationUrl(key, 'shell'));
   const before = await documentOf(page, key);
-  const width = page.getByLabel('Outer width, edge to edge');
+  const width = page.getByRole('textbox', { name: 'Outer width, edge to edge' });
   for (const [typed, sentence] of [['-5', 'greater than 0'], ['0', 'greater than 0'], ['3000', 'too long'], ['about 40', 'is not a length'], ['1/0', 'over 0']] as const) {
     await width.fill(typed);
     await width.press('Enter');
     await expect(page.getByRole('alert')).toContainText(sentence);
   }
-  const wall = page.getByLabel('Wall thickness');
+  const wall = page.getByRole('textbox', { name: 'Wall thickness' });
   await wall.fill('60');
   await wall.press('Enter');
   await expect(page.getByText(/leaves no room|no room inside/).first()).toBeVisible();
@@ -74,7 +74,7 @@ test('a build with a hostile name goes through every view and export', async ({ 
   const name = '=1+1"<b>,Ω\n../x';
   const key = await openExample(page, 'dabchick-2-done', (d) => { d['name'] = name; (d['controls'] as { compatible?: string }).compatible = 'made-up,board'; });
   await page.goto(SITE());
-  await expect(page.getByRole('link', { name: /=1\+1"<b>,Ω/ })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^=1\+1"<b>,Ω/ })).toBeVisible();
   await page.goto(stationUrl(key, 'controls'));
   for (const [button, start] of [['Pin table', 'pin,name'], ['Overlay', '/dts-v1/;'], ['Mapping line', '1900']] as const) {
     const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: button }).click()]);
@@ -92,11 +92,11 @@ test('builds are copied, deleted with undo, exported and imported again the same
   const key = await openExample(page, 'warbler', (d) => { d['name'] = 'Warbler to and fro'; });
   await page.goto(SITE());
   await page.getByRole('button', { name: 'Duplicate Warbler to and fro', exact: true }).click();
-  await expect(page.getByRole('link', { name: 'Warbler to and fro (copy)' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Warbler to and fro (copy)', exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Delete Warbler to and fro (copy)' }).click();
-  await expect(page.getByRole('link', { name: 'Warbler to and fro (copy)' })).toHaveCount(0);
+  await expect(page.getByRole('link', { name: 'Warbler to and fro (copy)', exact: true })).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('link', { name: 'Warbler to and fro (copy)' })).toBeVisible();
+  await expect(page.getByRole('link', { name: 'Warbler to and fro (copy)', exact: true })).toBeVisible();
   const file = await (await page.request.get(`${SITE()}/api/builds/${key}/export`)).body();
   await page.getByLabel('Build file').setInputFiles({ name: 'w.json', mimeType: 'application/json', buffer: file });
   await expect(page).toHaveURL(/\/fit$/);

@@ -55,7 +55,10 @@ function running(data) {
     return alive(Number(pid)) && isPostgres(Number(pid)) ? { pid: Number(pid), port: Number(port) } : undefined;
   } catch { return undefined; }
 }
-const isPostgres = (pid) => { try { return readFileSync(`/proc/${pid}/comm`, 'utf8').trim() === 'postgres'; } catch { return false; } };
+/** A killed server that nobody has reaped yet still has a name: its state tells. */
+const isPostgres = (pid) => {
+  try { return /^\d+ \(postgres\) [^ZX]/.test(readFileSync(`/proc/${pid}/stat`, 'utf8')); } catch { return false; }
+};
 
 /**
  * Open the cluster called `name`, creating it on first use.

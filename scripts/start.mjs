@@ -24,7 +24,7 @@ try {
   const cluster = process.env.DATABASE_URL ? undefined : await openCluster('pg', process.env.DEFT_HOME ? { folder: join(own, 'pg') } : {});
   const webDir = process.env.DEFT_WEB_DIR ?? await builtSite();
   const { serve } = await import('../server/main.ts');
-  const site = await serve({ databaseUrl: process.env.DATABASE_URL ?? cluster.url, webDir, host: process.env.HOST ?? '127.0.0.1', password: process.env.DEFT_PASSWORD, port: process.env.PORT ? Number(process.env.PORT) : remembered(join(own, 'port.json'))?.port, fixedPort: Boolean(process.env.PORT) });
+  const site = await serve({ databaseUrl: process.env.DATABASE_URL || cluster.url, webDir, host: process.env.HOST ?? '127.0.0.1', password: process.env.DEFT_PASSWORD, port: process.env.PORT ? Number(process.env.PORT) : remembered(join(own, 'port.json'))?.port, fixedPort: Boolean(process.env.PORT) });
   if (!process.env.PORT) remember(join(own, 'port.json'), { port: site.port });
   remember(RUN, { pid: process.pid, url: site.url });
   say(`Deft Shell is at ${site.url}\nStop it with Ctrl-C.`);

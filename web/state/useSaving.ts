@@ -20,6 +20,7 @@ export function useSaving(key: string, opened: StoredBuild, mine: Project, confl
   const version = useRef(opened.version);
   const savedDoc = useRef(opened.document);
   const latest = useRef(mine);
+  const savedAt = useRef(opened.savedAt);
   const busy = useRef(false);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
 
@@ -34,6 +35,7 @@ export function useSaving(key: string, opened: StoredBuild, mine: Project, confl
       if (r.ok) {
         version.current = r.version;
         savedDoc.current = sending;
+        savedAt.current = r.savedAt;
         if (latest.current === sending) { await dropDraft(key); setState({ is: 'saved', at: r.savedAt }); } else { await keepDraft(key, { basedOn: r.version, document: latest.current }); again = 0; }
       } else setState({ is: 'conflict', current: r.current });
     } catch (e) {
@@ -45,7 +47,11 @@ export function useSaving(key: string, opened: StoredBuild, mine: Project, confl
 
   useEffect(() => {
     latest.current = mine;
-    if (mine === savedDoc.current) return;
+    if (mine === savedDoc.current) {
+      // Undone back to what is saved: nothing waits any more.
+      if (!busy.current && state.is === 'unsaved') { void dropDraft(key); setState({ is: 'saved', at: savedAt.current }); }
+      return;
+    }
     void keepDraft(key, { basedOn: version.current, document: mine });
     setState((s) => (s.is === 'conflict' || s.is === 'offline' ? s : { is: 'unsaved' }));
     if (state.is === 'conflict') return;

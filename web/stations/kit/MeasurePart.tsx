@@ -10,11 +10,12 @@ import { useBuild } from '../../state/build';
 import { telling } from './sensitive';
 
 export function MeasurePart({ part, onChange }: { part: Part; onChange(p: Part): string | undefined }) {
-  const { doc, check } = useBuild();
+  const { check } = useBuild();
   const client = useQueryClient();
   const keep = useMutation({ mutationFn: putPart, onSuccess: () => client.invalidateQueries({ queryKey: ['parts'] }) });
   const [bad, setBad] = useState<string>();
-  const first = telling(doc, part.id, check.findings).slice(0, 6);
+  // The verdict may still be of the edit before: its own document says which part is which.
+  const first = telling(check.checker.scene.project, part.id, check.findings).filter((f) => part.blocks.some((b) => b.id === f.block)).slice(0, 6);
   const block = (id: string, change: (b: Block) => Block) => { const s = onChange({ ...part, source: 'mine', blocks: part.blocks.map((b) => (b.id === id ? change(b) : b)) }); setBad(s); return s; };
   const fresh = (list: ReadonlyArray<{ id: string }>, wish: string): string => { for (let n = 1; ; n++) { const id = n === 1 ? wish : `${wish}-${n}`; if (!list.some((x) => x.id === id)) return id; } };
   const addBlock = () => setBad(onChange({ ...part, blocks: [...part.blocks, { id: fresh(part.blocks, 'block'), name: 'new block', kind: 'body', plan: { kind: 'rect', x: 0, y: 0, w: length(8, 'estimate'), h: length(8, 'estimate') }, axis: 'z', base: 1.6, height: length(3, 'estimate') }] }));

@@ -1,0 +1,112 @@
+import { request } from 'node:http';
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { demos } from '@deft/core/catalogue';
+import { wrap } from '@deft/core/model';
+import { serve, type Site } from './main';
+
+const databaseUrl = process.env['DEFT_TEST_DATABASE_URL'];
+const withDatabase = databaseUrl ? describe : describe.skip;
+const wisp = JSON.parse(JSON.stringify(demos()[3])) as Record<string, unknown>;
+
+withDatabase('the server', () => {
+  let site: Site;
+  const log: string[] = [];
+  beforeAll(async () => { site = await serve({ databaseUrl: databaseUrl!, host: '127.0.0.1', log: (l) => log.push(l) }); });
+  afterAll(async () => { await site.close(); expect(log).toEqual([]); });
+
+  const api = async (method: string, path: string, body?: unknown, raw?: string) => {
+    const r = await fetch(`${site.url}/api${path}`, { method, ...(body === undefined && raw === undefined ? {} : { body: raw ?? JSON.stringify(body), headers: { 'content-type': 'application/json' } }) });
+    return { status: r.status, body: await r.json().catch(() => undefined) as any }; // eslint-disable-line @typescript-eslint/no-explicit-any
+  };
+  /** fetch sets Host and Origin itself; this does not. */
+  const bare = (headers: Record<string, string>, method = 'GET'): Promise<number> => new Promise((resolve) => {
+    const r = request({ host: '127.0.0.1', port: site.port, path: '/api/builds', method, headers }, (res) => { res.resume(); resolve(res.statusCode!); });
+    r.end();
+  });
+
+  test('a save names the version it was based on; a stale one changes nothing and returns what is there', async () => {
+    const made = (await api('POST', '/builds', { document: wisp })).body;
+    expect((await api('PUT', `/builds/${made.key}`, { basedOn: 1, document: { ...wisp, name: 'one' } })).body).toMatchObject({ version: 2 });
+    const stale = await api('PUT', `/builds/${made.key}`, { basedOn: 1, document: { ...wisp, name: 'two' } });
+    expect(stale.status).toBe(409);
+    expect(stale.body).toMatchObject({ error: { code: 'stale' }, current: { version: 2, document: { name: 'one' } } });
+    expect((await api('GET', `/builds/${made.key}`)).body.document.name).toBe('one');
+  });
+  test('of 20 saves at once on one version exactly one is taken', async () => {
+    const made = (await api('POST', '/builds', { document: wisp })).body;
+    const all = await Promise.all(Array.from({ length: 20 }, (_, i) => api('PUT', `/builds/${made.key}`, { basedOn: 1, document: { ...wisp, name: `n${i}` } })));
+    expect(all.filter((r) => r.status === 200).length).toBe(1);
+    expect(all.filter((r) => r.status === 409).length).toBe(19);
+  });
+  test.each<[string, unknown, string]>([
+    ['a negative wall', { ...wisp, shell: { bodies: [{ ...(wisp['shell'] as any).bodies[0], wall: { mm: -1, u: 0, how: 'calliper' } }] } }, 'shell.bodies.0.wall.mm'], // eslint-disable-line @typescript-eslint/no-explicit-any
+    ['a newer format', { ...wisp, format: 'deft-shell/2' }, 'format'], ['an unknown key', { ...wisp, extra: 1 }, 'extra'], ['a NUL in a name', { ...wisp, name: 'a\u0000b' }, 'name'], ['half a surrogate', { ...wisp, name: 'a\ud800b' }, 'name'],
+  ])('%s is refused at its field and nothing is saved', async (_, document, field) => {
+    const before = (await api('GET', '/builds')).body.builds.length;
+    const r = await api('POST', '/builds', { document });
+    expect([r.status, r.body.error.code]).toEqual([400, 'bad-input']);
+    expect(r.body.error.field.endsWith(field)).toBe(true);
+    expect((await api('GET', '/builds')).body.builds.length).toBe(before);
+  });
+  test('a 50 MB body, broken JSON, a forged prototype and 200 levels are refused in one sentence', async () => {
+    const big = await api('POST', '/builds', undefined, `{"document":"${'x'.repeat(50 * 1024 * 1024)}"}`);
+    expect([big.status, big.body.error.code]).toEqual([413, 'too-large']);
+    for (const raw of ['{"document":', '{"document":{"__proto__":{}}}', `{"document":${'['.repeat(200)}${']'.repeat(200)}}`, '']) {
+      const r = await api('POST', '/builds', undefined, raw);
+      expect([r.status, typeof r.body.error.message]).toEqual([400, 'string']);
+      expect(JSON.stringify(r.body)).not.toMatch(/at .*\.ts/);
+    }
+  });
+  test('import is all or nothing, and an export of it is the same', async () => {
+    const envelope = { ...wrap(wisp as never), revisions: [{ at: '2026-01-02T03:04:05.000Z', note: 'test fit 1', body: { a: 1 } }], parts: [demos()[3]!.kit.parts[0]!], assets: [{ sha256: 'a'.repeat(64), mime: 'image/png', base64: 'AAAA' }] };
+    const made = (await api('POST', '/import', envelope)).body;
+    const out = (await api('GET', `/builds/${made.key}/export`)).body;
+    expect(out).toEqual(JSON.parse(JSON.stringify(envelope)));
+    const before = (await api('GET', '/builds')).body.builds.length;
+    const bad = await api('POST', '/import', { ...envelope, assets: [{ sha256: 'short', mime: 'x', base64: 'AA' }] });
+    expect(bad.status).toBe(400);
+    expect((await api('GET', '/builds')).body.builds.length).toBe(before);
+  });
+  test('another host name and another site are turned away', async () => {
+    const host = `127.0.0.1:${site.port}`;
+    expect(await bare({ host })).toBe(200);
+    expect(await bare({ host: 'rebound.example' })).toBe(403);
+    expect(await bare({ host, origin: 'http://elsewhere.example' }, 'DELETE')).toBe(403);
+    expect(await bare({ host, 'sec-fetch-site': 'cross-site' }, 'DELETE')).toBe(403);
+  });
+  test('deleted builds are gone until they are restored; keys that are no keys are 404', async () => {
+    const made = (await api('POST', '/builds', { document: wisp })).body;
+    expect((await api('DELETE', `/builds/${made.key}`)).status).toBe(204);
+    expect((await api('GET', `/builds/${made.key}`)).status).toBe(404);
+    expect((await api('PUT', `/builds/${made.key}`, { basedOn: 1, document: wisp })).status).toBe(404);
+    expect((await api('POST', `/builds/${made.key}/restore`)).status).toBe(204);
+    expect((await api('GET', `/builds/${made.key}`)).body.document).toEqual(wisp);
+    for (const k of ['1', "'; drop table build; --", '../../etc']) expect((await api('GET', `/builds/${encodeURIComponent(k)}`)).status).toBe(404);
+  });
+  test('the policy of its pages allows no script from elsewhere and no frame', async () => {
+    const csp = (await fetch(`${site.url}/api/health`)).headers.get('content-security-policy')!;
+    expect(csp).toContain("script-src 'self' 'wasm-unsafe-eval'");
+    expect(csp).toContain("frame-ancestors 'none'");
+    expect(csp).not.toContain('upgrade-insecure-requests');
+  });
+  test('demos load once in a life, not whenever they are gone', async () => {
+    const ids = (await api('GET', '/builds')).body.builds.map((b: { key: string }) => b.key);
+    for (const id of ids) await api('DELETE', `/builds/${id}`);
+    const again = await serve({ databaseUrl: databaseUrl!, host: '127.0.0.1' });
+    expect(((await (await fetch(`${again.url}/api/builds`)).json()) as { builds: unknown[] }).builds).toEqual([]);
+    await again.close();
+    for (const id of ids) await api('POST', `/builds/${id}/restore`);
+  });
+  test('beyond loopback it wants a password, and then a session', async () => {
+    await expect(serve({ databaseUrl: databaseUrl!, host: '0.0.0.0' })).rejects.toThrow('DEFT_PASSWORD');
+    const open = await serve({ databaseUrl: databaseUrl!, host: '0.0.0.0', password: 'tin-opener' });
+    const at = open.url;
+    expect((await fetch(`${at}/api/builds`)).status).toBe(401);
+    const login = (password: string) => fetch(`${at}/login`, { method: 'POST', body: new URLSearchParams({ password }), redirect: 'manual' });
+    expect((await login('wrong')).status).toBe(401);
+    const cookie = (await login('tin-opener')).headers.get('set-cookie')!;
+    expect(cookie).toContain('HttpOnly');
+    expect((await fetch(`${at}/api/builds`, { headers: { cookie: cookie.split(';')[0]! } })).status).toBe(200);
+    await open.close();
+  });
+});
