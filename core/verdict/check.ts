@@ -40,15 +40,18 @@ export function assembled(p: Project, checker: Checker): Check {
   }
   const [hits, tight] = [count('hit'), count('tight')];
   const chance = Math.min(1, ...findings.filter((f) => f.station === 'fit').map((f) => f.measure?.chance ?? (f.verdict === 'hit' ? 0 : 1)));
-  return { findings, hits, tight, clear: count('clear'), chance, sentence: sentence(p, hits, tight), byStation, map, power, cuts: cutting(p, checker.scene), checker };
+  const cuts = cutting(p, checker.scene);
+  const uncut = [...cuts.openings, ...cuts.trims].filter((c) => c.state !== 'done' && c.state !== 'measured').length;
+  return { findings, hits, tight, clear: count('clear'), chance, sentence: sentence(p, hits, tight, uncut), byStation, map, power, cuts, checker };
 }
 
-function sentence(p: Project, hits: number, tight: number): string {
+/** What is decided but not done is never called closed without saying so. */
+function sentence(p: Project, hits: number, tight: number, uncut: number): string {
   if (!bodyOf(p)) return 'Not measured yet';
   if (!p.layout.placements.length) return 'Nothing laid out yet';
   if (hits) return `Not ready: ${hits} ${hits === 1 ? 'hit' : 'hits'}${tight ? `, ${tight} tight` : ''}`;
-  if (tight) return `Closes, ${tight} tight`;
-  return p.cuts.some((c) => c.state === 'decided') ? 'Closes after the cuts' : 'Closes';
+  const after = uncut ? ` after ${uncut === 1 ? 'one cut' : `${uncut} cuts`}` : '';
+  return tight ? `Closes${after}, ${tight} tight` : `Closes${after}`;
 }
 
 /** Margin of every finding that is not clear, by id. */
