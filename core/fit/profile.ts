@@ -25,19 +25,19 @@ export function profile(scene: Scene, axis: 'x' | 'y', at: number): Profile {
   return { axis, at, slices, gaps: gapsAbove(slices) };
 }
 
-/** For each part in the cut, the free depth between it and what faces it. */
+/** For each pair in the cut that face each other, the smallest free depth between them. */
 function gapsAbove(slices: readonly Slice[]): ProfileGap[] {
-  const out: ProfileGap[] = [];
-  const seen = new Set<string>();
+  const least = new Map<string, ProfileGap>();
   for (const s of slices) {
     if (s.kind !== 'block') continue;
     const mid = (s.a0 + s.a1) / 2;
     const facing = slices.filter((t) => t !== s && t.a0 < mid && t.a1 > mid && t.z0 >= s.z1 - 1e-6).sort((p, q) => p.z0 - q.z0)[0];
-    if (!facing || seen.has(`${s.owner}~${facing.owner}`) || facing.owner === s.owner) continue;
+    if (!facing || facing.owner === s.owner) continue;
     const mm = facing.z0 - s.z1;
-    if (mm < 0.05 || mm > 60) continue;
-    seen.add(`${s.owner}~${facing.owner}`);
-    out.push({ a: mid, z0: s.z1, z1: facing.z0, mm, between: [s.name, facing.name] });
+    const key = `${s.owner}~${facing.owner}`;
+    const known = least.get(key);
+    if (mm < 0.05 || mm > 60 || (known && known.mm <= mm)) continue;
+    least.set(key, { a: mid, z0: s.z1, z1: facing.z0, mm, between: [s.name, facing.name] });
   }
-  return out;
+  return [...least.values()];
 }

@@ -22,7 +22,7 @@ export default function ControlsStation() {
   const [chosen, choose] = useState<string>();
   const [pins, setPins] = useState(false);
   const { map } = check;
-  const set = (input: ShellInput) => edit((p) => withInput(p, input));
+  const set = (input: ShellInput) => edit((p) => withInput(p, input), doc.controls.inputs.find((x) => x.id === input.id)?.name !== input.name ? `name ${input.id}` : undefined);
   const add = () => edit((p) => {
     const ids = new Set(p.controls.inputs.map((i) => i.id));
     let n = p.controls.inputs.length + 1;

@@ -43,7 +43,7 @@ export default function KitStation() {
     const copy: Part = { ...part, id, name: `${part.name}, mine`.slice(0, 200), source: 'mine' };
     return { ...p, kit: { parts: [...p.kit.parts.filter((q) => q.id !== part.id || p.kit.items.some((i) => i.id !== item.id && i.part === q.id)), copy], items: p.kit.items.map((i) => (i.id === item.id ? { ...i, part: id } : i)) } };
   });
-  const change = (q: Part) => edit((p) => ({ ...p, kit: { ...p.kit, parts: p.kit.parts.map((x) => (x.id === q.id ? q : x)) } }), `part ${q.id}`);
+  const change = (q: Part) => edit((p) => ({ ...p, kit: { ...p.kit, parts: p.kit.parts.map((x) => (x.id === q.id ? q : x)) } }), part && q.name !== part.name ? `name ${q.id}` : undefined);
   return (
     <>
       <div className="split">

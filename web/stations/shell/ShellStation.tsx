@@ -41,7 +41,8 @@ export default function ShellStation() {
     if (!bad) { setKept(next); keepEight(key, next); }
     return bad;
   };
-  const put = (t: Thing): string | undefined => edit((p) => withThing(p, t), `thing ${t.it.id} ${t.is}`);
+  // Typing a name is one step to undo; every reading is its own.
+  const put = (t: Thing): string | undefined => edit((p) => withThing(p, t), thing && t.it.name !== thing.it.name ? `name ${t.it.id}` : undefined);
   const place = (piece: string, x: number, y: number) => {
     if (!body || !placing) return;
     const w = Math.max(...(shell?.walls ?? []).map((q) => q.x0)), h = Math.max(...(shell?.walls ?? []).map((q) => q.y0));
