@@ -4,7 +4,7 @@ import { documentOf, expect, saved, SITE, station, stationUrl, test } from './be
 
 test('eight typed values and one chosen part give the first verdict', async ({ page }) => {
   await page.goto(SITE());
-  await page.getByRole('button', { name: 'New build' }).click();
+  await page.getByRole('button', { name: 'New build', exact: true }).click();
   await expect(page.getByText('Next: Outer width, edge to edge, outside jaws')).toBeVisible();
   const [sheet] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Blank measuring sheet (PDF)' }).click()]);
   const printed = execFileSync('pdftotext', ['-layout', await sheet.path(), '-'], { encoding: 'utf8' });
@@ -29,7 +29,7 @@ test('eight typed values and one chosen part give the first verdict', async ({ p
 test('from an empty shell to cut template, button map and hours, found again after a reload', async ({ page }) => {
   test.setTimeout(240_000);
   await page.goto(SITE());
-  await page.getByRole('button', { name: 'New build' }).click();
+  await page.getByRole('button', { name: 'New build', exact: true }).click();
   await expect(page.getByRole('textbox', { name: 'Outer width, edge to edge' })).toBeFocused();
   for (const v of ['172', '90', '10', '2.2', '14', '18', '9', '7']) { await page.keyboard.type(v); await page.keyboard.press('Tab'); }
   await expect(page.getByText('BACK HALF, inside up')).toBeVisible();

@@ -22,7 +22,7 @@ for (const scheme of ['light', 'dark'] as const) {
 
 test('an empty build says at every station what to do next', async ({ page }) => {
   await page.goto(SITE());
-  await page.getByRole('button', { name: 'New build' }).click();
+  await page.getByRole('button', { name: 'New build', exact: true }).click();
   const key = await page.waitForURL(/\/b\/[^/]+\/shell/).then(() => /\/b\/([^/]+)/.exec(page.url())![1]!);
   for (const [station, words] of [['shell', 'Next: Outer width'], ['kit', 'Search at the right'], ['fit', 'Measure the shell first'], ['cut', 'Lay parts out first'], ['controls', 'No inputs yet'], ['power', 'Nothing draws power yet'], ['build', 'Measure the shell']] as const) {
     await page.goto(stationUrl(key, station));
