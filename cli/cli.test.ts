@@ -41,7 +41,7 @@ describe('check', () => {
 });
 
 describe('export', () => {
-  test.each(['template', 'pins', 'mapping'])('%s lands in the folder, named by the id, and is not written over without --force', async (what) => {
+  test.each(['template', 'pins', 'mapping', 'shell'])('%s lands in the folder, named by the id, and is not written over without --force', async (what) => {
     const out = join(dir, what);
     const once = await call('export', 'docs/examples/wisp.json', '--what', what, '--out', out);
     expect([once.code, once.err]).toEqual([0, '']);

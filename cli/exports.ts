@@ -1,12 +1,14 @@
 /** Files of each kind of export; names come from the build's id alone. */
 import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
-import { cutOuts, measuringSheet, templates } from '@deft/core/cuts';
-import { mappingLine, overlaySource, pinTable, sheetSvg } from '@deft/core/formats';
+import Module from 'manifold-3d';
+import { cutOuts, measuringSheet, shellSheets, templates } from '@deft/core/cuts';
+import { mappingLine, overlaySource, pinTable, sheetDxf, sheetSvg } from '@deft/core/formats';
 import { type Fonts, type Paper, sheetsPdf } from '@deft/core/formats/pdf';
-import type { Project } from '@deft/core/model';
+import { pieceMesh, stlBytes, threeMfBytes } from '@deft/core/formats/solid';
+import { BadInput, bodyOf, type Project } from '@deft/core/model';
 
-export const EXPORTS = ['template', 'pins', 'overlay', 'mapping'] as const;
+export const EXPORTS = ['template', 'pins', 'overlay', 'mapping', 'shell'] as const;
 export type Export = (typeof EXPORTS)[number];
 export const isExport = (text: string): text is Export => (EXPORTS as readonly string[]).includes(text);
 
@@ -24,7 +26,21 @@ export async function exportFiles(p: Project, what: Export, paper: Paper): Promi
   if (what === 'pins') return [{ name: `${p.id}-pins.csv`, bytes: pinTable(p) }];
   if (what === 'overlay') return [{ name: `${p.id}-overlay.dts`, bytes: overlaySource(p) }];
   if (what === 'mapping') return [{ name: `${p.id}-mapping.txt`, bytes: mappingLine(p) }];
+  if (what === 'shell') return shellFiles(p);
   const sheets = [...templates(p), ...templates(p, true), ...cutOuts(p)];
   const pdf = await sheetsPdf(sheets.length ? sheets : [measuringSheet()], { title: p.name, paper, fonts: await shippedFonts() });
   return [{ name: `${p.id}-template.pdf`, bytes: pdf }, ...sheets.map((s) => ({ name: `${p.id}-${s.id}.svg`, bytes: sheetSvg(s, p.name) }))];
+}
+
+/** STL of each piece, one 3MF, and the drawings as SVG and DXF. */
+async function shellFiles(p: Project): Promise<File[]> {
+  const body = bodyOf(p);
+  if (!body) throw new BadInput('shell.bodies', 'This build has no shell yet.');
+  const wasm = await Module();
+  wasm.setup();
+  const pieces = body.pieces.map((q) => ({ name: q.id, mesh: pieceMesh(wasm, body, q.id, p.cuts) }));
+  return [
+    ...pieces.map((q) => ({ name: `${p.id}-${q.name}.stl`, bytes: stlBytes(q.mesh) })), { name: `${p.id}-shell.3mf`, bytes: threeMfBytes(pieces, p.name) },
+    ...shellSheets(body, p.cuts).flatMap((s) => [{ name: `${p.id}-${s.id}.svg`, bytes: sheetSvg(s, p.name) }, { name: `${p.id}-${s.id}.dxf`, bytes: sheetDxf(s) }]),
+  ];
 }

@@ -5,6 +5,7 @@
  */
 import type { Finding, Part, WayOut } from '../model';
 import { removals, thickness } from '../kit';
+import { seamCost, type StandingFeature } from '../shell';
 import type { Checker } from './checker';
 import { findPlaces, moveWords } from './moves';
 import { portKey } from './port';
@@ -68,21 +69,21 @@ function trims(checker: Checker, finding: Finding): WayOut[] {
   if (to > 0.5) {
     out.push({
       id: `trim-${feature.feature.id}-${feature.copy}`, text: `Trim ${feature.name} to ${to} mm`,
-      cost: `${(feature.height - to).toFixed(1)} mm off; ${trimCost(feature.feature.purpose)}`,
+      cost: `${(feature.height - to).toFixed(1)} mm off; ${trimCost(checker, feature)}`,
       changes: [{ do: 'trim', feature: feature.feature.id, copy: feature.copy, to }], effort: 6,
     });
   }
   if (feature.feature.mayCut === 'remove') {
     out.push({
-      id: `remove-${feature.feature.id}-${feature.copy}`, text: `Cut ${feature.name} away`, cost: trimCost(feature.feature.purpose),
+      id: `remove-${feature.feature.id}-${feature.copy}`, text: `Cut ${feature.name} away`, cost: trimCost(checker, feature),
       changes: [{ do: 'trim', feature: feature.feature.id, copy: feature.copy, to: 0 }], effort: 7,
     });
   }
   return out;
 }
 
-const trimCost = (purpose: string): string => (purpose === 'closing screw' ? 'the seam loses a screw there'
-  : purpose === 'button support' ? 'the buttons lose that backing' : purpose === 'guide' ? 'nothing guides the part there' : 'no other use known');
+const trimCost = (checker: Checker, f: StandingFeature): string => words(f.feature.purpose, seamCost(checker.scene.shell!, f)?.sentence);
+const words = (purpose: string, seam: string | undefined): string => (seam ?? (purpose === 'button support' ? 'the buttons lose that backing' : purpose === 'guide' ? 'nothing guides the part there' : 'no other use known'));
 
 function widen(finding: Finding, items: readonly PlacedItem[]): WayOut[] {
   if (finding.check !== 'plug') return [];

@@ -3,3 +3,4 @@ export { mappingLine, buttonNumbers, mappingText } from './mapping';
 export { csv, csvText, pinTable } from './csv';
 export { sheetSvg, svgText } from './svg';
 export { documentSchema } from './schema';
+export { sheetDxf } from './dxf';

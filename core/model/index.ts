@@ -1,4 +1,5 @@
 export * from './length';
+export * from './readings';
 export * from './worked';
 export * from './shell';
 export * from './part';

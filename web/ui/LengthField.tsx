@@ -4,7 +4,7 @@
  */
 import { useEffect, useId, useRef, useState } from 'react';
 import { Input, Select } from 'antd';
-import { formatMm, type How, HOW_WORDS, length, type Length, parseLength } from '@deft/core/model';
+import { formatMm, type How, HOW_WORDS, length, type Length, parseReadings, repeated } from '@deft/core/model';
 
 const HOW_SHORT: Partial<Record<How, string>> = { calliper: 'calliper', ruler: 'ruler', estimate: 'estimate', typical: 'typical', made: 'as printed', photo: 'photo', exact: 'exact' };
 const CHOICES: How[] = ['calliper', 'ruler', 'estimate', 'made'];
@@ -32,14 +32,21 @@ export function LengthField({ label, value, min, max, n, onChange, onFocus, auto
   }, [value]);
   const commit = (typed: string, by: How) => {
     if (typed.trim() === '' && value === undefined) return;
-    const read = parseLength(typed, { ...(min === undefined ? {} : { min }), ...(max === undefined ? {} : { max }) });
+    const read = parseReadings(typed, { ...(min === undefined ? {} : { min }), ...(max === undefined ? {} : { max }) });
     if (!read.ok) { setBad(read.sentence); return; }
+    if ('readings' in read) {
+      if (value?.typed === typed.trim() && value.how === by) return;
+      own.current = true;
+      setBad(onChange({ ...repeated(read.readings, by).length, ...(typed.trim().length <= 60 ? { typed: typed.trim() } : {}) }) ?? undefined);
+      return;
+    }
     if (value && value.mm === read.mm && value.how === by) { setBad(undefined); return; }
     own.current = true;
     setBad(onChange(length(read.mm, by, /^[\d.]+$/.test(typed.trim()) ? undefined : typed.trim())) ?? undefined);
   };
-  const parsed = parseLength(text);
-  const became = parsed.ok && !/^\s*-?[\d.]+\s*(mm)?\s*$/.test(text) ? `${formatMm(parsed.mm)} mm` : '';
+  const parsed = parseReadings(text);
+  const many = parsed.ok && 'readings' in parsed ? repeated(parsed.readings, how) : undefined;
+  const became = many ? many.working : parsed.ok && 'mm' in parsed && !/^\s*-?[\d.]+\s*(mm)?\s*$/.test(text) ? `${formatMm(parsed.mm)} mm` : '';
   return (
     <>
       <span className="n">{n ?? ''}</span>
@@ -48,7 +55,7 @@ export function LengthField({ label, value, min, max, n, onChange, onFocus, auto
         onFocus={() => onFocus?.()} onChange={(e) => { setText(e.target.value); setBad(undefined); }} onBlur={() => commit(text, how)} onPressEnter={() => commit(text, how)} />
       <Select size="small" aria-label={`How ${label} was measured`} value={how} tabIndex={-1} popupMatchSelectWidth={190} onChange={(h: How) => { setHow(h); commit(text, h); }}
         options={[...new Set([...CHOICES, how])].map((h) => ({ value: h, label: HOW_SHORT[h] ?? h, title: HOW_WORDS[h] }))} />
-      {bad ? <span className="bad" id={`${id}-bad`} role="alert">{bad}</span> : became ? <span className="became">= {became}</span> : null}
+      {bad ? <span className="bad" id={`${id}-bad`} role="alert">{bad}</span> : became ? <span className="became">= {became}{many?.disagrees && <span className="bad" role="alert"> {many.disagrees.sentence}</span>}</span> : null}
     </>
   );
 }

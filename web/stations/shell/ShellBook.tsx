@@ -46,7 +46,7 @@ function DatumEdge({ seen, page, spread: s, on, active, onPick }: { seen: Edge; 
   return (
     <g>
       {on && <line className="datum" x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} />}
-      {active && <line className="datum-pick" role="button" tabIndex={0} aria-label={`Measure from the ${seen} edge as seen here`} x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} onClick={() => onPick(edge)} onKeyDown={(e) => { if (e.key === 'Enter') onPick(edge); }} />}
+      {active && <rect className="datum-pick" role="button" tabIndex={0} aria-label={`Measure from the ${seen} edge as seen here`} x={Math.min(a[0], b[0]) - 7} y={Math.min(a[1], b[1]) - 7} width={Math.abs(a[0] - b[0]) + 14} height={Math.abs(a[1] - b[1]) + 14} onClick={() => onPick(edge)} onKeyDown={(e) => { if (e.key === 'Enter') onPick(edge); }} />}
     </g>
   );
 }

@@ -2,7 +2,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Button, Dropdown, Select } from 'antd';
 import { FIRST_FIELDS, measuringSheet } from '@deft/core/cuts';
-import { shellSolids } from '@deft/core/shell';
+import { seamCost, shellSolids } from '@deft/core/shell';
 import { bodyOf, type Edge, type Length } from '@deft/core/model';
 import { spreadOf } from '../../book/spread';
 import { LengthField } from '../../ui/LengthField';
@@ -14,6 +14,7 @@ import { ProfileView } from '../fit/ProfileView';
 import { type Eight, eightOf, keepEight, keptEight, NEEDED, withEight } from './firstEight';
 import { Outline } from './Outline';
 import { NextValue, ShellBook } from './ShellBook';
+import { TakeOut } from './TakeOut';
 import { ThingEditor } from './ThingEditor';
 import { newThing, NEW_THINGS, type NewThing, type Thing, thingsOf, withThing, without } from './things';
 
@@ -83,7 +84,7 @@ export default function ShellStation() {
         {check.checker.scene.shell && <ProfileView scene={check.checker.scene} cut={cut} onCut={setCut} />}
       </div>
       <aside className="side" aria-label="Shell measurements">
-        <h2>Outer <span className="note">{body ? 'callipers unless you say otherwise' : 'eight values, then a part'}</span></h2>
+        <h2>Outer <span className="note">{body ? 'several readings: 12.1; 12.2; 12.1' : 'eight values, then a part'}</span></h2>
         <div className="fields">
           {FIRST_FIELDS.map((f) => {
             const k = f.key as keyof Eight;
@@ -92,7 +93,7 @@ export default function ShellStation() {
         </div>
         {!body && <p className="note">{NEEDED.filter((k) => eight[k] === undefined).length} of the first six still missing. {missing ? `Next: ${missing.label.toLowerCase()}, with the ${TOOLS[missing.key]}.` : ''}</p>}
         {body && <Outline body={body} onChange={(b) => edit((p) => ({ ...p, shell: { ...p.shell, bodies: [b, ...p.shell.bodies.slice(1)] } }))} />}
-        {thing && body && <ThingEditor key={thing.it.id} body={body} thing={thing} onChange={put} onRemove={() => { edit((p) => without(p, thing.it.id)); choose(undefined); }} onAxis={() => undefined} />}
+        {thing && body && <ThingEditor key={thing.it.id} body={body} thing={thing} cost={shell && standing ? seamCost(shell, standing)?.sentence : undefined} onChange={put} onRemove={() => { edit((p) => without(p, thing.it.id)); choose(undefined); }} onAxis={() => undefined} />}
         {body && (
           <section>
             <h2 style={{ marginBottom: 4 }}>What is in it</h2>
@@ -106,6 +107,7 @@ export default function ShellStation() {
             </div>
           </section>
         )}
+        {body && <TakeOut doc={doc} body={body} />}
         {body && <label className="row">Book opens at its <Select size="small" aria-label="Spine" value={body.spine} onChange={(spine: Edge) => edit((p) => ({ ...p, shell: { ...p.shell, bodies: [{ ...body, spine }, ...p.shell.bodies.slice(1)] } }))} options={(['left', 'right', 'bottom', 'top'] as const).map((v) => ({ value: v, label: `${v} edge` }))} /></label>}
       </aside>
     </>

@@ -4,11 +4,11 @@ import { type Body, type Feature, length, type Length, OPENING_USES, PURPOSES, t
 import { LengthField } from '../../ui/LengthField';
 import { type Thing, thingsOf } from './things';
 
-export interface ThingEditorProps { body: Body; thing: Thing; onChange(t: Thing): string | undefined; onRemove(): void; onAxis(axis: 'x' | 'y' | undefined): void }
+export interface ThingEditorProps { body: Body; thing: Thing; cost?: string | undefined; onChange(t: Thing): string | undefined; onRemove(): void; onAxis(axis: 'x' | 'y' | undefined): void }
 
 const WALLS = ['bottom wall', 'right wall', 'top wall', 'left wall'];
 
-export function ThingEditor({ body, thing: t, onChange, onRemove, onAxis }: ThingEditorProps) {
+export function ThingEditor({ body, thing: t, cost, onChange, onRemove, onAxis }: ThingEditorProps) {
   const set = (more: object): string | undefined => onChange({ ...t, it: { ...t.it, ...more } } as Thing);
   const at = t.is === 'opening' ? (t.it.on.kind === 'face' ? t.it.on.at : undefined) : t.it.at;
   const setAt = (axis: 'x' | 'y', r: Reading) => (t.is === 'opening' ? set({ on: { kind: 'face', at: { ...at!, [axis]: r } } }) : set({ at: { ...at!, [axis]: r } }));
@@ -19,6 +19,7 @@ export function ThingEditor({ body, thing: t, onChange, onRemove, onAxis }: Thin
         <Select size="small" aria-label="Half" value={t.piece} onChange={(piece: string) => onChange({ ...t, piece })} options={body.pieces.map((p) => ({ value: p.id, label: p.role }))} />
         <Button size="small" onClick={onRemove}>Remove</Button>
       </div>
+      {cost && <p className="note" style={{ marginBottom: 6 }}>Without one of these: {cost}.</p>}
       <div className="fields">
         {at && (['x', 'y'] as const).map((axis) => <ReadingFields key={axis} body={body} own={t.it.id} axis={axis} reading={at[axis]} onChange={(r) => setAt(axis, r)} onFocus={() => onAxis(axis)} />)}
         {t.is === 'opening' && t.it.on.kind === 'wall' && <WallFields t={t} body={body} set={set} />}

@@ -1,0 +1,95 @@
+/**
+ * A shell as watertight solids, one for each piece, for printing and for other programs.
+ *
+ * Built with manifold-3d from the same readings as everything else; decided trims and openings are
+ * cut. Looking at the finished front: x right, y up, z toward the viewer, mm.
+ */
+import type { ManifoldToplevel } from 'manifold-3d';
+import type { Body, Cut } from '../../model';
+import { drawn, pointsOf, type Pt } from '../../geometry';
+import { BODY, innerRing, named, outerRing, shapePoints, shellSolids, spots, type WallHole } from '../../shell';
+import type { Mesh } from './mesh';
+
+export { readStl, stlBytes } from './stl';
+export { threeMfBytes } from './threeMf';
+export type { Mesh } from './mesh';
+
+/** Enough beyond a face that a cut surely passes it, mm. */
+const THROUGH = 2;
+const SIDES = 96;
+
+/**
+ * One piece as a mesh.
+ *
+ * @param holes  openings to be cut beyond those already there: ports in the walls
+ * @returns      a closed triangle mesh of positive volume
+ * @throws       RangeError when the piece is not in the body
+ */
+export function pieceMesh(wasm: ManifoldToplevel, body: Body, pieceId: string, cuts: readonly Cut[] = [], holes: readonly WallHole[] = []): Mesh {
+  const i = body.pieces.findIndex((p) => p.id === pieceId);
+  const piece = body.pieces[i];
+  if (!piece) throw new RangeError(`This shell has no piece "${pieceId}".`);
+  const { Manifold, CrossSection } = wasm;
+  const made: Array<{ delete(): void }> = [];
+  const keep = <T extends { delete(): void }>(x: T): T => { made.push(x); return x; };
+  type Solid = InstanceType<typeof Manifold>;
+  const sign = piece.role === 'front' || piece.role === 'plate' ? 1 : -1;
+  /** An extrusion between two depths below the rim. */
+  const from = (points: ReadonlyArray<Pt>, d0: number, d1: number, grow = 0): Solid => {
+    let plan = keep(CrossSection.ofPolygons([points.map(([x, y]) => [x, y] as [number, number])], 'NonZero'));
+    if (grow) plan = keep(plan.offset(grow, 'Round', 2, SIDES));
+    const solid = keep(Manifold.extrude(plan, d1 - d0));
+    return keep(solid.translate([0, 0, sign > 0 ? d0 : -d1]));
+  };
+  try {
+    const shell = shellSolids(body, cuts);
+    const outer = pointsOf(outerRing(body)), inner = pointsOf(innerRing(body));
+    const floor = piece.depth.mm - body.wall.mm;
+    const all = named(body);
+    const bays = piece.zones.map((z, j) => {
+      const [at] = spots(body, all, z.at, z.shape, `${BODY}.pieces.${i}.zones.${j}.at`, undefined);
+      return { points: shapePoints(z.shape, at!.x.mm, at!.y.mm), depth: z.depth.mm };
+    });
+    const solids: Solid[] = [from(outer, 0, piece.depth.mm)];
+    // A bay deeper than the half bulges out, one wall thick all round.
+    for (const b of bays) if (b.depth + body.wall.mm > piece.depth.mm) solids.push(from(b.points, floor, b.depth + body.wall.mm, body.wall.mm));
+    let result = keep(Manifold.union(solids));
+    result = keep(result.subtract(from(inner, -THROUGH, floor)));
+    for (const b of bays) result = keep(result.subtract(from(b.points, 0, b.depth)));
+    const features = shell.features.filter((f) => f.piece === pieceId && f.height > 0);
+    if (features.length) {
+      const standing = features.flatMap((f) => f.solid.prisms.flatMap((p) => drawn(p).map((ring) => {
+        const [d0, d1] = sign > 0 ? [p.z0, p.z1] : [-p.z1, -p.z0];
+        // Sunk a little into its floor, so that both are one solid.
+        return from(pointsOf(ring), d0, d1 + body.wall.mm / 2);
+      })));
+      const inside = keep(Manifold.intersection([keep(Manifold.union(standing)), keep(Manifold.union(solids))]));
+      result = keep(result.add(inside));
+    }
+    const deep = Math.max(piece.depth.mm, ...bays.map((b) => b.depth + body.wall.mm)) + THROUGH;
+    for (const o of shell.openings.face.filter((q) => q.piece === pieceId)) result = keep(result.subtract(from(o.points, floor - 0.01, deep)));
+    for (const h of [...shell.openings.wall, ...holes]) result = keep(result.subtract(wallCut(h)));
+    const mesh = result.getMesh();
+    return { positions: onlyXyz(mesh.vertProperties, mesh.numProp), triangles: mesh.triVerts };
+  } finally {
+    for (const m of made) m.delete();
+  }
+
+  /** A hole through one wall, as it passes both halves. */
+  function wallCut(h: WallHole): Solid {
+    const wall = shellSolids(body, cuts).walls[h.wall]!;
+    const plan = h.round ? keep(CrossSection.circle(h.w / 2, SIDES)) : keep(CrossSection.square([h.w, h.h], true));
+    const thick = 2 * (body.wall.mm + THROUGH);
+    // Drawn in u, v; laid so that u runs along the wall, v along z, and the cut along its normal.
+    const solid = keep(keep(Manifold.extrude(plan, thick)).translate([0, 0, -thick / 2]));
+    const [cx, cy] = [wall.x0 + wall.ux * h.u, wall.y0 + wall.uy * h.u];
+    return keep(solid.transform([wall.ux, wall.uy, 0, 0, 0, 0, 1, 0, wall.nx, wall.ny, 0, 0, cx, cy, h.v, 1]));
+  }
+}
+
+function onlyXyz(props: Float32Array, numProp: number): Float32Array {
+  if (numProp === 3) return props;
+  const out = new Float32Array((props.length / numProp) * 3);
+  for (let v = 0; v < out.length / 3; v++) out.set(props.subarray(v * numProp, v * numProp + 3), v * 3);
+  return out;
+}

@@ -1,0 +1,17 @@
+/** Solid files are made away from the screen's thread; the modeller loads only when it is used. */
+import { expose } from 'comlink';
+import Module from 'manifold-3d';
+import wasmUrl from 'manifold-3d/manifold.wasm?url';
+import { pieceMesh, stlBytes, threeMfBytes } from '@deft/core/formats/solid';
+import type { Body, Cut } from '@deft/core/model';
+
+const api = {
+  async files(body: Body, cuts: readonly Cut[], kind: 'stl' | '3mf', title: string): Promise<Array<{ piece: string; bytes: Uint8Array }>> {
+    const wasm = await Module({ locateFile: () => wasmUrl });
+    wasm.setup();
+    const pieces = body.pieces.map((p) => ({ name: p.id, mesh: pieceMesh(wasm, body, p.id, cuts) }));
+    return kind === '3mf' ? [{ piece: 'shell', bytes: threeMfBytes(pieces, title) }] : pieces.map((p) => ({ piece: p.name, bytes: stlBytes(p.mesh) }));
+  },
+};
+export type SolidApi = typeof api;
+expose(api);
