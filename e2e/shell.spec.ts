@@ -42,6 +42,30 @@ test('STL of both halves comes out with the volume of a shell, DXF and SVG besid
   const mesh = readStl(readFileSync(await first.path()));
   expect(volume(mesh)).toBeGreaterThan(20_000);
   await expect.poll(() => files.length).toBe(2);
-  await page.getByRole('button', { name: 'DXF' }).click();
+  await page.getByRole('button', { name: 'DXF', exact: true }).click();
   await expect.poll(() => files.sort()).toEqual(['wisp-back-shell-inside.dxf', 'wisp-back.stl', 'wisp-front-face.dxf', 'wisp-front-shell-inside.dxf', 'wisp-front.stl']);
+});
+
+test('a face written as DXF is taken over by an empty build, its unit told and its openings found', async ({ page }) => {
+  const key = await openExample(page, 'dabchick-2');
+  await page.goto(stationUrl(key, 'shell'));
+  const texts: Record<string, string> = {};
+  page.on('download', async (d) => { texts[d.suggestedFilename()] = readFileSync(await d.path(), 'utf8'); });
+  await page.getByRole('button', { name: 'DXF', exact: true }).click();
+  await expect.poll(() => Object.keys(texts).length).toBe(3);
+  const fresh = await openExample(page, 'wisp', (d) => { d['shell'] = { bodies: [] }; d['layout'] = { placements: [] }; d['controls'] = { route: 'gpio', inputs: [] }; });
+  await page.goto(stationUrl(fresh, 'shell'));
+  const file = page.getByLabel('Drawing file');
+  await file.setInputFiles({ name: 'x.dxf', mimeType: 'image/vnd.dxf', buffer: Buffer.from(texts['dabchick-2-front-face.dxf']!.slice(0, 3000)) });
+  await expect(page.getByText('cut short: its end mark is missing')).toBeVisible();
+  await file.setInputFiles({ name: 'x.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('<svg><script>1</script><rect width="100" height="60"/></svg>') });
+  await expect(page.getByText('Left out: 1 <script> refused.')).toBeVisible();
+  await expect(page.getByText('The file does not say its unit.')).toBeVisible();
+  await file.setInputFiles({ name: 'face.dxf', mimeType: 'image/vnd.dxf', buffer: Buffer.from(texts['dabchick-2-front-face.dxf']!) });
+  await expect(page.getByText(/172\.0 × 90\.0 mm, corners of 10\.\d mm, 9 openings/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take it over' }).click();
+  await expect(page.getByText('FRONT HALF, inside up')).toBeVisible();
+  await saved(page);
+  const body = (await documentOf(page, fresh))['shell'].bodies[0];
+  expect([body.outline.w.mm, body.pieces[0].openings.length]).toEqual([172, 9]);
 });

@@ -83,15 +83,17 @@ describe('the incremental re-check', () => {
   const step = fc.record({ item: fc.constantFrom(...ids), dx: fc.integer({ min: -120, max: 120 }), dy: fc.integer({ min: -120, max: 120 }), turn: fc.constantFrom(0, 0, 90, 180, 270, 37), over: fc.boolean(), piece: fc.constantFrom('front', 'back') });
   test('after any chain of moves, turns and flips its findings are those of a full check', () => {
     let steps = 0;
+    const ground = new Checker(half).scene;
     fc.assert(fc.property(fc.array(step, { minLength: 10, maxLength: 25 }), (moves) => {
-      const checker = new Checker(half);
+      const checker = new Checker(half, ground);
       for (const m of moves) {
         const now = checker.scene.project.layout.placements.find((x) => x.item === m.item)!;
         checker.move({ ...now, on: { piece: m.piece }, x: now.x + m.dx / 10, y: now.y + m.dy / 10, turn: (now.turn + m.turn) % 360, up: m.over ? 'out' : 'in' });
         steps++;
       }
       const byId = (a: Finding, b: Finding) => (a.id < b.id ? -1 : 1);
-      expect(checker.findings().sort(byId)).toEqual(new Checker(checker.scene.project, checker.scene).findings().sort(byId));
+      const [quick, whole] = [checker, new Checker(checker.scene.project, checker.scene)].map((c) => JSON.stringify(c.findings().sort(byId)));
+      expect(quick === whole ? 'equal' : quick).toBe(quick === whole ? 'equal' : whole);
     }), { numRuns: 40, seed: 5 });
     expect(steps).toBeGreaterThan(400);
   }, 120_000);

@@ -12,6 +12,7 @@ import { printSheets } from '../cut/print';
 import type { CutAt } from '../fit/BookView';
 import { ProfileView } from '../fit/ProfileView';
 import { type Eight, eightOf, keepEight, keptEight, NEEDED, withEight } from './firstEight';
+import { FromDrawing } from './FromDrawing';
 import { Outline } from './Outline';
 import { NextValue, ShellBook } from './ShellBook';
 import { TakeOut } from './TakeOut';
@@ -92,7 +93,8 @@ export default function ShellStation() {
           })}
         </div>
         {!body && <p className="note">{NEEDED.filter((k) => eight[k] === undefined).length} of the first six still missing. {missing ? `Next: ${missing.label.toLowerCase()}, with the ${TOOLS[missing.key]}.` : ''}</p>}
-        {body && <Outline body={body} onChange={(b) => edit((p) => ({ ...p, shell: { ...p.shell, bodies: [b, ...p.shell.bodies.slice(1)] } }))} />}
+        <FromDrawing body={body} onTake={(t, b) => edit((p) => ({ ...p, shell: { ...p.shell, bodies: [{ ...b, outline: t.outline, pieces: b.pieces.map((q) => (q.role === 'front' ? { ...q, openings: [...q.openings.filter((o) => !o.id.startsWith('drawn-')), ...t.openings] } : q)) }, ...p.shell.bodies.slice(1)] } }))} />
+        {body && <Outline key={body.outline.kind} body={body} onChange={(b) => edit((p) => ({ ...p, shell: { ...p.shell, bodies: [b, ...p.shell.bodies.slice(1)] } }))} />}
         {thing && body && <ThingEditor key={thing.it.id} body={body} thing={thing} cost={shell && standing ? seamCost(shell, standing)?.sentence : undefined} onChange={put} onRemove={() => { edit((p) => without(p, thing.it.id)); choose(undefined); }} onAxis={() => undefined} />}
         {body && (
           <section>
