@@ -1,7 +1,7 @@
 /** Unit tests of core, server and cli; the interface is tested by Playwright (e2e/). */
 export default {
   testEnvironment: 'node',
-  roots: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/cli'],
+  roots: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/cli', '<rootDir>/web', '<rootDir>/scripts'],
   extensionsToTreatAsEsm: ['.ts'],
   transform: { '^.+\\.ts$': ['@swc/jest', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'es6' } }] },
   moduleFileExtensions: ['ts', 'js', 'mjs', 'cjs', 'json', 'node'],

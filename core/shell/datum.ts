@@ -93,8 +93,8 @@ function datum(body: Body, all: Named, reading: Reading, axis: 'x' | 'y', key: s
   if (seen.has(from.feature)) throw new BadInput(`${key}.${axis}.from.feature`, 'These features are measured from each other in a circle.');
   const at = centre(body, all, other.at[axis], axis, other.shape, `${other.key}.at`, new Set([...seen, from.feature]));
   if (from.point === 'centre') return at;
-  // A reading toward the right runs along x, against the sense of readings that start at the right.
-  const way = (from.point === 'near' ? -1 : 1) * SENSE[from.toward];
+  // The far edge lies on the side the reading runs to; readings that start at an edge run away from it.
+  const way = (from.point === 'near' ? -1 : 1) * -SENSE[from.toward];
   const half = halfExtent(other.shape, axis, other.key);
   return plus(at, way * half.mm, half.sources.map((s) => ({ ...s, k: way * s.k })));
 }
