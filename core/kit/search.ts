@@ -27,8 +27,10 @@ function score(part: Part, query: string): number {
     // Boards first: the board's own outline counts more than what overhangs it.
     const boards = part.blocks.filter((x) => x.plan.kind === 'rect').map((x) => (x.plan.kind === 'rect' ? [x.plan.w.mm, x.plan.h.mm] : [0, 0]));
     const off = Math.min(...[[w, h], ...boards].map(([p, q]) => Math.min(Math.max(Math.abs(p! - a), Math.abs(q! - b)), Math.max(Math.abs(q! - a), Math.abs(p! - b)))));
-    if (off > 3) return 0;
-    points += 6 - off + (part.name.toLowerCase().includes(`${size[1]}x${size[2]}`) ? 3 : 0);
+    // Some parts are called by a size that is not their plan: a screw of 2 x 8.
+    const named = part.name.toLowerCase().replace(/\s/g, '').includes(`${size[1]}x${size[2]}`);
+    if (off > 3 && !named) return 0;
+    points += (off > 3 ? 3 : 6 - off) + (named ? 3 : 0);
     rest = rest.replace(SIZE, ' ');
   }
   for (const word of rest.split(/\s+/).filter(Boolean)) {

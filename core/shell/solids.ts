@@ -128,12 +128,13 @@ function pieceFloors(body: Body, piece: Piece, i: number, sign: 1 | -1, openings
   const plain = piece.depth.mm - body.wall.mm;
   const z = (k: number) => ({ dz0: sign * k, dz1: sign * k });
   const edgeU = Math.max(0, ...zones.map((q) => Math.hypot(...q.spot.x.sources.map((s) => s.u * s.k))));
+  const holeU = Math.max(0, ...openings.face.filter((o) => o.piece === piece.id).map((o) => Math.hypot(...[...o.sources.x, ...o.sources.y].map((s) => s.u * s.k), o.shape.kind === 'circle' ? o.shape.d.u / 2 : o.shape.kind === 'rect' ? o.shape.w.u / 2 : o.shape.u)));
   const main = slab(less(closed(ground), [...zones.map((q) => closed(q.points)), ...pierced]), plain);
   const out: Floor[] = [{
     prisms: main, z: sign * plain, name: inside,
     solid: solid(`${piece.id}/floor`, inside, 'floor', piece.id, main, [
       effect(`${key}.depth`, `${piece.role} half depth`, piece.depth.u, z(1)), effect(`${BODY}.wall`, 'wall', body.wall.u, z(-1)),
-      effect(`${key}.zones`, 'edges of the bays', edgeU, { grow: 1 }),
+      effect(`${key}.zones`, 'edges of the bays', edgeU, { grow: 1 }), effect(`${key}.openings`, 'edges of the openings', holeU, { grow: 1 }),
     ]),
   }];
   zones.forEach(({ zone, j, points, spot }, at) => {

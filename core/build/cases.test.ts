@@ -1,0 +1,64 @@
+/** The step list in the cases it is for. */
+import { describe, expect, test } from '@jest/globals';
+import { demos } from '../catalogue';
+import { applied, appliedAll, emptyProject, type Project } from '../model';
+import { buildSteps, CAUTIONS, PHASES, type Step } from './index';
+
+const [half, done, warbler, wisp] = demos() as [Project, Project, Project, Project];
+const step = (p: Project, id: string): Step | undefined => buildSteps(p).find((s) => s.id === id);
+const order = (p: Project, ...ids: string[]): boolean => { const all = buildSteps(p).map((s) => s.id); const at = ids.map((i) => all.indexOf(i)); return at.every((i) => i >= 0) && at.every((i, k) => !k || at[k - 1]! < i); };
+
+describe('steps', () => {
+  test('phases never run backward more than the graph demands: power comes before boards, closing last', () => {
+    for (const p of demos()) {
+      const list = buildSteps(p);
+      expect(list[list.length - 1]!.id).toBe('prove');
+      const first = (phase: string) => list.findIndex((s) => s.phase === phase);
+      for (const [a, b] of [['Bench-test', 'Wire power'], ['Wire power', 'Computer and screen'], ['Computer and screen', 'Close and prove']] as const) if (first(a) >= 0 && first(b) >= 0) expect(first(a)).toBeLessThan(first(b));
+      expect(list.every((s) => PHASES.includes(s.phase))).toBe(true);
+      expect(new Set(list.map((s) => s.id)).size).toBe(list.length);
+    }
+  });
+  test('a block is struck only after its board was proved on the bench, and before it goes in', () => {
+    for (const p of [half, done, wisp]) for (const item of p.kit.items) for (const b of item.struck) expect([item.id, b, order(p, `bench-${item.id}`, `slim-${item.id}-${b}`, `fit-in-${item.id}`)]).toEqual([item.id, b, true]);
+  });
+  test('a changed program resistor is a step of its own, before power is wired; the delivered one is none', () => {
+    expect(order(done, 'bench-charger', 'program-charger', 'wire-power')).toBe(true);
+    expect(step(done, 'program-charger')!.title).toContain('750 Ω');
+    expect(step(half, 'program-charger')).toBeUndefined();
+    expect(step(wisp, 'program-charger')).toBeUndefined();
+  });
+  test('the rail is proved before anything hangs on it: ohms with the cell out, then volts with it in', () => {
+    expect(order(done, 'wire-power', 'gate-ohms', 'gate-rail', 'fit-in-teasel', 'fit-in-screen')).toBe(true);
+    expect([step(done, 'gate-ohms')!.cell, step(done, 'gate-rail')!.cell, step(done, 'wire-power')!.cell]).toEqual(['cell removed', 'cell connected', 'cell removed']);
+  });
+  test('a port is marked, opened small and test-fitted before the boards of its half are fixed', () => {
+    expect(order(done, 'mark-charger-usb', 'open-charger-usb', 'fit-back', 'fit-in-teasel')).toBe(true);
+    expect(step(done, 'open-charger-usb')!.title).toBe('Open it to 8.8 × 3.0 mm, then file to 9.8 × 4.0 mm');
+  });
+  test('a custom shell has no donor to open; a TV box has no screen to fix; each without steps for what it lacks', () => {
+    expect(step(wisp, 'donor-open')).toBeUndefined();
+    expect(step(warbler, 'donor-open')).toBeDefined();
+    expect(buildSteps(warbler).some((s) => /button|shoulder|Pane/i.test(s.title))).toBe(false);
+    expect(step(warbler, 'pairing')).toBeDefined();
+  });
+  test('a wire of an input that is left out is not in the list', () => {
+    const fewer = applied(done, { do: 'leave-out-input', input: 'up' });
+    expect(step(done, 'wire-buttons')!.title).toBe('Wire 12 inputs');
+    expect(step(fewer, 'wire-buttons')!.title).toBe('Wire 11 inputs');
+    expect(step(fewer, 'wire-buttons')!.detail).not.toContain('Pad up');
+  });
+  test('cautions stand where the work is: lithium at the cell, eyes at the cutter, air at the iron', () => {
+    expect(step(done, 'wire-power')!.caution).toBe(CAUTIONS.lithium);
+    expect(step(done, 'open-charger-usb')!.caution).toBe(CAUTIONS.rotary);
+    expect(step(done, 'slim-teasel-header')!.caution).toBe(CAUTIONS.solder);
+    expect(step(half, 'donor-open')!.caution).toBe(CAUTIONS.leaked);
+    expect(CAUTIONS.lithium).toContain('local rules');
+  });
+  test('ticks are kept by what the step is, not by its place', () => {
+    const ticked = { ...half, build: { done: ['wire-buttons', 'nothing-of-the-kind'] } };
+    const more = appliedAll(ticked, [{ do: 'trim', feature: 'card-guide', copy: 0, to: 0 }]);
+    expect(buildSteps(more).filter((s) => s.done).map((s) => s.id)).toEqual(['wire-buttons']);
+  });
+  test('an empty build asks for a measurement and nothing else', () => expect(buildSteps(emptyProject('a', 'A')).map((s) => s.id)).toEqual(['measure-shell']));
+});
