@@ -1,5 +1,5 @@
 /** Cells, chargers and converters. Capacities are rated ones; resistance and losses are typical. */
-import type { Part } from '../model';
+import { length, type Part } from '../model';
 import { box, off, padRow, part, PCB_MM as T, round, socket } from './blocks';
 
 /** A pouch cell: its taped end with the protection board is the block's far end. */
@@ -28,7 +28,7 @@ export const ENERGY: Part[] = [
   slab(2500, 8, 48, 50, 0.09, 9), slab(3000, 10, 48, 50, 0.08, 10), slab(4000, 9.5, 55, 60, 0.07, 13), slab(5000, 10, 60, 68, 0.06, 15),
   part({
     id: 'holder-18650', name: '18650 in holder', family: 'cell', words: ['18650', '3000 mAh', 'holder', 'round'], massG: 62, price: 9,
-    blocks: [box('holder', 'holder floor', 'body', [0, 0, 77, 21], 0, 2), { id: 'cell', name: 'cell', kind: 'cell', plan: { kind: 'circle', x: 10.5, y: 11.2, d: { mm: 18.5, u: 0.0866, how: 'made' } }, axis: 'x', base: 5, height: { mm: 66, u: 0.2887, how: 'typical' } }],
+    blocks: [box('holder', 'holder floor', 'body', [0, 0, 77, 21], 0, 2), { id: 'cell', name: 'cell', kind: 'cell', plan: { kind: 'circle', x: 10.5, y: 11.2, d: length(18.5, 'made') }, axis: 'x', base: 5, height: length(66, 'typical') }],
     pads: [{ id: '+', name: 'BAT+', x: 75, y: 10, side: 'top' }, { id: '-', name: 'BAT-', x: 2, y: 10, side: 'top' }],
     cell: { kind: 'cylinder', series: 1, capacityAh: 3, rOhm: 0.045, cutoffV: 2.9, fullV: 4.2, maxChargeC: 0.7, maxDischargeC: 3 },
   }),
