@@ -1,7 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos } from '../catalogue';
-import { emptyProject, ENVELOPE, formatMm, HOWS, length, Length, LIMIT_MM, limitOf, mustBePositive, mustNotBeNegative, Part, readAs, readEnvelope, readJson, readProject, uOf, wrap } from './index';
+import type { Part} from './index';
+import { emptyProject, ENVELOPE, formatMm, HOWS, length, Length, LIMIT_MM, limitOf, mustBePositive, mustNotBeNegative, readAs, readEnvelope, readJson, readProject, uOf, wrap } from './index';
 
 describe('how well a length is known', () => {
   test('u is the limit over the root of three, and leads back to the limit', () => {
