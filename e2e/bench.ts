@@ -31,6 +31,12 @@ export async function saved(page: Page): Promise<void> {
   await page.evaluate(() => new Promise((done) => { requestAnimationFrame(() => requestAnimationFrame(done)); }));
   await expect(page.locator('[data-save=saved]')).toBeVisible();
 }
+/** Rename the open build in its header. */
+export async function rename(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: /^Rename/ }).click();
+  await page.getByRole('textbox', { name: 'Build name' }).fill(name);
+  await page.keyboard.press('Enter');
+}
 export const station = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: new RegExp(`^${name}`) });
 export async function documentOf(page: Page, key: string): Promise<Record<string, any>> { // eslint-disable-line @typescript-eslint/no-explicit-any
   return ((await (await page.request.get(`${SITE()}/api/builds/${key}`)).json()) as { document: Record<string, unknown> }).document;

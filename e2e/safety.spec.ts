@@ -1,12 +1,6 @@
 /** Nothing is lost: two windows, a server that goes away, bad input, hostile names. */
 import { readFileSync } from 'node:fs';
-import { documentOf, expect, openExample, saved, SITE, stationUrl, test } from './bench';
-
-const rename = async (page: import('@playwright/test').Page, name: string) => {
-  await page.getByRole('button', { name: /^Rename/ }).click();
-  await page.getByRole('textbox', { name: 'Build name' }).fill(name);
-  await page.keyboard.press('Enter');
-};
+import { documentOf, expect, openExample, rename, saved, SITE, stationUrl, test } from './bench';
 
 test('two windows on one build: the second save is refused and offers four ways, nothing lost', async ({ page, context }) => {
   const key = await openExample(page, 'wisp');

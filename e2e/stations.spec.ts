@@ -1,5 +1,5 @@
 /** Each station used the way a builder uses it: change something, see the verdict follow, undo it. */
-import { documentOf, expect, openExample, saved, SITE, station, stationUrl, test } from './bench';
+import { documentOf, expect, openExample, rename, saved, SITE, station, stationUrl, test } from './bench';
 
 test('kit: take the USB stack off and the board is 9.4 mm thinner everywhere; undo puts it back', async ({ page }) => {
   const key = await openExample(page, 'dabchick-2');
@@ -121,11 +121,6 @@ test('shell: a post is removed and comes back with undo; the spine may be any ed
 });
 
 test('a stale window may take theirs, or save mine over theirs', async ({ page, context }) => {
-  const rename = async (p: typeof page, name: string) => {
-    await p.getByRole('button', { name: /^Rename/ }).click();
-    await p.getByRole('textbox', { name: 'Build name' }).fill(name);
-    await p.keyboard.press('Enter');
-  };
   for (const [choice, ends] of [['Take theirs', 'First'], ['Save mine over theirs', 'Second']] as const) {
     const key = await openExample(page, 'wisp');
     const other = await context.newPage();

@@ -77,7 +77,7 @@ function window(e: Energy): Finding[] {
 }
 
 /** Hours are as good as the draws: typical loads are good to about a quarter. */
-const HOURS_SHARE = 0.25;
+export const HOURS_SHARE = 0.25;
 
 function hours(p: Project, run: Discharge): Finding {
   const typical = p.kit.items.some((i) => p.kit.parts.find((x) => x.id === i.part)?.draws);

@@ -1,4 +1,4 @@
-export { powerFigures, powerWays, type PowerFigures } from './figures';
+export { HOURS_SHARE, powerFigures, powerWays, type PowerFigures } from './figures';
 export { discharge, currentFor, type Discharge, type Pack, type LoadShare } from './discharge';
 export { chargeCurrent, E24, nextE24, resistorFor } from './charge';
 export { railAt, wireOhm, BROWN_OUT_V, GOOD_V } from './wire';

@@ -58,7 +58,8 @@ export function BuildProvider({ opened, draft, conflict, children }: { opened: S
   const [chosen, choose] = useState<string>();
   const edit = useCallback((next: Project | ((p: Project) => Project), merge?: string): string | undefined => {
     const after = typeof next === 'function' ? next(latest.current) : next;
-    if (after === latest.current) return undefined;
+    // A field that says again what stands already is no step to undo.
+    if (after === latest.current || JSON.stringify(after) === JSON.stringify(latest.current)) return undefined;
     const read = readProject(after);
     if (!read.ok) return read.complaints[0]!.sentence;
     latest.current = after;

@@ -2,7 +2,7 @@
 import { useMemo, useState } from 'react';
 import { Button, Input, Segmented, Select } from 'antd';
 import { Link } from 'react-router';
-import { correctionFor, type CutItem, cutOuts, templates, type Trim } from '@deft/core/cuts';
+import { correctionFor, type CutItem, cutOuts, HAND_CUT_MM, templates, type Trim } from '@deft/core/cuts';
 import { sheetSvg } from '@deft/core/formats';
 import { type Cut, formatMm, type Length, type Project } from '@deft/core/model';
 import { download } from '../../ui/download';
@@ -30,7 +30,7 @@ export default function CutStation() {
   return (
     <>
       <div className="centre sheet">
-        <header><h1>What to cut</h1><p className="note">Openings follow from the layout. Start small, file to size; ± 0.4 mm is what a hand-cut edge wanders by.</p></header>
+        <header><h1>What to cut</h1><p className="note">Openings follow from the layout. Start small, file to size; ± {HAND_CUT_MM} mm is what a hand-cut edge wanders by.</p></header>
         {nothing && <div className="card"><h2>Nothing to cut</h2><p>{doc.layout.placements.length ? 'Every socket and key has its opening already.' : <>Lay parts out first: <Link to="../fit">openings follow from where they are</Link>.</>}</p></div>}
         {!nothing && (
           <table className="plain" aria-label="Cuts">

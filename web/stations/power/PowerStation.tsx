@@ -1,7 +1,7 @@
 /** Power: hours on a charge, charge current, the rail under peak, each with its working. */
 import { InputNumber, Select } from 'antd';
 import { Link } from 'react-router';
-import { wattsOf } from '@deft/core/power';
+import { HOURS_SHARE, wattsOf } from '@deft/core/power';
 import type { Item, Project } from '@deft/core/model';
 import { Findings } from '../../ui/Findings';
 import { MmField } from '../../ui/MmField';
@@ -18,7 +18,7 @@ export default function PowerStation() {
   return (
     <>
       <div className="centre sheet">
-        <header><h1>{run && run.hours > 0 ? `${run.hours.toFixed(1)} h ± ${(run.hours * 0.25).toFixed(1)} on one charge` : run ? run.sentence : 'Hours on one charge'}</h1>
+        <header><h1>{run && run.hours > 0 ? `${run.hours.toFixed(1)} h ± ${(run.hours * HOURS_SHARE).toFixed(1)} on one charge` : run ? run.sentence : 'Hours on one charge'}</h1>
           <p className="note">{empty ?? 'Draws are typical of each class, good to about a quarter, until you put a meter in series.'}</p></header>
         {run && run.curve.length > 1 && f.energy.pack && <div className="card" ref={ref} style={{ padding: '10px 8px' }}>{size.w > 0 && <DischargeChart run={run} cutoffV={f.energy.pack.cutoffV} wanted={doc.brief.hours} width={size.w - 16} height={270} />}</div>}
         <div style={{ display: 'grid', gridTemplateColumns: 'repeat(auto-fit, minmax(280px, 1fr))', gap: 14 }}>
