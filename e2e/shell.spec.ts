@@ -1,6 +1,6 @@
 /** The shell station: several readings of one length, what a post is worth, and the shell out again. */
 import { readFileSync } from 'node:fs';
-import { volume } from '../core/formats/solid/mesh';
+import { volume } from '../core/geometry';
 import { readStl } from '../core/formats/solid/stl';
 import { documentOf, expect, openExample, saved, stationUrl, test } from './bench';
 

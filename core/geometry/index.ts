@@ -5,3 +5,5 @@ export * from './gap';
 export * from './pose';
 export * from './view';
 export * from './solid';
+export * from './mesh';
+export * from './raster';

@@ -6,13 +6,11 @@
  */
 import type { ManifoldToplevel } from 'manifold-3d';
 import type { Body, Cut } from '../../model';
-import { drawn, pointsOf, type Pt } from '../../geometry';
+import { drawn, type Mesh, pointsOf, type Pt } from '../../geometry';
 import { BODY, innerRing, named, outerRing, shapePoints, shellSolids, spots, type WallHole } from '../../shell';
-import type { Mesh } from './mesh';
 
 export { readStl, stlBytes } from './stl';
 export { threeMfBytes } from './threeMf';
-export type { Mesh } from './mesh';
 
 /** Enough beyond a face that a cut surely passes it, mm. */
 const THROUGH = 2;

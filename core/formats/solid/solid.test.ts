@@ -7,7 +7,7 @@ import { shellSheets } from '../../cuts';
 import { type Body, length } from '../../model';
 import { sheetDxf } from '../index';
 import { pieceMesh, readStl, stlBytes, threeMfBytes } from './index';
-import { type Mesh, volume } from './mesh';
+import { type Mesh, volume } from '../../geometry';
 
 const wasm = await Module();
 wasm.setup();

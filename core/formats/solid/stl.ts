@@ -1,6 +1,6 @@
 /** STL, binary out, binary and ASCII in. STL says no unit: millimetres are written, and asked for on the way in. */
 import { BadInput } from '../../model';
-import type { Mesh } from './mesh';
+import type { Mesh } from '../../geometry';
 
 export function stlBytes(m: Mesh): Uint8Array {
   const n = m.triangles.length / 3;

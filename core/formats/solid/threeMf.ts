@@ -1,7 +1,7 @@
 /** 3MF: one zipped model with an object for each piece, in millimetres. */
 import { strToU8, zipSync } from 'fflate';
 import { svgText as xml } from '../svg';
-import type { Mesh } from './mesh';
+import type { Mesh } from '../../geometry';
 
 const n = (v: number): string => String(Math.round(v * 1e5) / 1e5);
 
