@@ -1,7 +1,7 @@
 /** The shell station: several readings of one length, what a post is worth, and the shell out again. */
 import { readFileSync } from 'node:fs';
 import { volume } from '../core/geometry';
-import { readStl } from '../core/formats/solid/stl';
+import { readStl } from '../core/formats/mesh';
 import { documentOf, expect, openExample, saved, stationUrl, test } from './bench';
 
 test('readings average, the odd one is named, and the wall carries its own uncertainty', async ({ page }) => {

@@ -52,31 +52,26 @@ export function fitCircle(pts: ReadonlyArray<{ x: number; y: number }>): { x: nu
 /** All circles of material among the edge points of one level. */
 export function circlesAmong(pts: readonly EdgePoint[], w: number, h: number, least = 0.3): Circle[] {
   const nx = Math.ceil(w / CELL) + 2, ny = Math.ceil(h / CELL) + 2;
-  const votes = new Uint16Array(nx * ny);
+  const votes = new Uint16Array(nx * ny), sum = new Uint16Array(nx * ny);
+  const touched: number[] = [];
   for (const p of pts) {
     for (let r = SMALLEST_R; r <= LARGEST_R; r += CELL) {
       const i = round((p.x - p.nx * r) / CELL), j = round((p.y - p.ny * r) / CELL);
-      if (i >= 0 && j >= 0 && i < nx && j < ny) votes[j * nx + i]!++;
-    }
-  }
-  const sum = new Uint16Array(nx * ny);
-  for (let j = 1; j < ny - 1; j++) {
-    for (let i = 1; i < nx - 1; i++) {
+      if (i < 2 || j < 2 || i >= nx - 2 || j >= ny - 2) continue;
       const c = j * nx + i;
-      sum[c] = votes[c - nx - 1]! + votes[c - nx]! + votes[c - nx + 1]! + votes[c - 1]! + votes[c]! + votes[c + 1]! + votes[c + nx - 1]! + votes[c + nx]! + votes[c + nx + 1]!;
+      if (votes[c]!++ === 0) touched.push(c);
     }
   }
+  for (const c of touched) sum[c] = votes[c - nx - 1]! + votes[c - nx]! + votes[c - nx + 1]! + votes[c - 1]! + votes[c]! + votes[c + 1]! + votes[c + nx - 1]! + votes[c + nx]! + votes[c + nx + 1]!;
   // A circle of the smallest radius with least coverage has this many points.
   const enough = Math.max(8, (2 * Math.PI * SMALLEST_R * least) / CELL);
   const peaks: number[] = [];
-  for (let j = 2; j < ny - 2; j++) {
-    for (let i = 2; i < nx - 2; i++) {
-      const c = j * nx + i, v = sum[c]!;
-      if (v < enough) continue;
-      let high = true;
-      for (let dj = -2; dj <= 2 && high; dj++) for (let di = -2; di <= 2; di++) if (sum[c + dj * nx + di]! > v) { high = false; break; }
-      if (high) peaks.push(c);
-    }
+  for (const c of touched) {
+    const v = sum[c]!;
+    if (v < enough) continue;
+    let high = true;
+    for (let dj = -2; dj <= 2 && high; dj++) for (let di = -2; di <= 2; di++) if (sum[c + dj * nx + di]! > v) { high = false; break; }
+    if (high) peaks.push(c);
   }
   peaks.sort((a, b) => sum[b]! - sum[a]!);
   const buckets = new Map<number, EdgePoint[]>();

@@ -19,7 +19,8 @@ export type FoundHole = { kind: 'hole'; x: number; y: number; off: number; area:
 
 export interface Found { posts: FoundPost[]; ribs: FoundRib[]; zones: FoundZone[]; holes: FoundHole[] }
 
-const LEVEL_MM = 0.9, LOWEST_MM = 0.5;
+/** Levels are this far apart at least, and no more of them than that. */
+const LEVEL_MM = 1, MOST_LEVELS = 10, LOWEST_MM = 0.5;
 
 /** Half of a window that takes off ribs but leaves the strip between two bays, mm. */
 const NARROW_MM = 2.75;
@@ -63,8 +64,8 @@ function postsIn(s: Surfaces): FoundPost[] {
   const g = s.top, w = nx * step, h = ny * step;
   let most = 0;
   for (let c = 0; c < above.length; c++) if (inFromEdge[c]! > wall + 0.5 && above[c]! > most) most = above[c]!;
-  const seen: Seen[] = [];
-  for (let level = LOWEST_MM; level < most; level += LEVEL_MM) {
+  const seen: Seen[] = [], apart = max(LEVEL_MM, (most - LOWEST_MM) / MOST_LEVELS);
+  for (let level = LOWEST_MM; level < most; level += apart) {
     const mask = above.map((v, c) => (s.footprint[c] && v >= level ? 1 : 0));
     const pts = edgePoints(g, mask).filter((p) => {
       const i = Math.round((p.x + p.nx * 0.6 - g.x0) / step - 0.5), j = Math.round((p.y + p.ny * 0.6 - g.y0) / step - 0.5);
@@ -78,13 +79,13 @@ function postsIn(s: Surfaces): FoundPost[] {
     const home = groups.find((k) => Math.hypot(k[0]!.x - c.x, k[0]!.y - c.y) < 0.55 && k.some((o) => Math.abs(o.r - c.r) < 0.12 + 0.09 * Math.abs(o.level - c.level)));
     if (home) { if (!home.some((o) => o.level === c.level)) home.push(c); } else groups.push([c]);
   }
-  const out = groups.flatMap((k) => { const p = postOf(s, k); return p ? [p] : []; });
+  const out = groups.flatMap((k) => { const p = postOf(s, k, apart); return p ? [p] : []; });
   // Where two claim the same place the taller and better covered one stays.
   out.sort((a, b) => b.height * b.cover - a.height * a.cover);
   return out.filter((p, i) => !out.slice(0, i).some((o) => Math.hypot(o.x - p.x, o.y - p.y) < Math.max(o.d, p.d) * 0.35));
 }
 
-function postOf(s: Surfaces, k: Seen[]): FoundPost | undefined {
+function postOf(s: Surfaces, k: Seen[], apart: number): FoundPost | undefined {
   const { top, step } = s;
   const n = k.length;
   // All levels together: half a circle at each is little, half a cylinder is enough.
@@ -108,7 +109,7 @@ function postOf(s: Surfaces, k: Seen[]): FoundPost | undefined {
   if (edge.filter((c) => top.z[c]! > under + height / 2).length < 0.88 * edge.length) return undefined;
   const levels = k.map((c) => c.level);
   // Seen on most of the levels it passes, or it is only a bend of something else.
-  const passed = Math.max(1, Math.floor((height - 0.25 - LOWEST_MM) / LEVEL_MM) + 1);
+  const passed = Math.max(1, Math.floor((height - 0.25 - LOWEST_MM) / apart) + 1);
   if (n < Math.max(1, passed * 0.45) || Math.max(...levels) > height + 0.3) return undefined;
   const cover = Math.max(...k.map((c) => c.cover));
   const at = round((y - top.y0) / step - 0.5) * s.nx + round((x - top.x0) / step - 0.5);
@@ -173,6 +174,13 @@ function stripOf(s: Surfaces, cells: readonly number[]): { x: number; y: number;
 
 function named(s: Surfaces, r: ReturnType<typeof stripOf>, height: number, cells: readonly number[], posts: readonly FoundPost[]): FoundRib {
   const [c, q] = [Math.cos(r.turn), Math.sin(r.turn)];
+  // A strip that ends at a wall goes on to it: the cells beside a wall were left out.
+  for (const end of [1, -1]) {
+    const [ex, ey] = [r.x + (end * c * r.length) / 2, r.y + (end * q * r.length) / 2];
+    const i = Math.round((ex - s.top.x0) / s.step - 0.5), j = Math.round((ey - s.top.y0) / s.step - 0.5);
+    const short = (s.inFromEdge[j * s.nx + i] ?? 99) - s.wallAtFloor;
+    if (short > 0.05 && short < 0.75) r = { ...r, length: r.length + short, x: r.x + (end * c * short) / 2, y: r.y + (end * q * short) / 2 };
+  }
   // How far its cells lie outside the strip: the fit's own doubt.
   let off = 0;
   for (const k of cells) { const dx = cellX(s.top, k % s.nx) - r.x, dy = cellY(s.top, Math.floor(k / s.nx)) - r.y; off += Math.max(0, Math.abs(dx * c + dy * q) - r.length / 2, Math.abs(dy * c - dx * q) - r.width / 2) ** 2; }
@@ -253,8 +261,11 @@ function zonesIn(s: Surfaces): FoundZone[] {
       const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
       // A sliver beside a slope is no floor of its own.
       if (patch.length * step * step < 0.35 * (x1 - x0) * (y1 - y0) && Math.min(x1 - x0, y1 - y0) < 4) continue;
+      const sorted = Float64Array.from(patch, (c) => -level[c]!).sort();
+      // On a slope the shallowest of the stretch counts: nothing that fits there hits the floor.
+      const sloped = sorted[Math.floor(sorted.length * 0.9)]! - sorted[Math.floor(sorted.length * 0.1)]! > 0.12;
       const spread = Math.sqrt(patch.reduce((t, c) => t + (level[c]! + depth) ** 2, 0) / patch.length);
-      out.push({ kind: 'zone', ring: tidied(ring, 0.15), x: (x0 + x1) / 2, y: (y0 + y1) / 2, w: x1 - x0, h: y1 - y0, depth, area: patch.length * step * step, off: spread });
+      out.push({ kind: 'zone', ring: tidied(ring, 0.15), x: (x0 + x1) / 2, y: (y0 + y1) / 2, w: x1 - x0, h: y1 - y0, depth: sloped ? sorted[Math.floor(sorted.length * 0.02)]! : depth, area: patch.length * step * step, off: spread });
     }
   }
   return out.sort((a, b) => b.area - a.area);

@@ -6,7 +6,7 @@
  */
 import { EigenvalueDecomposition, Matrix, solve } from 'ml-matrix';
 import { polygonHull } from 'd3-polygon';
-import { cellX, cellY, distanceInside, type Field, gridOver, type Mesh, carried, type Rigid, STILL, then, upright, zBuffer } from '../geometry';
+import { cellX, cellY, distanceInside, type Field, gridOver, patches, type Mesh, carried, movedPoint, type Rigid, STILL, then, upright, zBuffer } from '../geometry';
 import { BadInput } from '../model';
 
 export interface Levelled {
@@ -27,8 +27,7 @@ const RIM_FROM = 0.45, RIM_TO = 1.6;
 function faceAxes(m: Mesh): Array<[number, number, number]> {
   const s = [0, 0, 0, 0, 0, 0];
   const p = m.positions, t = m.triangles;
-  const every = 3 * Math.max(1, Math.floor(t.length / 3 / 60_000));
-  for (let q = 0; q < t.length; q += every) {
+  for (let q = 0; q < t.length; q += 3) {
     const [a, b, c] = [t[q]! * 3, t[q + 1]! * 3, t[q + 2]! * 3];
     const ux = p[b]! - p[a]!, uy = p[b + 1]! - p[a + 1]!, uz = p[b + 2]! - p[a + 2]!, vx = p[c]! - p[a]!, vy = p[c + 1]! - p[a + 1]!, vz = p[c + 2]! - p[a + 2]!;
     const x = uy * vz - uz * vy, y = uz * vx - ux * vz, z = ux * vy - uy * vx, len = Math.hypot(x, y, z);
@@ -46,22 +45,67 @@ function hollow(f: Field, lowest: number): number {
   return n && top > lowest ? (top - sum / n) / (top - lowest) : 0;
 }
 
+/** Some of a mesh's triangles, corners not shared: enough for a rough look. */
+function thinned(m: Mesh, most: number): { mesh: Mesh; every: number } {
+  const n = m.triangles.length / 3, every = Math.max(1, Math.floor(n / most));
+  if (every === 1) return { mesh: m, every };
+  const k = Math.floor(n / every), positions = new Float32Array(9 * k), triangles = new Uint32Array(3 * k);
+  for (let t = 0; t < k; t++) for (let c = 0; c < 3; c++) {
+    const v = 3 * m.triangles[3 * t * every + c]!, at = 9 * t + 3 * c;
+    positions[at] = m.positions[v]!;
+    positions[at + 1] = m.positions[v + 1]!;
+    positions[at + 2] = m.positions[v + 2]!;
+    triangles[3 * t + c] = 3 * t + c;
+  }
+  return { mesh: { positions, triangles }, every };
+}
+
 /** The direction the half is open to, in file coordinates. */
-function openSide(m: Mesh): [number, number, number] {
+function openSide(whole: Mesh): [number, number, number] {
+  const { mesh: m, every } = thinned(whole, 60_000);
   let best: { d: [number, number, number]; score: number } | undefined;
-  const every = Math.max(1, Math.floor(m.triangles.length / 3 / 60_000));
   for (const axis of faceAxes(m)) {
     const p = carried(m.positions, upright(axis));
     let lo = Infinity, hi = -Infinity;
     for (let v = 2; v < p.length; v += 3) { if (p[v]! < lo) lo = p[v]!; if (p[v]! > hi) hi = p[v]!; }
-    const g = gridOver(p, Math.max(0.5, Math.sqrt(every) * 0.5));
-    const { top, bottom } = zBuffer({ positions: p, triangles: m.triangles }, g, every);
+    const { top, bottom } = zBuffer({ positions: p, triangles: m.triangles }, gridOver(p, Math.max(0.5, Math.sqrt(every) * 0.5)));
     const up = hollow(top, lo), down = hollow({ ...bottom, z: bottom.z.map((z) => -z) }, -hi);
     for (const [score, sign] of [[up, 1], [down, -1]] as const) {
       if (!best || score > best.score) best = { score, d: [axis[0] * sign, axis[1] * sign, axis[2] * sign] };
     }
   }
   return best!.d;
+}
+
+/**
+ * The halves lying side by side in one mesh, as on a printer's plate; the mesh itself if there is one.
+ * Triangles go with the footprint their middle is over.
+ */
+export function halvesIn(m: Mesh): Mesh[] {
+  const p = carried(m.positions, upright(openSide(m)));
+  const { top } = zBuffer({ positions: p, triangles: m.triangles }, gridOver(p, 1));
+  const cells = patches(Uint8Array.from(top.z, (z) => (z > -Infinity ? 1 : 0)), top.nx, top.ny);
+  const all = cells.reduce((n, c) => n + c.length, 0), large = cells.filter((c) => c.length > 0.2 * all);
+  if (large.length < 2) return [m];
+  const owner = new Int8Array(top.nx * top.ny).fill(-1);
+  large.forEach((patch, k) => { for (const c of patch) owner[c] = k; });
+  const lists: number[][] = large.map(() => []);
+  for (let q = 0; q < m.triangles.length; q += 3) {
+    const v = [0, 1, 2].map((k) => 3 * m.triangles[q + k]!);
+    const i = Math.floor((v.reduce((s, a) => s + p[a]!, 0) / 3 - top.x0) / top.step), j = Math.floor((v.reduce((s, a) => s + p[a + 1]!, 0) / 3 - top.y0) / top.step);
+    let k = -1;
+    for (let r = 0; r <= 2 && k < 0; r++) for (let dj = -r; dj <= r; dj++) for (let di = -r; di <= r; di++) k = Math.max(k, owner[(j + dj) * top.nx + i + di] ?? -1);
+    if (k >= 0) lists[k]!.push(m.triangles[q]!, m.triangles[q + 1]!, m.triangles[q + 2]!);
+  }
+  return lists.map((t) => {
+    const at = new Map<number, number>(), out: number[] = [];
+    const triangles = Uint32Array.from(t, (v) => {
+      let k = at.get(v);
+      if (k === undefined) { k = at.size; at.set(v, k); out.push(m.positions[3 * v]!, m.positions[3 * v + 1]!, m.positions[3 * v + 2]!); }
+      return k;
+    });
+    return { positions: Float32Array.from(out), triangles };
+  });
 }
 
 /** Plane z = a x + b y + c through most of the points, none of the others much above it. */
@@ -128,32 +172,44 @@ export function levelled(m: Mesh, open?: readonly [number, number, number]): Lev
   let toPit: Rigid = then(STILL, first), off = 0;
   const p = new Float32Array(m.positions.length);
   const look = (): Field => { carried(m.positions, toPit, p); return zBuffer({ positions: p, triangles: m.triangles }, gridOver(p, COARSE_MM)).top; };
-  let seen = look();
-  for (let round = 0; round < 4; round++) {
+  const band = (seen: Field): Array<[number, number, number]> => {
     const inside = distanceInside(Uint8Array.from(seen.z, (z) => (z > -Infinity ? 1 : 0)), seen.nx, seen.ny);
-    const band: Array<[number, number, number]> = [];
+    const out: Array<[number, number, number]> = [];
     for (let c = 0; c < inside.length; c++) {
       const d = inside[c]! * COARSE_MM;
-      if (d >= RIM_FROM && d <= RIM_TO) band.push([cellX(seen, c % seen.nx), cellY(seen, Math.floor(c / seen.nx)), seen.z[c]!]);
+      if (d >= RIM_FROM && d <= RIM_TO) out.push([cellX(seen, c % seen.nx), cellY(seen, Math.floor(c / seen.nx)), seen.z[c]!]);
     }
-    if (band.length < 40) throw new BadInput('', 'This file is too small to be half a shell; check the unit.');
-    const plane = rimPlane(band);
-    off = plane.off;
-    const len = Math.hypot(plane.a, plane.b, 1);
-    toPit = then(toPit, upright([-plane.a / len, -plane.b / len, 1 / len]));
-    // The plane's height where it meets the z axis, after the turn.
-    toPit = then(toPit, [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, -plane.c / len]);
-    seen = look();
-    if (Math.hypot(plane.a, plane.b) < 4e-4) break;
+    if (out.length < 40) throw new BadInput('', 'This file is too small to be half a shell; check the unit.');
+    return out;
+  };
+  let seen = look();
+  for (let round = 0; round < 2; round++) {
+    if (round) seen = look();
+    // The same points are turned and fitted until they lie flat; then the half is looked at once more.
+    let pts = band(seen);
+    for (let fit = 0; fit < 3; fit++) {
+      const plane = rimPlane(pts), len = Math.hypot(plane.a, plane.b, 1);
+      off = plane.off;
+      // The plane's height where it meets the z axis, after the turn.
+      const turn = then(upright([-plane.a / len, -plane.b / len, 1 / len]), [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, -plane.c / len]);
+      toPit = then(toPit, turn);
+      pts = pts.map((q) => movedPoint(turn, ...q));
+      if (Math.hypot(plane.a, plane.b) < 4e-4) break;
+    }
   }
   toPit = then(toPit, about(squareTurn(seen)));
   carried(m.positions, toPit, p);
   let x0 = Infinity, y0 = Infinity, x1 = -Infinity, y1 = -Infinity, lo = Infinity;
   for (let v = 0; v < p.length; v += 3) {
-    x0 = Math.min(x0, p[v]!); x1 = Math.max(x1, p[v]!); y0 = Math.min(y0, p[v + 1]!); y1 = Math.max(y1, p[v + 1]!); lo = Math.min(lo, p[v + 2]!);
+    const x = p[v]!, y = p[v + 1]!, z = p[v + 2]!;
+    if (x < x0) x0 = x;
+    if (x > x1) x1 = x;
+    if (y < y0) y0 = y;
+    if (y > y1) y1 = y;
+    if (z < lo) lo = z;
   }
   toPit = then(toPit, [1, 0, 0, -x0, 0, 1, 0, -y0, 0, 0, 1, 0]);
-  carried(m.positions, toPit, p);
+  for (let v = 0; v < p.length; v += 3) { p[v]! -= x0; p[v + 1]! -= y0; }
   const upright_ = Math.max(...toPit.slice(8, 11).map(Math.abs));
   return { toPit, positions: p, w: x1 - x0, h: y1 - y0, deep: -lo, rimOff: off, tiltDeg: (Math.acos(Math.min(1, upright_)) * 180) / Math.PI };
 }

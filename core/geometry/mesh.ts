@@ -44,10 +44,13 @@ export function carried(p: Float32Array, m: Rigid, out: Float32Array = new Float
   return out;
 }
 
-/** The turn about the origin that brings direction `d` (unit) to +z by the shortest way. */
+/**
+ * The turn about the origin that brings direction `d` (unit) to +z: the shortest way when it looks up,
+ * over the y axis first when it looks down, so that up on the page stays up.
+ */
 export function upright(d: readonly [number, number, number]): Rigid {
   const [x, y, z] = d;
-  if (z < -1 + 1e-9) return [1, 0, 0, 0, 0, -1, 0, 0, 0, 0, -1, 0];
+  if (z < 0) return then([-1, 0, 0, 0, 0, 1, 0, 0, 0, 0, -1, 0], upright([-x, y, -z]));
   const k = 1 / (1 + z);
   return [1 - k * x * x, -k * x * y, -x, 0, -k * x * y, 1 - k * y * y, -y, 0, x, y, z, 0];
 }

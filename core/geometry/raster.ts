@@ -31,14 +31,12 @@ export function gridOver(positions: Float32Array, step: number, rim = 2): Grid {
 
 /**
  * Highest and lowest surface over each cell centre, by rasterising every triangle.
- *
- * @param every  take each n-th triangle only, where a rough look is enough
  */
-export function zBuffer(m: Mesh, g: Grid, every = 1): { top: Field; bottom: Field } {
+export function zBuffer(m: Mesh, g: Grid): { top: Field; bottom: Field } {
   const { x0, y0, step, nx, ny } = g;
   const top = new Float32Array(nx * ny).fill(NONE), bottom = new Float32Array(nx * ny).fill(FAR_UP);
   const p = m.positions, t = m.triangles, k = 1 / step;
-  for (let q = 0; q < t.length; q += 3 * every) {
+  for (let q = 0; q < t.length; q += 3) {
     const a = t[q]! * 3, b = t[q + 1]! * 3, c = t[q + 2]! * 3;
     // Cell units, so that centres lie on whole numbers.
     const ax = (p[a]! - x0) * k - 0.5, ay = (p[a + 1]! - y0) * k - 0.5, bx = (p[b]! - x0) * k - 0.5, by = (p[b + 1]! - y0) * k - 0.5, cx = (p[c]! - x0) * k - 0.5, cy = (p[c + 1]! - y0) * k - 0.5;

@@ -7,7 +7,7 @@
  */
 import { z } from 'zod';
 
-export const HOWS = ['calliper', 'ruler', 'photo', 'estimate', 'typical', 'made', 'exact'] as const;
+export const HOWS = ['calliper', 'ruler', 'photo', 'mesh', 'estimate', 'typical', 'made', 'exact'] as const;
 export type How = (typeof HOWS)[number];
 
 /** Limits ±a in mm by the way a length was found. `made` is a stated part tolerance. */
@@ -15,6 +15,7 @@ export const LIMIT_MM: Readonly<Record<How, number>> = {
   calliper: 0.05,
   ruler: 0.5,
   photo: 0.4,
+  mesh: 0.2,
   estimate: 1,
   typical: 0.5,
   made: 0.15,
@@ -25,6 +26,7 @@ export const HOW_WORDS: Readonly<Record<How, string>> = {
   calliper: 'calliper, ±0.05',
   ruler: 'ruler, ±0.5',
   photo: 'photo trace, ±0.4',
+  mesh: 'found on a mesh, ±0.2',
   estimate: 'estimate, ±1',
   typical: 'typical, ±0.5, measure yours',
   made: 'stated tolerance, ±0.15',
@@ -67,6 +69,9 @@ export const uOf = (how: How): number => LIMIT_MM[how] / Math.sqrt(3);
 export function length(mm: number, how: How = 'calliper', typed?: string): Length {
   return { mm, u: uOf(how), how, ...(typed === undefined ? {} : { typed }) };
 }
+
+/** A length whose own standard uncertainty is known: from a fit or a calibration. */
+export const lengthWithin = (mm: number, u: number, how: How): Length => ({ mm, u, how });
 
 /** The limit ±a in mm behind a length's standard uncertainty. */
 export const limitOf = (l: Length): number => l.u * Math.sqrt(3);

@@ -60,6 +60,8 @@ export const Feature = z.strictObject({
   purpose: z.enum(PURPOSES),
   mayCut: z.enum(['never', 'trim', 'remove']),
   repeat: Repeat.optional(),
+  /** The hole in its top that a screw goes into. */
+  bore: z.strictObject({ d: Length, deep: Length }).optional(),
 });
 export type Feature = z.infer<typeof Feature>;
 

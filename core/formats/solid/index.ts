@@ -9,12 +9,14 @@ import type { Body, Cut } from '../../model';
 import { drawn, type Mesh, pointsOf, type Pt } from '../../geometry';
 import { BODY, innerRing, named, outerRing, shapePoints, shellSolids, spots, type WallHole } from '../../shell';
 
-export { readStl, stlBytes } from './stl';
+export { readStl, stlBytes } from '../mesh';
 export { threeMfBytes } from './threeMf';
 
 /** Enough beyond a face that a cut surely passes it, mm. */
 const THROUGH = 2;
 const SIDES = 96;
+/** A post may stand this far above the rim, mm. */
+const ABOVE = 60;
 
 /**
  * One piece as a mesh.
@@ -61,7 +63,7 @@ export function pieceMesh(wasm: ManifoldToplevel, body: Body, pieceId: string, c
         // Sunk a little into its floor, so that both are one solid.
         return from(pointsOf(ring), d0, d1 + body.wall.mm / 2);
       })));
-      const inside = keep(Manifold.intersection([keep(Manifold.union(standing)), keep(Manifold.union(solids))]));
+      const inside = keep(Manifold.intersection([keep(Manifold.union(standing)), keep(Manifold.union([...solids, from(inner, -ABOVE, 0.01)]))]));
       result = keep(result.add(inside));
     }
     const deep = Math.max(piece.depth.mm, ...bays.map((b) => b.depth + body.wall.mm)) + THROUGH;

@@ -43,14 +43,21 @@ export function readStl(bytes: Uint8Array): Mesh {
 function binary(bytes: Uint8Array, n: number): Mesh {
   const view = new DataView(bytes.buffer, bytes.byteOffset);
   const positions = new Float32Array(n * 9);
-  for (let t = 0; t < n; t++) {
+  for (let t = 0, at = 96; t < n; t++, at += 50) {
     for (let k = 0; k < 9; k++) {
-      const v = view.getFloat32(84 + 50 * t + 12 + 4 * k, true);
-      if (!Number.isFinite(v)) throw new BadInput(`triangle ${t + 1}`, `A corner of triangle ${t + 1} is not a number.`);
+      const v = view.getFloat32(at + 4 * k, true);
+      if (v - v !== 0) throw new BadInput(`triangle ${t + 1}`, `A corner of triangle ${t + 1} is not a number.`);
       positions[9 * t + k] = v;
     }
   }
-  return { positions, triangles: Uint32Array.from({ length: n * 3 }, (_, i) => i) };
+  return { positions, triangles: inOrder(n * 3) };
+}
+
+/** 0, 1, 2, ...: corners that are not shared. */
+function inOrder(n: number): Uint32Array {
+  const out = new Uint32Array(n);
+  for (let i = 0; i < n; i++) out[i] = i;
+  return out;
 }
 
 function ascii(text: string): Mesh {
@@ -71,5 +78,5 @@ function ascii(text: string): Mesh {
   });
   if (!ended) throw new BadInput('', 'The file was cut short: it has no "endsolid".');
   if (!out.length) throw new BadInput('', 'The file holds no triangle.');
-  return { positions: Float32Array.from(out), triangles: Uint32Array.from({ length: out.length / 3 }, (_, i) => i) };
+  return { positions: Float32Array.from(out), triangles: inOrder(out.length / 3) };
 }

@@ -1,0 +1,6 @@
+/** From a mesh, a scan or a photo of a half to outline, features and their uncertainty. */
+export { halvesIn, levelled, type Levelled } from './level';
+export { surfacesOf, type Surfaces } from './surfaces';
+export { foundIn, type Found } from './found';
+export { fitCircle } from './circles';
+export { type HalfRead, type Offer, readHalf, type Role, withHalf } from './half';
