@@ -1,0 +1,49 @@
+/** Reads mutants of one format and reports each: read, refused in a sentence, or anything else. */
+import { parentPort, workerData } from 'node:worker_threads';
+import occt from 'occt-import-js';
+import { demos } from '../core/catalogue';
+import { shellSheets } from '../core/cuts';
+import { sheetDxf, sheetSvg } from '../core/formats';
+import { readDxf, readSvg, takenFrom } from '../core/formats/drawing';
+import { readMeshFile, type StepReader } from '../core/formats/mesh';
+import { samples } from '../core/formats/mesh/samples.fixture';
+import { readPicture } from '../core/formats/picture';
+import { pictureSamples } from '../core/formats/picture/samples.fixture';
+import { seeded } from '../core/geometry/seeded.fixture';
+import { BadInput } from '../core/model';
+
+const { format, from, to } = workerData as { format: string; from: number; to: number };
+const face = shellSheets(demos()[0]!.shell.bodies[0]!, []).find((s) => s.id === 'front-face')!;
+const utf = (t: string) => new TextEncoder().encode(t);
+const original: Uint8Array = format === 'dxf' ? utf(sheetDxf(face)) : format === 'svg' ? utf(sheetSvg(face, 'x')) : format === 'jpeg' || format === 'png' ? pictureSamples()[format] : samples()[format as 'stl'];
+const quiet = (): Promise<StepReader> => occt({ print: () => undefined, printErr: () => undefined });
+let reader = quiet();
+
+function mutant(seed: number): Uint8Array {
+  const random = seeded(seed + 1), at = () => Math.floor(random() * b.length);
+  let b = original.slice();
+  const junk = ['', '-', 'NaN', '1e999', '<', '\u0000', '#1', '9'.repeat(40), '(', ');'].map(utf);
+  for (let n = 1 + Math.floor(random() * 6); n > 0 && b.length; n--) {
+    const what = random();
+    if (what < 0.15) b = b.slice(0, at());
+    else if (what < 0.5) b[at()] = Math.floor(random() * 256);
+    else { const k = at(), j = junk[Math.floor(random() * junk.length)]!, rest = b.subarray(k + Math.floor(random() * 30)); const out = new Uint8Array(k + j.length + rest.length); out.set(b.subarray(0, k)); out.set(j, k); out.set(rest, k + j.length); b = out; }
+  }
+  return b;
+}
+
+for (let k = from; k < to; k++) {
+  parentPort!.postMessage({ k, begun: true });
+  const bytes = mutant(k);
+  let said = 'read';
+  try {
+    if (format === 'dxf' || format === 'svg') { const d = (format === 'dxf' ? readDxf : readSvg)(new TextDecoder().decode(bytes)); takenFrom(d, d.unitMm ?? 1, false); }
+    else if (format === 'jpeg' || format === 'png') readPicture(bytes);
+    else await readMeshFile(bytes, () => reader);
+  } catch (e) {
+    said = e instanceof BadInput ? 'refused' : `crash: ${e instanceof Error ? e.stack : String(e)}`;
+    // A reader that gave up may be left broken: the next file gets a new one, as in the interface.
+    if (format === 'step' && /gave up/.test(String(e))) reader = quiet();
+  }
+  parentPort!.postMessage({ k, said });
+}
