@@ -6,7 +6,7 @@ import { shellSheets } from '../core/cuts';
 import { sheetDxf, sheetSvg } from '../core/formats';
 import { readDxf, readSvg, takenFrom } from '../core/formats/drawing';
 import { readMeshFile, type StepReader } from '../core/formats/mesh';
-import { samples } from '../core/formats/mesh/samples.fixture';
+import { samples, squareTray } from '../core/formats/mesh/samples.fixture';
 import { readPicture } from '../core/formats/picture';
 import { pictureSamples } from '../core/formats/picture/samples.fixture';
 import { seeded } from '../core/geometry/seeded.fixture';
@@ -15,7 +15,7 @@ import { BadInput } from '../core/model';
 const { format, from, to } = workerData as { format: string; from: number; to: number };
 const face = shellSheets(demos()[0]!.shell.bodies[0]!, []).find((s) => s.id === 'front-face')!;
 const utf = (t: string) => new TextEncoder().encode(t);
-const original: Uint8Array = format === 'dxf' ? utf(sheetDxf(face)) : format === 'svg' ? utf(sheetSvg(face, 'x')) : format === 'jpeg' || format === 'png' ? pictureSamples()[format] : samples()[format as 'stl'];
+const original: Uint8Array = format === 'dxf' ? utf(sheetDxf(face)) : format === 'svg' ? utf(sheetSvg(face, 'x')) : format === 'jpeg' || format === 'png' ? pictureSamples()[format] : samples(format === 'step' ? squareTray() : undefined)[format as 'stl'];
 const quiet = (): Promise<StepReader> => occt({ print: () => undefined, printErr: () => undefined });
 let reader = quiet();
 

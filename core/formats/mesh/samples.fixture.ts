@@ -18,6 +18,8 @@ export const tray: Body = {
   }],
 };
 export const trayMesh = (): Mesh => pieceMesh(wasm, tray, 'back');
+/** The same without anything round: few enough facets that a slow reader can read hundreds of mutants. */
+export const squareTray = (): Mesh => pieceMesh(wasm, { ...tray, outline: { kind: 'rect', w: length(60), h: length(40), r: length(0) }, pieces: tray.pieces.map((p) => ({ ...p, features: [] })) }, 'back');
 
 export const asciiStl = (m: Mesh): string => {
   const v = (i: number) => [0, 1, 2].map((k) => m.positions[3 * m.triangles[i]! + k]).join(' ');
