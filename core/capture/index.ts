@@ -4,3 +4,5 @@ export { surfacesOf, type Surfaces } from './surfaces';
 export { foundIn, type Found } from './found';
 export { fitCircle } from './circles';
 export { type HalfRead, type Offer, readHalf, type Role, withHalf } from './half';
+export { inverseOf, type Mark, placeOf, project, type Projective, through, type View, viewOfPhoto, viewOfScan } from './camera';
+export { type Gray, snapNear } from './gradient';
