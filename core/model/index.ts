@@ -9,3 +9,4 @@ export * from './empty';
 export * from './envelope';
 export * from './finding';
 export * from './change';
+export * from './donor';

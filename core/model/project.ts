@@ -3,6 +3,7 @@
  * that can be computed from it. Validated by this schema on every way in.
  */
 import { z } from 'zod';
+import { Donor } from './donor';
 import { Length } from './length';
 import { Item, Part } from './part';
 import { type Body, Id, Name, Shell } from './shell';
@@ -86,6 +87,7 @@ export const Project = z.strictObject({
     hours: z.number().positive().max(100).optional(),
     costCeiling: z.number().positive().max(100_000).optional(),
   }),
+  donor: Donor.optional(),
   shell: Shell,
   kit: z.strictObject({ parts: z.array(Part).max(400), items: z.array(Item).max(400) }),
   layout: z.strictObject({ placements: z.array(Placement).max(400) }),

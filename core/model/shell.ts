@@ -62,6 +62,8 @@ export const Feature = z.strictObject({
   repeat: Repeat.optional(),
   /** The hole in its top that a screw goes into. */
   bore: z.strictObject({ d: Length, deep: Length }).optional(),
+  /** The screw that closes the shell here: thread across, and how much of it goes into this post. */
+  screw: z.strictObject({ d: Length, into: Length }).optional(),
 });
 export type Feature = z.infer<typeof Feature>;
 
@@ -71,7 +73,9 @@ export const Zone = z.strictObject({
 });
 export type Zone = z.infer<typeof Zone>;
 
-export const OPENING_USES = ['window', 'button', 'port', 'slot', 'wheel', 'speaker', 'screw', 'vent', 'other'] as const;
+export const OPENING_USES = ['window', 'button', 'port', 'slot', 'wheel', 'speaker', 'screw', 'vent', 'switch', 'lamp', 'other'] as const;
+/** What becomes of an opening, wheel, switch or lamp that is already there. */
+export const REUSES = ['kept', 're-tasked', 'enlarged', 'blanked', 'left'] as const;
 /**
  * A hole that is already there. On the face it lies in the face's own plane, read like a feature;
  * on a wall, `along` runs along the wall and `v` is its centre above the parting plane.
@@ -86,6 +90,8 @@ export const Opening = z.strictObject({
   ]),
   shape: Shape,
   repeat: Repeat.optional(),
+  /** Undecided while it is not said. `now`: what it serves from now on. */
+  reuse: z.strictObject({ as: z.enum(REUSES), now: z.string().max(120).optional() }).optional(),
 });
 export type Opening = z.infer<typeof Opening>;
 
@@ -95,6 +101,13 @@ export const Piece = z.strictObject({
   material: z.enum(['abs', 'polycarbonate', 'nylon', 'resin', 'pla', 'petg', 'wood', 'aluminium', 'steel']),
   /** Outer half depth: rim to outer face. */
   depth: Length,
+  /** How far the walls lean in towards the floor, degrees: a moulded wall is thicker at its foot. */
+  draftDeg: z.number().min(0).max(10, { error: 'A wall leans 10° at the most; more is a curved back.' }).optional(),
+  /** A curved back or face: depth from the rim to the inner floor at places along an axis. */
+  profile: z.strictObject({
+    along: z.enum(['x', 'y']),
+    points: z.array(z.strictObject({ at: z.number().min(0).max(1000), depth: Length })).min(2, { error: 'A curve needs at least two depths.' }).max(60),
+  }).optional(),
   zones: z.array(Zone).max(100),
   features: z.array(Feature).max(1000),
   openings: z.array(Opening).max(400),
@@ -107,6 +120,33 @@ export const Outline = z.discriminatedUnion('kind', [
 ]);
 export type Outline = z.infer<typeof Outline>;
 
+/** A button's cap as it was: what the new switch must meet. */
+export const Cap = z.strictObject({
+  id: Id, name: Name, opening: Id,
+  /** Across the cap, over its flange and the flange's thickness, mm. */
+  across: Length, flange: Length, flangeThick: Length,
+  /** From the flange's underside to the tip of its peg. */
+  peg: LengthOrNone,
+  /** How far it stands out of the face. */
+  proud: LengthOrNone,
+});
+export type Cap = z.infer<typeof Cap>;
+
+/** A picture of a half under the drawing, with the marks that make millimetres of it. */
+const pixel = z.number().min(-10_000).max(20_000);
+export const Underlay = z.strictObject({
+  id: Id, piece: Id,
+  asset: z.string().regex(/^[0-9a-f]{64}$/), w: z.number().int().positive().max(20_000), h: z.number().int().positive().max(20_000),
+  how: z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('scan'), marks: z.array(z.strictObject({ x0: pixel, y0: pixel, x1: pixel, y1: pixel, mm: z.number().positive().max(1000) })).min(1).max(20) }),
+    z.strictObject({ kind: z.literal('photo'), corners: z.array(z.tuple([pixel, pixel])).length(4), wide: z.number().positive().max(1000), high: z.number().positive().max(1000), distance: Length, rim: LengthOrNone }),
+  ]),
+  /** Two places on the half's lower edge and one on its left edge, px: how it lies. */
+  lies: z.array(z.tuple([pixel, pixel])).length(3),
+  fade: z.number().min(0).max(1),
+});
+export type Underlay = z.infer<typeof Underlay>;
+
 export const Body = z.strictObject({
   id: Id,
   name: Name,
@@ -114,15 +154,24 @@ export const Body = z.strictObject({
   spine: z.enum(EDGES),
   outline: Outline,
   wall: Length,
+  /** The step where the halves meet: how high it stands and how thick it is. */
+  lip: z.strictObject({ height: LengthOrNone, thick: LengthOrNone, on: z.enum(['front', 'back']) }).optional(),
+  caps: z.array(Cap).max(60).optional(),
+  underlays: z.array(Underlay).max(8).optional(),
   pieces: z.array(Piece).min(1).max(8),
 });
 export type Body = z.infer<typeof Body>;
 
 export const Shell = z.strictObject({
   bodies: z.array(Body).max(2),
+  /** Where two bodies meet: edge to edge, angles between their fronts closed and open, and the barrel a ribbon rolls through. */
   hinge: z.strictObject({
-    axis: z.strictObject({ x0: z.number(), y0: z.number(), x1: z.number(), y1: z.number(), z: z.number() }),
-    closedDeg: z.number().min(0).max(360), openDeg: z.number().min(0).max(360), barrel: Length,
+    first: z.enum(EDGES), second: z.enum(EDGES),
+    closedDeg: z.number().min(0).max(360), openDeg: z.number().min(0).max(360),
+    /** From the first body's edge out to the axis, and from its parting plane up to it, mm. */
+    out: Distance, up: Distance,
+    barrel: Length, ribbon: z.strictObject({ thick: Length, turns: z.number().min(0).max(10), bendTimes: z.number().min(1).max(40) }),
+    magnet: z.strictObject({ closedMm: Length, openMm: Length, pullIn: Length, letGo: Length }).optional(),
   }).optional(),
 });
 export type Shell = z.infer<typeof Shell>;

@@ -3,3 +3,8 @@ export { BODY, centre, named, spots, span, type Source, type Spot } from './datu
 export { innerRing, outerRing, sharpOutline, straightWalls, wallName, type Wall, type WallHole } from './walls';
 export { openingsOf, shapePoints, type FaceHole, type NamedWallHole, type Openings } from './openings';
 export { heightAfterCuts, shellSolids, type Floor, type ShellSolids, type StandingFeature } from './solids';
+export { depthAt, floorStrips, given, wallSlabs, type FloorStrip } from './curved';
+export { screwFindings } from './screws';
+export { between, hingeFindings, rolled, section, sideOf } from './hinge';
+export { donorFindings, openingLedger, type Ledger } from './kept';
+export { isRead, type Purpose, roundOf, type RoundStep, type Stage, STAGES, verdictsOpen } from './round';

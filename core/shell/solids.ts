@@ -3,11 +3,12 @@
  * decided trim. What Fit checks parts against.
  */
 import { difference } from 'polyclip-ts';
-import { type Body, type Cut, type Feature, type Piece } from '../model';
+import { type Body, type Cut, type Feature, outlineSpan, type Piece } from '../model';
 import {
   atHeights, effect, type Effect, mitred, pointsOf, polygonPrism, type Prism, type Pt, planGap, ringOf, roundPrism, solid, type Solid,
 } from '../geometry';
 import { BODY, named, type Source, spots } from './datum';
+import { floorStrips, wallSlabs } from './curved';
 import { type Openings, openingsOf, shapePoints } from './openings';
 import { type Wall, type WallHole, wallName, wallRuns, straightWalls, sharpOutline } from './walls';
 
@@ -63,7 +64,7 @@ export function shellSolids(body: Body, cuts: readonly Cut[]): ShellSolids {
     const sign = signs.get(piece.id)!;
     const [z0, z1] = sign > 0 ? [0, piece.depth.mm] : [-piece.depth.mm, 0];
     const holes = openings.wall.filter((h) => h.v - h.h / 2 < z1 && h.v + h.h / 2 > z0);
-    all.push(...wallSolids(piece, wallRuns(body, z0, z1, holes)));
+    all.push(...wallSolids(piece, leaningRuns(body, piece, sign, holes)));
     const mine = pieceFloors(body, piece, i, sign, openings);
     floors.set(piece.id, mine);
     all.push(...mine.map((f) => f.solid));
@@ -77,8 +78,7 @@ export function shellSolids(body: Body, cuts: readonly Cut[]): ShellSolids {
     wallWith(pieceId, wall, extra) {
       const i = body.pieces.findIndex((p) => p.id === pieceId);
       const piece = body.pieces[i]!;
-      const [z0, z1] = signs.get(pieceId)! > 0 ? [0, piece.depth.mm] : [-piece.depth.mm, 0];
-      return wallSolids(piece, wallRuns(body, z0, z1, [...openings.wall, ...extra], wall));
+      return wallSolids(piece, leaningRuns(body, piece, signs.get(pieceId)!, [...openings.wall, ...extra], wall));
     },
     floorAt(pieceId, x, y) {
       const spot = roundPrism(x, y, 0.01, 0, 1);
@@ -87,6 +87,17 @@ export function shellSolids(body: Body, cuts: readonly Cut[]): ShellSolids {
       return (found ?? list[0])?.z ?? 0;
     },
   };
+}
+
+/** All wall runs of a piece, slab by slab where its walls lean. */
+function leaningRuns(body: Body, piece: Piece, sign: 1 | -1, holes: readonly WallHole[], only?: number): ReturnType<typeof wallRuns> {
+  const runs = wallSlabs(body, piece, sign).flatMap((s) => wallRuns({ ...body, wall: { ...body.wall, mm: s.wall } }, s.z0, s.z1, holes.filter((h) => h.v - h.h / 2 < s.z1 && h.v + h.h / 2 > s.z0), only));
+  const whole = new Map<string, (typeof runs)[number]>();
+  for (const r of runs) {
+    const key = `${r.corner}${r.wall}`, had = whole.get(key);
+    if (had) had.prisms.push(...r.prisms); else whole.set(key, r);
+  }
+  return [...whole.values()];
 }
 
 /** A wall's inner face moves with the wall thickness, and the far walls with the outer size. */
@@ -129,8 +140,14 @@ function pieceFloors(body: Body, piece: Piece, i: number, sign: 1 | -1, openings
   const z = (k: number) => ({ dz0: sign * k, dz1: sign * k });
   const edgeU = Math.max(0, ...zones.map((q) => Math.hypot(...q.spot.x.sources.map((s) => s.u * s.k))));
   const holeU = Math.max(0, ...openings.face.filter((o) => o.piece === piece.id).map((o) => Math.hypot(...[...o.sources.x, ...o.sources.y].map((s) => s.u * s.k), o.shape.kind === 'circle' ? o.shape.d.u / 2 : o.shape.kind === 'rect' ? o.shape.w.u / 2 : o.shape.u)));
-  const main = slab(less(closed(ground), [...zones.map((q) => closed(q.points)), ...pierced]), plain);
-  const out: Floor[] = [{
+  const taken = [...zones.map((q) => closed(q.points)), ...pierced];
+  const curved = piece.profile && floorStrips(piece.profile, outlineSpan(body.outline)[piece.profile.along === 'x' ? 'w' : 'h']);
+  const main = curved ? [] : slab(less(closed(ground), taken), plain);
+  const out: Floor[] = curved && piece.profile ? curved.map((strip, k) => {
+    const across = piece.profile!.along === 'x' ? [[strip.from, -20], [strip.to, -20], [strip.to, 1020], [strip.from, 1020]] as const : [[-20, strip.from], [1020, strip.from], [1020, strip.to], [-20, strip.to]] as const;
+    const prisms = slab(less(closed(across), taken), strip.depth), name = `${inside}, curved`;
+    return { prisms, z: sign * strip.depth, name, solid: solid(`${piece.id}/curve-${k}`, name, 'floor', piece.id, prisms, [effect(`${key}.profile`, `curve of the ${piece.role}`, strip.u, z(1)), effect(`${key}.openings`, 'edges of the openings', holeU, { grow: 1 })]) };
+  }) : [{
     prisms: main, z: sign * plain, name: inside,
     solid: solid(`${piece.id}/floor`, inside, 'floor', piece.id, main, [
       effect(`${key}.depth`, `${piece.role} half depth`, piece.depth.u, z(1)), effect(`${BODY}.wall`, 'wall', body.wall.u, z(-1)),

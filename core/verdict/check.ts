@@ -6,6 +6,7 @@ import { bodyOf, type Finding, type Project, type Station, worstFirst } from '..
 import { type ButtonMap, buttonMap } from '../controls';
 import { cutting, type Cutting } from '../cuts';
 import { Checker, type Scene } from '../fit';
+import { donorFindings, hingeFindings, screwFindings } from '../shell';
 import { powerFigures, type PowerFigures } from '../power';
 
 export interface Check {
@@ -26,11 +27,14 @@ export function check(p: Project, before?: Scene): Check {
   return assembled(p, checker);
 }
 
+/** What the shell itself says: screws, hinge, and what is kept of the donor. */
+const shellFindings = (p: Project): Finding[] => [...p.shell.bodies.slice(0, 1).flatMap(screwFindings), ...hingeFindings(p.shell), ...donorFindings(p)];
+
 /** The verdict from a checker that already stands. */
 export function assembled(p: Project, checker: Checker): Check {
   const map = buttonMap(p, checker.scene);
   const power = powerFigures(p);
-  const findings = [...checker.findings(), ...map.findings, ...power.findings].sort(worstFirst);
+  const findings = [...checker.findings(), ...map.findings, ...power.findings, ...shellFindings(p)].sort(worstFirst);
   const count = (v: Finding['verdict']) => findings.filter((f) => f.verdict === v).length;
   const byStation: Check['byStation'] = {};
   for (const f of findings) {

@@ -5,9 +5,9 @@
  * cut. Looking at the finished front: x right, y up, z toward the viewer, mm.
  */
 import type { ManifoldToplevel } from 'manifold-3d';
-import type { Body, Cut } from '../../model';
+import { type Body, type Cut, outlineSpan } from '../../model';
 import { drawn, type Mesh, pointsOf, type Pt } from '../../geometry';
-import { BODY, innerRing, named, outerRing, shapePoints, shellSolids, spots, type WallHole } from '../../shell';
+import { BODY, floorStrips, innerRing, named, outerRing, shapePoints, shellSolids, spots, wallSlabs, type WallHole } from '../../shell';
 
 export { readStl, stlBytes } from '../mesh';
 export { threeMfBytes } from './threeMf';
@@ -50,11 +50,19 @@ export function pieceMesh(wasm: ManifoldToplevel, body: Body, pieceId: string, c
       const [at] = spots(body, all, z.at, z.shape, `${BODY}.pieces.${i}.zones.${j}.at`, undefined);
       return { points: shapePoints(z.shape, at!.x.mm, at!.y.mm), depth: z.depth.mm };
     });
-    const solids: Solid[] = [from(outer, 0, piece.depth.mm)];
+    const strips = piece.profile && floorStrips(piece.profile, outlineSpan(body.outline)[piece.profile.along === 'x' ? 'w' : 'h']);
+    /** The part of a solid over one strip of a curved floor. */
+    const over = (s: Solid, a: number, b: number): Solid => keep(s.intersect(from(piece.profile!.along === 'x' ? [[a, -20], [b, -20], [b, 1020], [a, 1020]] : [[-20, a], [1020, a], [1020, b], [-20, b]], -ABOVE, 200)));
+    const solids: Solid[] = strips ? strips.map((t) => over(from(outer, 0, t.depth + body.wall.mm), t.from, t.to)) : [from(outer, 0, piece.depth.mm)];
     // A bay deeper than the half bulges out, one wall thick all round.
     for (const b of bays) if (b.depth + body.wall.mm > piece.depth.mm) solids.push(from(b.points, floor, b.depth + body.wall.mm, body.wall.mm));
     let result = keep(Manifold.union(solids));
-    result = keep(result.subtract(from(inner, -THROUGH, floor)));
+    // A leaning wall is cut slab by slab, a curved floor strip by strip.
+    const deepest = strips ? Math.max(...strips.map((t) => t.depth)) : floor;
+    const slabs = wallSlabs(body, piece, 1).filter((q) => q.z0 < deepest);
+    const cavity = keep(Manifold.union(slabs.map((q, k) => from(pointsOf(innerRing({ ...body, wall: { ...body.wall, mm: q.wall } })), k ? q.z0 : -THROUGH, k === slabs.length - 1 ? deepest : q.z1))));
+    if (strips) for (const t of strips) result = keep(result.subtract(keep(over(cavity, t.from, t.to).intersect(from(outer, -THROUGH, t.depth)))));
+    else result = keep(result.subtract(cavity));
     for (const b of bays) result = keep(result.subtract(from(b.points, 0, b.depth)));
     const features = shell.features.filter((f) => f.piece === pieceId && f.height > 0);
     if (features.length) {
