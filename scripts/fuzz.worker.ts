@@ -5,7 +5,7 @@ import { demos } from '../core/catalogue';
 import { shellSheets } from '../core/cuts';
 import { sheetDxf, sheetSvg } from '../core/formats';
 import { readDxf, readSvg, takenFrom } from '../core/formats/drawing';
-import { readMeshFile, type StepReader } from '../core/formats/mesh';
+import { readMeshFile, readStep } from '../core/formats/mesh';
 import { samples, squareTray } from '../core/formats/mesh/samples.fixture';
 import { readPicture } from '../core/formats/picture';
 import { pictureSamples } from '../core/formats/picture/samples.fixture';
@@ -16,7 +16,7 @@ const { format, from, to } = workerData as { format: string; from: number; to: n
 const face = shellSheets(demos()[0]!.shell.bodies[0]!, []).find((s) => s.id === 'front-face')!;
 const utf = (t: string) => new TextEncoder().encode(t);
 const original: Uint8Array = format === 'dxf' ? utf(sheetDxf(face)) : format === 'svg' ? utf(sheetSvg(face, 'x')) : format === 'jpeg' || format === 'png' ? pictureSamples()[format] : samples(format === 'step' ? squareTray() : undefined)[format as 'stl'];
-const quiet = (): Promise<StepReader> => occt({ print: () => undefined, printErr: () => undefined });
+const quiet = () => occt({ print: () => undefined, printErr: () => undefined });
 let reader = quiet();
 
 function mutant(seed: number): Uint8Array {
@@ -39,7 +39,7 @@ for (let k = from; k < to; k++) {
   try {
     if (format === 'dxf' || format === 'svg') { const d = (format === 'dxf' ? readDxf : readSvg)(new TextDecoder().decode(bytes)); takenFrom(d, d.unitMm ?? 1, false); }
     else if (format === 'jpeg' || format === 'png') readPicture(bytes);
-    else await readMeshFile(bytes, () => reader);
+    else await readMeshFile(bytes, async (b) => readStep(b, await reader));
   } catch (e) {
     said = e instanceof BadInput ? 'refused' : `crash: ${e instanceof Error ? e.stack : String(e)}`;
     // A reader that gave up may be left broken: the next file gets a new one, as in the interface.

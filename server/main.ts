@@ -59,6 +59,11 @@ function app(db: Db, builds: Builds, o: ServeOptions): Express {
   a.use('/api', () => { throw notFound('address'); });
   if (o.webDir) {
     const page = join(o.webDir, 'index.html');
+    // The STEP reader builds code from text. Its worker, and nothing else, may; it reaches only its own files.
+    a.use('/assets', (req, res, next) => {
+      if (/^\/step\.worker-[\w-]+\.js$/.test(req.path)) res.setHeader('content-security-policy', "default-src 'none'; script-src 'self' 'unsafe-eval' 'wasm-unsafe-eval'; connect-src 'self'");
+      next();
+    });
     a.use('/assets', express.static(join(o.webDir, 'assets'), { immutable: true, maxAge: '365d', fallthrough: false }));
     a.use(express.static(o.webDir, { index: false, dotfiles: 'ignore' }));
     a.get('/{*any}', (_req, res) => { res.setHeader('cache-control', 'no-cache'); res.sendFile(page, { dotfiles: 'allow' }); });

@@ -2,7 +2,7 @@
  * Features found on a levelled half: posts, ribs, pockets and floors, openings. Everything is in the
  * pit frame, mm, with how far the fit is off, and is offered to the builder; nothing is taken unasked.
  */
-import { cellX, cellY, median, patches, type Pt } from '../geometry';
+import { area as areaOf, cellX, cellY, lowest, median, patches, type Pt, ringOf } from '../geometry';
 import { circlesAmong, type Circle, fitCircle } from './circles';
 import { edgePoints, ringsOf, tidied } from './edges';
 import { commonest, floorUnder, type Surfaces } from './surfaces';
@@ -253,9 +253,11 @@ function zonesIn(s: Surfaces): FoundZone[] {
     for (const c of cells) mask[c] = 1;
     for (const patch of patches(mask, nx, ny)) {
       if (patch.length * step * step < 12 || depth < 0.3) continue;
-      const own = new Uint8Array(nx * ny);
+      const own = new Float32Array(nx * ny);
       for (const c of patch) own[c] = 1;
-      const ring = ringsOf(s.top, own).sort((a, b) => b.length - a.length)[0];
+      // Bumps where a post stands on its edge are smoothed away.
+      const r = round(1.5 / step), smooth = lowest(lowest(own, nx, ny, r), nx, ny, r, -1);
+      const ring = ringsOf(s.top, smooth.some((v) => v > 0) ? smooth : own).sort((a, b) => b.length - a.length)[0];
       if (!ring) continue;
       const xs = ring.map((p) => p[0]), ys = ring.map((p) => p[1]);
       const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
@@ -265,7 +267,7 @@ function zonesIn(s: Surfaces): FoundZone[] {
       // On a slope the shallowest of the stretch counts: nothing that fits there hits the floor.
       const sloped = sorted[Math.floor(sorted.length * 0.9)]! - sorted[Math.floor(sorted.length * 0.1)]! > 0.12;
       const spread = Math.sqrt(patch.reduce((t, c) => t + (level[c]! + depth) ** 2, 0) / patch.length);
-      out.push({ kind: 'zone', ring: tidied(ring, 0.15), x: (x0 + x1) / 2, y: (y0 + y1) / 2, w: x1 - x0, h: y1 - y0, depth: sloped ? sorted[Math.floor(sorted.length * 0.02)]! : depth, area: patch.length * step * step, off: spread });
+      out.push({ kind: 'zone', ring: tidied(ring, 0.15), x: (x0 + x1) / 2, y: (y0 + y1) / 2, w: x1 - x0, h: y1 - y0, depth: sloped ? sorted[Math.floor(sorted.length * 0.02)]! : depth, area: Math.abs(areaOf(ringOf(ring))), off: spread });
     }
   }
   return out.sort((a, b) => b.area - a.area);

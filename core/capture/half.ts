@@ -20,6 +20,8 @@ export interface HalfRead {
   offers: Offer[];
   /** What was done to lay it straight. */
   tiltDeg: number; rimOff: number;
+  /** The open side in the file's own coordinates. */
+  open: [number, number, number];
   /** A grey picture of the inner surface, lower left first, for the eye. */
   relief: { nx: number; ny: number; step: number; x0: number; y0: number; grey: Uint8Array };
 }
@@ -31,14 +33,14 @@ const r2 = (mm: number): number => Math.round(mm * 100) / 100;
  * Read one half.
  *
  * @param unitMm  millimetres a unit of the file is
- * @param open    the open side, when the builder flipped it
+ * @param lies    the open side when the builder flipped it, and quarter turns he added
  * @param tell    called with each stage in words
  * @throws        BadInput when it is no half of a shell
  */
-export function readHalf(mesh: Mesh, unitMm: number, role: Role, open?: readonly [number, number, number], tell: (stage: string) => void = () => undefined): HalfRead {
+export function readHalf(mesh: Mesh, unitMm: number, role: Role, lies: { open?: readonly [number, number, number] | undefined; quarters?: number } = {}, tell: (stage: string) => void = () => undefined): HalfRead {
   tell('Levelling by the rim');
   const scaled: Mesh = unitMm === 1 ? mesh : { positions: mesh.positions.map((v) => v * unitMm), triangles: mesh.triangles };
-  const lv = levelled(scaled, open);
+  const lv = levelled(scaled, lies.open, lies.quarters);
   tell('Taking the heights');
   const s = surfacesOf(lv, mesh.triangles, GRID);
   tell('Looking for posts, ribs and openings');
@@ -49,7 +51,7 @@ export function readHalf(mesh: Mesh, unitMm: number, role: Role, open?: readonly
   const to = intoPiece(o, role);
   const sides = sideHolesIn(lv, mesh.triangles, o, s.wallAtFloor, depth);
   return {
-    role, draftDeg: draft, tiltDeg: lv.tiltDeg, rimOff: lv.rimOff,
+    role, draftDeg: draft, open: [lv.toPit[8]!, lv.toPit[9]!, lv.toPit[10]!], tiltDeg: lv.tiltDeg, rimOff: lv.rimOff,
     outline: o.kind === 'rect' ? { kind: 'rect', w: lengthWithin(r2(o.w), o.u, 'mesh'), h: lengthWithin(r2(o.h), o.u, 'mesh'), r: lengthWithin(r2(o.r), 0.3, 'mesh') }
       : { kind: 'points', points: (role === 'front' ? o.points.map(([x, y]): Pt => [o.w - x, y]).reverse() : o.points).map(([x, y]) => [r2(x), r2(y)]), u: o.u, r: lengthWithin(0, 0, 'mesh') },
     wall: lengthWithin(r2(s.wall), GRID / Math.sqrt(12), 'mesh'), depth: lengthWithin(r2(depth), 0.04, 'mesh'),
@@ -151,7 +153,7 @@ function reliefOf(s: Surfaces, o: FoundOutline, role: Role): HalfRead['relief'] 
       const c = j * nx + i, z = top.z[c]!;
       if (!(z > -Infinity)) continue;
       const dx = Math.max(-3, Math.min(3, top.z[c + 1]! - top.z[c - 1]! || 0)), dy = Math.max(-3, Math.min(3, top.z[c + nx]! - top.z[c - nx]! || 0));
-      grey[j * nx + (role === 'front' ? nx - 1 - i : i)] = Math.max(1, Math.min(255, 175 + (z / deep) * 90 + (dy - dx) * 18));
+      grey[j * nx + (role === 'front' ? nx - 1 - i : i)] = Math.max(1, Math.min(255, 185 + (z / deep) * 70 + (dy - dx) * 18));
     }
   }
   const x0 = role === 'front' ? o.w - (top.x0 + nx * top.step - o.x0) : top.x0 - o.x0;

@@ -163,10 +163,11 @@ const about = (a: number): Rigid => { const [c, s] = [Math.cos(a), Math.sin(a)];
 /**
  * Level a half by the plane of its rim.
  *
- * @param open  the open side if the builder flipped it; found otherwise
+ * @param open      the open side if the builder flipped it; found otherwise
+ * @param quarters  quarter turns to add, as the builder wants it to lie
  * @throws      BadInput when nothing like a rim is there
  */
-export function levelled(m: Mesh, open?: readonly [number, number, number]): Levelled {
+export function levelled(m: Mesh, open?: readonly [number, number, number], quarters = 0): Levelled {
   if (m.triangles.length < 12) throw new BadInput('', 'The file holds fewer than four triangles; that is no shell.');
   const first = upright(open ?? openSide(m));
   let toPit: Rigid = then(STILL, first), off = 0;
@@ -197,7 +198,7 @@ export function levelled(m: Mesh, open?: readonly [number, number, number]): Lev
       if (Math.hypot(plane.a, plane.b) < 4e-4) break;
     }
   }
-  toPit = then(toPit, about(squareTurn(seen)));
+  toPit = then(toPit, about(squareTurn(seen) + (quarters * Math.PI) / 2));
   carried(m.positions, toPit, p);
   let x0 = Infinity, y0 = Infinity, x1 = -Infinity, y1 = -Infinity, lo = Infinity;
   for (let v = 0; v < p.length; v += 3) {

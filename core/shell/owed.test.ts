@@ -13,7 +13,7 @@ describe('a closing screw', () => {
     expect(say(post(6, 8))).toEqual(['clear', '6.0 mm of thread holds']);
     expect(say(post(6, 5))).toEqual(['hit', '1.0 mm too long']);
     expect(say(post(3, 8))).toEqual(['tight', '1.0 mm too little thread']);
-    expect(say(post(7.95, 8))).toEqual(['tight', '0.1 mm before it bottoms']);
+    expect(say(post(7.96, 8))).toEqual(['tight', '0.04 mm before it bottoms']);
   });
   test('metal holds with less', () => { const b = body([post(3.2, 8)]); b.pieces[1]!.material = 'aluminium'; expect(screwFindings(b)[0]!.verdict).toBe('clear'); });
   test('an unknown bore says nothing', () => { const { bore: _, ...f } = post(6, 8); expect(screwFindings(body([f]))).toEqual([]); });

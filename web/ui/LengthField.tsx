@@ -6,7 +6,7 @@ import { useEffect, useId, useRef, useState } from 'react';
 import { Input, Select } from 'antd';
 import { formatMm, type How, HOW_WORDS, length, type Length, parseReadings, repeated } from '@deft/core/model';
 
-const HOW_SHORT: Partial<Record<How, string>> = { calliper: 'calliper', ruler: 'ruler', estimate: 'estimate', typical: 'typical', made: 'as printed', photo: 'photo', exact: 'exact' };
+const HOW_SHORT: Partial<Record<How, string>> = { calliper: 'calliper', ruler: 'ruler', estimate: 'estimate', typical: 'typical', made: 'as printed', photo: 'photo', mesh: 'from mesh', exact: 'exact' };
 const CHOICES: How[] = ['calliper', 'ruler', 'estimate', 'made'];
 
 export interface LengthFieldProps {

@@ -7,7 +7,6 @@
 import { BadInput } from '../../model';
 import type { Mesh } from '../../geometry';
 import { readObj } from './obj';
-import { readStep, type StepReader } from './step';
 import { readStl } from './stl';
 import { read3mf } from './threeMf';
 
@@ -35,15 +34,15 @@ export function meshKind(bytes: Uint8Array): MeshFile['kind'] | undefined {
 /**
  * Read a mesh file of any of the four kinds.
  *
- * @param step  loads the STEP reader, only when the file is one
+ * @param step  reads a STEP file with whatever reader the host has; asked only when the file is one
  * @throws      BadInput with one sentence; nothing is returned half-way
  */
-export async function readMeshFile(bytes: Uint8Array, step: () => Promise<StepReader>): Promise<MeshFile> {
+export async function readMeshFile(bytes: Uint8Array, step: (bytes: Uint8Array) => Promise<MeshFile>): Promise<MeshFile> {
   if (bytes.length === 0) throw new BadInput('', 'The file is empty.');
   if (bytes.length > MESH_LIMIT) throw new BadInput('', `The file is larger than ${MESH_LIMIT / 1024 / 1024} MB.`);
   const kind = meshKind(bytes);
   const file: MeshFile = kind === '3MF' ? read3mf(bytes)
-    : kind === 'STEP' ? readStep(bytes, await step())
+    : kind === 'STEP' ? await step(bytes)
       : kind === 'OBJ' ? { kind: 'OBJ', solids: readObj(new TextDecoder().decode(bytes)) }
         : { kind: 'STL', solids: [{ name: 'shell', mesh: readStl(bytes) }] };
   const some = file.solids.filter((s) => s.mesh.triangles.length);

@@ -4,12 +4,12 @@ import { strToU8, zipSync } from 'fflate';
 import occt from 'occt-import-js';
 import { readHalf } from '../../capture';
 import { volume } from '../../geometry';
-import { meshKind, readMeshFile, readObj, readStl, type StepReader } from './index';
+import { type MeshFile, meshKind, readMeshFile, readObj, readStep, readStl, type StepReader } from './index';
 import { samples, trayMesh } from './samples.fixture';
 import { stepText } from './step.fixture';
 
 let reader: Promise<StepReader> | undefined;
-const step = (): Promise<StepReader> => (reader ??= occt());
+const step = async (bytes: Uint8Array): Promise<MeshFile> => readStep(bytes, await (reader ??= occt()));
 const all = samples(), mesh = trayMesh();
 const u8 = (t: string) => new TextEncoder().encode(t);
 

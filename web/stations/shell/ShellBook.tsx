@@ -13,9 +13,11 @@ export interface ShellBookProps {
   placing: boolean; onPlace(piece: string, x: number, y: number): void;
   /** Edges that are the chosen thing's datums, as seen from the front. */
   datums: ReadonlyArray<Edge>; datumPiece: string | undefined; onDatum(edge: Edge): void;
+  /** The dimension being asked for. */
+  dimension?: { piece: string; x0: number; y0: number; x1: number; y1: number; text: string } | undefined;
 }
 
-export function ShellBook({ shell, spread: s, chosen, onChoose, placing, onPlace, datums, datumPiece, onDatum }: ShellBookProps) {
+export function ShellBook({ shell, spread: s, chosen, onChoose, placing, onPlace, datums, datumPiece, onDatum, dimension }: ShellBookProps) {
   const click = (page: Page) => (e: MouseEvent<SVGGElement>) => {
     if (!placing) return;
     const box = (e.currentTarget.ownerSVGElement ?? (e.currentTarget as unknown as SVGSVGElement)).getBoundingClientRect();
@@ -33,7 +35,25 @@ export function ShellBook({ shell, spread: s, chosen, onChoose, placing, onPlace
         </g>
       ))}
       <Fold spread={s} />
+      {dimension && <Dimension spread={s} d={dimension} />}
     </svg>
+  );
+}
+
+/** The length that is asked for, drawn where it is read. */
+function Dimension({ spread: s, d }: { spread: Spread; d: NonNullable<ShellBookProps['dimension']> }) {
+  const page = s.pages.find((p) => p.piece.id === d.piece);
+  if (!page) return null;
+  const [a, b] = [onScreen(s, page, d.x0, d.y0), onScreen(s, page, d.x1, d.y1)];
+  const len = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1, [nx, ny] = [(-(b[1] - a[1]) / len) * 7, ((b[0] - a[0]) / len) * 7];
+  const [tx, ty] = [Math.max(90, Math.min(s.width - 90, (a[0] + b[0]) / 2)), Math.max(24, (a[1] + b[1]) / 2 - 14)];
+  const wide = d.text.length * 6.4 + 16;
+  return (
+    <g className="dimension" aria-hidden="true">
+      <line x1={a[0]} y1={a[1]} x2={b[0]} y2={b[1]} />
+      {[a, b].map((p, i) => <line key={i} x1={p[0] - nx} y1={p[1] - ny} x2={p[0] + nx} y2={p[1] + ny} />)}
+      <rect x={tx - wide / 2} y={ty - 14} width={wide} height="20" rx="5" /><text x={tx} y={ty} textAnchor="middle">{d.text}</text>
+    </g>
   );
 }
 

@@ -21,9 +21,9 @@ export function eightOf(body: Body): Eight {
 }
 
 /** The document with the eight values in it; as it was while some are still missing. */
-export function withEight(p: Project, e: Eight): Project {
+export function withEight(p: Project, e: Eight, which = 0): Project {
   if (NEEDED.some((k) => e[k] === undefined)) return p;
-  const old = p.shell.bodies[0];
+  const old = p.shell.bodies[which];
   const piece = (role: 'front' | 'back', depth: Length): Body['pieces'][number] => {
     const had = old?.pieces.find((q) => q.role === role) ?? { id: role, role, material: 'abs' as const, depth, zones: [], features: [], openings: [] };
     const id = role === 'back' ? 'corner-posts' : 'corner-bosses';
@@ -41,5 +41,7 @@ export function withEight(p: Project, e: Eight): Project {
   const rest = old?.pieces.filter((q) => q.role !== 'front' && q.role !== 'back') ?? [];
   const outline: Body['outline'] = old?.outline.kind === 'points' ? { ...old.outline, r: e.r! } : { kind: 'rect', w: e.w!, h: e.h!, r: e.r! };
   const body: Body = { id: 'shell', name: 'Shell', spine: 'left', ...old, outline, wall: e.wall!, pieces: [piece('front', e.front!), piece('back', e.back!), ...rest] };
-  return { ...p, shell: { ...p.shell, bodies: [body, ...p.shell.bodies.slice(1)] } };
+  const bodies = [...p.shell.bodies];
+  bodies[which] = body;
+  return { ...p, shell: { ...p.shell, bodies } };
 }

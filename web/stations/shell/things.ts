@@ -8,7 +8,7 @@ export const thingsOf = (body: Body): Thing[] => body.pieces.flatMap((p) => [
 ]);
 
 const withPieces = (p: Project, change: (piece: Body['pieces'][number]) => Body['pieces'][number]): Project =>
-  ({ ...p, shell: { ...p.shell, bodies: p.shell.bodies.map((b, i) => (i ? b : { ...b, pieces: b.pieces.map(change) })) } });
+  ({ ...p, shell: { ...p.shell, bodies: p.shell.bodies.map((b) => ({ ...b, pieces: b.pieces.map(change) })) } });
 
 export function without(p: Project, id: string): Project {
   return withPieces(p, (q) => ({ ...q, features: q.features.filter((f) => f.id !== id), zones: q.zones.filter((z) => z.id !== id), openings: q.openings.filter((o) => o.id !== id) }));
@@ -17,9 +17,12 @@ export function without(p: Project, id: string): Project {
 /** Put a thing in place of the one with its id, or at the end. */
 export function withThing(p: Project, t: Thing): Project {
   const put = <T extends { id: string }>(list: readonly T[], it: T): T[] => (list.some((x) => x.id === it.id) ? list.map((x) => (x.id === it.id ? it : x)) : [...list, it]);
-  const cleared = withPieces(p, (q) => (q.id === t.piece ? q : { ...q, features: q.features.filter((f) => f.id !== t.it.id), zones: q.zones.filter((z) => z.id !== t.it.id), openings: q.openings.filter((o) => o.id !== t.it.id) }));
+  const cleared = withPieces(p, (q) => (q.id === t.piece || !mineToo(p, t.piece, q.id) ? q : { ...q, features: q.features.filter((f) => f.id !== t.it.id), zones: q.zones.filter((z) => z.id !== t.it.id), openings: q.openings.filter((o) => o.id !== t.it.id) }));
   return withPieces(cleared, (q) => (q.id !== t.piece ? q : t.is === 'feature' ? { ...q, features: put(q.features, t.it) } : t.is === 'bay' ? { ...q, zones: put(q.zones, t.it) } : { ...q, openings: put(q.openings, t.it) }));
 }
+
+/** Whether two pieces belong to one body: a thing moves between its halves, never into the other body. */
+const mineToo = (p: Project, a: string, b: string): boolean => p.shell.bodies.some((x) => x.pieces.some((q) => q.id === a) && x.pieces.some((q) => q.id === b));
 
 export const NEW_THINGS = ['post', 'rib', 'bay', 'opening in the face', 'opening in a wall'] as const;
 export type NewThing = (typeof NEW_THINGS)[number];
@@ -33,7 +36,7 @@ export function newThing(p: Project, kind: NewThing, piece: string, x: number, y
   const round = (mm: number) => Math.round(mm * 2) / 2;
   const at = { x: from('left', round(x)), y: from('bottom', round(y)) };
   const name = id.replace('-', ' ');
-  if (kind === 'bay') return { is: 'bay', piece, it: { id, name, at, shape: { kind: 'rect', w: length(30, 'estimate'), h: length(20, 'estimate') }, depth: length((p.shell.bodies[0]!.pieces.find((q) => q.id === piece)?.depth.mm ?? 10) + 2, 'estimate') } };
+  if (kind === 'bay') return { is: 'bay', piece, it: { id, name, at, shape: { kind: 'rect', w: length(30, 'estimate'), h: length(20, 'estimate') }, depth: length((p.shell.bodies.flatMap((b) => b.pieces).find((q) => q.id === piece)?.depth.mm ?? 10) + 2, 'estimate') } };
   if (kind === 'post') return { is: 'feature', piece, it: { id, name, kind: 'post', at, shape: { kind: 'circle', d: length(6, 'estimate') }, height: { from: 'rim', length: length(0, 'estimate') }, purpose: 'unknown', mayCut: 'trim' } };
   if (kind === 'rib') return { is: 'feature', piece, it: { id, name, kind: 'rib', at, shape: { kind: 'rect', w: length(20, 'estimate'), h: length(1.5, 'estimate') }, height: { from: 'floor', length: length(5, 'estimate') }, purpose: 'guide', mayCut: 'remove' } };
   if (kind === 'opening in a wall') {

@@ -1,0 +1,1 @@
+export default function DonorView() { return null; }

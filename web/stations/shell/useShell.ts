@@ -1,0 +1,28 @@
+/** The body this station works on: the only one, or with two donors the one that is chosen in the address. */
+import { useSearchParams } from 'react-router';
+import { z } from 'zod';
+import type { Body } from '@deft/core/model';
+import { useBuild } from '../../state/build';
+
+const Which = z.coerce.number().int().min(0).max(1).catch(0);
+
+export function useShell() {
+  const { doc, edit } = useBuild();
+  const [params] = useSearchParams();
+  const at = Math.min(Which.parse(params.get('body') ?? 0), Math.max(0, doc.shell.bodies.length - 1));
+  const setBody = (b: Body | ((was: Body | undefined) => Body), merge?: string): string | undefined => edit((p) => {
+    const next = typeof b === 'function' ? b(p.shell.bodies[at]) : b, bodies = [...p.shell.bodies];
+    bodies[at] = next;
+    return { ...p, shell: { ...p.shell, bodies } };
+  }, merge);
+  return { body: doc.shell.bodies[at] as Body | undefined, at, setBody };
+}
+
+/** A body with one length changed, wherever it lies. */
+export function withLength<T>(owner: T, path: ReadonlyArray<string | number>, value: unknown): T {
+  const [head, ...rest] = path;
+  if (head === undefined) return value as T;
+  const copy = (Array.isArray(owner) ? [...(owner as unknown[])] : { ...owner }) as Record<string | number, unknown>;
+  copy[head] = withLength(copy[head], rest, value);
+  return copy as T;
+}
