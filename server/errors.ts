@@ -27,7 +27,7 @@ export function errorHandler(log: (line: string) => void) {
 
 function known(e: unknown): Refusal | undefined {
   const { type, status } = (e ?? {}) as { type?: string; status?: number };
-  if (type === 'entity.too.large') return new Refusal(413, 'too-large', 'This is larger than the server takes: 5 MB for a build, 100 MB for an import.');
+  if (type === 'entity.too.large') return new Refusal(413, 'too-large', 'This is larger than the server takes: 5 MB for a build, 25 MB for a picture, 100 MB for an import.');
   if (type === 'encoding.unsupported' || type === 'charset.unsupported') return new Refusal(415, 'encoding', 'Send plain UTF-8 JSON.');
   if (type === 'request.aborted') return new Refusal(400, 'aborted', 'The upload was cut short; nothing was saved.');
   if (status !== undefined && status >= 400 && status < 500) return new Refusal(status, 'bad-request', 'This request cannot be read.');

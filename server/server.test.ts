@@ -1,7 +1,9 @@
+import { createHash } from 'node:crypto';
 import { request } from 'node:http';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { demos } from '@deft/core/catalogue';
 import { wrap } from '@deft/core/model';
+import { pictureSamples, SECRET } from '../core/formats/picture/samples.fixture';
 import { serve, type Site } from './main';
 
 const databaseUrl = process.env['DEFT_TEST_DATABASE_URL'];
@@ -31,6 +33,32 @@ withDatabase('the server', () => {
     expect(stale.status).toBe(409);
     expect(stale.body).toMatchObject({ error: { code: 'stale' }, current: { version: 2, document: { name: 'one' } } });
     expect((await api('GET', `/builds/${made.key}`)).body.document.name).toBe('one');
+  });
+  describe('pictures', () => {
+    const send = async (key: string, bytes: Uint8Array, type: string) => { const r = await fetch(`${site.url}/api/builds/${key}/assets`, { method: 'POST', body: bytes as BodyInit, headers: { 'content-type': type } }); return { status: r.status, body: await r.json() as any }; }; // eslint-disable-line @typescript-eslint/no-explicit-any
+    test('a picture is kept without place and remarks, travels in the envelope and into a copy', async () => {
+      const made = (await api('POST', '/builds', { document: wisp })).body, jpeg = pictureSamples().jpeg;
+      const kept = await send(made.key, jpeg, 'image/jpeg');
+      expect([kept.status, kept.body.w, kept.body.stripped > 30]).toEqual([201, 1, true]);
+      expect((await send(made.key, jpeg, 'image/jpeg')).body.sha256).toBe(kept.body.sha256);
+      const back = await fetch(`${site.url}/api/builds/${made.key}/assets/${kept.body.sha256}`);
+      expect([back.headers.get('content-type'), back.headers.get('x-content-type-options')]).toEqual(['image/jpeg', 'nosniff']);
+      expect(new TextDecoder('latin1').decode(await back.arrayBuffer())).not.toContain(SECRET);
+      const envelope = (await api('GET', `/builds/${made.key}/export`)).body;
+      expect(envelope.assets).toHaveLength(1);
+      const copies = [(await api('POST', '/import', undefined, JSON.stringify(envelope))).body, (await api('POST', `/builds/${made.key}/duplicate`)).body];
+      for (const c of copies) expect((await fetch(`${site.url}/api/builds/${c.key}/assets/${kept.body.sha256}`)).status).toBe(200);
+      const other = (await api('POST', '/builds', { document: wisp })).body;
+      expect((await fetch(`${site.url}/api/builds/${other.key}/assets/${kept.body.sha256}`)).status).toBe(404);
+    });
+    test('what is no picture, and an imported one that is not what it says, is refused in a sentence', async () => {
+      const made = (await api('POST', '/builds', { document: wisp })).body;
+      expect((await send(made.key, new TextEncoder().encode('<svg/>'), 'image/png')).body).toMatchObject({ error: { field: 'picture', message: 'This is neither a JPEG nor a PNG picture.' } });
+      expect((await send('11111111-1111-4111-8111-111111111111', pictureSamples().png, 'image/png')).status).toBe(404);
+      const with_ = (bytes: Uint8Array, sha256: string) => api('POST', '/import', undefined, JSON.stringify({ ...wrap(wisp as never), assets: [{ sha256, mime: 'image/png', base64: Buffer.from(bytes).toString('base64') }] }));
+      expect((await with_(pictureSamples().png, 'a'.repeat(64))).body.error.field).toBe('assets.0.sha256');
+      expect((await with_(pictureSamples().png, createHash('sha256').update(pictureSamples().png).digest('hex'))).body.error.message).toMatch(/carries other matter/);
+    });
   });
   test('of 20 saves at once on one version exactly one is taken', async () => {
     const made = (await api('POST', '/builds', { document: wisp })).body;

@@ -6,3 +6,5 @@ export { fitCircle } from './circles';
 export { type HalfRead, type Offer, readHalf, type Role, withHalf } from './half';
 export { inverseOf, type Mark, placeOf, project, type Projective, through, type View, viewOfPhoto, viewOfScan } from './camera';
 export { type Gray, snapNear } from './gradient';
+export { type Lying, lyingBy } from './lying';
+export { type Trace, tracedOutline, type TracedPoint, tracedThing, TRACES } from './traced';

@@ -1,10 +1,12 @@
 /** Request bodies: text within a limit, guarded JSON, checked by Zod; refused in one sentence. */
 import express, { type Request } from 'express';
 import { z } from 'zod';
+import { PICTURE_LIMIT } from '@deft/core/formats/picture';
 import { DOCUMENT_LIMIT, ENVELOPE_LIMIT, readAs, readJson, readProject, type Project } from '@deft/core/model';
 import { badInput } from '../errors';
 
 export const smallBody = express.text({ type: 'application/json', limit: DOCUMENT_LIMIT + 65_536 });
+export const pictureBody = express.raw({ type: ['image/jpeg', 'image/png'], limit: PICTURE_LIMIT });
 export const largeBody = express.text({ type: 'application/json', limit: ENVELOPE_LIMIT });
 
 export function jsonOf(req: Request, limit: number): unknown {

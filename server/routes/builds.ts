@@ -1,13 +1,31 @@
+import { createHash } from 'node:crypto';
 import { Router } from 'express';
 import { z } from 'zod';
-import { ENVELOPE_LIMIT, readEnvelope } from '@deft/core/model';
+import { type Picture, readPicture } from '@deft/core/formats/picture';
+import { BadInput, type Envelope, ENVELOPE_LIMIT, readEnvelope } from '@deft/core/model';
 import { badInput, notFound, Refusal } from '../errors';
 import type { Builds } from '../store/builds';
 import type { Parts } from '../store/parts';
-import { bodyAs, jsonOf, keyOf, largeBody, projectFrom, smallBody } from './body';
+import { bodyAs, jsonOf, keyOf, largeBody, pictureBody, projectFrom, smallBody } from './body';
 
 const Save = z.strictObject({ basedOn: z.number().int().min(1), document: z.unknown() });
 const New = z.strictObject({ document: z.unknown() });
+
+const Sha = z.string().regex(/^[0-9a-f]{64}$/);
+
+/** A picture stripped of all but the picture, or one sentence. */
+function picture(bytes: Uint8Array): Picture {
+  try { return readPicture(bytes); } catch (e) { throw e instanceof BadInput ? badInput({ path: 'picture', sentence: e.message }) : e; }
+}
+
+/** An imported picture is what its name says, and carries nothing beside the picture. */
+function checkAsset(a: Envelope['assets'][number], i: number): void {
+  const bytes = Buffer.from(a.base64, 'base64'), at = `assets.${i}`;
+  if (createHash('sha256').update(bytes).digest('hex') !== a.sha256) throw badInput({ path: `${at}.sha256`, sentence: 'This picture is not the one its name says: the file was damaged or changed.' });
+  const p = picture(new Uint8Array(bytes));
+  if (p.mime !== a.mime) throw badInput({ path: `${at}.mime`, sentence: `This picture is ${p.mime}, not ${a.mime}.` });
+  if (p.stripped) throw badInput({ path: at, sentence: 'This picture carries other matter beside the picture (place, camera or remarks). Add it again through the shell station.' });
+}
 
 export function buildRoutes(builds: Builds, parts: Parts): Router {
   const r = Router();
@@ -32,6 +50,20 @@ export function buildRoutes(builds: Builds, parts: Parts): Router {
     }
     res.json({ version: saved.version, savedAt: saved.savedAt });
   });
+  r.post('/builds/:key/assets', pictureBody, async (req, res) => {
+    const p = picture(Buffer.isBuffer(req.body) ? new Uint8Array(req.body) : new Uint8Array(0));
+    const sha256 = await builds.addAsset(key(req), p.mime, p.bytes);
+    if (!sha256) throw notFound('build');
+    res.status(201).json({ sha256, w: p.w, h: p.h, stripped: p.stripped });
+  });
+  r.get('/builds/:key/assets/:sha', async (req, res) => {
+    const sha = Sha.safeParse(req.params['sha']), found = sha.success ? await builds.asset(key(req), sha.data) : undefined;
+    if (!found) throw notFound('picture');
+    // Named by its content, so it never changes; it is drawn, never opened as a page.
+    res.setHeader('cache-control', 'private, max-age=31536000, immutable');
+    res.setHeader('x-content-type-options', 'nosniff');
+    res.type(found.mime).send(found.bytes);
+  });
   r.delete('/builds/:key', async (req, res) => {
     if (!await builds.remove(key(req))) throw notFound('build');
     res.status(204).end();
@@ -41,9 +73,9 @@ export function buildRoutes(builds: Builds, parts: Parts): Router {
     res.status(204).end();
   });
   r.post('/builds/:key/duplicate', async (req, res) => {
-    const found = await builds.get(key(req));
-    if (!found) throw notFound('build');
-    res.status(201).json(await builds.create({ ...found.document, name: `${found.document.name.slice(0, 190)} (copy)` }));
+    const made = await builds.duplicate(key(req));
+    if (!made) throw notFound('build');
+    res.status(201).json(made);
   });
   r.get('/builds/:key/export', async (req, res) => {
     const envelope = await builds.envelope(key(req), await parts.list());
@@ -54,6 +86,7 @@ export function buildRoutes(builds: Builds, parts: Parts): Router {
   r.post('/import', largeBody, async (req, res) => {
     const read = readEnvelope(jsonOf(req, ENVELOPE_LIMIT));
     if (!read.ok) throw badInput(read.complaints[0]!);
+    read.value.assets.forEach(checkAsset);
     res.status(201).json(await builds.import(read.value));
   });
   return r;

@@ -1,4 +1,5 @@
 /** Builds in the database: a save names the version it was based on; a stale one changes nothing. */
+import { createHash } from 'node:crypto';
 import { sql } from 'kysely';
 import type { Envelope, Part, Project } from '@deft/core/model';
 import type { Db } from './schema';
@@ -77,6 +78,33 @@ export class Builds {
         await tx.insertInto('build_asset').values({ build: made.key, sha256: a.sha256 }).onConflict((c) => c.doNothing()).execute();
       }
       for (const p of e.parts) await tx.insertInto('part').values({ id: p.id, document: json(p) }).onConflict((c) => c.doNothing()).execute();
+      return made;
+    });
+  }
+
+  /** A picture of a build, named by its content; the same one twice is one. */
+  async addAsset(key: string, mime: string, bytes: Uint8Array): Promise<string | undefined> {
+    const sha256 = createHash('sha256').update(bytes).digest('hex');
+    return this.db.transaction().execute(async (tx) => {
+      const build = await tx.selectFrom('build').select('key').where('key', '=', key).where('deleted_at', 'is', null).executeTakeFirst();
+      if (!build) return undefined;
+      await tx.insertInto('asset').values({ sha256, mime, bytes: Buffer.from(bytes) }).onConflict((c) => c.doNothing()).execute();
+      await tx.insertInto('build_asset').values({ build: key, sha256 }).onConflict((c) => c.doNothing()).execute();
+      return sha256;
+    });
+  }
+
+  async asset(key: string, sha256: string): Promise<{ mime: string; bytes: Buffer } | undefined> {
+    return this.db.selectFrom('asset').innerJoin('build_asset', 'build_asset.sha256', 'asset.sha256').select(['mime', 'bytes']).where('build', '=', key).where('asset.sha256', '=', sha256).executeTakeFirst();
+  }
+
+  /** A build again under another name, with its pictures. */
+  async duplicate(key: string): Promise<StoredBuild | undefined> {
+    return this.db.transaction().execute(async (tx) => {
+      const found = await new Builds(tx).get(key);
+      if (!found) return undefined;
+      const made = await new Builds(tx).create({ ...found.document, name: `${found.document.name.slice(0, 190)} (copy)` });
+      await tx.insertInto('build_asset').columns(['build', 'sha256']).expression((e) => e.selectFrom('build_asset').select([sql<string>`${made.key}::uuid`.as('build'), 'sha256']).where('build', '=', key)).execute();
       return made;
     });
   }

@@ -52,3 +52,13 @@ export async function saveBuild(key: string, basedOn: number, document: Project)
 
 export const listParts = async (): Promise<Part[]> => z.object({ parts: z.array(Part) }).parse(await call('GET', '/parts')).parts;
 export const putPart = async (part: Part): Promise<void> => { await call('PUT', '/parts', part); };
+
+export const pictureUrl = (key: string, sha256: string): string => `/api/builds/${key}/assets/${sha256}`;
+/** Keep a picture with the build; it comes back named by its content. */
+export async function addPicture(key: string, mime: string, bytes: Uint8Array): Promise<{ sha256: string; w: number; h: number }> {
+  const r = await fetch(`/api/builds/${key}/assets`, { method: 'POST', body: bytes as BodyInit, headers: { 'content-type': mime } });
+  const json: unknown = await r.json().catch(() => undefined);
+  if (r.ok) return z.object({ sha256: z.string(), w: z.number(), h: z.number() }).parse(json);
+  const known = ErrorBody.safeParse(json);
+  throw new ApiError(r.status, known.success ? known.data.error.code : 'unknown', known.success ? known.data.error.message : 'The picture could not be kept.');
+}

@@ -1,6 +1,6 @@
 /** Eight values for a first verdict, then posts, ribs, bays and openings as they are read. */
 import { useEffect, useMemo, useState } from 'react';
-import { Button, Dropdown, Select } from 'antd';
+import { Button, Dropdown, Select, Slider } from 'antd';
 import { FIRST_FIELDS, measuringSheet } from '@deft/core/cuts';
 import { seamCost, shellSolids } from '@deft/core/shell';
 import type { Edge, Length } from '@deft/core/model';
@@ -15,6 +15,7 @@ import { type Eight, eightOf, keepEight, keptEight, NEEDED, withEight } from './
 import { FromDrawing } from './FromDrawing';
 import { Outline } from './Outline';
 import { NextValue, ShellBook } from './ShellBook';
+import { UnderlayImage } from './picture/UnderlayImage';
 import { TakeOut } from './TakeOut';
 import { Leaning } from './Leaning';
 import { ThingEditor } from './ThingEditor';
@@ -76,7 +77,7 @@ export function ReadingsView() {
       <div className="centre" style={{ overflow: 'hidden' }}>
         <ViewTabs />
         <div className="mat" ref={ref}>
-          {shell && spread ? <ShellBook shell={shell} spread={spread} chosen={chosen} onChoose={choose} placing={placing !== undefined} onPlace={place} datums={datums} datumPiece={thing?.piece} onDatum={datum} />
+          {shell && spread ? <ShellBook shell={shell} spread={spread} chosen={chosen} onChoose={choose} placing={placing !== undefined} onPlace={place} datums={datums} datumPiece={thing?.piece} onDatum={datum} underlay={(page) => body?.underlays?.filter((u) => u.piece === page.piece.id && u.fade > 0).map((u) => <UnderlayImage key={u.id} build={key} body={body} underlay={u} page={page} spread={spread} />)} />
             : size.w > 0 && shown && <NextValue width={size.w} height={size.h} field={shown.key} label={`${shown.label}, ${shown.tool}`} n={shown.n} />}
         </div>
         <div className="row" style={{ padding: '8px 16px', background: 'var(--panel)', borderTop: '1px solid var(--line)', minHeight: 46 }}>
@@ -100,6 +101,7 @@ export function ReadingsView() {
         <FromDrawing body={body} onTake={(t, b) => setBody({ ...b, outline: t.outline, pieces: b.pieces.map((q) => (q.role === 'front' ? { ...q, openings: [...q.openings.filter((o) => !o.id.startsWith('drawn-')), ...t.openings] } : q)) })} />
         {body && <Outline key={body.outline.kind} body={body} onChange={setBody} />}
         {body && <Leaning body={body} onChange={setBody} />}
+        {body?.underlays?.map((u) => <label key={u.id} className="pair"><span>Picture under the {u.piece}</span><Slider aria-label={`Fade of the picture under the ${u.piece}`} min={0} max={1} step={0.05} value={u.fade} onChange={(fade: number) => setBody({ ...body, underlays: body.underlays!.map((q) => (q.id === u.id ? { ...q, fade } : q)) }, `fade ${u.id}`)} /></label>)}
         {thing && body && <ThingEditor key={thing.it.id} body={body} thing={thing} cost={shell && standing ? seamCost(shell, standing)?.sentence : undefined} onChange={put} onRemove={() => { edit((p) => without(p, thing.it.id)); choose(undefined); }} onAxis={() => undefined} />}
         {body && (
           <section>

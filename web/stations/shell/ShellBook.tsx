@@ -1,5 +1,5 @@
 /** The empty open book: what is there, which edge is the datum, and what to measure next. */
-import type { MouseEvent } from 'react';
+import type { MouseEvent, ReactNode } from 'react';
 import { edgeFromPage, fromPage } from '@deft/core/geometry';
 import type { ShellSolids } from '@deft/core/shell';
 import type { Edge } from '@deft/core/model';
@@ -14,10 +14,11 @@ export interface ShellBookProps {
   /** Edges that are the chosen thing's datums, as seen from the front. */
   datums: ReadonlyArray<Edge>; datumPiece: string | undefined; onDatum(edge: Edge): void;
   /** The dimension being asked for. */
+  underlay?: ((page: Page) => ReactNode) | undefined;
   dimension?: { piece: string; x0: number; y0: number; x1: number; y1: number; text: string } | undefined;
 }
 
-export function ShellBook({ shell, spread: s, chosen, onChoose, placing, onPlace, datums, datumPiece, onDatum, dimension }: ShellBookProps) {
+export function ShellBook({ shell, spread: s, chosen, onChoose, placing, onPlace, datums, datumPiece, onDatum, dimension, underlay }: ShellBookProps) {
   const click = (page: Page) => (e: MouseEvent<SVGGElement>) => {
     if (!placing) return;
     const box = (e.currentTarget.ownerSVGElement ?? (e.currentTarget as unknown as SVGSVGElement)).getBoundingClientRect();
@@ -31,6 +32,7 @@ export function ShellBook({ shell, spread: s, chosen, onChoose, placing, onPlace
       {s.pages.map((page) => (
         <g key={page.piece.id} onClickCapture={click(page)} style={placing ? { cursor: 'crosshair' } : {}}>
           <ShellPage shell={shell} spread={s} page={page} chosen={chosen} onPick={placing ? undefined : onChoose} />
+          {underlay?.(page)}
           {(['left', 'right', 'bottom', 'top'] as const).map((seen) => <DatumEdge key={seen} seen={seen} page={page} spread={s} on={page.piece.id === datumPiece && datums.includes(edgeFromPage(page.view, seen))} active={chosen !== undefined && page.piece.id === datumPiece} onPick={onDatum} />)}
         </g>
       ))}
