@@ -5,5 +5,6 @@ export const CAUTIONS = {
   rotary: 'Eye protection and dust mask, clamp the work, cell out of the shell.',
   solder: 'Ventilate, wash hands after leaded solder, cell disconnected.',
   leaked: 'Leaked cells: gloves and eye protection.',
+  fluorescent: 'Fluorescent backlight: hundreds of volts, also for a while after it is off. Discharge first, keep fingers away; if unsure leave it to somebody licensed.',
 } as const;
 export type CautionKey = keyof typeof CAUTIONS;

@@ -46,7 +46,7 @@ export function dabchick(): Project {
     faceHole('grille', 'speaker slots', 'speaker', centred(145, 32), circle(24)),
   );
   back.features.push(
-    post('corner-posts', 'rear post', centred(9, 9), 7, 15.8, { repeat: { mirrorX: true, mirrorY: true } }),
+    post('corner-posts', 'rear post', centred(9, 9), 7, 15.8, { repeat: { mirrorX: true, mirrorY: true }, bore: { d: length(2.2), deep: length(11) }, screw: { d: length(2.6), into: length(8) } }),
     post('back-middle', 'middle rear post', centred(86, 6), 7, 15.8, { repeat: { mirrorY: true } }),
     post('support-left', 'left key support', centred(14, 44), 5, 16.5, { purpose: 'button support', repeat: { row: { count: 2, pitch: length(20), along: 'y' } } }),
     post('support-right', 'right key support', centred(133.5, 66), 4, 16.5, { purpose: 'button support', repeat: { row: { count: 2, pitch: length(22), along: 'x' } } }),
@@ -58,6 +58,9 @@ export function dabchick(): Project {
     wallHole('wheel', 'volume wheel slot', 'wheel', 1, fromEdge('bottom', 28, 'centre'), -6, rect(16, 3)),
     wallHole('card-slot', 'question-card slot', 'slot', 3, fromEdge('bottom', 51, 'centre'), -4, rect(34, 4)),
   );
+  const becomes = (id: string, as: 'kept' | 're-tasked' | 'left', now?: string) => { for (const p of body.pieces) for (const o of p.openings) if (o.id === id) o.reuse = { as, ...(now ? { now } : {}) }; };
+  becomes('window', 'kept', 'Pane 2.8'); becomes('cross', 'kept'); becomes('keys', 'kept'); becomes('small-keys', 'kept'); becomes('grille', 'kept', 'Speaker 28'); becomes('card-slot', 'left');
+  body.caps = [{ id: 'cap-keys', name: 'answer key cap', opening: 'keys', across: length(7.6), flange: length(10.2), flangeThick: length(1.1), peg: length(3.8), proud: length(1.6) }];
   const own = ['teasel', 'pane-2-8-spi', 'slab-3000', 'step-5-3', 'chirp-i2s', 'speaker-28', 'plate-pad', 'plate-4', 'plate-2', 'card-extender'].map((id) => measured(libraryPart(id)));
   const input = (id: string, name: string, role: Project['controls']['inputs'][number]['role'], place: Project['controls']['inputs'][number]['at'], more: object = {}) => ({ id, name, role, at: place, routed: true, ...more });
   const cross = (dx: number, dy: number) => ({ opening: 'cross', dx, dy });
@@ -65,6 +68,13 @@ export function dabchick(): Project {
     ...emptyProject('dabchick-2', 'Dabchick 2, the loaner'),
     note: 'A quiz handheld with a dead main board becomes a loaner for the toy library: 8- and 16-bit families, three hours, USB-C, the bay door stays as the card hatch, under 90.',
     brief: { families: ['8-bit handheld', '16-bit home'], hours: 3, costCeiling: 90 },
+    donor: {
+      worked: 'no', faults: ['dead board', 'yellowed'], price: 9,
+      kept: [
+        { id: 'door', name: 'bay door', kind: 'door', w: length(60), h: length(52), d: length(2.2), proved: 'not needed', tests: [], senses: [] },
+        { id: 'wheel', name: 'volume wheel', kind: 'wheel', w: length(16), h: length(16), d: length(2.6), proved: 'not needed', tests: [], senses: [] },
+      ],
+    },
     shell: { bodies: [body] },
     kit: {
       parts: own,

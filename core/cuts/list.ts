@@ -7,7 +7,7 @@
 import { type Cut, type Edge, formatMm, type Project } from '../model';
 import { activeArea, portKey, portOpening, type Scene, sceneOf, windowFor } from '../fit';
 import { inputPlace } from '../controls';
-import { wallName } from '../shell';
+import { openingLedger, wallName } from '../shell';
 
 /** Hand-cut edges wander by this much: cut small, then file. */
 export const HAND_CUT_MM = 0.4;
@@ -38,7 +38,9 @@ export interface CutItem {
   measured?: { w: number; h: number };
   why: string[];
 }
-export interface Cutting { openings: CutItem[]; trims: Trim[] }
+/** A hole to be closed: what the plug or filler must cover. */
+export interface Blank { id: string; name: string; piece: string; w: number; h: number; round: boolean; why: string }
+export interface Cutting { openings: CutItem[]; trims: Trim[]; blanks: Blank[] }
 export interface Trim {
   key: string; name: string; piece: string; feature: string; copy: number;
   /** Height now, and what is left of it, mm above its floor. */
@@ -51,8 +53,17 @@ export interface Trim {
 
 /** Everything to cut in a build, ports first. */
 export function cutting(p: Project, scene: Scene = sceneOf(p)): Cutting {
-  if (!scene.shell) return { openings: [], trims: [] };
-  return { openings: [...ports(p, scene), ...windows(p, scene), ...buttons(p, scene)], trims: trims(p, scene) };
+  if (!scene.shell) return { openings: [], trims: [], blanks: [] };
+  return { openings: [...ports(p, scene), ...windows(p, scene), ...buttons(p, scene)], trims: trims(p, scene), blanks: blanks(p) };
+}
+
+/** Openings the builder decided to close. */
+function blanks(p: Project): Blank[] {
+  return openingLedger(p).filter((l) => l.opening.reuse?.as === 'blanked').map(({ opening: o, piece }) => {
+    const s = o.shape, xs = s.kind === 'polygon' ? s.points.map((q) => q[0]) : [], ys = s.kind === 'polygon' ? s.points.map((q) => q[1]) : [];
+    const [w, h] = s.kind === 'circle' ? [s.d.mm, s.d.mm] : s.kind === 'rect' ? [s.w.mm, s.h.mm] : [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
+    return { id: o.id, name: o.name, piece, w, h, round: s.kind === 'circle', why: `a plug ${formatMm(w, 1)}${s.kind === 'circle' ? '' : ` × ${formatMm(h, 1)}`} mm, or an off-cut glued behind and filled` };
+  });
 }
 
 const cutOf = (p: Project, key: string) => p.cuts.find((c): c is Extract<Cut, { kind: 'opening' }> => c.kind === 'opening' && c.for === key);

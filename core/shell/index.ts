@@ -6,5 +6,5 @@ export { heightAfterCuts, shellSolids, type Floor, type ShellSolids, type Standi
 export { depthAt, floorStrips, given, wallSlabs, type FloorStrip } from './curved';
 export { screwFindings } from './screws';
 export { between, hingeFindings, rolled, section, sideOf } from './hinge';
-export { donorFindings, openingLedger, type Ledger } from './kept';
+export { donorFindings, keptPart, openingLedger, type Ledger } from './kept';
 export { isRead, type Purpose, roundOf, type RoundStep, type Stage, STAGES, verdictsOpen } from './round';

@@ -1,7 +1,7 @@
 /**
  * Kept electronics: what must be proved, what a board will miss, and when repairing stops.
  */
-import type { Donor, Finding, Kept, Opening, Project } from '../model';
+import type { Donor, Finding, Kept, Opening, Part, Project } from '../model';
 
 const finding = (id: string, verdict: Finding['verdict'], title: string, what: string, why: string[], about: string): Finding => ({ id: `kept-${id}`, station: 'shell', check: 'kept', verdict, title, what, why, about: [about] });
 
@@ -38,6 +38,16 @@ export function donorFindings(p: Project): Finding[] {
     else if (over.length) out.push(finding('stop', 'tight', 'Stop here', `The limit you set is reached: ${over.join(', ')}. Gut it, or set a new limit knowingly.`, over, 'donor'));
   }
   return out;
+}
+
+const FAMILY: Partial<Record<Kept['kind'], Part['family']>> = { speaker: 'speaker', 'sound board': 'audio', 'power board': 'converter', wheel: 'switch', caps: 'switch', membranes: 'switch' };
+
+/** A kept thing as a part of the kit: one measured block, so that it can be laid out like any other. */
+export function keptPart(k: Kept): Part {
+  return {
+    id: `kept-${k.id}`.slice(0, 64), name: k.name, family: FAMILY[k.kind] ?? 'hardware', words: ['kept', k.kind], note: `Kept from the donor${k.tests.length ? `; tests: ${k.tests.join(', ')}` : ''}.`, source: 'mine', price: 0,
+    blocks: [{ id: 'body', name: k.name, kind: k.kind.includes('board') ? 'board' : 'body', plan: { kind: 'rect', x: 0, y: 0, w: k.w, h: k.h }, axis: 'z', base: 0, height: k.d }], connectors: [], pads: [],
+  };
 }
 
 export interface Ledger { opening: Opening; piece: string; decided: boolean }

@@ -44,6 +44,8 @@ export function openingsOf(body: Body): Openings {
   const walls = straightWalls(body);
   const out: Openings = { face: [], wall: [] };
   body.pieces.forEach((piece: Piece, i) => piece.openings.forEach((o, j) => {
+    // What will be blanked is wall again: nothing passes, and nothing is seen through it.
+    if (o.reuse?.as === 'blanked') return;
     const key = `${BODY}.pieces.${i}.openings.${j}`;
     const [w, h] = extent(o.shape);
     if (o.on.kind === 'face') {

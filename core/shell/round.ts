@@ -83,8 +83,14 @@ export function roundOf(body: Body | undefined, first: Partial<Record<string, Le
     const path = ['pieces', i, 'features', j];
     placed(stage, purpose, piece.id, f, f.at, path, [...path, 'at']);
     put({ id: `${f.id}-height`, stage, ask: `${f.name}: ${f.height.from === 'floor' ? 'height' : 'top below the rim'}`, jaw: 'depth rod', touch: f.height.from === 'floor' ? 'its top down to the floor beside it' : 'a ruler laid across the rim, down to its top', path: [...path, 'height', 'length'], value: f.height.length, min: 0, purpose, piece: piece.id, about: f.id });
-    if (f.bore) { put({ id: `${f.id}-bore`, stage, ask: `${f.name}: bore, how deep`, jaw: 'depth rod or a marked toothpick', touch: 'bottom of the screw hole', path: [...path, 'bore', 'deep'], value: f.bore.deep, purpose: 'closing', piece: piece.id, about: f.id }); }
-    if (f.screw) put({ id: `${f.id}-screw`, stage, ask: `${f.name}: screw, how much goes in`, jaw: 'outside jaws', touch: 'screw length less what passes through the other half', path: [...path, 'screw', 'into'], value: f.screw.into, purpose: 'closing', piece: piece.id, about: f.id });
+    if (f.bore) {
+      put({ id: `${f.id}-bore-d`, stage, ask: `${f.name}: bore, diameter`, jaw: 'inside jaws or a drill shank', touch: 'the screw hole', path: [...path, 'bore', 'd'], value: f.bore.d, purpose: 'closing', piece: piece.id, about: f.id });
+      put({ id: `${f.id}-bore`, stage, ask: `${f.name}: bore, how deep`, jaw: 'depth rod or a marked toothpick', touch: 'bottom of the screw hole', path: [...path, 'bore', 'deep'], value: f.bore.deep, purpose: 'closing', piece: piece.id, about: f.id });
+    }
+    if (f.screw) {
+      put({ id: `${f.id}-screw-d`, stage, ask: `${f.name}: screw, over its thread`, jaw: 'outside jaws', touch: 'the crests of the thread', path: [...path, 'screw', 'd'], value: f.screw.d, purpose: 'closing', piece: piece.id, about: f.id });
+      put({ id: `${f.id}-screw`, stage, ask: `${f.name}: screw, how much goes in`, jaw: 'outside jaws', touch: 'screw length less what passes through the other half', path: [...path, 'screw', 'into'], value: f.screw.into, purpose: 'closing', piece: piece.id, about: f.id });
+    }
   }));
   const support = (f: Feature) => f.purpose === 'button support';
   feature('posts', 'first fit', (f) => (f.kind === 'post' || f.kind === 'boss') && !support(f));

@@ -43,6 +43,7 @@ export default function CutStation() {
             </tbody>
           </table>
         )}
+        {check.cuts.blanks.length > 0 && <div className="card"><h2>To close</h2>{check.cuts.blanks.map((b) => <p key={b.id}><b style={{ fontWeight: 600 }}>{b.name}</b>, {b.piece}: {b.why}.</p>)}</div>}
         {sheets.map((s) => <SheetView key={s.id} sheet={s} />)}
       </div>
       <aside className="side" aria-label="Print">

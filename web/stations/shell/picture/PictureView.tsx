@@ -1,7 +1,7 @@
 /** From a scan or photo of a half: marks that make millimetres, how it lies, and what is traced on it. */
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button, Checkbox, Select } from 'antd';
-import { type Lying, lyingBy, type Offer, type Trace, tracedOutline, tracedThing, TRACES, type View } from '@deft/core/capture';
+import { fitCircle, type Lying, lyingBy, type Offer, type Trace, tracedOutline, tracedThing, TRACES, type View } from '@deft/core/capture';
 import { readPicture } from '@deft/core/formats/picture';
 import { BadInput, length, outlineSpan, type Underlay } from '@deft/core/model';
 import { addPicture, pictureUrl } from '../../../state/api';
@@ -111,7 +111,7 @@ export default function PictureView() {
   const marks: PlateMark[] = [
     ...how.marks.filter(() => how.kind === 'scan').map((m): PlateMark => ({ kind: 'mark', points: [[m.x0, m.y0], [m.x1, m.y1]], label: m.mm ? `${m.mm} mm` : '? mm' })), ...(how.kind === 'photo' && how.corners.length ? [{ kind: 'mark' as const, points: how.corners, closed: how.corners.length === 4 }] : []),
     ...(lies.length ? [{ kind: 'edge' as const, points: lies.slice(0, 2) }, ...(lies[2] ? [{ kind: 'edge' as const, points: [lies[2]] }] : [])] : []),
-    ...traces.map((t): PlateMark => ({ kind: 'done', points: t.px, closed: true, label: t.offer?.name ?? '' })), ...(now.length ? [{ kind: 'trace' as const, points: now }] : []),
+    ...traces.map((t): PlateMark => ({ kind: 'done', points: t.px, closed: true, circle: t.kind === 'post' || t.kind === 'round opening' ? fitCircle(t.px.map(([x, y]) => ({ x, y }))) : undefined, label: t.offer?.name ?? '' })), ...(now.length ? [{ kind: 'trace' as const, points: now }] : []),
   ];
   return (
     <>
