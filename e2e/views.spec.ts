@@ -2,7 +2,7 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, openExample, SITE, stationUrl, test } from './bench';
 
-const STATIONS = ['shell', 'kit', 'fit', 'cut', 'controls', 'power', 'build'];
+const STATIONS = ['shell', 'shell?view=round', 'shell?view=file', 'shell?view=picture', 'shell?view=donor', 'shell?view=graft', 'kit', 'fit', 'cut', 'controls', 'power', 'build'];
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`axe finds nothing serious on any view, ${scheme}`, async ({ page }) => {

@@ -101,7 +101,7 @@ export function ReadingsView() {
         <FromDrawing body={body} onTake={(t, b) => setBody({ ...b, outline: t.outline, pieces: b.pieces.map((q) => (q.role === 'front' ? { ...q, openings: [...q.openings.filter((o) => !o.id.startsWith('drawn-')), ...t.openings] } : q)) })} />
         {body && <Outline key={body.outline.kind} body={body} onChange={setBody} />}
         {body && <Leaning body={body} onChange={setBody} />}
-        {body?.underlays?.map((u) => <label key={u.id} className="pair"><span>Picture under the {u.piece}</span><Slider aria-label={`Fade of the picture under the ${u.piece}`} min={0} max={1} step={0.05} value={u.fade} onChange={(fade: number) => setBody({ ...body, underlays: body.underlays!.map((q) => (q.id === u.id ? { ...q, fade } : q)) }, `fade ${u.id}`)} /></label>)}
+        {body?.underlays?.map((u) => <label key={u.id} className="pair"><span>Picture under the {u.piece}</span><Slider ariaLabelForHandle={`Fade of the picture under the ${u.piece}`} min={0} max={1} step={0.05} value={u.fade} onChange={(fade: number) => setBody({ ...body, underlays: body.underlays!.map((q) => (q.id === u.id ? { ...q, fade } : q)) }, `fade ${u.id}`)} /></label>)}
         {thing && body && <ThingEditor key={thing.it.id} body={body} thing={thing} cost={shell && standing ? seamCost(shell, standing)?.sentence : undefined} onChange={put} onRemove={() => { edit((p) => without(p, thing.it.id)); choose(undefined); }} onAxis={() => undefined} />}
         {body && (
           <section>

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Button, InputNumber, Select } from 'antd';
 import { useQuery } from '@tanstack/react-query';
 import { rolled, section } from '@deft/core/shell';
-import { type Body, type Edge, EDGES, length, type Project, type Shell } from '@deft/core/model';
+import { type Body, type Edge, EDGES, length, lengthWithin, type Project, type Shell } from '@deft/core/model';
 import { getBuild, listBuilds } from '../../../state/api';
 import { useBuild } from '../../../state/build';
 import { LengthField } from '../../../ui/LengthField';
@@ -28,7 +28,7 @@ function secondBody(from: Body | undefined, first: Body): Body {
 
 const start = (a: Body, b: Body): Hinge => {
   const front = (x: Body) => x.pieces.find((p) => p.role === 'front')?.depth.mm ?? 0;
-  return { first: 'top', second: 'bottom', closedDeg: 0, openDeg: 160, out: length(2, 'estimate'), up: length((front(a) + front(b)) / 2 + 0.5, 'estimate'), barrel: length(6, 'estimate'), ribbon: { thick: length(0.12, 'typical'), turns: 1.5, bendTimes: 10 } };
+  return { first: 'top', second: 'bottom', closedDeg: 0, openDeg: 160, out: length(2, 'estimate'), up: length((front(a) + front(b)) / 2 + 0.5, 'estimate'), barrel: length(6, 'estimate'), ribbon: { thick: lengthWithin(0.12, 0.015, 'typical'), turns: 1.5, bendTimes: 10 } };
 };
 
 export default function GraftView() {
