@@ -7,6 +7,8 @@ import type { Pt } from '../geometry';
 import { BadInput, type Worked } from '../model';
 import { type Gray, snapAlong } from './gradient';
 
+const { abs, hypot } = Math;
+
 /** Plane mm from pixels by a projective map, row by row, last entry 1. */
 export type Projective = readonly number[];
 
@@ -33,10 +35,10 @@ export const project = (m: Projective, x: number, y: number): Pt => {
  */
 export function through(from: readonly Pt[], to: readonly Pt[]): Projective {
   const cross = (a: Pt, b: Pt, c: Pt) => (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
-  const far = Math.max(...from.flatMap((p) => from.map((q) => Math.hypot(p[0] - q[0], p[1] - q[1]))));
+  const far = Math.max(...from.flatMap((p) => from.map((q) => hypot(p[0] - q[0], p[1] - q[1]))));
   for (let i = 0; i < 4; i++) {
     const three = from.filter((_, k) => k !== i) as [Pt, Pt, Pt];
-    if (Math.abs(cross(...three)) < 0.01 * far * far) throw new BadInput('', 'Three of the four corners lie on one line. Mark the four corners of the rectangle, once around.');
+    if (abs(cross(...three)) < 0.01 * far * far) throw new BadInput('', 'Three of the four corners lie on one line. Mark the four corners of the rectangle, once around.');
   }
   const A: number[][] = [], b: number[] = [];
   from.forEach(([x, y], i) => {
@@ -64,7 +66,7 @@ export interface Mark { x0: number; y0: number; x1: number; y1: number; mm: numb
  */
 export function viewOfScan(marks: readonly Mark[], h: number): View {
   if (!marks.length) throw new BadInput('', 'Mark at least one known distance.');
-  const px = marks.map((m) => Math.hypot(m.x1 - m.x0, m.y1 - m.y0));
+  const px = marks.map((m) => hypot(m.x1 - m.x0, m.y1 - m.y0));
   marks.forEach((m, i) => { if (!(px[i]! > 5 && m.mm > 0)) throw new BadInput('', `Distance ${i + 1} has no length in the picture.`); });
   const k = marks.reduce((s, m, i) => s + m.mm * px[i]!, 0) / px.reduce((s, p) => s + p * p, 0);
   const off = marks.map((m, i) => m.mm - k * px[i]!);
@@ -105,13 +107,13 @@ export function viewOfPhoto(g: Gray, corners: readonly Pt[], w: number, h: numbe
   moved.push(see(exact, distance.mm + distance.u));
   return {
     map, pxPerMm, spare: off.length, camera: cameraOver(map, g.w, g.h, distance.mm, distance.u), moved,
-    residual: { value: off.length >= 16 ? Math.hypot(EDGE_U / pxPerMm, BENT * rms) : click, working: off.length >= 16 ? [`${off.length} points followed along its four sides lie ${rms.toFixed(3)} mm (rms) off straight; worst ${Math.max(...off.map(Math.abs)).toFixed(2)} mm`] : [`its sides could not be followed; a click is good for ${CLICK_U} px = ${click.toFixed(2)} mm`] },
+    residual: { value: off.length >= 16 ? hypot(EDGE_U / pxPerMm, BENT * rms) : click, working: off.length >= 16 ? [`${off.length} points followed along its four sides lie ${rms.toFixed(3)} mm (rms) off straight; worst ${Math.max(...off.map(Math.abs)).toFixed(2)} mm`] : [`its sides could not be followed; a click is good for ${CLICK_U} px = ${click.toFixed(2)} mm`] },
   };
 }
 
 /** Points on an edge between two corners, leaving out its ends. */
 function followed(g: Gray, a: Pt, b: Pt): Pt[] {
-  const len = Math.hypot(b[0] - a[0], b[1] - a[1]), [ux, uy] = [(b[0] - a[0]) / len, (b[1] - a[1]) / len];
+  const len = hypot(b[0] - a[0], b[1] - a[1]), [ux, uy] = [(b[0] - a[0]) / len, (b[1] - a[1]) / len];
   const n = Math.min(80, Math.max(12, Math.floor(len / 12))), out: Pt[] = [];
   const reach = Math.max(6, len * 0.025);
   for (let i = 1; i < n; i++) {
@@ -121,7 +123,7 @@ function followed(g: Gray, a: Pt, b: Pt): Pt[] {
   // What lies far from the others was another edge.
   const line = out.length >= 8 ? lineOf(out) : undefined;
   if (!line) return out;
-  const off = out.map(([x, y]) => Math.abs(line[0] * x + line[1] * y + line[2])), mid = [...off].sort((p, q) => p - q)[off.length >> 1]!;
+  const off = out.map(([x, y]) => abs(line[0] * x + line[1] * y + line[2])), mid = [...off].sort((p, q) => p - q)[off.length >> 1]!;
   return out.filter((_, i) => off[i]! < Math.max(1.5, 4 * mid));
 }
 
@@ -135,9 +137,9 @@ function lineOf(pts: readonly Pt[]): [number, number, number] {
 }
 function meet(p: readonly number[], q: readonly number[]): Pt | undefined {
   const d = p[0]! * q[1]! - q[0]! * p[1]!;
-  return Math.abs(d) < 1e-6 ? undefined : [(p[1]! * q[2]! - q[1]! * p[2]!) / d, (q[0]! * p[2]! - p[0]! * q[2]!) / d];
+  return abs(d) < 1e-6 ? undefined : [(p[1]! * q[2]! - q[1]! * p[2]!) / d, (q[0]! * p[2]! - p[0]! * q[2]!) / d];
 }
-const quadArea = (c: readonly Pt[]): number => Math.abs(c.reduce((s, p, i) => { const q = c[(i + 1) % 4]!; return s + p[0] * q[1] - q[0] * p[1]; }, 0)) / 2;
+const quadArea = (c: readonly Pt[]): number => abs(c.reduce((s, p, i) => { const q = c[(i + 1) % 4]!; return s + p[0] * q[1] - q[0] * p[1]; }, 0)) / 2;
 
 /**
  * Where the camera is over the table: square pixels, the optical axis through the picture's middle,
@@ -151,11 +153,11 @@ function cameraOver(map: Projective, w: number, h: number, distance: number, uDi
   for (let k = 0; k <= 400; k++) {
     const f = Math.max(w, h) * 0.4 * 25 ** (k / 400);
     let r1 = [H[0]! / f, H[3]! / f, H[6]!], r2 = [H[1]! / f, H[4]! / f, H[7]!], t = [H[2]! / f, H[5]! / f, H[8]!];
-    const n1 = Math.hypot(...r1), n2 = Math.hypot(...r2), s = (t[2]! > 0 ? 1 : -1) / Math.sqrt(n1 * n2);
+    const n1 = hypot(...r1), n2 = hypot(...r2), s = (t[2]! > 0 ? 1 : -1) / Math.sqrt(n1 * n2);
     [r1, r2, t] = [r1.map((v) => v * s), r2.map((v) => v * s), t.map((v) => v * s)];
     const r3 = [r1[1]! * r2[2]! - r1[2]! * r2[1]!, r1[2]! * r2[0]! - r1[0]! * r2[2]!, r1[0]! * r2[1]! - r1[1]! * r2[0]!];
     const at = (r: number[]) => -(r[0]! * t[0]! + r[1]! * t[1]! + r[2]! * t[2]!);
-    const [x, y, z] = [at(r1), at(r2), Math.abs(at(r3))];
+    const [x, y, z] = [at(r1), at(r2), abs(at(r3))];
     const skew = (r1[0]! * r2[0]! + r1[1]! * r2[1]! + r1[2]! * r2[2]!) / 0.004, uneven = (n1 / n2 - 1) / 0.004, far = (z - distance) / uDistance;
     const cost = skew * skew + uneven * uneven + far * far;
     if (cost < best.cost) best = { cost, x, y, z };

@@ -4,6 +4,8 @@ import simplify from 'simplify-js';
 import type { Grid, Pt } from '../geometry';
 import type { EdgePoint } from './circles';
 
+const { floor, hypot, max, min } = Math;
+
 /** Mean of each cell and its eight neighbours. */
 export function blurred(v: ArrayLike<number>, nx: number, ny: number): Float32Array {
   const row = new Float32Array(nx * ny), out = new Float32Array(nx * ny);
@@ -24,7 +26,7 @@ function ringsAt(g: Grid, soft: Float32Array): Pt[][] {
 export function edgePoints(g: Grid, mask: ArrayLike<number>): EdgePoint[] {
   const once = blurred(mask, g.nx, g.ny), soft = blurred(once, g.nx, g.ny);
   const at = (x: number, y: number): number => {
-    const i = Math.max(0, Math.min(g.nx - 2, Math.floor(x))), j = Math.max(0, Math.min(g.ny - 2, Math.floor(y)));
+    const i = max(0, min(g.nx - 2, floor(x))), j = max(0, min(g.ny - 2, floor(y)));
     const u = x - i, v = y - j, c = j * g.nx + i;
     return soft[c]! * (1 - u) * (1 - v) + soft[c + 1]! * u * (1 - v) + soft[c + g.nx]! * (1 - u) * v + soft[c + g.nx + 1]! * u * v;
   };
@@ -32,7 +34,7 @@ export function edgePoints(g: Grid, mask: ArrayLike<number>): EdgePoint[] {
   for (const ring of ringsAt(g, once)) {
     for (const [x, y] of ring) {
       const px = (x - g.x0) / g.step - 0.5, py = (y - g.y0) / g.step - 0.5;
-      const dx = at(px + 1, py) - at(px - 1, py), dy = at(px, py + 1) - at(px, py - 1), len = Math.hypot(dx, dy);
+      const dx = at(px + 1, py) - at(px - 1, py), dy = at(px, py + 1) - at(px, py - 1), len = hypot(dx, dy);
       if (len > 1e-6) out.push({ x, y, nx: -dx / len, ny: -dy / len });
     }
   }

@@ -10,6 +10,8 @@ import { type FoundOutline, outlineOf } from './outline';
 import { type FoundSideHole, sideHolesIn } from './sides';
 import { type Surfaces, surfacesOf } from './surfaces';
 
+const { max, min, abs, hypot } = Math;
+
 export type Role = 'front' | 'back';
 /** What is offered; `u` is the standard uncertainty of its place, mm. */
 export type Offer = { id: string; name: string; words: string; off: number; ring: Pt[] } & ({ is: 'feature'; it: Feature } | { is: 'zone'; it: Zone } | { is: 'opening'; it: Opening });
@@ -47,7 +49,7 @@ export function readHalf(mesh: Mesh, unitMm: number, role: Role, lies: { open?: 
   const f = foundIn(s);
   const o = outlineOf(s.top, s.footprint);
   const depth = depthOf(s);
-  const draft = s.mainFloor < -3 ? (Math.atan2(Math.max(0, s.wallAtFloor - s.wall), -s.mainFloor - 2.5) * 180) / Math.PI : 0;
+  const draft = s.mainFloor < -3 ? (Math.atan2(max(0, s.wallAtFloor - s.wall), -s.mainFloor - 2.5) * 180) / Math.PI : 0;
   const to = intoPiece(o, role);
   const sides = sideHolesIn(lv, mesh.triangles, o, s.wallAtFloor, depth);
   return {
@@ -76,13 +78,13 @@ function at(p: readonly [number, number], u: number): { x: Reading; y: Reading }
   return { x: from('left', p[0]), y: from('bottom', p[1]) };
 }
 
-const placeU = (off: number): number => Math.hypot(GRID / Math.sqrt(12), off);
+const placeU = (off: number): number => hypot(GRID / Math.sqrt(12), off);
 
 function offerPost(p: FoundPost, i: number, role: Role, to: Into): Offer {
   const c = to(p.x, p.y), u = placeU(p.off), id = `mesh-${role}-post-${i + 1}`, name = `${role} post ${i + 1}`;
   const screw = p.bore && p.bore.d >= 1.2 && p.bore.d <= 4;
   const it: Feature = {
-    id, name, kind: 'post', at: at(c, u), shape: { kind: 'circle', d: lengthWithin(r2(p.d), Math.hypot(0.06, p.taper / 2 / Math.sqrt(3)), 'mesh') },
+    id, name, kind: 'post', at: at(c, u), shape: { kind: 'circle', d: lengthWithin(r2(p.d), hypot(0.06, p.taper / 2 / Math.sqrt(3)), 'mesh') },
     height: { from: 'floor', length: lengthWithin(r2(p.height), 0.05, 'mesh') }, purpose: screw ? 'closing screw' : 'unknown', mayCut: 'trim', ...(p.bore ? { bore: { d: lengthWithin(r2(p.bore.d), 0.12, 'mesh'), deep: lengthWithin(r2(p.bore.deep), 0.08, 'mesh') } } : {}),
   };
   const ring = Array.from({ length: 32 }, (_, k): Pt => [c[0] + (p.d / 2) * Math.cos((k * Math.PI) / 16), c[1] + (p.d / 2) * Math.sin((k * Math.PI) / 16)]);
@@ -98,7 +100,7 @@ const counter = (ring: Pt[]): Pt[] => (area(ringOf(ring)) < 0 ? [...ring].revers
 /** A shape and its middle for a ring already in the piece's frame. */
 function shapeOf(ring: readonly Pt[], u: number, square: boolean): { shape: Shape; mid: [number, number] } {
   const xs = ring.map((p) => p[0]), ys = ring.map((p) => p[1]);
-  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const [x0, x1, y0, y1] = [min(...xs), max(...xs), min(...ys), max(...ys)];
   const mid: [number, number] = [(x0 + x1) / 2, (y0 + y1) / 2];
   if (square) return { mid, shape: { kind: 'rect', w: lengthWithin(r2(x1 - x0), u, 'mesh'), h: lengthWithin(r2(y1 - y0), u, 'mesh') } };
   return { mid, shape: { kind: 'polygon', points: ring.map(([x, y]) => [r2(x - mid[0]), r2(y - mid[1])]), u } };
@@ -107,8 +109,8 @@ function shapeOf(ring: readonly Pt[], u: number, square: boolean): { shape: Shap
 function offerRib(r: FoundRib, i: number, role: Role, to: Into): Offer {
   const id = `mesh-${role}-rib-${i + 1}`, name = `${role} ${r.kind} ${i + 1}`, u = placeU(r.off);
   const ring = counter((r.ring ?? corners(r)).map(([x, y]) => to(x, y) as Pt));
-  const straight = !r.ring && Math.abs(Math.sin(2 * r.turn)) < 0.04;
-  const flat = straight ? counter(corners({ ...r, turn: Math.abs(Math.sin(r.turn)) > 0.7 ? Math.PI / 2 : 0 }).map(([x, y]) => to(x, y) as Pt)) : ring;
+  const straight = !r.ring && abs(Math.sin(2 * r.turn)) < 0.04;
+  const flat = straight ? counter(corners({ ...r, turn: abs(Math.sin(r.turn)) > 0.7 ? Math.PI / 2 : 0 }).map(([x, y]) => to(x, y) as Pt)) : ring;
   const { shape, mid } = shapeOf(flat, u, straight);
   const it: Feature = { id, name, kind: r.kind === 'block' ? 'wall' : 'rib', at: at(mid, u), shape, height: { from: 'floor', length: lengthWithin(r2(r.height), 0.06, 'mesh') }, purpose: r.kind === 'rib' ? 'guide' : 'unknown', mayCut: 'remove' };
   return { is: 'feature', it, id, name, ring: flat, off: r.off, words: `${r.length.toFixed(1)} × ${r.width.toFixed(1)} mm, ${r.height.toFixed(1)} tall` };
@@ -117,7 +119,7 @@ function offerRib(r: FoundRib, i: number, role: Role, to: Into): Offer {
 function offerZone(z: FoundZone, i: number, role: Role, to: Into): Offer {
   const id = `mesh-${role}-zone-${i + 1}`, name = `${role} floor ${i + 1}`, ring = counter(z.ring.map(([x, y]) => to(x, y) as Pt));
   const { shape, mid } = shapeOf(ring, placeU(0.05), z.area > 0.96 * z.w * z.h);
-  const it: Zone = { id, name, at: at(mid, placeU(0.05)), shape, depth: lengthWithin(r2(z.depth), Math.max(0.04, z.off), 'mesh') };
+  const it: Zone = { id, name, at: at(mid, placeU(0.05)), shape, depth: lengthWithin(r2(z.depth), max(0.04, z.off), 'mesh') };
   return { is: 'zone', it, id, name, ring, off: z.off, words: `${z.w.toFixed(1)} × ${z.h.toFixed(1)} mm, ${z.depth.toFixed(1)} below the rim` };
 }
 
@@ -147,13 +149,13 @@ function offerSide(h: FoundSideHole, i: number, role: Role, o: FoundOutline, to:
 
 /** A shaded picture: lit from the upper left, deeper is darker. */
 function reliefOf(s: Surfaces, o: FoundOutline, role: Role): HalfRead['relief'] {
-  const { nx, ny, top } = s, grey = new Uint8Array(nx * ny), deep = Math.max(1, -s.mainFloor);
+  const { nx, ny, top } = s, grey = new Uint8Array(nx * ny), deep = max(1, -s.mainFloor);
   for (let j = 1; j < ny - 1; j++) {
     for (let i = 1; i < nx - 1; i++) {
       const c = j * nx + i, z = top.z[c]!;
       if (!(z > -Infinity)) continue;
-      const dx = Math.max(-3, Math.min(3, top.z[c + 1]! - top.z[c - 1]! || 0)), dy = Math.max(-3, Math.min(3, top.z[c + nx]! - top.z[c - nx]! || 0));
-      grey[j * nx + (role === 'front' ? nx - 1 - i : i)] = Math.max(1, Math.min(255, 185 + (z / deep) * 70 + (dy - dx) * 18));
+      const dx = max(-3, min(3, top.z[c + 1]! - top.z[c - 1]! || 0)), dy = max(-3, min(3, top.z[c + nx]! - top.z[c - nx]! || 0));
+      grey[j * nx + (role === 'front' ? nx - 1 - i : i)] = max(1, min(255, 185 + (z / deep) * 70 + (dy - dx) * 18));
     }
   }
   const x0 = role === 'front' ? o.w - (top.x0 + nx * top.step - o.x0) : top.x0 - o.x0;

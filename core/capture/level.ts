@@ -9,6 +9,8 @@ import { polygonHull } from 'd3-polygon';
 import { cellX, cellY, distanceInside, type Field, gridOver, patches, type Mesh, carried, movedPoint, type Rigid, STILL, then, upright, zBuffer } from '../geometry';
 import { BadInput } from '../model';
 
+const { abs, floor } = Math;
+
 export interface Levelled {
   /** File to pit frame; lengths already in mm. */
   toPit: Rigid;
@@ -47,9 +49,9 @@ function hollow(f: Field, lowest: number): number {
 
 /** Some of a mesh's triangles, corners not shared: enough for a rough look. */
 function thinned(m: Mesh, most: number): { mesh: Mesh; every: number } {
-  const n = m.triangles.length / 3, every = Math.max(1, Math.floor(n / most));
+  const n = m.triangles.length / 3, every = Math.max(1, floor(n / most));
   if (every === 1) return { mesh: m, every };
-  const k = Math.floor(n / every), positions = new Float32Array(9 * k), triangles = new Uint32Array(3 * k);
+  const k = floor(n / every), positions = new Float32Array(9 * k), triangles = new Uint32Array(3 * k);
   for (let t = 0; t < k; t++) for (let c = 0; c < 3; c++) {
     const v = 3 * m.triangles[3 * t * every + c]!, at = 9 * t + 3 * c;
     positions[at] = m.positions[v]!;
@@ -92,7 +94,7 @@ export function halvesIn(m: Mesh): Mesh[] {
   const lists: number[][] = large.map(() => []);
   for (let q = 0; q < m.triangles.length; q += 3) {
     const v = [0, 1, 2].map((k) => 3 * m.triangles[q + k]!);
-    const i = Math.floor((v.reduce((s, a) => s + p[a]!, 0) / 3 - top.x0) / top.step), j = Math.floor((v.reduce((s, a) => s + p[a + 1]!, 0) / 3 - top.y0) / top.step);
+    const i = floor((v.reduce((s, a) => s + p[a]!, 0) / 3 - top.x0) / top.step), j = floor((v.reduce((s, a) => s + p[a + 1]!, 0) / 3 - top.y0) / top.step);
     let k = -1;
     for (let r = 0; r <= 2 && k < 0; r++) for (let dj = -r; dj <= r; dj++) for (let di = -r; di <= r; di++) k = Math.max(k, owner[(j + dj) * top.nx + i + di] ?? -1);
     if (k >= 0) lists[k]!.push(m.triangles[q]!, m.triangles[q + 1]!, m.triangles[q + 2]!);
@@ -114,20 +116,20 @@ function rimPlane(pts: ReadonlyArray<readonly [number, number, number]>): { a: n
   let best: [number, number, number] = [0, 0, 0], most = -1;
   for (let k = 0; k < 500; k++) {
     // A fixed spread of triples: no chance in it, the same file gives the same plane.
-    const [p, q, r] = [pts[(k * 7919) % n]!, pts[(k * 104_729 + Math.floor(n / 3)) % n]!, pts[(k * 1_299_709 + Math.floor((2 * n) / 3)) % n]!];
+    const [p, q, r] = [pts[(k * 7919) % n]!, pts[(k * 104_729 + floor(n / 3)) % n]!, pts[(k * 1_299_709 + floor((2 * n) / 3)) % n]!];
     const det = (q[0] - p[0]) * (r[1] - p[1]) - (r[0] - p[0]) * (q[1] - p[1]);
-    if (Math.abs(det) < 50) continue;
+    if (abs(det) < 50) continue;
     const a = ((q[2] - p[2]) * (r[1] - p[1]) - (r[2] - p[2]) * (q[1] - p[1])) / det, b = ((q[0] - p[0]) * (r[2] - p[2]) - (r[0] - p[0]) * (q[2] - p[2])) / det;
     if (Math.hypot(a, b) > 0.4) continue;
     const c = p[2] - a * p[0] - b * p[1];
     let on = 0, above = 0;
-    for (const s of pts) { const e = s[2] - a * s[0] - b * s[1] - c; if (Math.abs(e) < 0.2) on++; else if (e > 0.4) above++; }
+    for (const s of pts) { const e = s[2] - a * s[0] - b * s[1] - c; if (abs(e) < 0.2) on++; else if (e > 0.4) above++; }
     if (above < 0.15 * n && on > most) { most = on; best = [a, b, c]; }
   }
   if (most < 0) throw new BadInput('', 'No rim was found: this does not look like half a shell, open on one side.');
   let off = 0;
   for (const within of [0.25, 0.2, 0.15]) {
-    const near = pts.filter((s) => Math.abs(s[2] - best[0] * s[0] - best[1] * s[1] - best[2]) < within);
+    const near = pts.filter((s) => abs(s[2] - best[0] * s[0] - best[1] * s[1] - best[2]) < within);
     if (near.length < 12) break;
     const A = new Matrix(near.map((s) => [s[0], s[1], 1])), z = Matrix.columnVector(near.map((s) => s[2]));
     best = solve(A.transpose().mmul(A), A.transpose().mmul(z)).to1DArray() as [number, number, number];
@@ -153,7 +155,7 @@ function squareTurn(f: Field): number {
   };
   let best = 0, least = Infinity;
   // The rectangle round a hull touches one of its sides; hull sides carry the grid's steps, so the neighbourhood is searched too.
-  for (let k = -450; k <= 450; k++) { const a = (k * Math.PI) / 1800, v = spread(a); if (v < least - 1e-9 || (Math.abs(v - least) < 1e-9 && Math.abs(a) < Math.abs(best))) { least = v; best = a; } }
+  for (let k = -450; k <= 450; k++) { const a = (k * Math.PI) / 1800, v = spread(a); if (v < least - 1e-9 || (abs(v - least) < 1e-9 && abs(a) < abs(best))) { least = v; best = a; } }
   for (let step = 0.05; step > 0.002; step /= 2) for (const sign of [-1, 1]) { const a = best + (sign * step * Math.PI) / 180, v = spread(a); if (v < least) { least = v; best = a; } }
   return best;
 }
@@ -178,7 +180,7 @@ export function levelled(m: Mesh, open?: readonly [number, number, number], quar
     const out: Array<[number, number, number]> = [];
     for (let c = 0; c < inside.length; c++) {
       const d = inside[c]! * COARSE_MM;
-      if (d >= RIM_FROM && d <= RIM_TO) out.push([cellX(seen, c % seen.nx), cellY(seen, Math.floor(c / seen.nx)), seen.z[c]!]);
+      if (d >= RIM_FROM && d <= RIM_TO) out.push([cellX(seen, c % seen.nx), cellY(seen, floor(c / seen.nx)), seen.z[c]!]);
     }
     if (out.length < 40) throw new BadInput('', 'This file is too small to be half a shell; check the unit.');
     return out;

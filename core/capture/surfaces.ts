@@ -6,6 +6,8 @@ import { distanceInside, type Field, gridOver, lowest, meanNear, median, patches
 import { BadInput } from '../model';
 import type { Levelled } from './level';
 
+const { max, round } = Math;
+
 export interface Surfaces {
   nx: number; ny: number; step: number;
   /** Inner surface seen from the open side, and outer seen from behind, mm from the rim plane. */
@@ -41,28 +43,28 @@ export function surfacesOf(lv: Levelled, triangles: Uint32Array, step = 0.25): S
   const footprint = Uint8Array.from(outside, (v) => 1 - v);
   const gaps = Uint8Array.from(empty, (v, c) => (v && !outside[c] ? 1 : 0));
   // A cell's centre is half a cell from its edge.
-  const inFromEdge = distanceInside(footprint, nx, ny).map((d) => Math.max(0, (d - 0.5) * step));
+  const inFromEdge = distanceInside(footprint, nx, ny).map((d) => max(0, (d - 0.5) * step));
   const wallAt = (level: number): number => {
     const near = new Map<number, [number, number]>();
     for (let c = 0; c < z.length; c++) {
       const d = inFromEdge[c]!;
       if (d <= 0 || d > 8 || gaps[c]) continue;
-      const bin = Math.round(d / step), e = near.get(bin) ?? [0, 0];
+      const bin = round(d / step), e = near.get(bin) ?? [0, 0];
       e[0] += z[c]! > level ? 1 : 0;
       e[1]++;
       near.set(bin, e);
     }
     const share = (b: number) => { const e = near.get(b); return e && e[1] ? e[0] / e[1] : 1; };
-    for (let b = 1; b * step < 8; b++) if (share(b) < 0.5) { const rest = share(b + 2); return (b - 2 + (share(b - 1) + share(b) - 2 * rest) / Math.max(1e-6, 1 - rest)) * step; }
+    for (let b = 1; b * step < 8; b++) if (share(b) < 0.5) { const rest = share(b + 2); return (b - 2 + (share(b - 1) + share(b) - 2 * rest) / max(1e-6, 1 - rest)) * step; }
     return NaN;
   };
-  const wall = wallAt(Math.max(-1.5, -lv.deep / 3));
+  const wall = wallAt(max(-1.5, -lv.deep / 3));
   if (!(wall > 0.3)) throw new BadInput('', 'No wall around a cavity was found: this does not look like half a shell, open on one side.');
   const { floor, above } = floorUnder(top, footprint, gaps, OPEN_MM);
   const inner: number[] = [];
   for (let c = 0; c < z.length; c += 3) if (inFromEdge[c]! > wall + 2) inner.push(floor[c]!);
   const mainFloor = commonest(inner);
-  const wallAtFloor = Math.max(wall, wallAt(mainFloor + Math.min(1.2, -mainFloor / 4)) || wall);
+  const wallAtFloor = max(wall, wallAt(mainFloor + Math.min(1.2, -mainFloor / 4)) || wall);
   const cavity = footprint.map((v, c) => (v && inFromEdge[c]! > wallAtFloor + 0.3 ? 1 : 0));
   return { nx, ny, step, top, bottom, footprint, gaps, inFromEdge, wall, wallAtFloor, floor, above, cavity, mainFloor };
 }
@@ -74,7 +76,7 @@ export function surfacesOf(lv: Levelled, triangles: Uint32Array, step = 0.25): S
  * @param not     cells known to be something that stands; their floor is that of the nearest cell beside them
  */
 export function floorUnder(top: Field, footprint: Uint8Array, gaps: Uint8Array, halfMm: number, not?: Uint8Array): { floor: Float32Array; above: Float32Array } {
-  const { nx, ny, step, z } = top, r = Math.round(halfMm / step);
+  const { nx, ny, step, z } = top, r = round(halfMm / step);
   // The edge of a hole shows its own wall: it says nothing about the floor.
   const rough = lowest(Float32Array.from(gaps), nx, ny, 2, -1);
   const counts = footprint.map((v, c) => (v && !rough[c] && !not?.[c] ? 1 : 0));
@@ -84,7 +86,7 @@ export function floorUnder(top: Field, footprint: Uint8Array, gaps: Uint8Array, 
   const floor = lowest(eroded, nx, ny, r, -1);
   // The lowest of a noisy floor lies below it: brought back to the mean of what lies flat around.
   const flat = counts.map((v, c) => (v && z[c]! - floor[c]! < 0.45 ? 1 : 0)), rest = z.map((v, c) => v - floor[c]!);
-  const back = meanNear(rest, flat, nx, ny, Math.round(1.5 / step)), wide = meanNear(rest, flat, nx, ny, Math.round(5 / step));
+  const back = meanNear(rest, flat, nx, ny, round(1.5 / step)), wide = meanNear(rest, flat, nx, ny, round(5 / step));
   for (let c = 0; c < floor.length; c++) floor[c] = floor[c]! + (back[c]! >= 0 ? back[c]! : wide[c]! >= 0 ? wide[c]! : 0);
   if (not) spread(floor, not, footprint, nx);
   return { floor, above: z.map((v, c) => (footprint[c] && !gaps[c] ? v - floor[c]! : 0)) };

@@ -5,18 +5,16 @@
  * others the builder is asked.
  */
 import { BadInput } from '../../model';
-import type { Mesh } from '../../geometry';
+import type { MeshFile } from './file';
 import { readObj } from './obj';
 import { readStl } from './stl';
 import { read3mf } from './threeMf';
 
+export type { MeshFile, Solid } from './file';
 export { readStl, stlBytes } from './stl';
 export { readObj } from './obj';
 export { read3mf } from './threeMf';
 export { readStep, type StepReader } from './step';
-
-export interface Solid { name: string; mesh: Mesh }
-export interface MeshFile { kind: 'STL' | 'OBJ' | '3MF' | 'STEP'; /** Millimetres a unit of the file is, when it says so. */ unitMm?: number; solids: Solid[] }
 
 export const MESH_LIMIT = 200 * 1024 * 1024;
 

@@ -1,6 +1,6 @@
 /** OBJ: corners and faces of its named objects; colours, normals and materials are passed over. */
 import { BadInput } from '../../model';
-import type { Solid } from './index';
+import type { Solid } from './file';
 
 /**
  * Objects of an OBJ file; faces with more than three corners become fans.

@@ -1,6 +1,6 @@
 /** STEP through occt-import-js, which meshes its exact surfaces; the reader itself is loaded by whoever has it. */
 import { BadInput } from '../../model';
-import type { MeshFile } from './index';
+import type { MeshFile } from './file';
 
 export interface StepReader {
   ReadStepFile(bytes: Uint8Array, how: { linearUnit: string; linearDeflectionType: string; linearDeflection: number; angularDeflection: number }): {

@@ -7,7 +7,7 @@ import { strFromU8, unzipSync } from 'fflate';
 import { XMLParser } from 'fast-xml-parser';
 import { carried, type Mesh, then } from '../../geometry';
 import { BadInput } from '../../model';
-import type { MeshFile, Solid } from './index';
+import type { MeshFile, Solid } from './file';
 
 const MOST_BYTES = 400 * 1024 * 1024, MOST_ENTRIES = 200;
 const UNIT_MM: Record<string, number> = { micron: 0.001, millimeter: 1, centimeter: 10, inch: 25.4, foot: 304.8, meter: 1000 };
