@@ -78,6 +78,9 @@ describe('SVG', () => {
   test('no unit is said: it must be asked', () => expect(readSvg(svg('<rect width="10" height="10"/>', 'viewBox="0 0 10 10"')).unitMm).toBeUndefined());
 });
 
+test('an SVG attribute without a value is passed over', () => {
+  expect(readSvg('<svg viewBox><g transform><rect width="40" height="30" x/></g></svg>').loops).toHaveLength(1);
+});
 test('200 seeded mutants of each format: a drawing or one sentence, never anything else', () => {
   const random = seeded(99);
   const originals = { dxf: sheetDxf(face), svg: sheetSvg(face, 'x') };

@@ -13,7 +13,9 @@ const REFUSED = new Set(['script', 'foreignObject', 'image', 'use', 'iframe', 'a
 const QUIET = new Set(['defs', 'metadata', 'title', 'desc', 'style', 'symbol', 'clipPath', 'mask', 'pattern', 'linearGradient', 'radialGradient']);
 const MOST_NODES = 20_000, CURVE_STEPS = 24;
 
-type Node = Record<string, unknown> & { ':@'?: Record<string, string> };
+type Node = Record<string, unknown> & { ':@'?: Record<string, unknown> };
+/** An attribute without a value says nothing. */
+const attributes = (n: Node): Record<string, string> => Object.fromEntries(Object.entries(n[':@'] ?? {}).filter((e): e is [string, string] => typeof e[1] === 'string'));
 
 /** @throws BadInput when the text is no SVG */
 export function readSvg(text: string): Drawing {
@@ -26,7 +28,7 @@ export function readSvg(text: string): Drawing {
   const root = tree.find((n) => 'svg' in n);
   if (!root) throw new BadInput('', 'This is not an SVG file: it has no <svg>.');
   const state = { runs: [] as Pt[][], loops: [] as Loop[], left: new Map<string, number>(), nodes: 0 };
-  const { unitMm, matrix } = frame(root[':@'] ?? {});
+  const { unitMm, matrix } = frame(attributes(root));
   walk(root['svg'] as Node[], matrix, state);
   const { rings, open } = chained(state.runs);
   for (const r of rings) { const t = tidy(r); if (t.length >= 3) state.loops.push(asCircle(t)); }
@@ -52,7 +54,7 @@ function walk(nodes: readonly Node[], m: Matrix, state: { runs: Pt[][]; loops: L
     if (++state.nodes > MOST_NODES) throw new BadInput('', `This SVG file holds more than ${MOST_NODES} elements; that is not one shell.`);
     const tag = Object.keys(node).find((k) => k !== ':@');
     if (!tag || tag.startsWith('#') || tag.startsWith('?') || QUIET.has(tag)) continue;
-    const a = node[':@'] ?? {};
+    const a = attributes(node);
     if (REFUSED.has(tag)) { skip(`<${tag}> refused`); continue; }
     if (Object.entries(a).some(([k, v]) => /^on/i.test(k) || (/href$/i.test(k) && !String(v).startsWith('#')))) { skip(`<${tag}> with an outside reference refused`); continue; }
     const here = times(m, transform(a['transform']));

@@ -40,7 +40,7 @@ export default function GraftView() {
   const away = () => edit((p) => { const shell: Shell = { bodies: p.shell.bodies.slice(0, 1) }; return { ...p, shell }; });
   const said = check.findings.filter((f) => f.check === 'hinge');
   const now = deg ?? hinge?.openDeg ?? 0;
-  const edges = (label: string, value: Edge, set: (e: Edge) => unknown) => <><span>{label}</span><Select size="small" aria-label={label} value={value} onChange={set} options={EDGES.map((e) => ({ value: e, label: `${e} edge` }))} /></>;
+  const edges = (label: string, value: Edge, set: (e: Edge) => unknown) => <><span>{label}</span><Select size="small" aria-label={label} value={value} onChange={set} options={EDGES.map((e) => ({ value: e, label: e }))} /></>;
   const degrees = (label: string, key: 'closedDeg' | 'openDeg') => <><span>{label}</span><InputNumber size="small" aria-label={label} min={0} max={360} style={{ width: '100%' }} value={hinge![key]} onChange={(v) => v !== null && put({ [key]: v }, key)} /></>;
   return (
     <>
@@ -57,7 +57,7 @@ export default function GraftView() {
         {a && b && hinge && (
           <>
             {said.map((f) => <div key={f.id} className="row" style={{ alignItems: 'flex-start', flexWrap: 'nowrap' }}><Wedge verdict={f.verdict} /><div><b style={{ fontWeight: 600 }}>{f.title}</b>{f.measure && <span className="note"> ± {(2 * f.measure.sigma).toFixed(1)}</span>}<p>{f.what}</p>{f.verdict !== 'clear' && <p className="note">{f.why[f.why.length - 1]}</p>}</div></div>)}
-            <div className="pair">{edges(a.name, hinge.first, (first) => put({ first }))}{edges(b.name, hinge.second, (second) => put({ second }))}{degrees('Closed at, °', 'closedDeg')}{degrees('Open at, °', 'openDeg')}</div>
+            <div className="pair">{edges(`Edge of ${a.name}`, hinge.first, (first) => put({ first }))}{edges(`Edge of ${b.name}`, hinge.second, (second) => put({ second }))}{degrees('Closed at, °', 'closedDeg')}{degrees('Open at, °', 'openDeg')}</div>
             <div className="fields"><LengthField label="Axis out from both edges" min={-50} value={hinge.out} onChange={(out) => put({ out })} /><LengthField label="Axis up from the parting planes" min={-50} value={hinge.up} onChange={(up) => put({ up })} /><LengthField label="Barrel, bore for the ribbon" min={0.5} value={hinge.barrel} onChange={(barrel) => put({ barrel })} /><LengthField label="Ribbon, thickness" min={0.02} value={hinge.ribbon.thick} onChange={(thick) => put({ ribbon: { ...hinge.ribbon, thick } })} /></div>
             <div className="pair"><span>Turns when closed</span><InputNumber size="small" aria-label="Turns when closed" min={0} max={10} step={0.5} style={{ width: '100%' }} value={hinge.ribbon.turns} onChange={(turns) => turns !== null && put({ ribbon: { ...hinge.ribbon, turns } })} /><span>Least bend, × its thickness</span><InputNumber size="small" aria-label="Least bend" min={1} max={40} style={{ width: '100%' }} value={hinge.ribbon.bendTimes} onChange={(bendTimes) => bendTimes !== null && put({ ribbon: { ...hinge.ribbon, bendTimes } })} /></div>
             {rolled(hinge).working.map((l) => <p key={l} className="note">{l}</p>)}

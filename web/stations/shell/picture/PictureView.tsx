@@ -55,7 +55,7 @@ export default function PictureView() {
   }, [text, size]); // eslint-disable-line react-hooks/exhaustive-deps
   const rim = how.kind === 'photo' ? how.rim : { mm: 0, u: 0 };
   const lying = useMemo((): { ok?: Lying; bad?: string } => { try { return view && lies.length === 3 ? { ok: lyingBy(view, lies, rim) } : {}; } catch (e) { return { bad: e instanceof BadInput ? e.message : 'It cannot lie like this.' }; } }, [view, lies, rim.mm, rim.u]); // eslint-disable-line react-hooks/exhaustive-deps
-  const stage = !asset ? 'choose' : !view ? 'marks' : !lying.ok ? 'lies' : 'trace';
+  const stage = !asset ? 'choose' : !view ? (asked && !bad ? 'wait' : 'marks') : !lying.ok ? 'lies' : 'trace';
 
   const open = async (file: File) => {
     try {
@@ -70,6 +70,7 @@ export default function PictureView() {
     const hit = snap ? await picture.snap(x, y, 9) : undefined, p: Px = hit ? [hit.x, hit.y] : [x, y];
     if (stage === 'marks' && how.kind === 'scan') { if (now.length === 1) { setHow((h) => ({ ...h, marks: [...h.marks, { x0: now[0]![0], y0: now[0]![1], x1: p[0], y1: p[1], mm: 0 }] })); setNow([]); } else setNow([p]); }
     else if (stage === 'marks') setHow((h) => (h.corners.length < 4 ? { ...h, corners: [...h.corners, p] } : h));
+    else if (stage === 'wait') return;
     else if (stage === 'lies') setLies((l) => (l.length < 3 ? [...l, p] : [p]));
     else setNow((n) => [...n, p]);
   };
@@ -106,7 +107,7 @@ export default function PictureView() {
     setBad(refused);
     if (!refused) { setTraces([]); if (asset) { show(`picture-${asset.slice(0, 8)}`); } }
   };
-  const hint = stage === 'marks' ? (how.kind === 'scan' ? (now.length ? 'Mark the other end of the known distance.' : 'Mark both ends of a known distance; then a second one across it.') : `Mark corner ${how.corners.length + 1} of the known rectangle, once around.`)
+  const hint = stage === 'wait' ? 'Following the edges ...' : stage === 'marks' ? (how.kind === 'scan' ? (now.length ? 'Mark the other end of the known distance.' : 'Mark both ends of a known distance; then a second one across it.') : how.corners.length < 4 ? `Mark corner ${how.corners.length + 1} of the known rectangle, once around.` : 'These corners make no rectangle. Start the corners again.')
     : stage === 'lies' ? (lies.length < 2 ? `Mark place ${lies.length + 1} of 2 on the lower edge of the half.` : 'Mark one place on its left edge, as seen here.') : tool === 'post' || tool === 'round opening' ? `Mark three or more points on its edge; Enter finishes. ${now.length} so far.` : `Mark its corners once around; Enter finishes. ${now.length} so far.`;
   const marks: PlateMark[] = [
     ...how.marks.filter(() => how.kind === 'scan').map((m): PlateMark => ({ kind: 'mark', points: [[m.x0, m.y0], [m.x1, m.y1]], label: m.mm ? `${m.mm} mm` : '? mm' })), ...(how.kind === 'photo' && how.corners.length ? [{ kind: 'mark' as const, points: how.corners, closed: how.corners.length === 4 }] : []),
