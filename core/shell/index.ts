@@ -1,4 +1,4 @@
-export { longestSpan, seamCost, type SeamCost } from './closing';
+export { backingCost, longestSpan, seamCost, type SeamCost } from './closing';
 export { BODY, centre, named, spots, span, type Source, type Spot } from './datum';
 export { innerRing, outerRing, sharpOutline, straightWalls, wallName, type Wall, type WallHole } from './walls';
 export { openingsOf, shapePoints, type FaceHole, type NamedWallHole, type Openings } from './openings';

@@ -2,11 +2,12 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Button, Dropdown, Select, Slider } from 'antd';
 import { FIRST_FIELDS, measuringSheet } from '@deft/core/cuts';
-import { seamCost, shellSolids } from '@deft/core/shell';
+import { backingCost, seamCost, shellSolids } from '@deft/core/shell';
 import type { Edge, Length } from '@deft/core/model';
 import { spreadOf } from '../../book/spread';
 import { LengthField } from '../../ui/LengthField';
 import { useSize } from '../../ui/useSize';
+import { Wedge } from '../../ui/Wedge';
 import { useBuild } from '../../state/build';
 import { printSheets } from '../cut/print';
 import type { CutAt } from '../fit/BookView';
@@ -24,6 +25,12 @@ import { ViewTabs } from './ViewTabs';
 import { newThing, NEW_THINGS, type NewThing, type Thing, thingsOf, withThing, without } from './things';
 
 const TOOLS = Object.fromEntries(FIRST_FIELDS.map((f) => [f.key, f.tool]));
+
+/** Screws that do not fit their posts, beside the readings that decide it. */
+function ShellFindings() {
+  const { check } = useBuild();
+  return <>{check.findings.filter((f) => f.station === 'shell' && f.check === 'screw' && f.verdict !== 'clear').map((f) => <div key={f.id} className="row" style={{ alignItems: 'flex-start', flexWrap: 'nowrap' }}><Wedge verdict={f.verdict} /><div><b style={{ fontWeight: 600 }}>{f.title}</b><p>{f.what}</p><p className="note">{f.why.join('; ')}</p></div></div>)}</>;
+}
 
 export function ReadingsView() {
   const { doc, edit, key, check } = useBuild();
@@ -102,7 +109,8 @@ export function ReadingsView() {
         {body && <Outline key={body.outline.kind} body={body} onChange={setBody} />}
         {body && <Leaning body={body} onChange={setBody} />}
         {body?.underlays?.map((u) => <label key={u.id} className="pair"><span>Picture under the {u.piece}</span><Slider ariaLabelForHandle={`Fade of the picture under the ${u.piece}`} min={0} max={1} step={0.05} value={u.fade} onChange={(fade: number) => setBody({ ...body, underlays: body.underlays!.map((q) => (q.id === u.id ? { ...q, fade } : q)) }, `fade ${u.id}`)} /></label>)}
-        {thing && body && <ThingEditor key={thing.it.id} body={body} thing={thing} cost={shell && standing ? seamCost(shell, standing)?.sentence : undefined} onChange={put} onRemove={() => { edit((p) => without(p, thing.it.id)); choose(undefined); }} onAxis={() => undefined} />}
+        <ShellFindings />
+        {thing && body && <ThingEditor key={thing.it.id} body={body} thing={thing} cost={shell && standing ? seamCost(shell, standing)?.sentence ?? backingCost(shell, standing) : undefined} onChange={put} onRemove={() => { edit((p) => without(p, thing.it.id)); choose(undefined); }} onAxis={() => undefined} />}
         {body && (
           <section>
             <h2 style={{ marginBottom: 4 }}>What is in it</h2>

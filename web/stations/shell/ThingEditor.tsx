@@ -1,7 +1,8 @@
 /** One post, rib, bay or opening in numbers, every place kept as it was read. */
 import { Button, Checkbox, Input, InputNumber, Select } from 'antd';
-import { type Body, type Feature, length, type Length, OPENING_USES, PURPOSES, type Reading, type Repeat, type Shape } from '@deft/core/model';
+import { type Body, type Feature, length, type Length, OPENING_USES, PURPOSES, type Reading, type Repeat, type Shape, uOf } from '@deft/core/model';
 import { LengthField } from '../../ui/LengthField';
+import { PointsField } from '../../ui/PointsField';
 import { type Thing, thingsOf } from './things';
 
 export interface ThingEditorProps { body: Body; thing: Thing; cost?: string | undefined; onChange(t: Thing): string | undefined; onRemove(): void; onAxis(axis: 'x' | 'y' | undefined): void }
@@ -76,12 +77,17 @@ function WallFields({ t, body, set }: { t: Extract<Thing, { is: 'opening' }>; bo
 }
 
 function ShapeFields({ shape, onChange }: { shape: Shape; onChange(s: Shape): string | undefined }) {
-  const kinds: Record<string, () => Shape> = { circle: () => ({ kind: 'circle', d: length(6, 'estimate') }), rect: () => ({ kind: 'rect', w: length(10, 'estimate'), h: length(6, 'estimate') }) };
+  const [w, h] = shape.kind === 'circle' ? [shape.d.mm, shape.d.mm] : shape.kind === 'rect' ? [shape.w.mm, shape.h.mm] : [Math.max(...shape.points.map((p) => p[0])) - Math.min(...shape.points.map((p) => p[0])), Math.max(...shape.points.map((p) => p[1])) - Math.min(...shape.points.map((p) => p[1]))];
+  const kinds: Record<string, () => Shape> = {
+    circle: () => ({ kind: 'circle', d: length(w, 'estimate') }), rect: () => ({ kind: 'rect', w: length(w, 'estimate'), h: length(h, 'estimate') }),
+    polygon: () => ({ kind: 'polygon', u: uOf('calliper'), points: [[-w / 2, -h / 2], [w / 2, -h / 2], [w / 2, h / 2], [-w / 2, h / 2]] }),
+  };
   return (
     <>
-      <span /><span className="said">Shape</span><Select size="small" aria-label="Shape" style={{ gridColumn: '3 / 5' }} value={shape.kind} onChange={(k: string) => onChange(kinds[k]!())} options={[{ value: 'circle', label: 'round' }, { value: 'rect', label: 'rectangle' }, ...(shape.kind === 'polygon' ? [{ value: 'polygon', label: 'outline' }] : [])]} />
+      <span /><span className="said">Shape</span><Select size="small" aria-label="Shape" style={{ gridColumn: '3 / 5' }} value={shape.kind} onChange={(k: string) => onChange(kinds[k]!())} options={[{ value: 'circle', label: 'round' }, { value: 'rect', label: 'rectangle' }, { value: 'polygon', label: 'outline of points' }]} />
       {shape.kind === 'circle' && <LengthField label="Diameter" min={0.1} value={shape.d} onChange={(d: Length) => onChange({ ...shape, d })} />}
-      {shape.kind === 'rect' && <><LengthField label="Width" min={0.1} value={shape.w} onChange={(w: Length) => onChange({ ...shape, w })} /><LengthField label="Height" min={0.1} value={shape.h} onChange={(h: Length) => onChange({ ...shape, h })} /></>}
+      {shape.kind === 'rect' && <><LengthField label="Width" min={0.1} value={shape.w} onChange={(w_: Length) => onChange({ ...shape, w: w_ })} /><LengthField label="Height" min={0.1} value={shape.h} onChange={(h_: Length) => onChange({ ...shape, h: h_ })} /></>}
+      {shape.kind === 'polygon' && <div style={{ gridColumn: '2 / 5' }}><PointsField label="Points about its middle" points={shape.points} use="Use these points" onUse={(points) => onChange({ ...shape, points })} /></div>}
     </>
   );
 }
@@ -92,7 +98,20 @@ function FeatureFields({ f, set }: { f: Feature; set(more: object): string | und
       <span /><span className="said">Height read</span><Select size="small" aria-label="Height read" style={{ gridColumn: '3 / 5' }} value={f.height.from} onChange={(from: 'floor' | 'rim') => set({ height: { ...f.height, from } })} options={[{ value: 'floor', label: 'from its floor' }, { value: 'rim', label: 'top below the rim' }]} />
       <LengthField label={f.height.from === 'floor' ? 'Height' : 'Below the rim'} min={0} value={f.height.length} onChange={(l) => set({ height: { ...f.height, length: l } })} />
       <span /><span className="said">Purpose</span><Select size="small" aria-label="Purpose" style={{ gridColumn: '3 / 5' }} value={f.purpose} onChange={(purpose: string) => set({ purpose })} options={PURPOSES.map((p) => ({ value: p, label: p }))} />
+      {f.purpose === 'closing screw' && <ScrewFields f={f} set={set} />}
       <span /><span className="said">May be cut</span><Select size="small" aria-label="May be cut" style={{ gridColumn: '3 / 5' }} value={f.mayCut} onChange={(mayCut: string) => set({ mayCut })} options={[{ value: 'never', label: 'never' }, { value: 'trim', label: 'trimmed' }, { value: 'remove', label: 'removed' }]} />
+    </>
+  );
+}
+
+/** Bore and screw: whether it holds and does not bottom is a finding of this station. */
+function ScrewFields({ f, set }: { f: Feature; set(more: object): string | undefined }) {
+  if (!f.bore || !f.screw) return <><span /><Button size="small" type="link" style={{ gridColumn: '2 / 5', padding: 0, justifySelf: 'start' }} onClick={() => set({ bore: f.bore ?? { d: length(2, 'estimate'), deep: length(9, 'estimate') }, screw: f.screw ?? { d: length(2.5, 'estimate'), into: length(7, 'estimate') } })}>Check its screw against its bore</Button></>;
+  const { bore, screw } = f;
+  return (
+    <>
+      <LengthField label="Bore, diameter" min={0.3} value={bore.d} onChange={(d) => set({ bore: { ...bore, d } })} /><LengthField label="Bore, how deep" min={0.3} value={bore.deep} onChange={(deep) => set({ bore: { ...bore, deep } })} />
+      <LengthField label="Screw, over its thread" min={0.3} value={screw.d} onChange={(d) => set({ screw: { ...screw, d } })} /><LengthField label="Screw, how much goes in" min={0.3} value={screw.into} onChange={(into) => set({ screw: { ...screw, into } })} />
     </>
   );
 }
