@@ -69,3 +69,54 @@ test('a face written as DXF is taken over by an empty build, its unit told and i
   const body = (await documentOf(page, fresh))['shell'].bodies[0];
   expect([body.outline.w.mm, body.pieces[0].openings.length]).toEqual([172, 9]);
 });
+
+test('a curved back, leaning walls, a lip and a bay of points are typed and change the cavity', async ({ page }) => {
+  const key = await openExample(page, 'wisp');
+  await page.goto(stationUrl(key, 'shell'));
+  await page.getByRole('button', { name: 'Leaning walls, a curved back or a lip?' }).click();
+  const lean = page.getByRole('spinbutton', { name: 'back walls lean in' });
+  await lean.fill('1.5');
+  await lean.press('Enter');
+  await page.getByRole('button', { name: 'The back is curved: give its depth at several places' }).click();
+  const curve = page.getByLabel('Curve of the back', { exact: true });
+  const first = curve.getByRole('textbox', { name: 'at 0 mm' });
+  await first.fill('8');
+  await first.press('Enter');
+  await expect(curve.getByText(/Taken as \d+ level strips, each at its shallowest; at most 0\.\d mm is given away/)).toBeVisible();
+  await page.getByLabel('Lip', { exact: true }).click();
+  await page.getByTitle('on the front').click();
+  const lip = page.getByRole('textbox', { name: 'Lip height' });
+  await lip.fill('1.4');
+  await lip.press('Enter');
+  await page.getByRole('button', { name: 'Add a post, rib, bay or opening' }).click();
+  await page.getByRole('menuitem', { name: 'bay' }).click();
+  await page.getByRole('button', { name: 'Put it in the middle' }).click();
+  const editor = page.getByRole('region', { name: 'Edit bay' });
+  await editor.getByLabel('Shape').click();
+  await page.getByTitle('outline of points').click();
+  const points = editor.getByRole('textbox', { name: 'Points about its middle' });
+  await points.fill('0, 0\n20, 0\n10, 10 mm');
+  await editor.getByRole('button', { name: 'Use these points' }).click();
+  await expect(editor.getByRole('alert')).toHaveText('Line 3, "10, 10 mm", is not two numbers such as 12.5, 40.');
+  await points.fill('0, 0\n20, 0\n10, 10');
+  await editor.getByRole('button', { name: 'Use these points' }).click();
+  await saved(page);
+  const body = (await documentOf(page, key))['shell'].bodies[0], back = body.pieces.find((p: { role: string }) => p.role === 'back');
+  expect([back.draftDeg, back.profile.points[0].depth.mm, body.lip, back.zones.at(-1).shape.points]).toEqual([1.5, 8, { on: 'front', height: expect.objectContaining({ mm: 1.4 }), thick: expect.objectContaining({ how: 'estimate' }) }, [[0, 0], [20, 0], [10, 10]]]);
+});
+
+test('a screw longer than its bore is a hit at this station, and a support says which keys it backs', async ({ page }) => {
+  const key = await openExample(page, 'dabchick-2');
+  await page.goto(stationUrl(key, 'shell'));
+  await page.locator('.list button', { hasText: /^rear post/ }).click();
+  const into = page.getByRole('textbox', { name: 'Screw, how much goes in' });
+  await into.fill('12');
+  await into.press('Enter');
+  await expect(page.getByText('1.0 mm too long')).toBeVisible();
+  await expect(page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /^Shell.*1/ })).toBeVisible();
+  await into.fill('8');
+  await into.press('Enter');
+  await expect(page.getByText('1.0 mm too long')).toBeHidden();
+  await page.locator('.list button', { hasText: 'left key support' }).click();
+  await expect(page.getByText(/cross pad hole is still backed by another support/)).toBeVisible();
+});

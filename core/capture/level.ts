@@ -22,8 +22,8 @@ export interface Levelled {
 }
 
 const COARSE_MM = 0.5;
-/** Where the rim is looked for, in from the outer edge, mm. */
-const RIM_FROM = 0.45, RIM_TO = 1.6;
+/** Where the rim is looked for, in from the outer edge, mm: outside a lip that stands on the inner half of the wall. */
+const RIM_FROM = 0.45, RIM_TO = 1.1;
 
 /** Directions of the file's faces: the three main axes of its area-weighted normals. */
 function faceAxes(m: Mesh): Array<[number, number, number]> {

@@ -10,7 +10,8 @@ import { type Eight, eightOf, keepEight, keptEight, withEight } from './firstEig
 import { AskLength } from './AskLength';
 import { NextValue, ShellBook } from './ShellBook';
 import { newThing, type NewThing, withThing } from './things';
-import { useShell, withLength } from './useShell';
+import { useShell } from './useShell';
+import { withLength } from './withLength';
 import { ViewTabs } from './ViewTabs';
 
 /** What a stage may have one more of. */
