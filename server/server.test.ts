@@ -3,6 +3,7 @@ import { request } from 'node:http';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { demos } from '@deft/core/catalogue';
 import { wrap } from '@deft/core/model';
+import { readPicture } from '../core/formats/picture';
 import { pictureSamples, SECRET } from '../core/formats/picture/samples.fixture';
 import { serve, type Site } from './main';
 
@@ -86,7 +87,8 @@ withDatabase('the server', () => {
     }
   });
   test('import is all or nothing, and an export of it is the same', async () => {
-    const envelope = { ...wrap(wisp as never), revisions: [{ at: '2026-01-02T03:04:05.000Z', note: 'test fit 1', body: { a: 1 } }], parts: [demos()[3]!.kit.parts[0]!], assets: [{ sha256: 'a'.repeat(64), mime: 'image/png', base64: 'AAAA' }] };
+    const picture = readPicture(pictureSamples().png).bytes;
+    const envelope = { ...wrap(wisp as never), revisions: [{ at: '2026-01-02T03:04:05.000Z', note: 'test fit 1', body: { a: 1 } }], parts: [demos()[3]!.kit.parts[0]!], assets: [{ sha256: createHash('sha256').update(picture).digest('hex'), mime: 'image/png', base64: Buffer.from(picture).toString('base64') }] };
     const made = (await api('POST', '/import', envelope)).body;
     const out = (await api('GET', `/builds/${made.key}/export`)).body;
     expect(out).toEqual(JSON.parse(JSON.stringify(envelope)));

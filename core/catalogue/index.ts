@@ -6,5 +6,5 @@ import { SMALL } from './small';
 
 /** Starter parts: made-up series in realistic sizes, typical for their class until measured. */
 export const STARTER_PARTS: readonly Part[] = [...COMPUTERS, ...SCREENS, ...ENERGY, ...SMALL];
-export { COVERAGE, type GameFamilyInputs } from './families';
+export { COVERAGE, SHOWN, type GameFamilyInputs } from './families';
 export { dabchickAnswers, demos } from './demos';

@@ -1,7 +1,7 @@
 /** Tables as CSV. Cells that a spreadsheet would run as a formula are made safe. */
 import Papa from 'papaparse';
 import type { Project } from '../model';
-import { HEADER_40, RESERVED } from '../kit';
+import { billOf, HEADER_40, RESERVED } from '../kit';
 import { buttonMap } from '../controls';
 
 /** A cell as plain text: a leading = + - @ or tab gets an apostrophe; line breaks become spaces. */
@@ -23,4 +23,15 @@ export function pinTable(p: Project): string {
     return [h.pin, h.name, h.also.join(', '), use, button?.input.role ?? '', button?.wireMm === undefined ? '' : Math.round(button.wireMm)];
   });
   return csv([['pin', 'name', 'also', 'use', 'role', 'straight wire mm'], ...rows]);
+}
+
+/** The bill of materials with its totals. */
+export function billTable(p: Project): string {
+  const bill = billOf(p), blank = ['', '', '', '', '', '', ''];
+  return csv([
+    ['part', 'class', 'count', 'to buy', 'ordered', 'have', 'salvaged', 'price each', 'sum', 'mass g each'],
+    ...bill.rows.map((r) => [r.name, r.family, r.count, r.stock['to buy'], r.stock.ordered, r.stock.have, r.stock.salvaged, r.each ?? '', r.sum, r.massG ?? '']),
+    ...(p.donor?.price === undefined ? [] : [['donor', '', 1, 0, 0, 1, 0, p.donor.price, p.donor.price, '']]),
+    ['total', ...blank, bill.total, bill.massG],
+  ]);
 }

@@ -131,6 +131,9 @@ export const Part = z.strictObject({
 });
 export type Part = z.infer<typeof Part>;
 
+export const STOCK = ['to buy', 'ordered', 'have', 'salvaged'] as const;
+export type Stock = (typeof STOCK)[number];
+
 /** One of a part in this build: ten equal switches are ten items of one part. */
 export const Item = z.strictObject({
   id: Id,
@@ -139,6 +142,10 @@ export const Item = z.strictObject({
   struck: z.array(Id).max(60),
   /** Connector id -> whether it must be reached from outside in this build. */
   reach: z.record(Id, z.boolean()).optional(),
+  /** Where it stands: still to buy when nothing is said. */
+  stock: z.enum(STOCK).optional(),
+  /** What was paid for it, when it differs from the catalogue's typical price. */
+  paid: z.number({ error: 'A price is a number.' }).min(0, { error: 'A price cannot be negative.' }).max(10_000).optional(),
   /** A program resistor changed by the builder, Ω. */
   rProgOhm: z.number({ error: 'A program resistor is a number of Ω.' }).positive({ error: 'A program resistor is greater than 0 Ω.' }).max(10_000_000).optional(),
 });

@@ -73,7 +73,9 @@ export type Input = z.infer<typeof Input>;
 
 export const ROUTES = ['gpio', 'usb', 'expander', 'original board', 'wireless'] as const;
 
-export const GameFamily = z.enum(['8-bit handheld', '8-bit home', '16-bit home', '32-bit handheld', '32-bit disc']);
+export const GameFamily = z.enum([
+  '8-bit handheld', '8-bit home', '16-bit home', '32-bit handheld', '32-bit disc', 'pocket LCD', '16-bit home, wide', 'two-screen handheld', 'arcade, upright', 'arcade, six buttons', 'home computer', 'adventure',
+]);
 export type GameFamily = z.infer<typeof GameFamily>;
 
 export const Project = z.strictObject({

@@ -6,9 +6,12 @@ import { findParts, planSize, removals, thickness } from '@deft/core/kit';
 import { formatMm, freshId, type Part, type Project } from '@deft/core/model';
 import { useSize } from '../../ui/useSize';
 import { useBuild } from '../../state/build';
+import { BillView } from './BillView';
 import { MeasurePart } from './MeasurePart';
 import { PartDrawing } from './PartDrawing';
+import { PicturePlanner } from './PicturePlanner';
 import { PinTable } from './PinTable';
+import { SlimTo } from './SlimTo';
 
 /** The document with one more item of a part, laid in the shell if there is one. */
 export function withPart(p: Project, part: Part): Project {
@@ -26,8 +29,9 @@ export default function KitStation() {
   const [chosen, choose] = useState<string | undefined>(doc.kit.items[0]?.id);
   const [query, setQuery] = useState('');
   const [side, setSide] = useState<'top' | 'bottom'>('top');
-  const [view, setView] = useState<'off' | 'pins' | 'mine'>('off');
+  const [view, setView] = useState<'off' | 'pins' | 'picture' | 'mine'>('off');
   const [lit, light] = useState<string>();
+  const [bill, setBill] = useState(false);
   const item = doc.kit.items.find((i) => i.id === chosen) ?? doc.kit.items[0];
   const part = item && doc.kit.parts.find((p) => p.id === item.part);
   const found = findParts(library, query).slice(0, 60);
@@ -48,13 +52,13 @@ export default function KitStation() {
     <>
       <div className="split">
         <div className="left">
-          <h2>In this build <span className="note">{doc.kit.items.length} parts</span></h2>
+          <div className="row"><h2 className="grow">In this build <span className="note">{doc.kit.items.length} parts</span></h2><Button size="small" type={bill ? 'primary' : 'default'} aria-pressed={bill} onClick={() => setBill((b) => !b)}>Bill</Button></div>
           <div className="list">
             {doc.kit.items.map((i) => {
               const q = doc.kit.parts.find((x) => x.id === i.part)!;
               return (
                 <div key={i.id} className={`row ${item?.id === i.id ? 'sel' : ''}`}>
-                  <button type="button" className="plain grow" onClick={() => choose(i.id)} aria-pressed={item?.id === i.id}><b style={{ fontWeight: 600 }}>{i.name}</b><br /><span className="note">{formatMm(planSize(q.blocks).w, 0)} × {formatMm(planSize(q.blocks).h, 0)} × {formatMm(thickness(q, i.struck).value, 1)} mm, {q.source === 'mine' ? 'measured' : 'typical'}</span></button>
+                  <button type="button" className="plain grow" onClick={() => { choose(i.id); setBill(false); }} aria-pressed={!bill && item?.id === i.id}><b style={{ fontWeight: 600 }}>{i.name}</b><br /><span className="note">{formatMm(planSize(q.blocks).w, 0)} × {formatMm(planSize(q.blocks).h, 0)} × {formatMm(thickness(q, i.struck).value, 1)} mm, {q.source === 'mine' ? 'measured' : 'typical'}</span></button>
                   <Button size="small" type="text" aria-label={`Remove ${i.name}`} onClick={() => drop(i.id)}>Remove</Button>
                 </div>
               );
@@ -63,15 +67,17 @@ export default function KitStation() {
           </div>
         </div>
         <div className="centre">
-          <div className="mat" ref={ref} style={{ flex: '0 0 430px' }}>{part && item && size.w > 0 && <PartDrawing part={part} struck={item.struck} width={size.w} height={size.h} side={side} lit={lit} onBlock={(b) => light(lit === b ? undefined : b)} />}</div>
-          {part && item && (
+          {bill && <BillView />}
+          <div className="mat" ref={ref} style={{ flex: view === 'picture' ? '0 0 210px' : '0 0 430px', ...(bill ? { display: 'none' } : {}) }}>{part && item && size.w > 0 && <PartDrawing part={part} struck={item.struck} width={size.w} height={size.h} side={side} lit={lit} onBlock={(b) => light(lit === b ? undefined : b)} />}</div>
+          {!bill && part && item && (
             <div className="sheet">
               <div className="row"><h1 className="grow">{item.name}</h1>
                 <Segmented size="small" aria-label="Seen from" value={side} onChange={(v) => setSide(v as 'top' | 'bottom')} options={[{ value: 'top', label: 'From the top' }, { value: 'bottom', label: 'From the soldering side' }]} />
-                <Segmented size="small" aria-label="Show" value={view} onChange={(v) => { if (v === 'mine') mine(); setView(v as typeof view); }} options={[{ value: 'off', label: 'Comes off' }, { value: 'pins', label: 'Pins' }, { value: 'mine', label: 'Measure my own' }]} />
+                <Segmented size="small" aria-label="Show" value={view} onChange={(v) => { if (v === 'mine') mine(); setView(v as typeof view); }} options={[{ value: 'off', label: 'Comes off' }, { value: 'pins', label: 'Pins' }, ...(part.screen ? [{ value: 'picture', label: 'Picture' }] : []), { value: 'mine', label: 'Measure my own' }]} />
               </div>
               <p className="note">{part.note} {thickness(part, item.struck).working[0]}</p>
-              {view === 'off' && <Slimming part={part} struck={item.struck} onStrike={strike} onLight={light} />}
+              {view === 'off' && <>{part.blocks.some((b) => b.removable) && <SlimTo key={item.id} part={part} struck={item.struck} onStrike={(ids) => edit((p) => ({ ...p, kit: { ...p.kit, items: p.kit.items.map((i) => (i.id === item.id ? { ...i, struck: [...new Set([...i.struck, ...ids])] } : i)) } }))} onLight={light} />}<Slimming part={part} struck={item.struck} onStrike={strike} onLight={light} /></>}
+              {view === 'picture' && part.screen && <PicturePlanner part={part} />}
               {view === 'pins' && <PinTable part={part} />}
               {view === 'mine' && part.source === 'mine' && <MeasurePart part={part} onChange={change} />}
             </div>
