@@ -69,7 +69,7 @@ export function dabchick(): Project {
     note: 'A quiz handheld with a dead main board becomes a loaner for the toy library: 8- and 16-bit families, three hours, USB-C, the bay door stays as the card hatch, under 90.',
     brief: { families: ['8-bit handheld', '16-bit home'], hours: 3, costCeiling: 90 },
     donor: {
-      worked: 'no', faults: ['dead board', 'yellowed'], price: 9,
+      worked: 'no', faults: ['dead board', 'yellowed'], price: 3,
       kept: [
         { id: 'door', name: 'bay door', kind: 'door', w: length(60), h: length(52), d: length(2.2), proved: 'not needed', tests: [], senses: [] },
         { id: 'wheel', name: 'volume wheel', kind: 'wheel', w: length(16), h: length(16), d: length(2.6), proved: 'not needed', tests: [], senses: [] },

@@ -24,7 +24,7 @@ export function PartDrawing({ part, struck, width, height, side, lit, onBlock }:
     <svg width={width} height={height} role="img" aria-label={`${part.name} in plan and on end, ${t.value.toFixed(1)} mm thick`}>
       <Hatches />
       <text className="hint" x={ox} y={22} style={{ fontWeight: 600 }}>{`Plan, seen from the ${side}${mirror ? ' (mirrored)' : ''}`}</text>
-      <text className="hint" x={ox + (x1 - x0) * s} y={22} textAnchor="end">{`${formatMm(x1 - x0, 1)} × ${formatMm(y1 - y0, 1)} mm`}</text>
+      <text className="hint" x={Math.max(ox + (x1 - x0) * s, ox + 250)} y={22} textAnchor="end">{`${formatMm(x1 - x0, 1)} × ${formatMm(y1 - y0, 1)} mm`}</text>
       {order.map((b) => standing(b, 'flat').prisms.flatMap((p) => drawn(p)).map((r, k) => {
         const pts: string[] = [];
         for (let i = 0; i < r.length; i += 2) pts.push(`${X(r[i]!).toFixed(1)},${Y(r[i + 1]!).toFixed(1)}`);
