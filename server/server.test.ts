@@ -1,5 +1,8 @@
 import { createHash } from 'node:crypto';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { request } from 'node:http';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { demos } from '@deft/core/catalogue';
 import { wrap } from '@deft/core/model';
@@ -60,6 +63,17 @@ withDatabase('the server', () => {
       expect((await with_(pictureSamples().png, 'a'.repeat(64))).body.error.field).toBe('assets.0.sha256');
       expect((await with_(pictureSamples().png, createHash('sha256').update(pictureSamples().png).digest('hex'))).body.error.message).toMatch(/carries other matter/);
     });
+  });
+  test('only the STEP reader\'s own worker may build code from text, and it reaches nothing but its own files', async () => {
+    const web = mkdtempSync(join(tmpdir(), 'deft-web-'));
+    mkdirSync(join(web, 'assets'));
+    for (const f of ['index.html', 'assets/step.worker-Ab_12.js', 'assets/mesh.worker-Ab12.js', 'assets/step.worker-Ab12.js.map']) writeFileSync(join(web, f), '1');
+    const with_ = await serve({ databaseUrl: databaseUrl!, host: '127.0.0.1', webDir: web, log: (l) => log.push(l) });
+    const policy = async (path: string) => (await fetch(`${with_.url}${path}`)).headers.get('content-security-policy');
+    expect(await policy('/assets/step.worker-Ab_12.js')).toBe("default-src 'none'; script-src 'self' 'unsafe-eval' 'wasm-unsafe-eval'; connect-src 'self'");
+    for (const path of ['/', '/assets/mesh.worker-Ab12.js', '/assets/step.worker-Ab12.js.map', '/assets/../step.worker-x.js', '/b/step.worker-x.js']) expect([path, (await policy(path))!.includes("'unsafe-eval'")]).toEqual([path, false]);
+    await with_.close();
+    rmSync(web, { recursive: true });
   });
   test('of 20 saves at once on one version exactly one is taken', async () => {
     const made = (await api('POST', '/builds', { document: wisp })).body;
