@@ -35,7 +35,7 @@ describe('starter parts', () => {
     for (const p of of('cell').filter((q) => q.cell!.kind === 'pouch')) {
       const [low, high] = blockBox(p.blocks[0]!);
       const litres = ((high[0] - low[0]) * (high[1] - low[1]) * (high[2] - low[2])) / 1e6;
-      const density = (p.cell!.capacityAh * 3.7) / litres;
+      const density = (p.cell!.capacityAh * 3.7 * p.cell!.series) / litres;
       expect([p.id, density > 300 && density < 620]).toEqual([p.id, true]);
     }
   });

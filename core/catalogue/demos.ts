@@ -67,7 +67,7 @@ export function dabchick(): Project {
   return {
     ...emptyProject('dabchick-2', 'Dabchick 2, the loaner'),
     note: 'A quiz handheld with a dead main board becomes a loaner for the toy library: 8- and 16-bit families, three hours, USB-C, the bay door stays as the card hatch, under 90.',
-    brief: { families: ['8-bit handheld', '16-bit home'], hours: 3, costCeiling: 90 },
+    brief: { families: ['8-bit handheld', '16-bit home'], hours: 3, costCeiling: 90, playCharging: true, card: 'under a door', original: true, tools: ['iron', 'hot air', 'rotary tool'], skill: 'a few built', weights: { families: 3, hours: 3, cost: 2, original: 1 } },
     donor: {
       worked: 'no', faults: ['dead board', 'yellowed'], price: 3,
       kept: [
@@ -108,7 +108,7 @@ export function dabchick(): Project {
         input('shoulder-l', 'Left shoulder key', 'l1', { x: 20, y: 84 }, { routed: false, hole: 8 }), input('shoulder-r', 'Right shoulder key', 'r1', { x: 152, y: 84 }, { routed: true, hole: 8 }),
       ],
     },
-    power: { gameShare: 0.8, wireAwg: 24, wireMm: 120, plugs: 1, switchOhm: 0.05, health: 0.95 },
+    power: { gameShare: 0.8, wireAwg: 24, wireMm: 120, plugs: 1, switchOhm: 0.05, health: 0.95, off: 'menu' },
     build: { done: ['donor-open', 'measure-shell', 'bench-teasel'] },
   };
 }
@@ -150,7 +150,7 @@ export function warbler(): Project {
   return {
     ...emptyProject('warbler', 'Warbler TV box'), way: 'tv box',
     note: 'A pocket cassette player becomes a TV box: HDMI out of the top, a wireless pad, one round cell so that it survives being unplugged.',
-    brief: { families: ['8-bit home', '16-bit home'], hours: 2, costCeiling: 70 },
+    brief: { families: ['8-bit home', '16-bit home'], hours: 2, costCeiling: 70, tv: true, wireless: true, card: 'open the case' },
     shell: { bodies: [body] },
     kit: {
       parts: ['thimble', 'holder-18650', 'step-5-1'].map((id) => measured(libraryPart(id))),
@@ -168,7 +168,7 @@ export function warbler(): Project {
     },
     cuts: [{ kind: 'opening', id: 'open-hdmi', for: 'thimble/hdmi', wide: true, state: 'decided' }],
     controls: { route: 'wireless', inputs: [] },
-    power: { gameShare: 0.9, wireAwg: 22, wireMm: 100, plugs: 0, switchOhm: 0.05, health: 1 },
+    power: { gameShare: 0.9, wireAwg: 22, wireMm: 100, plugs: 0, switchOhm: 0.05, health: 1, off: 'menu' },
   };
 }
 
@@ -185,7 +185,7 @@ export function wisp(): Project {
   return {
     ...emptyProject('wisp', 'Wisp, paperback size'), way: 'custom shell',
     note: 'A printed shell with no donor, as thin as its parts allow.',
-    brief: { families: ['8-bit handheld', '32-bit handheld'], hours: 4, costCeiling: 120 },
+    brief: { families: ['8-bit handheld', '32-bit handheld'], hours: 4, costCeiling: 120, pocket: [176, 104, 24], card: 'open the case', tools: ['iron', 'printer'], skill: 'many built' },
     shell: { bodies: [body] },
     kit: {
       parts: ['thimble', 'pane-2-8-spi', 'slab-4000', 'step-5-1', 'chirp-i2s', 'speaker-20', 'plate-pad', 'plate-4'].map((id) => measured(libraryPart(id))),
@@ -211,7 +211,8 @@ export function wisp(): Project {
         input('key-3', 'Face key 3', 'select', { opening: 'keys', copy: 2 }), input('key-4', 'Face key 4', 'start', { opening: 'keys', copy: 3 }),
       ],
     },
-    power: { gameShare: 0.85, wireAwg: 24, wireMm: 100, plugs: 1, switchOhm: 0.05, health: 1 },
+    power: { gameShare: 0.85, wireAwg: 24, wireMm: 100, plugs: 1, switchOhm: 0.05, health: 1, off: 'menu' },
+    sound: { volume: 'menu' },
   };
 }
 

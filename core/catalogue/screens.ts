@@ -7,6 +7,36 @@ const SPI_PADS = ['3V3', 'GND', 'CS', 'RESET', 'DC', 'MOSI', 'SCK', 'LED'];
 /** 18 colour lines and four of timing: lines 0 to 21. */
 const PARALLEL_LINES = Array.from({ length: 22 }, (_, i) => ({ gpio: i, signal: ['pixel clock', 'data enable', 'vertical sync', 'horizontal sync'][i] ?? `colour bit ${i - 4}` }));
 
+type Pair = readonly [number, number];
+const spiPanel = (id: string, name: string, diagonalIn: number, px: Pair, [w, h, t]: readonly [number, number, number], active: Pair, at: Pair, massG: number, price: number, watts: number): Part => part({
+  id, name, family: 'screen', words: [`${diagonalIn} in`, 'SPI', `${px[0]} x ${px[1]}`, 'screen'], massG, price, draws: { menu: watts, game: watts, peak: watts * 1.3 },
+  blocks: [
+    box('board', 'screen board', 'board', [0, 0, w, h], 0, 1.2), box('panel', 'panel', 'glass', [3.5, 0.5, w - 5, h - 1], 1.2, t - 1.2),
+    box('pins', 'pin header', 'pins', [0.5, h / 2 - 10.2, 2.6, 20.4], -8.5, 8.5, off('iron', 2, 'plugging it on; solder wires', 'Heat one pin at a time.')), box('stubs', 'pin stubs', 'pins', [0.5, h / 2 - 10.2, 2.6, 20.4], 1.2, 1.1, off('cutters', 1, 'nothing', 'Trim flush.')),
+  ],
+  pads: SPI_PADS.map((n, i) => ({ id: `p${i + 1}`, name: n, x: 1.8, y: Math.round((h / 2 - 8.9 + i * 2.54) * 100) / 100, side: 'bottom' as const })),
+  screen: { diagonalIn, active: { x: at[0], y: at[1], w: active[0], h: active[1] }, px: [px[0], px[1]], link: 'spi' }, takes: SPI_LINES,
+});
+const hdmiPanel = (id: string, name: string, diagonalIn: number, px: Pair, [w, h]: Pair, active: Pair, massG: number, price: number, watts: number): Part => part({
+  id, name, family: 'screen', words: [`${diagonalIn} in`, 'HDMI', `${px[0]} x ${px[1]}`, 'screen'], massG, price, draws: { menu: watts, game: watts, peak: watts * 1.2 },
+  blocks: [box('panel', 'panel', 'glass', [0, 0, w, h], 0, 3.6), box('board', 'driver board', 'board', [2, 3, w - 4, h - 6], -2.6, 1.6), box('hdmi', 'HDMI socket', 'connector', [w / 2 - 7.5, -1, 15, 14], -8.8, 6.2, off('hot air', 4, 'plugs; solder four pairs', 'Keep the pairs short and alike.')), box('chip', 'scaler', 'chip', [8, h / 2 - 5, 10, 10], -3.8, 1.2)],
+  connectors: [socket('hdmi', 'HDMI in', 'hdmi', [w / 2, -1, -5.7], [0, -1, 0], 'hdmi')], pads: padRow(8, h - 8, ['5V', 'GND', 'BL'], 'bottom'),
+  screen: { diagonalIn, active: { x: (w - active[0]) / 2, y: (h - active[1]) / 2, w: active[0], h: active[1] }, px: [px[0], px[1]], link: 'hdmi' },
+});
+/** A panel with nothing but its ribbon. */
+const barePanel = (id: string, name: string, diagonalIn: number, px: Pair, [w, h, t]: readonly [number, number, number], active: Pair, at: Pair, ways: number, massG: number, price: number, standing = false): Part => part({
+  id, name, family: 'screen', words: [`${diagonalIn} in`, 'bare', 'panel', `${ways} ways`, `${px[0]} x ${px[1]}`], massG, price, draws: { menu: diagonalIn * 0.16, game: diagonalIn * 0.16, peak: diagonalIn * 0.2 }, note: `A bare panel: its ${ways}-way ribbon wants the driver board made for it. Typical for this class, measure yours.`,
+  blocks: [box('panel', 'panel', 'glass', [0, 0, w, h], 0, t)], ports: [{ id: 'ribbon', name: 'ribbon', carries: 'panel', role: 'takes', form: 'flat', count: ways }],
+  screen: { diagonalIn, active: { x: at[0], y: at[1], w: active[0], h: active[1] }, px: [px[0], px[1]], link: 'panel', ...(standing ? { standing: true } : {}) },
+});
+/** HDMI in, panel ribbon and backlight out. */
+const driver = (id: string, name: string, ways: number, [w, h]: Pair, price: number): Part => part({
+  id, name, family: 'controller', words: ['driver', 'board', 'HDMI', 'panel', `${ways} ways`], massG: 22, price, draws: { menu: 0.6, game: 0.6, peak: 0.8 },
+  blocks: [box('board', 'board', 'board', [0, 0, w, h], 0, 1.6), box('hdmi', 'HDMI socket', 'connector', [5, -1, 15, 11.5], 1.6, 6.2, off('hot air', 4, 'plugs; solder four pairs', 'Ground plane.')), box('ribbon', 'ribbon socket', 'connector', [w - 34, h - 6, 30, 5], 1.6, 2), box('chip', 'scaler', 'chip', [w / 2 - 6, h / 2 - 6, 12, 12], 1.6, 1.5)],
+  connectors: [socket('hdmi', 'HDMI in', 'hdmi', [12.5, -1, 4.7], [0, -1, 0], 'hdmi')], pads: padRow(w - 14, 2, ['5V', 'GND']),
+  ports: [{ id: 'hdmi', name: 'picture in', carries: 'hdmi', role: 'takes', form: 'hdmi', block: 'hdmi', padsLeft: true }, { id: 'panel', name: 'panel ribbon', carries: 'panel', role: 'gives', form: 'flat', count: ways }, { id: 'rail', name: 'power', carries: 'rail', role: 'takes', form: 'pads', volts: [4.75, 5.25], amps: 0.16 }],
+});
+
 export const SCREENS: Part[] = [
   part({
     id: 'pane-1-5-spi', name: 'Pane 1.5 SPI', family: 'screen', words: ['1.5 in', 'SPI', '240 x 240', 'screen'], massG: 8, price: 9, draws: { menu: 0.15, game: 0.15, peak: 0.2 },
@@ -62,6 +92,20 @@ export const SCREENS: Part[] = [
       box('barrel', 'barrel socket', 'connector', [112, 19, 9, 14], -19, 11, off('iron', 2, 'the jack; solder power', 'Accepts 5-12 V: never feed a 5 V rail from it.')), box('ribbon', 'ribbon socket', 'connector', [70, 68, 30, 5], -10, 2),
     ],
     connectors: [socket('hdmi', 'HDMI in', 'hdmi', [57.5, 19, -11.1], [0, -1, 0], 'hdmi'), socket('barrel', 'power in', 'barrel', [116.5, 19, -13.5], [0, -1, 0], 'barrel')],
-    pads: padRow(114, 24, ['VIN', 'GND'], 'bottom'), screen: { diagonalIn: 7, active: { x: 5.4, y: 7, w: 154.2, h: 85.9 }, px: [1024, 600], link: 'hdmi' },
+    pads: padRow(114, 24, ['VIN', 'GND'], 'bottom'),
+    ports: [{ id: 'hdmi', name: 'picture in', carries: 'hdmi', role: 'takes', form: 'hdmi', block: 'hdmi', padsLeft: true }, { id: 'barrel', name: 'power in', carries: 'supply', role: 'takes', form: 'barrel', block: 'barrel', padsLeft: true, volts: [5, 12] }, { id: 'rail', name: 'power', carries: 'rail', role: 'takes', form: 'pads', volts: [4.75, 12], amps: 0.84 }],
+    screen: { diagonalIn: 7, active: { x: 5.4, y: 7, w: 154.2, h: 85.9 }, px: [1024, 600], link: 'hdmi' },
   }),
+  spiPanel('pane-2-0-spi', 'Pane 2.0 SPI', 2.0, [320, 240], [52, 36, 3.4], [40.6, 30.5], [6, 2.6], 12, 8, 0.25), spiPanel('pane-2-4-spi', 'Pane 2.4 SPI', 2.4, [320, 240], [71, 43, 3.6], [48.8, 36.6], [9, 3], 24, 12, 0.3), spiPanel('pane-3-2-spi', 'Pane 3.2 SPI', 3.2, [320, 240], [90, 55, 3.8], [65, 48.7], [10.5, 3], 40, 17, 0.45),
+  hdmiPanel('pane-4-hdmi', 'Pane 4 HDMI', 4, [800, 480], [98, 60], [87.1, 52.3], 78, 34, 1.7),
+  part({
+    id: 'pane-2-5-composite', name: 'Pane 2.5 composite', family: 'screen', words: ['2.5 in', 'composite', '320 x 240', 'screen'], massG: 40, price: 13, draws: { menu: 0.9, game: 0.9, peak: 1.1 }, note: 'Rear-view class: soft picture over two wires. Typical for this class, measure yours.',
+    blocks: [box('panel', 'panel', 'glass', [0, 0, 58, 46], 0, 3), box('board', 'driver board', 'board', [3, 3, 50, 38], -3, 1.6), box('plug', 'plug socket', 'connector', [5, 5, 10, 6], -8, 5, off('iron', 2, 'the plug; solder two wires', 'Small pads.')), box('chip', 'chip', 'chip', [24, 18, 8, 8], -4.1, 1.1)], pads: padRow(6, 6, ['VIN', 'GND', 'VIDEO'], 'bottom'), screen: { diagonalIn: 2.5, active: { x: 3.6, y: 3.9, w: 50.8, h: 38.1 }, px: [320, 240], link: 'composite' },
+  }),
+  part({
+    id: 'pane-4-3-parallel', name: 'Pane 4.3 parallel', family: 'screen', words: ['4.3 in', 'parallel RGB', '480 x 272', 'screen'], massG: 62, price: 19, draws: { menu: 0.7, game: 0.7, peak: 0.9 },
+    blocks: [box('panel', 'panel', 'glass', [0, 0, 105.5, 67.2], 0, 2.9), box('board', 'driver board', 'board', [20, 10, 60, 30], -2.8, 1.2), box('socket', 'flat-cable socket', 'connector', [40, 11, 24, 5], -4.8, 2), box('backlight', 'backlight converter', 'chip', [66, 16, 8, 8], -5, 2.2)], pads: padRow(25, 37, ['3V3', '5V', 'GND', 'CLK', 'DE', 'VS', 'HS'], 'bottom'), screen: { diagonalIn: 4.3, active: { x: 5.2, y: 6.6, w: 95, h: 53.9 }, px: [480, 272], link: 'parallel' }, takes: PARALLEL_LINES,
+  }),
+  barePanel('pane-3-5-bare', 'Pane 3.5 bare', 3.5, [640, 480], [76.9, 63.9, 3.2], [71, 53.3], [2.95, 5], 50, 28, 16, true), barePanel('pane-5-bare', 'Pane 5 bare', 5, [800, 480], [120.7, 75.8, 3], [108, 64.8], [6.4, 5.5], 40, 75, 21), barePanel('pane-7-bare', 'Pane 7 bare', 7, [1024, 600], [164.9, 100, 3.5], [154.2, 85.9], [5.4, 7], 50, 130, 27),
+  driver('drive-40', 'Drive HDMI 40', 40, [62, 36], 15), driver('drive-50', 'Drive HDMI 50', 50, [70, 42], 18),
 ];

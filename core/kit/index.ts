@@ -4,3 +4,4 @@ export { billOf, type Bill, type BillRow } from './bill';
 export { findParts } from './search';
 export { leastRemovals, type Slimming } from './slim';
 export { HEADER_40, headerPads, type HeaderPin, pinOf, RESERVED } from './header40';
+export { isBank, portsOf, portsOn, usualPorts } from './ports';

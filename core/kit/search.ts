@@ -9,7 +9,7 @@ const CLASS_WORDS: Readonly<Record<Part['family'], string>> = {
   sbc: 'sbc board computer', screen: 'screen display panel', cell: 'cell battery pouch', charger: 'charger charge board booster',
   converter: 'converter boost buck regulator', audio: 'audio amp sound', speaker: 'speaker', switch: 'switch button tactile',
   controller: 'controller usb board buttons', expander: 'expander board i2c', storage: 'card storage extender', hub: 'hub usb',
-  latch: 'latch power switch', hardware: 'screw magnet hardware led jack pot',
+  latch: 'latch power switch', hardware: 'screw magnet hardware led jack pot', lead: 'lead cable ribbon adapter', protection: 'protection board cell', cooling: 'fan heat-sink cooling',
 };
 
 const SIZE = /(\d+(?:\.\d+)?)\s*[x×]\s*(\d+(?:\.\d+)?)/;

@@ -14,7 +14,12 @@ export type Change =
   | { do: 'input'; input: Input }
   | { do: 'leave-out-input'; input: string }
   | { do: 'route'; route: Project['controls']['route']; part: Part }
+  | { do: 'add'; part: Part }
+  | { do: 'drop'; item: string }
   | { do: 'power'; set: Partial<Project['power']> }
+  | { do: 'sound'; set: Partial<Project['sound']> }
+  | { do: 'brief'; set: Partial<Project['brief']> }
+  | { do: 'link'; route: Project['controls']['route'] }
   | { do: 'reach'; item: string; connector: string; outside: boolean };
 
 /** The document with one change applied; the document given is left as it was. */
@@ -50,12 +55,37 @@ export function applied(p: Project, change: Change): Project {
       const items = has ? p.kit.items : [...p.kit.items, { id: freshId(p, change.part.id), part: change.part.id, name: change.part.name, struck: [] }];
       return { ...p, kit: { parts, items }, controls: { ...p.controls, route: change.route } };
     }
+    case 'add':
+      return withAdded(p, change.part);
+    case 'drop':
+      return without(p, change.item);
+    case 'sound':
+      return { ...p, sound: { ...p.sound, ...change.set } };
+    case 'brief':
+      return { ...p, brief: { ...p.brief, ...change.set } };
+    case 'link':
+      return { ...p, controls: { ...p.controls, route: change.route } };
     case 'power':
       return { ...p, power: { ...p.power, ...change.set } };
     case 'reach':
       return withItem(p, change.item, (item) => ({ ...item, reach: { ...item.reach, [change.connector]: change.outside } }));
   }
 }
+
+/** One more item of a part, in the kit and nowhere in the shell yet. */
+export function withAdded(p: Project, part: Part): Project {
+  const parts = p.kit.parts.some((x) => x.id === part.id) ? p.kit.parts : [...p.kit.parts, part];
+  const twin = p.kit.items.filter((i) => i.part === part.id).length;
+  return { ...p, kit: { parts, items: [...p.kit.items, { id: freshId(p, part.id), part: part.id, name: twin ? `${part.name} (${twin + 1})`.slice(0, 200) : part.name, struck: [] }] } };
+}
+
+/** The build without an item, its place, its wires, and its part when nobody else is one. */
+export const without = (p: Project, id: string): Project => ({
+  ...p,
+  kit: { parts: p.kit.parts.filter((q) => p.kit.items.some((i) => i.id !== id && i.part === q.id)), items: p.kit.items.filter((i) => i.id !== id) },
+  layout: { placements: p.layout.placements.filter((x) => x.item !== id && !('item' in x.on && x.on.item === id)) },
+  wiring: { nets: p.wiring.nets.filter((n) => !n.ends.some((e) => e.item === id)) },
+});
 
 /** An item id nobody has yet: the wish itself, or with a number. */
 export function freshId(p: Project, wish: string): string {

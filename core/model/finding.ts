@@ -3,7 +3,7 @@
  *
  * *hit*: the margin is below zero. *tight*: it is not, but the chance is under 95 %. *clear*: else.
  */
-export const STATIONS = ['shell', 'kit', 'fit', 'cut', 'controls', 'power', 'build'] as const;
+export const STATIONS = ['brief', 'shell', 'kit', 'fit', 'cut', 'controls', 'power', 'build'] as const;
 export type Station = (typeof STATIONS)[number];
 export type Verdict = 'hit' | 'tight' | 'clear';
 

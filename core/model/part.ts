@@ -4,6 +4,7 @@
  */
 import { z } from 'zod';
 import { HOWS, Length } from './length';
+import { CARRIES, FORMS, Port } from './port';
 import { Id, Name, Points } from './shell';
 
 const mm = z.number().min(-500).max(500);
@@ -71,7 +72,7 @@ export const STATES = ['menu', 'game', 'peak'] as const;
 export type LoadState = (typeof STATES)[number];
 
 export const FAMILIES = [
-  'sbc', 'screen', 'cell', 'charger', 'converter', 'audio', 'speaker', 'switch', 'controller', 'expander', 'storage', 'hub', 'latch', 'hardware',
+  'sbc', 'screen', 'cell', 'charger', 'converter', 'audio', 'speaker', 'switch', 'controller', 'expander', 'storage', 'hub', 'latch', 'hardware', 'lead', 'protection', 'cooling',
 ] as const;
 export type Family = (typeof FAMILIES)[number];
 
@@ -96,7 +97,9 @@ export const Part = z.strictObject({
     diagonalIn: z.number().positive().max(20),
     active: z.strictObject({ x: mm, y: mm, w: z.number().positive(), h: z.number().positive() }),
     px: z.tuple([z.number().int().positive(), z.number().int().positive()]),
-    link: z.enum(['spi', 'parallel', 'composite', 'hdmi']),
+    link: z.enum(['spi', 'parallel', 'composite', 'hdmi', 'panel']),
+    /** Made standing: its picture is turned for a lying one. */
+    standing: z.boolean().optional(),
   }).optional(),
   cell: z.strictObject({
     kind: z.enum(['pouch', 'cylinder', 'bank', 'bay']),
@@ -108,11 +111,15 @@ export const Part = z.strictObject({
     fullV: z.number().positive({ error: 'A 0 V cell gives nothing. Type its full voltage.' }).max(30),
     maxChargeC: z.number().positive().max(10),
     maxDischargeC: z.number().positive().max(100),
+    /** No protection board of its own. */
+    bare: z.boolean().optional(),
   }).optional(),
   charger: z.strictObject({
     kVolts: z.number().positive().max(100_000),
     rProgOhm: z.number().positive().max(10_000_000),
     tolerance: z.number().min(0).max(0.5),
+    /** Cells in series it charges and balances; 1 when nothing is said. */
+    series: z.number().int().min(1).max(6).optional(),
   }).optional(),
   converter: z.strictObject({
     kind: z.enum(['boost', 'buck']),
@@ -120,6 +127,8 @@ export const Part = z.strictObject({
     limitA: z.number().positive().max(20),
     efficiency: z.number().gt(0.3).max(1),
     minInV: z.number().positive().max(30),
+    /** Highest input. A boost passes on what is above its output, so that is its limit when nothing is said. */
+    maxInV: z.number().positive().max(60).optional(),
     /** Current it takes with nothing connected, A. */
     idleA: z.number().min(0).max(1),
   }).optional(),
@@ -128,6 +137,19 @@ export const Part = z.strictObject({
   /** How many button inputs it gives (USB controller board, expander). */
   inputs: z.number().int().min(0).max(64).optional(),
   speaker: z.strictObject({ ohm: z.number().positive().max(64), ratedW: z.number().positive().max(20) }).optional(),
+  amp: z.strictObject({ minOhm: z.number().positive().max(64), channels: z.number().int().min(1).max(2), bridged: z.boolean() }).optional(),
+  /** How fast it is against the game families, 1 to 5, and whether it has a radio. */
+  computer: z.strictObject({ speed: z.number().int().min(1).max(5), radio: z.boolean() }).optional(),
+  /** Guards cells in series against deep discharge and overcurrent. */
+  protects: z.strictObject({ series: z.number().int().min(1).max(6), limitA: z.number().positive().max(100) }).optional(),
+  /** How it turns a build off, and the current it may carry. */
+  off: z.strictObject({ kind: z.enum(['latch', 'switch']), amps: z.number().positive().max(50) }).optional(),
+  /** A cable or ribbon between two sockets. */
+  lead: z.strictObject({ carries: z.enum(CARRIES), ends: z.tuple([z.enum(FORMS), z.enum(FORMS)]) }).optional(),
+  /** Electrical ends, when they are not those usual for its kind. */
+  ports: z.array(Port).max(40).optional(),
+  /** Counts up each time the builder keeps it again. */
+  version: z.number().int().min(1).max(9999).optional(),
 });
 export type Part = z.infer<typeof Part>;
 

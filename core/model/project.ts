@@ -3,6 +3,7 @@
  * that can be computed from it. Validated by this schema on every way in.
  */
 import { z } from 'zod';
+import { Brief } from './brief';
 import { Donor } from './donor';
 import { Length } from './length';
 import { Item, Part } from './part';
@@ -73,22 +74,13 @@ export type Input = z.infer<typeof Input>;
 
 export const ROUTES = ['gpio', 'usb', 'expander', 'original board', 'wireless'] as const;
 
-export const GameFamily = z.enum([
-  '8-bit handheld', '8-bit home', '16-bit home', '32-bit handheld', '32-bit disc', 'pocket LCD', '16-bit home, wide', 'two-screen handheld', 'arcade, upright', 'arcade, six buttons', 'home computer', 'adventure',
-]);
-export type GameFamily = z.infer<typeof GameFamily>;
-
 export const Project = z.strictObject({
   format: z.literal(FORMAT, { error: `This is not a ${FORMAT} document.` }),
   id: Id,
   name: Name.min(1, { error: 'A build needs a name.' }),
   way: z.enum(['gut and fit', 'carrier board', 'custom shell', 'open plate', 'graft', 'tv box', 'transplant', 'case upgrade']),
   note: z.string().max(4000).optional(),
-  brief: z.strictObject({
-    families: z.array(GameFamily).max(20),
-    hours: z.number().positive().max(100).optional(),
-    costCeiling: z.number().positive().max(100_000).optional(),
-  }),
+  brief: Brief,
   donor: Donor.optional(),
   shell: Shell,
   kit: z.strictObject({ parts: z.array(Part).max(400), items: z.array(Item).max(400) }),
@@ -120,8 +112,22 @@ export const Project = z.strictObject({
     switchOhm: z.number().min(0).max(10),
     /** Capacity left of the rated one: 1 for a new cell. */
     health: z.number().gt(0.2).max(1),
+    /** Fed by a cell, or from the wall alone. */
+    source: z.enum(['cell', 'wall']).optional(),
+    /** How it is turned off, when that is not read from the parts. */
+    off: z.enum(['latch', 'switch', 'menu']).optional(),
   }),
-  sound: z.strictObject({ note: z.string().max(400).optional() }),
+  sound: z.strictObject({
+    note: z.string().max(400).optional(),
+    /** No sound wanted. */
+    none: z.boolean().optional(),
+    /** Set in the menu or with a chord; no wheel or keys of its own. */
+    volume: z.enum(['menu']).optional(),
+  }),
+  /** Assumptions somebody tried, by their id, and how it went. */
+  tried: z.array(z.strictObject({ id: z.string().min(1).max(160), holds: z.boolean(), note: z.string().max(400).optional() })).max(400).optional(),
+  /** The system image that is used: where the copy lies and what it must hash to. */
+  image: z.strictObject({ name: z.string().max(200), copy: z.string().max(400).optional(), sha256: z.string().regex(/^[0-9a-f]{64}$/, { error: 'A SHA-256 checksum is 64 digits of 0-9 and a-f.' }).optional(), gb: z.number().positive().max(4000).optional() }).optional(),
   build: z.strictObject({ done: z.array(z.string().max(200)).max(2000) }),
 });
 export type Project = z.infer<typeof Project>;

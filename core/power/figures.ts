@@ -29,14 +29,9 @@ export function powerFigures(p: Project): PowerFigures {
   const out: PowerFigures = { energy, watts, findings: [] };
   if (!energy.loads.length) return out;
   const { pack, converter, charger } = energy;
-  if (!pack) {
-    if (p.way !== 'tv box') out.findings.push(finding('no-cell', 'tight', 'chain', 'No cell yet', `${energy.loads.length} loads and nothing to feed them.`, ['Add a cell from Kit, or say that it runs from the wall.']));
-    return out;
-  }
-  if (!converter) {
-    out.findings.push(finding('no-converter', 'hit', 'chain', 'No 5 V rail', 'The cell does not give 5 V and no converter is in the kit.', [`${pack.words}: ${pack.ocv(1).toFixed(2)} V full, ${pack.cutoffV} V at cut-off.`], [energy.cells[0]!.item.id]));
-    return out;
-  }
+  // What is missing is said by the energy chain.
+  if (!pack) return out;
+  if (!converter) return out;
   const c = converter.part.converter;
   out.findings.push(...window(energy));
   const idle = c.idleA * pack.ocv(0.5);
@@ -70,9 +65,7 @@ export function powerFigures(p: Project): PowerFigures {
 function window(e: Energy): Finding[] {
   const c = e.converter!.part.converter, pack = e.pack!, id = e.converter!.item.id;
   const out: Finding[] = [];
-  if (c.kind === 'boost' && pack.fullV > c.outV) out.push(finding('input', 'hit', 'rail', `${pack.fullV} V into a boost to ${c.outV} V`, `${e.converter!.item.name} cannot step down.`, ['A boost converter passes a higher input straight through to the 5 V rail.'], [id]));
   if (pack.cutoffV < c.minInV) out.push(finding('input-low', pack.ocv(0.15) < c.minInV ? 'hit' : 'tight', 'rail', `Works from ${c.minInV} V; the cell goes to ${pack.cutoffV} V`, `${e.converter!.item.name} stops before the cell is empty.`, [`Some charge stays unused below ${c.minInV} V.`], [id]));
-  if (e.charger && pack.series > 1) out.push(finding('series', 'hit', 'chain', `${pack.series} cells in series on a one-cell charger`, `${e.charger.item.name} charges one cell.`, ['Cells in series need a balancing charger.'], [e.charger.item.id]));
   return out;
 }
 

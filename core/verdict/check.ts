@@ -4,6 +4,7 @@
  */
 import { bodyOf, type Finding, type Project, type Station, worstFirst } from '../model';
 import { type ButtonMap, buttonMap } from '../controls';
+import { chainFindings } from '../chains';
 import { cutting, type Cutting } from '../cuts';
 import { Checker, type Scene } from '../fit';
 import { donorFindings, hingeFindings, screwFindings } from '../shell';
@@ -34,7 +35,7 @@ const shellFindings = (p: Project): Finding[] => [...p.shell.bodies.slice(0, 1).
 export function assembled(p: Project, checker: Checker): Check {
   const map = buttonMap(p, checker.scene);
   const power = powerFigures(p);
-  const findings = [...checker.findings(), ...map.findings, ...power.findings, ...shellFindings(p)].sort(worstFirst);
+  const findings = [...checker.findings(), ...map.findings, ...power.findings, ...chainFindings(p), ...shellFindings(p)].sort(worstFirst);
   const count = (v: Finding['verdict']) => findings.filter((f) => f.verdict === v).length;
   const byStation: Check['byStation'] = {};
   for (const f of findings) {
@@ -55,7 +56,7 @@ function sentence(p: Project, hits: number, tight: number, uncut: number): strin
   if (!p.layout.placements.length) return 'Nothing laid out yet';
   if (hits) return `Not ready: ${hits} ${hits === 1 ? 'hit' : 'hits'}${tight ? `, ${tight} tight` : ''}`;
   const after = uncut ? ` after ${uncut === 1 ? 'one cut' : `${uncut} cuts`}` : '';
-  return tight ? `Closes${after}, ${tight} tight` : `Closes${after}`;
+  return tight ? `Closes${after}, ${tight} tight or open` : `Closes${after}`;
 }
 
 /** Margin of every finding that is not clear, by id. */

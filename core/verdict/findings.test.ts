@@ -2,6 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos, STARTER_PARTS } from '../catalogue';
+import { chainFindings } from '../chains';
 import { buttonMap, controlsWays, linesOf } from '../controls';
 import { applied, type Change, type Finding, freshId, judge, mm1, percent, phi, type Project, worstFirst } from '../model';
 import { powerFigures, powerWays } from '../power';
@@ -81,11 +82,13 @@ describe('controls', () => {
 describe('power', () => {
   test('without a cell, without a converter and in series on one charger: each says so', () => {
     const no = (ids: string[]): Project => ({ ...done, kit: { ...done.kit, items: done.kit.items.filter((i) => !ids.includes(i.id)) }, layout: { placements: done.layout.placements.filter((x) => !ids.includes(x.item)) } });
-    expect(power(no(['cell']), 'no-cell')).toMatchObject({ verdict: 'tight' });
-    expect(power(no(['charger']), 'no-converter')).toMatchObject({ verdict: 'hit', title: 'No 5 V rail' });
-    expect(power(swap(done, 'cell', 'bay-6'), 'series')).toMatchObject({ verdict: 'hit' });
-    expect(power(swap(done, 'cell', 'bay-6'), 'input')).toMatchObject({ title: '8.7 V into a boost to 5.1 V' });
-    for (const id of ['no-cell', 'no-converter', 'series', 'input']) expect(power(done, id)).toBeUndefined();
+    const chain = (p: Project, id: string): Finding | undefined => chainFindings(p).find((f) => f.id === `chain:energy:${id}`);
+    expect(chain(no(['cell']), 'source')).toMatchObject({ verdict: 'hit' });
+    expect(chain(no(['charger']), 'converter')).toMatchObject({ verdict: 'hit', title: 'No 5 V rail' });
+    expect(chain(swap(done, 'cell', 'pack-2s-2000'), 'series')).toMatchObject({ verdict: 'hit', title: '2 cells in series on a charger for 1' });
+    expect(chain(swap(done, 'cell', 'bay-6'), 'window')).toMatchObject({ title: '8.7 V into a converter for up to 5.1 V' });
+    for (const id of ['source', 'converter', 'series', 'window']) expect(chain(done, id)).toBeUndefined();
+    for (const ids of [['cell'], ['charger']]) expect(() => powerFigures(no(ids))).not.toThrow();
   });
   test('a thin long wire browns out, and thicker wire is the way out', () => {
     const thin: Project = { ...done, power: { ...done.power, wireAwg: 30, wireMm: 600, plugs: 3 } };

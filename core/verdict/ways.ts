@@ -4,6 +4,7 @@
  * A way out is kept only if, with it applied, this finding is gone and no other is new or worse.
  */
 import { appliedAll, type Finding, type Part, type Project, readProject, type WayOut } from '../model';
+import { chainWays } from '../chains';
 import { controlsWays } from '../controls';
 import { proposals, type Scene } from '../fit';
 import { powerWays } from '../power';
@@ -34,7 +35,7 @@ export function objection(before: Check, after: Check, target: string): string |
 export function waysOut(p: Project, finding: Finding, library: readonly Part[], now: Check = check(p), most = 5): Ways {
   const open = openMargins(now.findings);
   const fit = finding.station === 'fit' ? proposals(now.checker, finding, open, library) : { ways: [] };
-  const all = [...fit.ways, ...controlsWays(p, finding, library), ...powerWays(p, finding, library)].sort((a, b) => a.effort - b.effort);
+  const all = [...fit.ways, ...controlsWays(p, finding, library), ...powerWays(p, finding, library), ...chainWays(p, finding, library)].sort((a, b) => a.effort - b.effort);
   const ways: WayOut[] = [];
   let rejected = 0;
   const scene: Scene = now.checker.scene;

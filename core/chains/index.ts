@@ -1,0 +1,34 @@
+/**
+ * A kit is complete when its chains run unbroken: energy, picture, sound, inputs, storage, ports,
+ * shutdown. Each break names the missing or wrong link, and parts that mend it.
+ */
+import type { Finding, Project } from '../model';
+import { type Chain, CHAIN_NAMES, CHAINS, type ChainKind } from './chain';
+import { energyChain } from './energy';
+import { kitOf } from './fitted';
+import { inputsChain } from './inputs';
+import { portsChain } from './outside';
+import { pictureChain } from './picture';
+import { shutdownChain } from './shutdown';
+import { soundChain } from './sound';
+import { storageChain } from './storage';
+
+export { type Break, type Chain, CHAIN_NAMES, type ChainKind, CHAINS, type Link } from './chain';
+export { type DataNode, dataTree, type DataTree, load } from './data';
+export { kitOf } from './fitted';
+export { chainWays } from './mends';
+export { powerTree, type PowerNode } from './tree';
+
+const MAKERS: Readonly<Record<ChainKind, (k: ReturnType<typeof kitOf>) => Chain>> = { energy: energyChain, picture: pictureChain, sound: soundChain, inputs: inputsChain, storage: storageChain, ports: portsChain, shutdown: shutdownChain };
+
+/** Every chain of a build, in the order it is wired. An empty kit has none: nothing is chosen, nothing is broken. */
+export function chains(p: Project): Chain[] {
+  if (!p.kit.items.length) return [];
+  const kit = kitOf(p);
+  return CHAINS.map((c) => MAKERS[c](kit));
+}
+
+/** A gap in a begun chain is a hit; one that nothing was chosen for yet is open. */
+export const chainFindings = (p: Project): Finding[] => chains(p).flatMap((c) => c.breaks.map((b): Finding => ({
+  id: `chain:${b.id}`, station: 'kit', check: 'chain', verdict: c.begun ? 'hit' : 'tight', title: b.title, what: b.what, why: [`${CHAIN_NAMES[c.kind]}: ${c.links.map((l) => l.name).join(' → ') || 'nothing yet'}`, ...b.why], about: b.about,
+})));
