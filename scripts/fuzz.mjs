@@ -4,7 +4,7 @@
  */
 import { Worker } from 'node:worker_threads';
 
-const FORMATS = ['stl', 'ascii', 'obj', '3mf', 'step', 'dxf', 'svg', 'jpeg', 'png'];
+const FORMATS = ['stl', 'ascii', 'obj', '3mf', 'step', 'dxf', 'svg', 'jpeg', 'png', 'idf', 'csv', 'parts'];
 const PATIENCE_MS = 2000;
 const count = Number(process.argv[2] ?? 5000), formats = process.argv[3]?.split(',') ?? FORMATS;
 

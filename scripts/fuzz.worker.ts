@@ -1,12 +1,14 @@
 /** Reads mutants of one format and reports each: read, refused in a sentence, or anything else. */
 import { parentPort, workerData } from 'node:worker_threads';
 import occt from 'occt-import-js';
-import { demos } from '../core/catalogue';
+import { demos, STARTER_PARTS } from '../core/catalogue';
 import { shellSheets } from '../core/cuts';
 import { sheetDxf, sheetSvg } from '../core/formats';
 import { readDxf, readSvg, takenFrom } from '../core/formats/drawing';
 import { readMeshFile, readStep } from '../core/formats/mesh';
 import { samples, squareTray } from '../core/formats/mesh/samples.fixture';
+import { emn, emp, made } from '../core/formats/parts/board.fixture';
+import { partOfBoard, partsCsv, partsJson, readIdf, readPartsCsv, readPartsJson } from '../core/formats/parts';
 import { readPicture } from '../core/formats/picture';
 import { pictureSamples } from '../core/formats/picture/samples.fixture';
 import { seeded } from '../core/geometry/seeded.fixture';
@@ -15,7 +17,9 @@ import { BadInput } from '../core/model';
 const { format, from, to } = workerData as { format: string; from: number; to: number };
 const face = shellSheets(demos()[0]!.shell.bodies[0]!, []).find((s) => s.id === 'front-face')!;
 const utf = (t: string) => new TextEncoder().encode(t);
-const original: Uint8Array = format === 'dxf' ? utf(sheetDxf(face)) : format === 'svg' ? utf(sheetSvg(face, 'x')) : format === 'jpeg' || format === 'png' ? pictureSamples()[format] : samples(format === 'step' ? squareTray() : undefined)[format as 'stl'];
+const list = made(3, 20), some = STARTER_PARTS.slice(0, 20);
+const TEXTS: Record<string, string> = { idf: `${emn(list)}\u001d${emp(list)}`, csv: partsCsv(some), parts: partsJson(some) };
+const original: Uint8Array = TEXTS[format] ? utf(TEXTS[format]) : format === 'dxf' ? utf(sheetDxf(face)) : format === 'svg' ? utf(sheetSvg(face, 'x')) : format === 'jpeg' || format === 'png' ? pictureSamples()[format] : samples(format === 'step' ? squareTray() : undefined)[format as 'stl'];
 const quiet = () => occt({ print: () => undefined, printErr: () => undefined });
 let reader = quiet();
 
@@ -40,6 +44,7 @@ for (let k = from; k < to; k++) {
   let said = 'read';
   try {
     if (format === 'dxf' || format === 'svg') { const d = (format === 'dxf' ? readDxf : readSvg)(new TextDecoder().decode(bytes)); takenFrom(d, d.unitMm ?? 1, false); }
+    else if (format === 'idf') { const [a, b] = new TextDecoder().decode(bytes).split('\u001d'); partOfBoard(readIdf(a!, b ?? ''), 'x'); } else if (format === 'csv') { const g = readPartsCsv(new TextDecoder().decode(bytes)); while (!g.next().done); } else if (format === 'parts') readPartsJson(new TextDecoder().decode(bytes));
     else if (format === 'jpeg' || format === 'png') readPicture(bytes);
     else await readMeshFile(bytes, async (b) => readStep(b, await reader));
   } catch (e) {

@@ -67,7 +67,7 @@ export function dabchick(): Project {
   return {
     ...emptyProject('dabchick-2', 'Dabchick 2, the loaner'),
     note: 'A quiz handheld with a dead main board becomes a loaner for the toy library: 8- and 16-bit families, three hours, USB-C, the bay door stays as the card hatch, under 90.',
-    brief: { families: ['8-bit handheld', '16-bit home'], hours: 3, costCeiling: 90, playCharging: true, card: 'under a door', original: true, tools: ['iron', 'hot air', 'rotary tool'], skill: 'a few built', weights: { families: 3, hours: 3, cost: 2, original: 1 } },
+    brief: { families: ['8-bit handheld', '16-bit home'], hours: 3, costCeiling: 90, playCharging: true, card: 'under a door', tools: ['iron', 'hot air', 'rotary tool'], skill: 'a few built', weights: { families: 3, hours: 3, cost: 2 } },
     donor: {
       worked: 'no', faults: ['dead board', 'yellowed'], price: 3,
       kept: [

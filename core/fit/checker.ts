@@ -26,12 +26,18 @@ export class Checker {
   /** Worst contact for each pair of item and thing, by item and pair key. */
   #contacts = new Map<string, Map<string, Contact>>();
 
-  constructor(project: Project, before?: Scene) {
-    this.scene = sceneOf(project, before);
+  /** @param before  a checker of nearly the same build: what did not change keeps its solids and its verdicts */
+  constructor(project: Project, before?: Scene | Checker) {
+    const old = before instanceof Checker ? before : undefined;
+    this.scene = sceneOf(project, old ? old.scene : before as Scene | undefined);
     if (!this.scene.shell) return;
     this.#tree.load(this.scene.shell.all.map((s) => entryOf({ solid: s })));
     for (const at of this.scene.items.values()) this.#enter(at);
-    for (const at of this.scene.items.values()) this.#contacts.set(at.item.id, this.contactsOf(at));
+    const kept = new Set(old?.scene.shell === this.scene.shell ? [...this.scene.items.values()].filter((at) => old!.scene.items.get(at.item.id) === at).map((at) => at.item.id) : []);
+    for (const id of kept) this.#contacts.set(id, new Map([...old!.#contacts.get(id)!].filter(([key]) => !key.startsWith('item:') || kept.has(key.slice(5)))));
+    const fresh = [...this.scene.items.keys()].filter((id) => !kept.has(id));
+    for (const id of fresh) this.#contacts.set(id, this.contactsOf(this.scene.items.get(id)!));
+    this.#mirror(fresh);
   }
 
   #enter(at: PlacedItem): void {
@@ -95,11 +101,16 @@ export class Checker {
       if (moved.includes(id)) continue;
       for (const gone of moved) contacts.delete(`item:${gone}`);
     }
-    for (const id of moved) {
+    this.#mirror(moved);
+  }
+
+  /** What stayed learns its pairs with these from their side. */
+  #mirror(ids: readonly string[]): void {
+    for (const id of ids) {
       for (const [key, met] of this.#contacts.get(id)!) {
         if (!key.startsWith('item:')) continue;
         const other = key.slice(5);
-        if (!moved.includes(other)) this.#contacts.get(other)!.set(`item:${id}`, met);
+        if (!ids.includes(other)) this.#contacts.get(other)!.set(`item:${id}`, met);
       }
     }
   }

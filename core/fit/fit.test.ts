@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { seeded } from '../geometry/seeded.fixture';
-import { applied, type Finding, length, type Placement, type Project } from '../model';
+import { applied, type Change, type Finding, length, type Placement, type Project } from '../model';
 import { Checker, headroom, profile, snapped } from './index';
 
 const [half, done, , wisp] = demos() as [Project, Project, Project, Project];
@@ -96,6 +96,23 @@ describe('the incremental re-check', () => {
       expect(quick === whole ? 'equal' : quick).toBe(quick === whole ? 'equal' : whole);
     }), { numRuns: 40, seed: 5 });
     expect(steps).toBeGreaterThan(400);
+  }, 120_000);
+  test('a checker made after another, whatever was swapped, struck, moved or cut between, says what a fresh one says', () => {
+    const change: fc.Arbitrary<Change> = fc.oneof(
+      fc.record({ do: fc.constant('swap' as const), item: fc.constantFrom('cell', 'teasel', 'screen', 'charger'), part: fc.constantFrom(...STARTER_PARTS.filter((q) => ['cell', 'sbc', 'charger', 'screen'].includes(q.family))) }),
+      fc.record({ do: fc.constant('place' as const), placement: fc.tuple(fc.constantFrom(...half.layout.placements), fc.integer({ min: -60, max: 60 }), fc.constantFrom('in' as const, 'out' as const)).map(([q, d, up]) => ({ ...q, x: q.x + d / 10, y: q.y - d / 20, up })) }),
+      fc.record({ do: fc.constant('trim' as const), feature: fc.constantFrom('card-guide', 'back-middle'), copy: fc.constantFrom(0, 1), to: fc.integer({ min: 0, max: 6 }) }),
+      fc.constantFrom<Change>({ do: 'strike', item: 'teasel', block: 'usb-stack' }, { do: 'drop', item: 'pair' }, { do: 'reach', item: 'teasel', connector: 'hdmi', outside: true }, { do: 'program', item: 'charger', rProgOhm: 900 }),
+    );
+    fc.assert(fc.property(fc.array(change, { minLength: 1, maxLength: 6 }), (changes) => {
+      let p = half, checker = new Checker(p);
+      for (const c of changes) {
+        p = applied(p, c);
+        checker = new Checker(p, checker);
+        const say = (k: Checker) => JSON.stringify(k.findings().sort((a, b) => (a.id < b.id ? -1 : 1)));
+        expect(say(checker) === say(new Checker(p))).toBe(true);
+      }
+    }), { numRuns: 25, seed: 9 });
   }, 120_000);
 });
 

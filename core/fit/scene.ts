@@ -61,9 +61,20 @@ export function sceneOf(project: Project, before?: Scene): Scene {
       continue;
     }
     left = waiting.length + 1;
-    standItem(scene, placement, i);
+    const kept = same ? unchanged(scene, before, placement, i) : undefined;
+    if (kept) scene.items.set(kept.item.id, kept); else standItem(scene, placement, i);
   }
   return scene;
+}
+
+/** An item that stands as it did, from the same part at the same place in the document. */
+function unchanged(scene: Scene, before: Scene, placement: Placement, index: number): PlacedItem | undefined {
+  const was = before.items.get(placement.item), { project } = scene;
+  if (!was || was.placement !== placement || was.index !== index || !project.kit.items.includes(was.item)) return undefined;
+  const at = project.kit.parts.indexOf(was.part);
+  if (at < 0 || at !== before.project.kit.parts.indexOf(was.part)) return undefined;
+  if ('item' in placement.on && scene.items.get(placement.on.item) !== before.items.get(placement.on.item)) return undefined;
+  return was;
 }
 
 /** Stand one item (again) at a placement. Returns nothing when its piece does not exist. */

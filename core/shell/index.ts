@@ -8,3 +8,4 @@ export { screwFindings } from './screws';
 export { between, hingeFindings, rolled, section, sideOf } from './hinge';
 export { donorFindings, keptPart, openingLedger, type Ledger } from './kept';
 export { isRead, type Purpose, roundOf, type RoundStep, type Stage, STAGES, verdictsOpen } from './round';
+export { shellMass, SHELL_MASS_SHARE } from './mass';

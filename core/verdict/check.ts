@@ -6,7 +6,7 @@ import { bodyOf, type Finding, type Project, type Station, worstFirst } from '..
 import { type ButtonMap, buttonMap } from '../controls';
 import { chainFindings } from '../chains';
 import { cutting, type Cutting } from '../cuts';
-import { Checker, type Scene } from '../fit';
+import { Checker } from '../fit';
 import { donorFindings, hingeFindings, screwFindings } from '../shell';
 import { powerFigures, type PowerFigures } from '../power';
 
@@ -23,7 +23,8 @@ export interface Check {
   checker: Checker;
 }
 
-export function check(p: Project, before?: Scene): Check {
+/** @param before  the checker of an earlier verdict: what did not change is not looked at again */
+export function check(p: Project, before?: Checker): Check {
   const checker = new Checker(p, before);
   return assembled(p, checker);
 }

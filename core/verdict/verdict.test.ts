@@ -39,7 +39,7 @@ describe('a way out', () => {
       const { ways } = waysOut(half, f, STARTER_PARTS, now);
       expect([f.title, ways.length > 0]).toEqual([f.title, true]);
       for (const w of ways) {
-        const after = check(appliedAll(half, w.changes), now.checker.scene);
+        const after = check(appliedAll(half, w.changes), now.checker);
         expect([w.text, after.findings.find((x) => x.id === f.id)?.verdict ?? 'clear']).toEqual([w.text, 'clear']);
         const open = after.findings.filter((x) => x.verdict !== 'clear').map((x) => x.id);
         for (const id of open) expect(now.findings.filter((x) => x.verdict !== 'clear').map((x) => x.id)).toContain(id);

@@ -6,7 +6,7 @@
 import { appliedAll, type Finding, type Part, type Project, readProject, type WayOut } from '../model';
 import { chainWays } from '../chains';
 import { controlsWays } from '../controls';
-import { proposals, type Scene } from '../fit';
+import { proposals } from '../fit';
 import { powerWays } from '../power';
 import { check, type Check, openMargins } from './check';
 
@@ -38,11 +38,10 @@ export function waysOut(p: Project, finding: Finding, library: readonly Part[], 
   const all = [...fit.ways, ...controlsWays(p, finding, library), ...powerWays(p, finding, library), ...chainWays(p, finding, library)].sort((a, b) => a.effort - b.effort);
   const ways: WayOut[] = [];
   let rejected = 0;
-  const scene: Scene = now.checker.scene;
   for (const way of all) {
     if (ways.length >= most) break;
     const next = appliedAll(p, way.changes);
-    if (!readProject(next).ok || objection(now, check(next, scene), finding.id)) { rejected++; continue; }
+    if (!readProject(next).ok || objection(now, check(next, now.checker), finding.id)) { rejected++; continue; }
     ways.push(way);
   }
   return { ways, rejected, ...('blocked' in fit && fit.blocked && !ways.length ? { blocked: fit.blocked } : {}) };

@@ -5,7 +5,7 @@
 import { createContext, type ReactNode, useCallback, useContext, useDeferredValue, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { STARTER_PARTS } from '@deft/core/catalogue';
-import type { Scene } from '@deft/core/fit';
+import type { Checker } from '@deft/core/fit';
 import { appliedAll, type Change, type Part, type Project, readProject } from '@deft/core/model';
 import { type Check, check } from '@deft/core/verdict';
 import { listParts, type StoredBuild } from './api';
@@ -38,10 +38,10 @@ export const useBuild = (): Build => {
 
 /** A verdict that reuses the shell of the one before while shell and cuts are the same objects. */
 function useCheck(doc: Project): Check {
-  const before = useRef<Scene>(undefined);
+  const before = useRef<Checker>(undefined);
   return useMemo(() => {
     const next = check(doc, before.current);
-    before.current = next.checker.scene;
+    before.current = next.checker;
     return next;
   }, [doc]);
 }

@@ -7,7 +7,7 @@ let last: { doc: string; check: Check; project: Project } | undefined;
 
 const api = {
   ways(project: Project, version: string, finding: Finding, library: readonly Part[]): Ways {
-    if (last?.doc !== version) last = { doc: version, project, check: check(project, last?.check.checker.scene) };
+    if (last?.doc !== version) last = { doc: version, project, check: check(project, last?.check.checker) };
     return waysOut(last.project, finding, library, last.check);
   },
 };

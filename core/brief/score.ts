@@ -1,0 +1,25 @@
+/** One goal judged: met, at risk or missed, with the figure and what decides it. */
+import type { GoalKey } from '../model';
+
+export const SCORES = ['met', 'at risk', 'missed', 'open'] as const;
+/** `open`: nothing in the build decides it yet. */
+export type Standing = (typeof SCORES)[number];
+
+export interface Score {
+  goal: GoalKey;
+  name: string;
+  /** What was asked: "3 h". */
+  target: string;
+  standing: Standing;
+  /** What it comes to: "3.6 h ± 0.9". */
+  figure: string;
+  /** What decides it. */
+  decides: string;
+  why: string[];
+  weight: number;
+}
+
+export const GOAL_NAMES: Readonly<Record<GoalKey, string>> = {
+  families: 'Plays the families', hours: 'Hours on a charge', cost: 'Cost', screen: 'Screen size', picture: 'Picture', pocket: 'Goes into a pocket', mass: 'Mass', wireless: 'Wireless pad', tv: 'On a television', players: 'Players', headphones: 'Headphones',
+  playCharging: 'Plays while charging', card: 'Card access', original: 'Looks original', uncut: 'Stays uncut', rebuildable: 'Others can rebuild it', tools: 'My tools and hands',
+};

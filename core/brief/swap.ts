@@ -1,0 +1,45 @@
+/**
+ * What a build would be with another part in an item's place: the whole scorecard, computed, not guessed.
+ */
+import { applied, type Change, type Part, type Project } from '../model';
+import { chainFindings } from '../chains';
+import { billOf } from '../kit';
+import { type Check, check } from '../verdict';
+import { scorecard } from './goals';
+import type { Score } from './score';
+
+export interface Outcome {
+  hours?: number;
+  /** Fit hits and the least margin that is left, mm. */
+  hits: number; leastMm?: number;
+  breaks: number;
+  cost: number; massG: number;
+  scores: Pick<Score, 'goal' | 'standing'>[];
+}
+export interface Alternative { part: Part; outcome: Outcome }
+
+/** @param now  a check of the same build with something else in the place: its shell is used again */
+export function outcomeOf(p: Project, now?: Check): Outcome {
+  const c = check(p, now?.checker), bill = billOf(p);
+  const margins = c.findings.flatMap((f) => (f.station === 'fit' && f.measure ? [f.measure.gap - f.measure.required] : []));
+  const run = c.power.run?.value;
+  return {
+    ...(run ? { hours: run.hours } : {}), hits: c.findings.filter((f) => f.station === 'fit' && f.verdict === 'hit').length, ...(margins.length ? { leastMm: Math.min(...margins) } : {}),
+    breaks: chainFindings(p).length, cost: bill.total, massG: bill.massG, scores: scorecard(p, c).map(({ goal, standing }) => ({ goal, standing })),
+  };
+}
+
+/** Parts that could stand in an item's place: of its kind, and doing what it does here. */
+export function alternatives(p: Project, item: string, library: readonly Part[]): Part[] {
+  const part = p.kit.parts.find((q) => q.id === p.kit.items.find((i) => i.id === item)?.part);
+  if (!part) return [];
+  const known = new Set<string>([part.id]);
+  return library.filter((q) => q.family === part.family && !!q.cell === !!part.cell && !!q.charger === !!part.charger && !!q.amp === !!part.amp && !!q.screen === !!part.screen && !!q.off === !!part.off && (known.has(q.id) ? false : (known.add(q.id), true)));
+}
+
+export const withSwap = (item: string, part: Part): Change => ({ do: 'swap', item, part });
+
+/** One alternative after another, so that a worker can tell how far it is. */
+export function* compare(p: Project, item: string, parts: readonly Part[], now: Check = check(p)): Generator<Alternative> {
+  for (const part of parts) yield { part, outcome: outcomeOf(applied(p, withSwap(item, part)), now) };
+}
