@@ -41,7 +41,7 @@ test('the picture planner: whole-number scale and filled, the SPI rate by its cl
 test('the bill: a board that is there for less, the goal, and the same total as CSV', async ({ page }) => {
   const key = await openExample(page, 'dabchick-2');
   await page.goto(stationUrl(key, 'kit'));
-  await page.getByRole('button', { name: 'Bill', exact: true }).click();
+  await page.getByRole('link', { name: 'Bill', exact: true }).click();
   const bill = page.getByRole('region', { name: 'Bill of materials' });
   await expect(bill.getByText('1.00 under the 90 you set')).toBeVisible();
   await bill.getByLabel('Where Teasel stands').click();

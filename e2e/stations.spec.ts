@@ -142,7 +142,7 @@ test('on a narrow screen every station can be read without scrolling sideways', 
   await page.setViewportSize({ width: 420, height: 800 });
   const key = await openExample(page, 'dabchick-2');
   await page.goto(SITE());
-  for (const at of ['Fit', 'Power', 'Build']) {
+  for (const at of ['Brief', 'Kit', 'Fit', 'Power', 'Build']) {
     await page.goto(stationUrl(key, at.toLowerCase()));
     await expect(station(page, at)).toBeVisible();
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(421);

@@ -20,6 +20,7 @@ const router = createBrowserRouter([
     path: '/b/:key', element: <BuildFrame />, errorElement: <Broken />,
     children: [
       { index: true, element: <Navigate to="fit" replace /> },
+      { path: 'brief', element: station(() => import('./stations/brief/BriefStation')) },
       { path: 'shell', element: station(() => import('./stations/shell/ShellStation')) },
       { path: 'kit', element: station(() => import('./stations/kit/KitStation')) },
       { path: 'fit', element: station(() => import('./stations/fit/FitStation')) },

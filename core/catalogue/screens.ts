@@ -26,7 +26,7 @@ const hdmiPanel = (id: string, name: string, diagonalIn: number, px: Pair, [w, h
 /** A panel with nothing but its ribbon. */
 const barePanel = (id: string, name: string, diagonalIn: number, px: Pair, [w, h, t]: readonly [number, number, number], active: Pair, at: Pair, ways: number, massG: number, price: number, standing = false): Part => part({
   id, name, family: 'screen', words: [`${diagonalIn} in`, 'bare', 'panel', `${ways} ways`, `${px[0]} x ${px[1]}`], massG, price, draws: { menu: diagonalIn * 0.16, game: diagonalIn * 0.16, peak: diagonalIn * 0.2 }, note: `A bare panel: its ${ways}-way ribbon wants the driver board made for it. Typical for this class, measure yours.`,
-  blocks: [box('panel', 'panel', 'glass', [0, 0, w, h], 0, t)], ports: [{ id: 'ribbon', name: 'ribbon', carries: 'panel', role: 'takes', form: 'flat', count: ways }],
+  blocks: [box('panel', 'panel', 'glass', [0, 0, w, h], 0, t)], ribbons: [{ id: 'tail', name: `${ways}-way tail`, at: [w / 2, 0, 0.3], dir: [0, -1, 0], widthMm: ways * 0.5 + 1, lengthMm: 45, ways, endMm: 0.3, contacts: 'bottom' }], ports: [{ id: 'ribbon', name: 'ribbon', carries: 'panel', role: 'takes', form: 'flat', count: ways }],
   screen: { diagonalIn, active: { x: at[0], y: at[1], w: active[0], h: active[1] }, px: [px[0], px[1]], link: 'panel', ...(standing ? { standing: true } : {}) },
 });
 /** HDMI in, panel ribbon and backlight out. */

@@ -43,7 +43,7 @@ export function judge(p: Project): string[] {
     if (!amp && speaker) bad.push('sound:amp');
     if (amp && !speaker && !jack) bad.push('sound:speaker');
     if (amp && !amp.q.takes && !line) bad.push('sound:conversion');
-    if (amp && p.sound.volume !== 'menu' && !any((q) => q.words.includes('pot') && q.words.includes('volume')) && p.controls.inputs.filter((i) => i.role.startsWith('volume')).length < 2) bad.push('sound:volume');
+    if ((amp || speaker) && p.sound.volume !== 'menu' && !any((q) => q.words.includes('pot') && q.words.includes('volume')) && p.controls.inputs.filter((i) => i.role.startsWith('volume')).length < 2) bad.push('sound:volume');
     if (amp && speaker && speaker.q.speaker!.ohm < amp.q.amp!.minOhm) bad.push('sound:ohm');
     if (jack && !line) bad.push('sound:headphones');
     else if (jack && amp && speaker && !on(jack.q, 'line', 'takes')!.switching) bad.push('sound:jack');
@@ -79,7 +79,7 @@ export function judge(p: Project): string[] {
 
 /** Every way of hanging devices and hubs is tried; what the best of them leaves is missing. */
 function usb(parts: readonly Part[], sbc: Part): string[] {
-  const own = sbc.id.startsWith('teasel') || sbc.id.startsWith('cinder') ? 2 : 1;
+  const own = sbc.id.startsWith('cinder') ? 4 : sbc.id.startsWith('teasel') ? 2 : 1;
   const needs = parts.flatMap((q) => (q.family === 'controller' && !q.ports ? [{ id: q.id, need: 1 }] : (q.ports ?? []).filter((x) => x.carries === 'usb' && x.role === 'takes' && q.family !== 'hub').map((x) => ({ id: q.id, need: x.speed ?? 1 }))));
   const hubs = parts.filter((q) => q.family === 'hub').map((q) => ({ speed: q.ports!.find((x) => x.role === 'gives')!.speed!, n: q.ports!.find((x) => x.role === 'gives')!.count! }));
   const spots = [...Array.from({ length: own - hubs.length }, () => 2), ...hubs.flatMap((h) => Array.from({ length: h.n }, () => Math.min(2, h.speed)))];

@@ -90,7 +90,7 @@ export function completeKit(rng: Rng): Made {
   // Data.
   const stick = rng() < 0.35;
   if (stick) p = add(p, 'usb-stick');
-  const devices = p.kit.items.filter((i) => ['chirp-usb', 'knit', 'usb-stick'].includes(i.part)).length, has = computer === 'teasel' || computer === 'cinder' ? 2 : 1;
+  const devices = p.kit.items.filter((i) => ['chirp-usb', 'knit', 'usb-stick'].includes(i.part)).length, has = { teasel: 2, cinder: 4 }[computer as 'teasel'] ?? 1;
   if (devices > has) {
     p = add(p, 'hub-4');
     breaks('ports:data', (q) => without(q, 'hub-4'));

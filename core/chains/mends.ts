@@ -8,9 +8,9 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
   const [, chain, link = ''] = f.id.split(':');
   if (f.check !== 'chain' || !chain) return [];
   const k = kitOf(p), out: WayOut[] = [];
-  const way = (id: string, text: string, cost: string, changes: Change[], effort: number) => out.push({ id, text, cost, changes, effort });
+  const way = (id: string, text: string, cost: string, changes: Change[], effort: number) => { if (!out.some((w) => w.id === id)) out.push({ id, text, cost, changes, effort }); };
   const price = (q: Part) => (q.price === undefined ? 'price not known' : `${q.price} typical`);
-  const cheapest = (fits: (q: Part) => boolean) => library.filter(fits).sort((a, b) => (a.price ?? 1e9) - (b.price ?? 1e9)).slice(0, 6);
+  const cheapest = (fits: (q: Part) => boolean) => library.filter(fits).sort((a, b) => (a.price ?? 1e9) - (b.price ?? 1e9)).slice(0, 24);
   const add = (fits: (q: Part) => boolean, more: Change[] = [], effort = 3) => { for (const q of cheapest(fits)) way(`add-${q.id}`, `Add ${q.name}`, price(q), [{ do: 'add', part: q }, ...more], effort + (q.price ?? 50) / 1000); };
   const swap = (item: string | undefined, fits: (q: Part) => boolean, effort = 5) => { if (item) for (const q of cheapest((x) => fits(x) && x.id !== k.all.find((y) => y.item.id === item)?.item.part)) way(`swap-${item}-${q.id}`, `Take ${q.name} instead of ${k.all.find((y) => y.item.id === item)?.item.name ?? item}`, price(q), [{ do: 'swap', item, part: q }], effort + (q.price ?? 50) / 1000); };
   const gives = (q: Part, carries: string) => portsOf(q).some((x) => x.carries === carries && x.role === 'gives');

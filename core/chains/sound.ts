@@ -21,7 +21,7 @@ export function soundChain(k: Kit): Chain {
   } else if (kept) {
     converted(k, m, undefined, kept.name);
     m.link({ name: kept.name, note: 'kept; judge its old input level against line level', joint: 'line level' });
-  } else if (speakers.length) m.broken('amp', 'No amplifier', `${speakers[0]!.of.item.name} cannot be driven by a computer's pins.`, ['A small amplifier board between them: I2S has no noise from USB, an analog one takes a volume pot.'], [speakers[0]!.of.item.id]);
+  } else if (speakers.length) { volume(k, m); m.broken('amp', 'No amplifier', `${speakers[0]!.of.item.name} cannot be driven by a computer's pins.`, ['A small amplifier board between them: I2S has no noise from USB, an analog one takes a volume pot.'], [speakers[0]!.of.item.id]); }
   if (!amp && !kept && !speakers.length && !jacks.length) { m.broken('none', 'No sound yet', 'No amplifier, speaker or headphone jack in the kit.', ['Choose one, or say that no sound is wanted.']); return m.chain; }
   jackSwitch(k, m, jacks.map((j) => j.of), amps.length > 0 && speakers.length > 0);
   if (speakers.length) {

@@ -16,7 +16,7 @@ export type Tool = (typeof TOOLS)[number];
 export const GOALS = ['families', 'hours', 'cost', 'screen', 'picture', 'pocket', 'mass', 'wireless', 'tv', 'players', 'headphones', 'playCharging', 'card', 'original', 'uncut', 'rebuildable', 'tools'] as const;
 export type GoalKey = (typeof GOALS)[number];
 
-const side = z.number({ error: 'A size is a number of millimetres.' }).min(20, { error: 'Nothing under 20 mm holds a handheld.' }).max(1000);
+const side = z.number({ error: 'A size is a number of millimetres.' }).min(5, { error: 'Nothing under 5 mm holds a handheld.' }).max(1000);
 
 export const Brief = z.strictObject({
   families: z.array(GameFamily).max(20),

@@ -91,6 +91,11 @@ export const Part = z.strictObject({
   connectors: z.array(Connector).max(30),
   pads: z.array(Pad).max(80),
   holes: z.array(z.strictObject({ x: mm, y: mm, d: z.number().positive().max(50) })).max(20).optional(),
+  /** Flat tails that leave it: from where, which way, how wide and long, on which side their contacts lie. */
+  ribbons: z.array(z.strictObject({
+    id: Id, name: Name, at: point3, dir: point3, widthMm: z.number().positive().max(100), lengthMm: z.number().positive().max(500),
+    ways: z.number().int().min(2).max(80), endMm: z.number().positive().max(1), contacts: z.enum(['top', 'bottom']),
+  })).max(6).optional(),
   /** Power drawn from the 5 V rail in each state, W. */
   draws: z.strictObject({ menu: watts, game: watts, peak: watts }).optional(),
   screen: z.strictObject({

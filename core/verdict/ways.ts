@@ -21,6 +21,8 @@ export function objection(before: Check, after: Check, target: string): string |
     if (f.verdict === 'clear') continue;
     if (f.id === target) return `${f.what} stays`;
     const was = now.get(f.id);
+    // Hours that could not be told before are news, not harm.
+    if (!was && f.check === 'hours') continue;
     if (!was || was.verdict === 'clear') return `${f.what} would be new`;
     const worse = f.measure && was.measure && f.measure.gap - f.measure.required < was.measure.gap - was.measure.required - 1e-6;
     if (RANK[f.verdict] > RANK[was.verdict] || worse) return `${f.what} would be worse`;

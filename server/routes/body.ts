@@ -7,6 +7,9 @@ import { badInput } from '../errors';
 
 export const smallBody = express.text({ type: 'application/json', limit: DOCUMENT_LIMIT + 65_536 });
 export const pictureBody = express.raw({ type: ['image/jpeg', 'image/png'], limit: PICTURE_LIMIT });
+/** Lists of parts: 10,000 of one block each are about 5 MB. */
+export const PARTS_LIMIT = 40 * 1024 * 1024;
+export const partsBody = express.text({ type: 'application/json', limit: PARTS_LIMIT });
 export const largeBody = express.text({ type: 'application/json', limit: ENVELOPE_LIMIT });
 
 export function jsonOf(req: Request, limit: number): unknown {
@@ -15,8 +18,8 @@ export function jsonOf(req: Request, limit: number): unknown {
   return read.value;
 }
 
-export function bodyAs<T>(schema: z.ZodType<T>, req: Request): T {
-  const read = readAs(schema, jsonOf(req, DOCUMENT_LIMIT + 65_536));
+export function bodyAs<T>(schema: z.ZodType<T>, req: Request, limit = DOCUMENT_LIMIT + 65_536): T {
+  const read = readAs(schema, jsonOf(req, limit));
   if (!read.ok) throw badInput(read.complaints[0]!);
   return read.value;
 }

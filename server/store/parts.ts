@@ -13,6 +13,10 @@ export class Parts {
     const document = sql<string>`${JSON.stringify(part)}::jsonb`;
     await this.db.insertInto('part').values({ id: part.id, document }).onConflict((c) => c.column('id').doUpdateSet({ document, saved_at: sql<Date>`now()` })).execute();
   }
+  /** All of them or none. */
+  async putAll(parts: readonly Part[]): Promise<void> {
+    await this.db.transaction().execute(async (t) => { const all = new Parts(t); for (const part of parts) await all.put(part); });
+  }
   async remove(id: string): Promise<void> {
     await this.db.deleteFrom('part').where('id', '=', id).execute();
   }

@@ -53,6 +53,9 @@ export async function saveBuild(key: string, basedOn: number, document: Project)
 export const listParts = async (): Promise<Part[]> => z.object({ parts: z.array(Part) }).parse(await call('GET', '/parts')).parts;
 export const putPart = async (part: Part): Promise<void> => { await call('PUT', '/parts', part); };
 
+/** Many at once: all of them or none. */
+export const putParts = async (parts: readonly Part[]): Promise<void> => { await call('PUT', '/parts/all', { parts }); };
+
 export const pictureUrl = (key: string, sha256: string): string => `/api/builds/${key}/assets/${sha256}`;
 /** Keep a picture with the build; it comes back named by its content. */
 export async function addPicture(key: string, mime: string, bytes: Uint8Array): Promise<{ sha256: string; w: number; h: number }> {

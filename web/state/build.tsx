@@ -4,6 +4,7 @@
  */
 import { createContext, type ReactNode, useCallback, useContext, useDeferredValue, useEffect, useMemo, useReducer, useRef, useState } from 'react';
 import { useQuery } from '@tanstack/react-query';
+import { type Score, scorecard } from '@deft/core/brief';
 import { STARTER_PARTS } from '@deft/core/catalogue';
 import type { Checker } from '@deft/core/fit';
 import { appliedAll, type Change, type Part, type Project, readProject } from '@deft/core/model';
@@ -16,6 +17,8 @@ export interface Build {
   key: string;
   doc: Project;
   check: Check;
+  /** Every goal that was set, judged; what is missed first. */
+  scores: readonly Score[];
   library: readonly Part[];
   /** Returns a sentence when the edit would make an impossible document; nothing is changed then. */
   edit(next: Project | ((p: Project) => Project), merge?: string): string | undefined;
@@ -52,6 +55,7 @@ export function BuildProvider({ opened, draft, conflict, children }: { opened: S
   const latest = useRef(doc);
   useEffect(() => { latest.current = doc; }, [doc]);
   const verdict = useCheck(useDeferredValue(doc));
+  const scores = useMemo(() => scorecard(verdict.checker.scene.project, verdict), [verdict]);
   const mine = useQuery({ queryKey: ['parts'], queryFn: listParts });
   const library = useMemo(() => [...(mine.data ?? []), ...STARTER_PARTS], [mine.data]);
   const saving = useSaving(opened.key, opened, doc, conflict);
@@ -67,7 +71,7 @@ export function BuildProvider({ opened, draft, conflict, children }: { opened: S
     return undefined;
   }, []);
   const value: Build = {
-    key: opened.key, doc, check: verdict, library, edit, saving, chosen, choose,
+    key: opened.key, doc, check: verdict, scores, library, edit, saving, chosen, choose,
     apply: useCallback((changes) => { edit((p) => appliedAll(p, changes)); }, [edit]),
     undo: useCallback(() => move({ do: 'undo' }), []), redo: useCallback(() => move({ do: 'redo' }), []),
     canUndo: h.past.length > 0, canRedo: h.future.length > 0,

@@ -3,11 +3,13 @@ import { Suspense, useEffect, useState } from 'react';
 import { Button } from 'antd';
 import { useQuery } from '@tanstack/react-query';
 import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router';
+import type { Score } from '@deft/core/brief';
 import { percent } from '@deft/core/model';
 import { findDraft } from '../state/draft';
 import { getBuild } from '../state/api';
 import { BuildProvider, useBuild } from '../state/build';
 import { useDark } from '../theme/useDark';
+import { Goals } from '../ui/Scorecard';
 import { Mark } from '../ui/Mark';
 import { Wedge } from '../ui/Wedge';
 import { FindAnything } from './FindAnything';
@@ -30,7 +32,7 @@ export default function BuildFrame() {
 }
 
 function Frame() {
-  const { doc, check, edit, undo, redo, canUndo, canRedo, key } = useBuild();
+  const { doc, check, scores, edit, undo, redo, canUndo, canRedo, key } = useBuild();
   const { dark, toggle } = useDark();
   const [help, setHelp] = useState(false);
   const [find, setFind] = useState(false);
@@ -46,7 +48,7 @@ function Frame() {
       else if (typing || e.ctrlKey || e.metaKey) return;
       else if (e.key === '?') setHelp((h) => !h);
       else if (e.key === '/') { e.preventDefault(); setFind(true); }
-      else if (e.altKey && /^[1-7]$/.test(e.key)) { e.preventDefault(); void go(`/b/${key}/${STATIONS[Number(e.key) - 1]!.id}`); }
+      else if (e.altKey && /^[1-8]$/.test(e.key)) { e.preventDefault(); void go(`/b/${key}/${STATIONS[Number(e.key) - 1]!.id}`); }
     };
     window.addEventListener('keydown', keys);
     return () => window.removeEventListener('keydown', keys);
@@ -61,12 +63,13 @@ function Frame() {
           <p className="note">{doc.way} · <SaveWords /></p>
         </div>
         <div className="verdict" role="status" aria-live="polite">{doc.layout.placements.length > 0 && <Wedge verdict={verdict} size={16} />}<b>{check.sentence}</b>{doc.layout.placements.length > 0 && <span className="note nowrap">{check.chance >= 0.01 && check.chance <= 0.99 ? 'at most ' : ''}{percent(check.chance)} to close first time</span>}</div>
+        <Goals />
         <Button size="small" disabled={!canUndo} onClick={undo} aria-label="Undo">Undo</Button><Button size="small" disabled={!canRedo} onClick={redo} aria-label="Redo">Redo</Button>
         <Button onClick={() => setFind(true)} style={{ width: 148, textAlign: 'left', display: 'flex', justifyContent: 'space-between' }}>Find anything <span className="kbd">/</span></Button>
       </header>
       <nav className="index" aria-label="Stations">
         {STATIONS.map((s) => {
-          const n = check.byStation[s.id];
+          const n = s.id === 'brief' ? goalCount(scores) : check.byStation[s.id];
           return (
             <NavLink key={s.id} to={s.id} className={({ isActive }) => (isActive ? 'here' : '')}>
               {s.name}{n && <span className="count"><Wedge verdict={n.hits ? 'hit' : 'tight'} />{n.hits || n.tight}<span className="sr">{n.hits ? 'hits' : 'tight'}</span></span>}
@@ -82,6 +85,12 @@ function Frame() {
     </div>
   );
 }
+
+/** Missed goals count as hits at the Brief tab, those at risk as tight. */
+const goalCount = (scores: readonly Score[]) => {
+  const hits = scores.filter((s) => s.standing === 'missed').length, tight = scores.filter((s) => s.standing === 'at risk').length;
+  return hits || tight ? { hits, tight } : undefined;
+};
 
 function BuildName({ name, onChange }: { name: string; onChange(name: string): string | undefined }) {
   const [text, setText] = useState<string>();

@@ -7,10 +7,11 @@ import { putPart } from '../../state/api';
 import { LengthField } from '../../ui/LengthField';
 import { MmField } from '../../ui/MmField';
 import { useBuild } from '../../state/build';
+import { PartFigures } from './PartFigures';
 import { telling } from './sensitive';
 
 export function MeasurePart({ part, onChange }: { part: Part; onChange(p: Part): string | undefined }) {
-  const { check } = useBuild();
+  const { check, library } = useBuild();
   const client = useQueryClient();
   const keep = useMutation({ mutationFn: putPart, onSuccess: () => client.invalidateQueries({ queryKey: ['parts'] }) });
   const [bad, setBad] = useState<string>();
@@ -23,10 +24,11 @@ export function MeasurePart({ part, onChange }: { part: Part; onChange(p: Part):
   return (
     <section className="card">
       <div className="row"><Input aria-label="Part name" size="small" style={{ width: 200 }} maxLength={200} value={part.name} onChange={(e) => setBad(onChange({ ...part, name: e.target.value }))} /><span className="note grow">{part.source === 'mine' ? 'my own, measured' : 'typical, measure yours'}</span>
-        <Button size="small" loading={keep.isPending} onClick={() => keep.mutate(part)}>Keep in my library</Button></div>
+        <Button size="small" loading={keep.isPending} onClick={() => { const known = library.find((q) => q.id === part.id)?.version; const next = { ...part, version: (known ?? 0) + 1 }; onChange(next); keep.mutate(next); }}>Keep in my library</Button></div>
       {keep.isSuccess && <p className="note" role="status">Kept for every build.</p>}
       {keep.isError && <p className="bad" role="alert">{keep.error.message}</p>}
       {bad && <p className="bad" role="alert">{bad}</p>}
+      <PartFigures part={part} onChange={(q) => { const said = onChange(q); setBad(said); return said; }} />
       {first.length > 0 && (
         <>
           <h3 style={{ margin: '10px 0 4px' }}>Measure these first: verdicts hang on them</h3>

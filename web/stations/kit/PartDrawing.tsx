@@ -1,4 +1,4 @@
-/** A part on the bench: in plan from the side one solders on, and on end with every height. */
+/** A part on the bench: in plan from the side one solders on with pads, holes and ribbons, and on end with every height. */
 import { blockBox, drawn, standing } from '@deft/core/geometry';
 import { remaining, thickness } from '@deft/core/kit';
 import { formatMm, type Part } from '@deft/core/model';
@@ -31,6 +31,10 @@ export function PartDrawing({ part, struck, width, height, side, lit, onBlock }:
         const base = b === part.blocks[0];
         return <g key={b.id + k} className="part" onClick={() => onBlock?.(b.id)}><polygon points={pts.join(' ')} className={base ? 'card' : `block ${lit === b.id ? 'hitblock' : ''}`} />{base && hatch && <polygon points={pts.join(' ')} fill={hatch} pointerEvents="none" />}<title>{`${b.name}: top at ${formatMm(blockBox(b)[1][2])} mm`}</title></g>;
       }))}
+      {(part.ribbons ?? []).map((r) => {
+        const shown = Math.min(r.lengthMm, 14), [ux, uy] = [r.dir[0], r.dir[1]], half = r.widthMm / 2, corner = (along: number, across: number) => `${X(r.at[0] + ux * along - uy * across).toFixed(1)},${Y(r.at[1] + uy * along + ux * across).toFixed(1)}`;
+        return <g key={r.id}><polygon points={[corner(0, -half), corner(shown, -half), corner(shown, half), corner(0, half)].join(' ')} fill="#c9893f" stroke="var(--stock-edge)" /><text className="hint" x={X(r.at[0] + ux * (shown + 3))} y={Y(r.at[1] + uy * (shown + 3)) + 4} textAnchor="middle">{`${r.name}, ${formatMm(r.lengthMm, 0)} mm, contacts ${r.contacts}`}</text></g>;
+      })}
       {(part.holes ?? []).map((h) => <circle key={`${h.x},${h.y}`} cx={X(h.x)} cy={Y(h.y)} r={(h.d / 2) * s} fill="var(--mat)" stroke="var(--stock-edge)" />)}
       {part.pads.map((p) => <circle key={p.id} cx={X(p.x)} cy={Y(p.y)} r={Math.max(1.6, 0.5 * s)} fill={p.gpio === undefined ? '#8a7a4c' : '#0c7b70'} stroke="#fff" strokeWidth="0.6"><title>{`${p.id}: ${p.name}${p.also?.length ? ` (${p.also.join(', ')})` : ''}`}</title></circle>)}
       {part.connectors.filter((c) => c.block === undefined || !struck.includes(c.block)).map((c) => (

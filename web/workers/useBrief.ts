@@ -1,0 +1,39 @@
+/** The swap table and the cheapest change of a goal, from their worker, forgotten when the document changes. */
+import { useEffect, useState } from 'react';
+import { proxy, type Remote, wrap } from 'comlink';
+import type { Alternative, Mend, Outcome } from '@deft/core/brief';
+import type { GoalKey, Part, Project } from '@deft/core/model';
+import type { BriefApi } from './brief.worker';
+
+let worker: Remote<BriefApi> | undefined;
+const engine = (): Remote<BriefApi> => (worker ??= wrap<BriefApi>(new Worker(new URL('./brief.worker.ts', import.meta.url), { type: 'module' })));
+
+export interface Swaps { now: Outcome; of: number; rows: Alternative[] }
+
+export function useSwaps(doc: Project, item: string | undefined, library: readonly Part[]): Swaps | undefined {
+  const [found, set] = useState<{ doc: Project; item: string; swaps: Swaps }>();
+  useEffect(() => {
+    if (!item) return;
+    let live = true, rows: Alternative[] = [];
+    void engine().swaps(doc, item, library, proxy(async (now: Outcome, of: number, one?: Alternative) => {
+      if (!live) return false;
+      if (one) rows = [...rows, one];
+      if (!one || rows.length === of || rows.length % 5 === 0) set({ doc, item, swaps: { now, of, rows } });
+      return true;
+    })).catch(() => undefined);
+    return () => { live = false; };
+  }, [doc, item, library]);
+  return found && found.doc === doc && found.item === item ? found.swaps : undefined;
+}
+
+/** `null`: no single change meets it. Missing: still being looked for. */
+export function useMend(doc: Project, goal: GoalKey | undefined, library: readonly Part[]): Mend | null | undefined {
+  const [found, set] = useState<{ doc: Project; goal: GoalKey; mend: Mend | null }>();
+  useEffect(() => {
+    if (!goal) return;
+    let live = true;
+    void engine().mend(doc, goal, library).then((mend) => { if (live) set({ doc, goal, mend: mend ?? null }); }).catch(() => undefined);
+    return () => { live = false; };
+  }, [doc, goal, library]);
+  return found && found.doc === doc && found.goal === goal ? found.mend : undefined;
+}
