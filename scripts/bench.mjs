@@ -9,3 +9,5 @@ const { bench } = await import('../core/fit/fit.bench.ts');
 await bench(say);
 const { captureBench } = await import('../core/capture/capture.bench.ts');
 await captureBench(say);
+const { kitBench } = await import('../core/brief/kit.bench.ts');
+kitBench(say);

@@ -33,7 +33,18 @@ try {
   };
   await shoot('builds', '/');
   await shoot('shell', `/b/${loaner}/shell`, async () => { await page.locator('.list button', { hasText: 'rear post' }).first().click(); });
+  await shoot('brief', `/b/${loaner}/brief`);
   await shoot('kit', `/b/${loaner}/kit`);
+  await shoot('kit-chains', `/b/${key('Wisp')}/kit`, async () => {
+    await page.getByRole('button', { name: 'Remove Speaker 20' }).click();
+    await page.getByRole('link', { name: /^Chains/ }).click();
+    await page.locator('.way').first().waitFor();
+  });
+  await shoot('kit-swap', `/b/${loaner}/kit`, async () => {
+    await page.locator('.split .left button', { hasText: 'Slab 3000' }).first().click();
+    await page.getByRole('link', { name: 'Swap', exact: true }).click();
+    await page.getByText(/alternatives\.$/).waitFor();
+  });
   await shoot('fit', `/b/${loaner}/fit`, async () => { await page.getByRole('button', { name: 'Show finding 2' }).click(); });
   await shoot('fit-headroom', `/b/${loaner}/fit`, async () => { await page.keyboard.press('d'); await page.getByText(/mm free/).waitFor(); });
   await shoot('fit-closed', `/b/${key('Dabchick 2, finished')}/fit`, async () => { await page.keyboard.press('c'); });

@@ -42,6 +42,12 @@ describe('steps', () => {
     expect(buildSteps(warbler).some((s) => /button|shoulder|Pane/i.test(s.title))).toBe(false);
     expect(step(warbler, 'pairing')).toBeDefined();
   });
+  test('a socket taken off asks for the wires that replace it, after the rail is proved; one that stays asks for none', () => {
+    const bare = applied(done, { do: 'strike', item: 'charger', block: 'usb' }), usb = applied(done, { do: 'strike', item: 'teasel', block: 'usb-stack' });
+    expect(order(bare, 'slim-charger-usb', 'instead-charger-supply-in')).toBe(true);
+    expect(step(usb, 'instead-teasel-usb-out')!.title).toBe('Solder 4 wires to the pads of the USB of Teasel');
+    expect(buildSteps(done).some((x) => x.id.startsWith('instead-'))).toBe(false);
+  });
   test('a wire of an input that is left out is not in the list', () => {
     const fewer = applied(done, { do: 'leave-out-input', input: 'up' });
     expect(step(done, 'wire-buttons')!.title).toBe('Wire 12 inputs');

@@ -5,8 +5,8 @@
  * and gates first. Nothing here is a fixed list: dropping a part drops its steps, deciding a cut
  * inserts clamping, cutting and a test fit before the boards of that half go in.
  */
-import { bodyOf, type Item, type Part, type Project } from '../model';
-import { partOf } from '../kit';
+import { bodyOf, type Carries, type Item, type Part, type Project } from '../model';
+import { partOf, portsOf, portsOn } from '../kit';
 import { type Scene, sceneOf } from '../fit';
 import { cutting } from '../cuts';
 import { buttonMap } from '../controls';
@@ -33,7 +33,7 @@ type Draft = Omit<Step, 'done' | 'caution' | 'cell'> & { caution?: CautionKey; c
 
 export function buildSteps(p: Project, scene: Scene = sceneOf(p)): Step[] {
   const drafts = [
-    ...opening(p), ...benchTests(p), ...slimming(p), ...cuts(p, scene), ...power(p), ...boards(p, scene), ...buttons(p, scene), ...sound(p), ...software(p, scene), ...closing(p),
+    ...opening(p), ...benchTests(p), ...slimming(p), ...cuts(p, scene), ...power(p), ...boards(p, scene), ...insteadOfSockets(p), ...buttons(p, scene), ...sound(p), ...software(p, scene), ...closing(p),
   ];
   const known = new Set(drafts.map((d) => d.id));
   const done = new Set(p.build.done);
@@ -53,7 +53,7 @@ function opening(p: Project): Draft[] {
   ];
 }
 
-const TESTED: Part['family'][] = ['sbc', 'screen', 'charger', 'converter', 'audio', 'speaker', 'cell', 'controller', 'expander', 'latch', 'hub'];
+const TESTED: Part['family'][] = ['protection', 'sbc', 'screen', 'charger', 'converter', 'audio', 'speaker', 'cell', 'controller', 'expander', 'latch', 'hub'];
 
 function benchTests(p: Project): Draft[] {
   return of(p, ...TESTED).map(({ item, part }): Draft => ({
@@ -72,6 +72,21 @@ function slimming(p: Project): Draft[] {
     }),
     ...(item.rProgOhm !== undefined && part.charger && item.rProgOhm !== part.charger.rProgOhm ? [{ id: `program-${item.id}`, phase: 'Slim and set' as const, title: `Change the program resistor of ${item.name} to ${item.rProgOhm} Ω`, detail: `It comes with ${part.charger.rProgOhm} Ω. Measure the new one before it goes on.`, after: [`bench-${item.id}`], caution: 'solder' as const, cell: 'cell removed' as const }] : []),
   ]);
+}
+
+/** What each kind of socket becomes when it is off: so many wires, and how they are laid. */
+const INSTEAD: Partial<Record<Carries, readonly [wires: number, how: string]>> = {
+  usb: [4, '5 V, both data wires twisted together, ground; as short as they reach'], hdmi: [15, 'four pairs each with its ground, 5 V, hot-plug and the two data-channel lines; short and alike'],
+  supply: [2, '5 V and ground, in the gauge of the rail'], line: [3, 'left, right and ground'],
+};
+
+/** Wires in place of sockets that were taken off, where the build still uses what ran through them. */
+function insteadOfSockets(p: Project): Draft[] {
+  return kit(p).flatMap(({ item, part }) => portsOf(part).flatMap((port): Draft[] => {
+    const wires = INSTEAD[port.carries], left = portsOn(part, item).find((x) => x.id === port.id);
+    if (!wires || !port.padsLeft || port.block === undefined || left?.form !== 'pads' || port.form === 'pads') return [];
+    return [{ id: `instead-${item.id}-${port.id}`, phase: 'Computer and screen', title: `Solder ${wires[0]} wires to the pads of the ${port.name} of ${item.name}`, detail: `${wires[1].charAt(0).toUpperCase()}${wires[1].slice(1)}. Leave it out if nothing uses it.`, after: [`slim-${item.id}-${port.block}`, 'gate-rail'], caution: 'solder', cell: 'cell removed' }];
+  }));
 }
 
 const slimmed = (item: Item): string[] => [`bench-${item.id}`, ...item.struck.map((b) => `slim-${item.id}-${b}`), `program-${item.id}`];

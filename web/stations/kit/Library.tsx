@@ -1,5 +1,5 @@
 /** The parts library: search, what matters beside words, and the builder's own parts in and out of files. */
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Button, Dropdown, Input, InputNumber, Select } from 'antd';
 import { type Facets, findParts, planSize, thickness } from '@deft/core/kit';
 import { partsCsv, partsJson } from '@deft/core/formats/parts';
@@ -8,7 +8,7 @@ import { download } from '../../ui/download';
 import { useBuild } from '../../state/build';
 import { TakeParts } from './TakeParts';
 
-const SHOWN_AT_ONCE = 60;
+const SHOWN_AT_ONCE = 60, AHEAD = 100;
 
 export function Library({ onAdd }: { onAdd(part: Part): void }) {
   const { library } = useBuild();
@@ -16,6 +16,13 @@ export function Library({ onAdd }: { onAdd(part: Part): void }) {
   const [facets, setFacets] = useState<Facets>({});
   const [taking, take] = useState(false);
   const [q, f] = [useDeferredValue(query), useDeferredValue(facets)];
+  // What a search looks at is worked out ahead, a few parts at a time, so that no keystroke waits for all of it.
+  useEffect(() => {
+    let at = 0, timer: ReturnType<typeof setTimeout>;
+    const some = () => { findParts(library.slice(at, at + AHEAD), 'a'); at += AHEAD; if (at < library.length) timer = setTimeout(some, 4); };
+    timer = setTimeout(some, 30);
+    return () => clearTimeout(timer);
+  }, [library]);
   const found = useMemo(() => findParts(library, q, f), [library, q, f]);
   const set = <K extends keyof Facets>(key: K, value: Facets[K] | undefined | null) => setFacets((now) => { const next = { ...now }; if (value === undefined || value === null || value === false) delete next[key]; else next[key] = value; return next; });
   const number = (label: string, key: 'thickMm' | 'amps' | 'price', unit: string) => <InputNumber size="small" aria-label={label} placeholder="any" min={0} max={10_000} step={0.5} suffix={unit} style={{ width: '100%' }} value={facets[key] ?? null} onChange={(v) => set(key, v)} />;
