@@ -10,7 +10,7 @@ import type { Score } from './score';
 
 export interface Outcome {
   hours?: number;
-  /** Fit hits and the least margin that is left, mm. */
+  /** Hits of every station, and the least margin that is left, mm. */
   hits: number; leastMm?: number;
   breaks: number;
   cost: number; massG: number;
@@ -24,7 +24,7 @@ export function outcomeOf(p: Project, now?: Check): Outcome {
   const margins = c.findings.flatMap((f) => (f.station === 'fit' && f.measure ? [f.measure.gap - f.measure.required] : []));
   const run = c.power.run?.value;
   return {
-    ...(run ? { hours: run.hours } : {}), hits: c.findings.filter((f) => f.station === 'fit' && f.verdict === 'hit').length, ...(margins.length ? { leastMm: Math.min(...margins) } : {}),
+    ...(run ? { hours: run.hours } : {}), hits: c.findings.filter((f) => f.check !== 'chain' && f.verdict === 'hit').length, ...(margins.length ? { leastMm: Math.min(...margins) } : {}),
     breaks: chainFindings(p).length, cost: bill.total, massG: bill.massG, scores: scorecard(p, c).map(({ goal, standing }) => ({ goal, standing })),
   };
 }

@@ -10,3 +10,4 @@ export { headroom, type Headroom } from './headroom';
 export { profile, type Profile, type Slice } from './profile';
 export { snapped } from './snap';
 export { firstPlace, handled } from './handle';
+export { buildChance, improvements, quantileOf, type Chance, type Improvement } from './chance';

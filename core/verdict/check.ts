@@ -6,15 +6,15 @@ import { bodyOf, type Finding, type Project, type Station, worstFirst } from '..
 import { type ButtonMap, buttonMap } from '../controls';
 import { chainFindings } from '../chains';
 import { cutting, type Cutting } from '../cuts';
-import { Checker } from '../fit';
+import { buildChance, Checker } from '../fit';
 import { donorFindings, hingeFindings, screwFindings } from '../shell';
 import { powerFigures, type PowerFigures } from '../power';
 
 export interface Check {
   findings: Finding[];
   hits: number; tight: number; clear: number;
-  /** The build's chance of closing first time is at most its worst fit finding's. */
-  chance: number;
+  /** The build's chance of closing first time: every fit finding together, shared readings counted once. */
+  readonly chance: number;
   sentence: string;
   byStation: Partial<Record<Station, { hits: number; tight: number }>>;
   map: ButtonMap;
@@ -45,10 +45,11 @@ export function assembled(p: Project, checker: Checker): Check {
     if (f.verdict === 'hit') at.hits++; else at.tight++;
   }
   const [hits, tight] = [count('hit'), count('tight')];
-  const chance = Math.min(1, ...findings.filter((f) => f.station === 'fit').map((f) => f.measure?.chance ?? (f.verdict === 'hit' ? 0 : 1)));
   const cuts = cutting(p, checker.scene);
   const uncut = [...cuts.openings, ...cuts.trims].filter((c) => c.state !== 'done' && c.state !== 'measured').length;
-  return { findings, hits, tight, clear: count('clear'), chance, sentence: sentence(p, hits, tight, uncut), byStation, map, power, cuts, checker };
+  let chance: number | undefined;
+  // Counted only when somebody asks: a hundred trials of ways out never do.
+  return { findings, hits, tight, clear: count('clear'), get chance() { return (chance ??= buildChance(findings).value); }, sentence: sentence(p, hits, tight, uncut), byStation, map, power, cuts, checker };
 }
 
 /** What is decided but not done is never called closed without saying so. */

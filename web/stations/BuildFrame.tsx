@@ -62,7 +62,7 @@ function Frame() {
           <h1><BuildName name={doc.name} onChange={(name) => edit((p) => ({ ...p, name }))} /></h1>
           <p className="note">{doc.way} · <SaveWords /></p>
         </div>
-        <div className="verdict" role="status" aria-live="polite">{doc.layout.placements.length > 0 && <Wedge verdict={verdict} size={16} />}<b>{check.sentence}</b>{doc.layout.placements.length > 0 && <span className="note nowrap">{check.chance >= 0.01 && check.chance <= 0.99 ? 'at most ' : ''}{percent(check.chance)} to close first time</span>}</div>
+        <div className="verdict" role="status" aria-live="polite">{doc.layout.placements.length > 0 && <Wedge verdict={verdict} size={16} />}<b>{check.sentence}</b>{doc.layout.placements.length > 0 && <span className="note nowrap">{percent(check.chance)} to close first time</span>}</div>
         <Goals />
         <Button size="small" disabled={!canUndo} onClick={undo} aria-label="Undo">Undo</Button><Button size="small" disabled={!canRedo} onClick={redo} aria-label="Redo">Redo</Button>
         <Button onClick={() => setFind(true)} style={{ width: 148, textAlign: 'left', display: 'flex', justifyContent: 'space-between' }}>Find anything <span className="kbd">/</span></Button>

@@ -1,6 +1,7 @@
 /** Ways out for the findings on show, one at a time, forgotten as soon as the document changes. */
 import { useEffect, useState } from 'react';
 import { type Remote, wrap } from 'comlink';
+import type { Improvement } from '@deft/core/fit';
 import type { Finding, Part, Project } from '@deft/core/model';
 import type { Ways } from '@deft/core/verdict';
 import type { WaysApi } from './ways.worker';
@@ -37,4 +38,15 @@ export function useWays(doc: Project, findings: readonly Finding[], library: rea
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [version, ids, library]);
   return known.version === version ? known.ways : new Map();
+}
+
+/** Readings worth taking again, from the worker; empty until they are known. */
+export function useImprovements(findings: readonly Finding[]): readonly Improvement[] {
+  const [known, setKnown] = useState<{ of: readonly Finding[]; list: Improvement[] }>();
+  useEffect(() => {
+    let stale = false;
+    void engine().improve(findings.filter((f) => f.station === 'fit' && f.measure)).then((list) => { if (!stale) setKnown({ of: findings, list }); }).catch(() => undefined);
+    return () => { stale = true; };
+  }, [findings]);
+  return known && known.of === findings ? known.list : [];
 }

@@ -14,6 +14,7 @@ import { PartPanel } from './PartPanel';
 import { ProfileView } from './ProfileView';
 import { Unplaced } from './Unplaced';
 import { useArranging } from './useArranging';
+import { Worth } from './Worth';
 
 export default function FitStation() {
   const { doc, check, chosen, choose } = useBuild();
@@ -71,6 +72,7 @@ export default function FitStation() {
       <aside className="side" aria-label="What touches">
         {selected && <PartPanel item={selected} arranging={arranging} onClose={() => select(undefined)} />}
         <Findings station="fit" title="What touches" live={arranging.live?.findings} empty={doc.layout.placements.length ? 'Nothing touches that should not.' : 'Nothing is laid out yet.'} />
+        {!arranging.live && <Worth />}
         <Unplaced onPlaced={select} />
       </aside>
     </>

@@ -27,7 +27,7 @@ export function SwapView({ item }: { item: Item }) {
       {swaps && swaps.of === 0 && <p>The library holds nothing else of this kind. Import one, or measure your own.</p>}
       {now && swaps.of > 0 && (
         <table className="plain" aria-label="Alternatives">
-          <thead><tr><th>Part</th><th>Hours</th><th>Fit hits</th><th>Thinnest margin, mm</th><th>Breaks</th><th>Cost</th><th>Mass, g</th><th>Goals</th><th /></tr></thead>
+          <thead><tr><th>Part</th><th>Hours</th><th>Hits</th><th>Thinnest margin, mm</th><th>Breaks</th><th>Cost</th><th>Mass, g</th><th>Goals</th><th /></tr></thead>
           <tbody>
             <tr className="sel"><td><b>{item.name}</b> <span className="note">now</span></td><td>{now.hours?.toFixed(1) ?? 'none'}</td><td>{now.hits}</td><td>{now.leastMm === undefined ? '' : (now.leastMm < 0 ? '−' : '') + mm1(now.leastMm)}</td><td>{now.breaks}</td><td>{now.cost.toFixed(2)}</td><td>{now.massG}</td><td>{goals(now)}</td><td /></tr>
             {rows.map(({ part, outcome: o }) => (
