@@ -21,7 +21,7 @@ test('eight typed values and one chosen part give the first verdict', async ({ p
   await expect(page.getByText('= 88.9 mm')).toBeVisible();
   await expect(page.getByText('BACK HALF, inside up')).toBeVisible();
   await station(page, 'Kit').click();
-  await page.getByRole('button', { name: 'Add Teasel' }).click();
+  await page.getByRole('button', { name: 'Add Teasel', exact: true }).click();
   await expect(page.getByText(/Closes|Not ready/).first()).toBeVisible();
   await saved(page);
 });

@@ -143,14 +143,15 @@ export class Checker {
    * How an item would fare somewhere else, without moving it: its contacts and plugs there.
    *
    * @param stop  a contact that settles the question already: the rest is not looked at
+   * @param gone  items that are taken as not being there
    */
-  trial(placement: Placement, stop?: (c: Contact) => boolean): { contacts: Contact[]; plugs: Finding[]; items: PlacedItem[] } {
+  trial(placement: Placement, stop?: (c: Contact) => boolean, gone?: ReadonlySet<string>): { contacts: Contact[]; plugs: Finding[]; items: PlacedItem[] } {
     const family = this.#family(placement.item);
     const index = this.scene.items.get(placement.item)!.index;
     const placements = [...this.scene.project.layout.placements];
     placements[index] = placement;
     const scene: Scene = { ...this.scene, items: new Map(this.scene.items), project: { ...this.scene.project, layout: { placements } } };
-    const skip = new Set(family);
+    const skip = gone ? new Set([...gone, ...family]) : new Set(family);
     const contacts: Contact[] = [], plugs: Finding[] = [], items: PlacedItem[] = [];
     const here = this.scene;
     this.scene = scene;

@@ -27,7 +27,8 @@ describe('any two solids', () => {
   test('keep their gap when both are moved and turned together', () => {
     fc.assert(fc.property(pair, fc.double({ min: 0, max: 6.28, noNaN: true }), fc.double({ min: -20, max: 20, noNaN: true }), ([a, b], angle, d) => {
       const both = (p: Prism) => moved(p, Math.cos(angle), Math.sin(angle), d, -d, d / 2);
-      expect(gapOf([both(a)], [both(b)]).gap).toBeCloseTo(gapOf([a], [b]).gap, 5);
+      // Corners closer than 5e-6 mm are one: turning may join them or not.
+      expect(gapOf([both(a)], [both(b)]).gap).toBeCloseTo(gapOf([a], [b]).gap, 4);
     }), { numRuns: 200 });
   });
   test('overlapping, part when moved by what is reported, and touch then', () => {

@@ -6,6 +6,8 @@ import type { Part } from './part';
 
 export type Change =
   | { do: 'place'; placement: Placement }
+  /** The same for an item that has no place yet. */
+  | { do: 'stand'; placement: Placement }
   | { do: 'strike'; item: string; block: string }
   | { do: 'trim'; feature: string; copy: number; to: number }
   | { do: 'widen'; for: string }
@@ -27,6 +29,8 @@ export function applied(p: Project, change: Change): Project {
   switch (change.do) {
     case 'place':
       return { ...p, layout: { placements: p.layout.placements.map((x) => (x.item === change.placement.item ? change.placement : x)) } };
+    case 'stand':
+      return { ...p, layout: { placements: [...p.layout.placements.filter((x) => x.item !== change.placement.item), change.placement] } };
     case 'strike':
       return withItem(p, change.item, (item) => ({ ...item, struck: item.struck.includes(change.block) ? item.struck : [...item.struck, change.block] }));
     case 'trim': {

@@ -57,7 +57,8 @@ export function BuildProvider({ opened, draft, conflict, children }: { opened: S
   const verdict = useCheck(useDeferredValue(doc));
   const scores = useMemo(() => scorecard(verdict.checker.scene.project, verdict), [verdict]);
   const mine = useQuery({ queryKey: ['parts'], queryFn: listParts });
-  const library = useMemo(() => [...(mine.data ?? []), ...STARTER_PARTS], [mine.data]);
+  // A part of one's own stands for the starter part of the same id.
+  const library = useMemo(() => { const own = mine.data ?? [], ids = new Set(own.map((p) => p.id)); return [...own, ...STARTER_PARTS.filter((p) => !ids.has(p.id))]; }, [mine.data]);
   const saving = useSaving(opened.key, opened, doc, conflict);
   const [chosen, choose] = useState<string>();
   const edit = useCallback((next: Project | ((p: Project) => Project), merge?: string): string | undefined => {

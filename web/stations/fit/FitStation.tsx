@@ -7,6 +7,7 @@ import { spreadOf } from '../../book/spread';
 import { Findings, numbered } from '../../ui/Findings';
 import { useSize } from '../../ui/useSize';
 import { useBuild } from '../../state/build';
+import { ArrangeView } from './ArrangeView';
 import { BookView, type CutAt } from './BookView';
 import { ClosedView } from './ClosedView';
 import { InWords } from './InWords';
@@ -26,6 +27,7 @@ export default function FitStation() {
   const [heat, setHeat] = useState(false);
   const [closed, setClosed] = useState(false);
   const [words, setWords] = useState(false);
+  const [arrange, setArrange] = useState(false);
   const [cut, setCut] = useState<CutAt>({ axis: 'x', at: body?.outline.kind === 'rect' ? Math.round(body.outline.h.mm * 0.55) : 30 });
 
   useEffect(() => {
@@ -35,6 +37,7 @@ export default function FitStation() {
       if (letter === 'd') setHeat((h) => !h);
       else if (letter === 'c') setClosed((c) => !c);
       else if (letter === 'w') setWords((w) => !w);
+      else if (letter === 'a') setArrange((w) => !w);
       else if (letter === 'n') {
         const open = numbered(check.findings, 'fit');
         const i = open.findIndex((o) => o.finding.id === chosen);
@@ -65,9 +68,10 @@ export default function FitStation() {
           <Button size="small" type={heat ? 'primary' : 'default'} onClick={() => setHeat(!heat)}>Headroom <span className="kbd">D</span></Button>
           <Button size="small" type={closed ? 'primary' : 'default'} onClick={() => setClosed(!closed)}>Close the book <span className="kbd">C</span></Button>
           <Button size="small" type={words ? 'primary' : 'default'} onClick={() => setWords(!words)}>In words <span className="kbd">W</span></Button>
-          <span className="note nowrap" style={{ marginLeft: 'auto' }}>Arrows move · <span className="kbd">R</span> turn · <span className="kbd">V</span> over · <span className="kbd">X</span> other half · <span className="kbd">?</span> all keys</span>
+          {body && doc.kit.items.length > 0 && <Button size="small" type={arrange ? 'primary' : 'default'} onClick={() => setArrange(!arrange)}>Arrange for me <span className="kbd">A</span></Button>}
+          <span className="note nowrap" style={{ marginLeft: 'auto' }}><span className="kbd">R</span> turn · <span className="kbd">V</span> over · <span className="kbd">X</span> other half · <span className="kbd">?</span> keys</span>
         </div>
-        {words ? <InWords scene={arranging.scene} /> : arranging.scene.shell && <ProfileView scene={arranging.scene} cut={cut} onCut={setCut} />}
+        {arrange ? <ArrangeView onClose={() => setArrange(false)} /> : words ? <InWords scene={arranging.scene} /> : arranging.scene.shell && <ProfileView scene={arranging.scene} cut={cut} onCut={setCut} />}
       </div>
       <aside className="side" aria-label="What touches">
         {selected && <PartPanel item={selected} arranging={arranging} onClose={() => select(undefined)} />}

@@ -1,0 +1,168 @@
+/**
+ * Layouts without a hit for a whole build: parts are stood one by one where they may stand, what
+ * cannot stand pushes out what is in its way, and a run that gets stuck begins anew. Repeatable by
+ * its seed; steps are counted, so whoever runs it decides for how long.
+ */
+import { applied, type Change, type Placement, type Project } from '../model';
+import { buttonMap } from '../controls';
+import { cutting } from '../cuts';
+import { Checker, firstPlace, type PlacedItem, portKey } from '../fit';
+import { PLUGS } from '../kit';
+import { type Ground, type Kind, kindOf, recessNeeded, spots, stance } from './spots';
+
+export interface Figures {
+  /** Openings that have to be cut. */
+  cuts: number;
+  /** From the lowest to the highest point of all parts, mm. */
+  thickMm: number;
+  /** Button wires, and from cell to charger to computer to what hangs on it, straight, mm. */
+  wireMm: number;
+  /** Least margin that is left, mm, and findings that are tight. */
+  leastMm: number; tight: number;
+}
+export interface Layout { placements: Placement[]; figures: Figures; /** Openings cut wide enough for the plug's moulding, and everything in its place. */ changes: Change[] }
+export const AIMS = ['least cutting', 'thinnest', 'shortest wiring'] as const;
+export type Aim = (typeof AIMS)[number];
+
+export interface Progress { trials: number; runs: number; /** Most parts that stood without a hit, of how many. */ stood: number; of: number; /** The part that most often found no place. */ stuck?: string }
+
+const seededRandom = (seed: number): (() => number) => { let s = seed >>> 0; return () => { s = (s + 0x6d2b79f5) >>> 0; let t = Math.imul(s ^ (s >>> 15), s | 1); t = (t + Math.imul(t ^ (t >>> 7), t | 61)) ^ t; return ((t ^ (t >>> 14)) >>> 0) / 4294967296; }; };
+const ORDER: Readonly<Record<Kind, number>> = { window: 0, keys: 1, grille: 2, port: 3, free: 4 };
+/** Pushing out is tried so often in one run. */
+const EJECTIONS = 40;
+/** Places that would do are gathered before the best of them is taken. */
+const CHOICE = 4;
+
+export class Arranger {
+  readonly project: Project;
+  readonly progress: Progress;
+  /** The best so far by each aim. */
+  readonly best = new Map<Aim, Layout>();
+  #random: () => number;
+  #checker: Checker;
+  #free: string[];
+  #fixed: ReadonlySet<string>;
+  #stuck = new Map<string, number>();
+  #run: Generator<void>;
+  #widened: Change[];
+  #known: ReadonlySet<string>;
+
+  /** @param fixed  items that stay where they are */
+  constructor(p: Project, seed = 1, fixed: readonly string[] = []) {
+    const known = new Set(p.layout.placements.map((q) => q.item));
+    this.#known = known;
+    const extra = p.kit.items.filter((i) => !known.has(i.id)).flatMap((i) => { const at = firstPlace(p, i.id); return at ? [{ ...at, held: 'jig' as const }] : []; });
+    const laid = { ...p, layout: { placements: [...p.layout.placements, ...extra] } };
+    this.#widened = widenings(laid);
+    this.project = this.#widened.reduce(applied, laid);
+    this.#random = seededRandom(seed);
+    this.#fixed = new Set(fixed);
+    this.#checker = new Checker(this.project);
+    this.#free = this.project.layout.placements.filter((q) => !this.#fixed.has(q.item) && 'piece' in q.on).map((q) => q.item);
+    this.progress = { trials: 0, runs: 0, stood: 0, of: this.#free.length };
+    this.#run = this.#runs();
+  }
+
+  /** Look at so many more places. Returns whether a layout without hits is known. */
+  work(trials: number): boolean {
+    if (!this.#checker.scene.shell || !this.#free.length) return false;
+    const until = this.progress.trials + trials;
+    while (this.progress.trials < until && !this.#run.next().done);
+    return this.best.size > 0;
+  }
+
+  *#runs(): Generator<void> {
+    for (;;) {
+      this.progress.runs++;
+      const before = this.progress.trials;
+      yield* this.#once();
+      // A build whose parts have no place at all must not spin.
+      if (this.progress.trials === before) this.progress.trials += 50;
+      yield;
+    }
+  }
+
+  *#once(): Generator<void> {
+    const placed = new Set<string>([...this.#checker.scene.items.keys()].filter((id) => !this.#free.includes(id)));
+    const ground: Ground = { checker: this.#checker, placed, random: this.#random };
+    const item = (id: string): PlacedItem => this.#checker.scene.items.get(id)!;
+    const kinds = new Map(this.#free.map((id) => [id, kindOf(item(id), ground)]));
+    const size = (id: string): number => item(id).blocks.reduce((s, { solid: q }) => s + (q.x1 - q.x0) * (q.y1 - q.y0) * (q.z1 - q.z0), 0);
+    const weight = new Map(this.#free.map((id) => [id, ORDER[kinds.get(id)!] * 1e9 - size(id) * (0.6 + 0.8 * this.#random()) - (this.#stuck.get(id) ?? 0) * 500]));
+    const queue = [...this.#free].sort((a, b) => weight.get(a)! - weight.get(b)!);
+    const toward: [number, number] = [this.#random() < 0.5 ? 1 : -1, this.#random() < 0.5 ? 1 : -1];
+    for (let pushed = 0; queue.length;) {
+      const id = queue.shift()!, kind = kinds.get(id)!, found: Array<{ place: Placement; worth: number }> = [];
+      let least: { place: Placement; others: Set<string> } | undefined;
+      const gone = new Set(this.#free.filter((q) => !placed.has(q)));
+      for (const place of spots(ground, item(id), kind, toward)) {
+        this.progress.trials++;
+        if (this.progress.trials % 64 === 0) yield;
+        const others = new Set<string>();
+        let shell = false;
+        const t = this.#checker.trial(place, (c) => {
+          if (c.verdict !== 'hit') return false;
+          const other = c.a.solid.owner === id ? c.b : c.a;
+          if (other.at && !this.#fixed.has(other.solid.owner)) { others.add(other.solid.owner); return others.size > 2 || found.length > 0; }
+          shell = true;
+          return true;
+        }, gone);
+        if (shell || t.plugs.some((f) => f.verdict === 'hit')) continue;
+        if (others.size) { if (!found.length && (!least || others.size < least.others.size)) least = { place, others }; continue; }
+        found.push({ place, worth: found.length + (t.contacts.some((c) => c.verdict === 'tight') ? 3 : 0) });
+        if (found.length >= (kind === 'free' || kind === 'port' ? CHOICE : 1)) break;
+      }
+      if (found.length) {
+        this.#checker.move(found.sort((a, b) => a.worth - b.worth)[0]!.place);
+        placed.add(id);
+        this.progress.stood = Math.max(this.progress.stood, placed.size - (this.#checker.scene.items.size - this.#free.length));
+        continue;
+      }
+      this.#stuck.set(id, (this.#stuck.get(id) ?? 0) + 1);
+      this.progress.stuck = [...this.#stuck].sort((a, b) => b[1] - a[1])[0]![0];
+      if (!least || pushed >= EJECTIONS) return;
+      // It takes its place, and what was there looks for another.
+      pushed++;
+      this.#checker.move(least.place);
+      placed.add(id);
+      for (const other of least.others) { placed.delete(other); queue.splice(Math.floor(this.#random() * 2), 0, other); }
+    }
+    this.#keep();
+  }
+
+  /** Judge what stands as a whole; keep it where it is the best by some aim. */
+  #keep(): void {
+    const p = this.#checker.scene.project, findings = this.#checker.findings();
+    if (findings.some((f) => f.verdict === 'hit')) return;
+    const layout: Layout = { placements: p.layout.placements.map((q) => ({ ...q })), figures: figuresOf(p, this.#checker), changes: [...this.#widened, ...p.layout.placements.map((placement): Change => (this.#known.has(placement.item) ? { do: 'place', placement } : { do: 'stand', placement }))] };
+    const worth: Record<Aim, (f: Figures) => number> = { 'least cutting': (f) => f.cuts * 1e6 + f.tight * 1e4 + f.wireMm, thinnest: (f) => f.thickMm * 1e4 + f.wireMm, 'shortest wiring': (f) => f.wireMm + f.tight * 20 };
+    for (const aim of AIMS) { const known = this.best.get(aim); if (!known || worth[aim](layout.figures) < worth[aim](known.figures)) this.best.set(aim, layout); }
+  }
+}
+
+/** Sockets that sit so far behind their board's edge that a plug seats only with its moulding in the opening. */
+function widenings(p: Project): Change[] {
+  const checker = new Checker(p), shell = checker.scene.shell;
+  if (!shell) return [];
+  const ground: Ground = { checker, placed: new Set(), random: () => 0.5 };
+  return [...checker.scene.items.values()].flatMap((at): Change[] => {
+    const piece = shell.body.pieces.find((q) => q.role === 'back') ?? shell.body.pieces[0]!, s = stance(ground, at, piece.id, 'in', 0, 0);
+    return s.mouths.filter((m) => m.outside && recessNeeded(s, m, shell.body.wall.mm) > PLUGS[m.type].recessMm - 0.1 && !p.cuts.some((c) => c.kind === 'opening' && c.for === portKey(at.item.id, m.id) && c.wide)).map((m) => ({ do: 'widen', for: portKey(at.item.id, m.id) }));
+  });
+}
+
+/** What a layout comes to. */
+export function figuresOf(p: Project, checker: Checker = new Checker(p)): Figures {
+  const findings = checker.findings(), scene = checker.scene, items = [...scene.items.values()];
+  const margins = findings.flatMap((f) => (f.measure ? [f.measure.gap - f.measure.required] : []));
+  const mid = (at: PlacedItem): [number, number, number] => { const s = at.blocks.map((b) => b.solid); return [(Math.min(...s.map((q) => q.x0)) + Math.max(...s.map((q) => q.x1))) / 2, (Math.min(...s.map((q) => q.y0)) + Math.max(...s.map((q) => q.y1))) / 2, (Math.min(...s.map((q) => q.z0)) + Math.max(...s.map((q) => q.z1))) / 2]; };
+  const one = (has: (at: PlacedItem) => boolean) => items.find(has);
+  const [cell, charger, computer, amp] = [one((a) => a.part.cell !== undefined), one((a) => a.part.converter !== undefined && !a.part.cell), one((a) => a.part.family === 'sbc'), one((a) => a.part.amp !== undefined)];
+  const pairs: Array<[PlacedItem | undefined, PlacedItem | undefined]> = [[cell, charger], [charger, computer], [computer, one((a) => a.part.screen !== undefined)], [computer, amp], [amp, one((a) => a.part.speaker !== undefined)]];
+  const run = pairs.reduce((s, [a, b]) => s + (a && b ? Math.hypot(...mid(a).map((v, i) => v - mid(b)[i]!)) : 0), 0);
+  const zs = items.flatMap((a) => a.blocks.map((b) => b.solid));
+  return {
+    cuts: cutting(p, scene).openings.length, thickMm: zs.length ? Math.max(...zs.map((s) => s.z1)) - Math.min(...zs.map((s) => s.z0)) : 0, wireMm: buttonMap(p, scene).total.value + run,
+    leastMm: margins.length ? Math.min(...margins) : 0, tight: findings.filter((f) => f.verdict === 'tight').length,
+  };
+}

@@ -1,0 +1,32 @@
+/** Arranging runs here, with the best so far told while it runs. */
+import { expose } from 'comlink';
+import { Arranger, AIMS, type Aim, type Layout, type Progress, whyNot, type WhyNot } from '@deft/core/arrange';
+import type { Project } from '@deft/core/model';
+
+export interface Told { progress: Progress; best: Array<[Aim, Layout]>; secondsLeft: number }
+const TELL_MS = 200;
+let arranger: { key: string; a: Arranger } | undefined;
+
+const api = {
+  /** Goes on from where the same build, seed and fixed parts were left. */
+  async run(project: Project, version: string, seed: number, fixed: readonly string[], seconds: number, tell: (t: Told) => Promise<boolean>): Promise<void> {
+    const key = `${version} ${seed} ${[...fixed].sort().join()}`;
+    if (arranger?.key !== key) arranger = { key, a: new Arranger(project, seed, fixed) };
+    const { a } = arranger, end = performance.now() + seconds * 1000;
+    for (let last = 0; ;) {
+      a.work(120);
+      const now = performance.now();
+      if (now - last < TELL_MS && now < end) continue;
+      last = now;
+      const going = await tell({ progress: { ...a.progress }, best: AIMS.flatMap((aim) => { const b = a.best.get(aim); return b ? [[aim, b] as [Aim, Layout]] : []; }), secondsLeft: Math.max(0, (end - now) / 1000) });
+      if (!going || now >= end || !a.progress.of) return;
+    }
+  },
+  /** Why there is none, with the change being tried told on the way. */
+  async why(project: Project, stuck: string | undefined, fixed: readonly string[], tell: (trying: string) => Promise<boolean>): Promise<WhyNot | undefined> {
+    const g = whyNot(project, stuck, 3000, 1, fixed);
+    for (let r = g.next(); ; r = g.next()) { if (r.done) return r.value; if (!await tell(r.value)) return undefined; }
+  },
+};
+export type ArrangeApi = typeof api;
+expose(api);
