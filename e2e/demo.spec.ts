@@ -82,3 +82,36 @@ test('a tick stays, and the step list follows the kit', async ({ page }) => {
   await station(page, 'Build').click();
   await expect(page.getByText('4 of 37 done.')).toBeVisible();
 });
+
+test('arrange for me: a run is cancelled, another finds a layout, it is taken and closes, undo brings the old one back', async ({ page }) => {
+  test.setTimeout(120_000);
+  const key = await openExample(page, 'wisp', (d) => { (d['layout'] as { placements: unknown[] }).placements = []; });
+  await page.goto(stationUrl(key, 'fit'));
+  await page.getByRole('button', { name: /^Arrange for me/ }).click();
+  const view = page.getByRole('region', { name: 'Arrange for me' });
+  await view.getByRole('button', { name: 'Look for 10 s' }).click();
+  await view.getByRole('button', { name: 'Cancel' }).click();
+  await view.getByRole('button', { name: 'Go on 10 s more' }).click();
+  await expect(view.getByText(/places tried, 8 of 8 parts stood at best, \d+ s left/)).toBeVisible({ timeout: 30_000 });
+  await expect(view.getByRole('button', { name: 'Go on 10 s more' })).toBeVisible({ timeout: 30_000 });
+  await view.getByRole('button', { name: /^Take .*thinnest/ }).click();
+  await expect(page.locator('[data-item]')).toHaveCount(8);
+  await expect(page.getByText('Nothing touches that should not.').or(page.locator('article.finding:has(.no.tight)').first())).toBeVisible();
+  await expect(page.locator('article.finding:has(.no.hit)')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.locator('[data-item]')).toHaveCount(0);
+});
+
+test('arrange for me: a shell too thin is not searched; the part that is too thick is named with what it lacks', async ({ page }) => {
+  test.setTimeout(120_000);
+  const key = await openExample(page, 'wisp', (d) => {
+    const body = (d['shell'] as { bodies: Array<{ pieces: Array<{ depth: { mm: number } }> }> }).bodies[0]!;
+    for (const q of body.pieces) q.depth.mm = 5.4;
+  });
+  await page.goto(stationUrl(key, 'fit'));
+  await expect(page.locator('[data-item]').first()).toBeVisible();
+  await page.keyboard.press('a');
+  const view = page.getByRole('region', { name: 'Arrange for me' });
+  await view.getByRole('button', { name: 'Look for 10 s' }).click();
+  await expect(view.getByText(/^Depth: [\d.]+ mm short at .* whatever is moved/).first()).toBeVisible({ timeout: 60_000 });
+});

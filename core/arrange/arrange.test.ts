@@ -73,7 +73,7 @@ describe('when there is none', () => {
   test('a part larger than the shell never stands, and says which it is', () => {
     const big = { ...STARTER_PARTS.find((q) => q.id === 'slab-300')!, id: 'big', name: 'Big', blocks: [{ ...STARTER_PARTS.find((q) => q.id === 'slab-300')!.blocks[0]!, plan: { kind: 'rect' as const, x: 0, y: 0, w: length(300), h: length(300) } }] };
     const a = new Arranger(withAdded(bare({ ...wisp, kit: { parts: [], items: [] } }), big));
-    expect(a.work(300)).toBe(false);
+    expect(a.work(700)).toBe(false);
     expect(a.progress.stuck).toBe('big');
   });
 });

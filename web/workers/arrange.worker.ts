@@ -1,6 +1,6 @@
 /** Arranging runs here, with the best so far told while it runs. */
 import { expose } from 'comlink';
-import { Arranger, AIMS, type Aim, type Layout, type Progress, whyNot, type WhyNot } from '@deft/core/arrange';
+import { Arranger, AIMS, type Aim, type Layout, type Progress, tooThick, whyNot, type WhyNot } from '@deft/core/arrange';
 import type { Project } from '@deft/core/model';
 
 export interface Told { progress: Progress; best: Array<[Aim, Layout]>; secondsLeft: number }
@@ -12,6 +12,8 @@ const api = {
   async run(project: Project, version: string, seed: number, fixed: readonly string[], seconds: number, tell: (t: Told) => Promise<boolean>): Promise<void> {
     const key = `${version} ${seed} ${[...fixed].sort().join()}`;
     if (arranger?.key !== key) arranger = { key, a: new Arranger(project, seed, fixed) };
+    // What no arranging can cure is said at once.
+    if (tooThick(arranger.a.project).length) { await tell({ progress: { ...arranger.a.progress }, best: [], secondsLeft: 0 }); return; }
     const { a } = arranger, end = performance.now() + seconds * 1000;
     for (let last = 0; ;) {
       a.work(120);
