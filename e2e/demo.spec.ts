@@ -115,3 +115,25 @@ test('arrange for me: a shell too thin is not searched; the part that is too thi
   await view.getByRole('button', { name: 'Look for 10 s' }).click();
   await expect(view.getByText(/^Depth: [\d.]+ mm short at .* whatever is moved/).first()).toBeVisible({ timeout: 60_000 });
 });
+
+test('test fits: one is kept, a part is moved by keys, and the comparison says what moved and what got worse', async ({ page }) => {
+  const key = await openExample(page, 'dabchick-2-done');
+  await page.goto(stationUrl(key, 'fit'));
+  await expect(page.locator('[data-item]').first()).toBeVisible();
+  await page.keyboard.press('t');
+  const view = page.getByRole('region', { name: 'Test fits' });
+  await expect(view.getByText('None kept yet.')).toBeVisible();
+  await view.getByRole('textbox', { name: 'Note of this test fit' }).fill('test fit 1: all loose');
+  await view.getByRole('button', { name: 'Keep today\'s' }).click();
+  await expect(view.getByText('Nothing changed that shows')).toBeVisible();
+  await page.locator('[data-item="teasel"]').focus();
+  for (let i = 0; i < 4; i++) await page.keyboard.press('ArrowUp');
+  await expect(view.getByText('Move Teasel 2.0 mm up')).toBeVisible();
+  await expect(view.getByText(/1 new or worse, 1 part moved/)).toBeVisible();
+  await expect(view.getByText(/1\.8 mm overlap: board of Teasel and middle rear post 2/)).toBeVisible();
+  await saved(page);
+  await page.reload();
+  await expect(page.locator('[data-item]').first()).toBeVisible();
+  await page.keyboard.press('t');
+  await expect(page.getByRole('region', { name: 'Test fits' }).getByText('Move Teasel 2.0 mm up')).toBeVisible();
+});

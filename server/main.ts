@@ -4,7 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { join } from 'node:path';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
-import { demos } from '@deft/core/catalogue';
+import { dabchickFits, demos } from '@deft/core/catalogue';
 import { errorHandler, notFound } from './errors';
 import { isLoopback, passwordGate, sameSite } from './guard';
 import { migrate } from './migrations/index';
@@ -31,7 +31,7 @@ export async function serve(o: ServeOptions): Promise<Site> {
   const db = connect(o.databaseUrl);
   await migrate(db);
   const builds = new Builds(db);
-  await builds.loadOnce('demos', demos());
+  await builds.loadOnce('demos', demos(), dabchickFits());
   const server = createServer(app(db, builds, o));
   const port = await listen(server, o);
   return { port, url: `http://${o.host === '0.0.0.0' ? '127.0.0.1' : o.host}:${port}`, close: () => closeAll(server, db) };

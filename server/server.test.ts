@@ -30,6 +30,30 @@ withDatabase('the server', () => {
     r.end();
   });
 
+  test('test fits are kept whole beside the build, in order; one without a note or of no build is refused', async () => {
+    const made = (await api('POST', '/builds', { document: wisp })).body, at = `/builds/${made.key}/revisions`;
+    expect((await api('GET', at)).body).toEqual({ revisions: [] });
+    const first = await api('POST', at, { note: 'test fit 1', document: wisp });
+    expect([first.status, first.body.revisions.map((r: { note: string }) => r.note)]).toEqual([201, ['test fit 1']]);
+    await api('POST', at, { note: 'test fit 2', document: { ...wisp, name: 'later' } });
+    const list = (await api('GET', at)).body.revisions as Array<{ id: string; note: string }>;
+    expect(list.map((r) => r.note)).toEqual(['test fit 1', 'test fit 2']);
+    expect((await api('GET', `${at}/${list[1]!.id}`)).body.document.name).toBe('later');
+    expect((await api('GET', `/builds/${made.key}/export`)).body.revisions.map((r: { note: string }) => r.note)).toEqual(['test fit 1', 'test fit 2']);
+    expect((await api('POST', at, { note: '  ', document: wisp })).body.error).toMatchObject({ field: 'note', message: 'A test fit needs a note, so that it is told from the others.' });
+    expect((await api('POST', at, { note: 'x', document: { ...wisp, format: 'other' } })).status).toBe(400);
+    expect([(await api('GET', `${at}/999999`)).status, (await api('GET', `${at}/abc`)).status, (await api('POST', '/builds/00000000-0000-4000-8000-000000000000/revisions', { note: 'x', document: wisp })).status]).toEqual([404, 404, 404]);
+  });
+  test('many parts are kept all at once or not at all', async () => {
+    const part = demos()[3]!.kit.parts[0]!, tag = `bulk-${Date.now()}`;
+    expect((await api('PUT', '/parts/all', { parts: [{ ...part, id: `${tag}-1` }, { ...part, id: `${tag}-2` }] })).status).toBe(204);
+    const refused = await api('PUT', '/parts/all', { parts: [{ ...part, id: `${tag}-3` }, { ...part, id: `${tag}-4`, price: -1 }] });
+    expect([refused.status, refused.body.error.field]).toEqual([400, 'parts.1.price']);
+    const ids = ((await api('GET', '/parts')).body.parts as Array<{ id: string }>).map((p) => p.id).filter((id) => id.startsWith(tag)).sort();
+    expect(ids).toEqual([`${tag}-1`, `${tag}-2`]);
+    for (const id of ids) await api('DELETE', `/parts/${id}`);
+    expect((await api('PUT', '/parts/all', { parts: [] })).status).toBe(400);
+  });
   test('a save names the version it was based on; a stale one changes nothing and returns what is there', async () => {
     const made = (await api('POST', '/builds', { document: wisp })).body;
     expect((await api('PUT', `/builds/${made.key}`, { basedOn: 1, document: { ...wisp, name: 'one' } })).body).toMatchObject({ version: 2 });

@@ -130,6 +130,15 @@ export function dabchickAnswers(): Change[] {
   ];
 }
 
+/** Two test fits of the half-way demo's past, as they were kept. */
+export function dabchickFits(): Array<{ at: string; note: string; document: Project }> {
+  const now = dabchick(), placed = (p: Project, id: string, more: Partial<Placement>): Project => appliedAll(p, [{ do: 'place', placement: { ...p.layout.placements.find((x) => x.item === id)!, ...more } }]);
+  const without = (p: Project, ids: readonly string[]): Project => appliedAll(p, ids.map((item): Change => ({ do: 'drop', item })));
+  const first = placed(placed(placed(without(now, ['cell', 'extender']), 'teasel', { x: 12, y: 30 }), 'amp', { x: 94, y: 60 }), 'screen', { x: 50, y: 25 });
+  const second = placed(placed(now, 'cell', { x: 104, y: 12 }), 'amp', { x: 94, y: 60 });
+  return [{ at: '2026-11-02T18:20:00.000Z', note: 'test fit 1: boards only', document: first }, { at: '2026-11-09T19:45:00.000Z', note: 'test fit 2: with the cell', document: second }];
+}
+
 export function dabchickDone(): Project {
   const done = appliedAll(dabchick(), dabchickAnswers());
   return { ...done, id: 'dabchick-2-done', name: 'Dabchick 2, finished' };

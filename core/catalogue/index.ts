@@ -7,4 +7,4 @@ import { SMALL } from './small';
 /** Starter parts: made-up series in realistic sizes, typical for their class until measured. */
 export const STARTER_PARTS: readonly Part[] = [...COMPUTERS, ...SCREENS, ...ENERGY, ...SMALL];
 export { COVERAGE, SHOWN, type GameFamilyInputs } from './families';
-export { dabchickAnswers, demos } from './demos';
+export { dabchickAnswers, dabchickFits, demos } from './demos';

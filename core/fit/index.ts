@@ -11,3 +11,5 @@ export { profile, type Profile, type Slice } from './profile';
 export { snapped } from './snap';
 export { firstPlace, handled } from './handle';
 export { buildChance, improvements, quantileOf, type Chance, type Improvement } from './chance';
+export { balance, restsOn, thumbReach, THUMB_MM, type Balance, type Hand, type Reach, type Rest } from './balance';
+export { whatSets, type Chain } from './sets';

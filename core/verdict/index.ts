@@ -1,2 +1,3 @@
 export { assembled, check, openMargins, type Check } from './check';
 export { objection, waysOut, type Ways } from './ways';
+export { between, type Between, type Moved } from './compare';

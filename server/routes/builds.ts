@@ -10,6 +10,9 @@ import { bodyAs, jsonOf, keyOf, largeBody, pictureBody, projectFrom, smallBody }
 
 const Save = z.strictObject({ basedOn: z.number().int().min(1), document: z.unknown() });
 const New = z.strictObject({ document: z.unknown() });
+const NewFit = z.strictObject({ note: z.string().trim().min(1, { error: 'A test fit needs a note, so that it is told from the others.' }).max(200), document: z.unknown(), photo: z.string().regex(/^[0-9a-f]{64}$/).optional() });
+
+const EntryId = z.string().regex(/^\d{1,18}$/);
 
 const Sha = z.string().regex(/^[0-9a-f]{64}$/);
 
@@ -63,6 +66,18 @@ export function buildRoutes(builds: Builds, parts: Parts): Router {
     res.setHeader('cache-control', 'private, max-age=31536000, immutable');
     res.setHeader('x-content-type-options', 'nosniff');
     res.type(found.mime).send(found.bytes);
+  });
+  r.get('/builds/:key/revisions', async (req, res) => { res.json({ revisions: await builds.revisions(key(req)) }); });
+  r.post('/builds/:key/revisions', smallBody, async (req, res) => {
+    const { note, document, photo } = bodyAs(NewFit, req), at = key(req);
+    if (!await builds.get(at)) throw notFound('build');
+    await builds.addEntry(at, 'revision', note, { document: projectFrom(document), ...(photo ? { photo } : {}) });
+    res.status(201).json({ revisions: await builds.revisions(at) });
+  });
+  r.get('/builds/:key/revisions/:id', async (req, res) => {
+    const id = EntryId.safeParse(req.params['id']), body = id.success ? await builds.revision(key(req), id.data) : undefined;
+    if (!body) throw notFound('test fit');
+    res.json(body);
   });
   r.delete('/builds/:key', async (req, res) => {
     if (!await builds.remove(key(req))) throw notFound('build');

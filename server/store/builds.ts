@@ -113,12 +113,27 @@ export class Builds {
     await this.db.insertInto('entry').values({ build, kind, note, body: json(body) }).execute();
   }
 
+  /** Test fits of a build, oldest first, without their documents. */
+  async revisions(build: string): Promise<Array<{ id: string; at: string; note: string }>> {
+    const rows = await this.db.selectFrom('entry').select(['id', 'at', 'note']).where('build', '=', build).where('kind', '=', 'revision').orderBy('at').orderBy('id').execute();
+    return rows.map((r) => ({ id: String(r.id), at: r.at.toISOString(), note: r.note }));
+  }
+
+  async revision(build: string, id: string): Promise<unknown> {
+    const r = await this.db.selectFrom('entry').select('body').where('build', '=', build).where('kind', '=', 'revision').where('id', '=', id as never).executeTakeFirst();
+    return r?.body;
+  }
+
   /** Demos are loaded once in a database's life, not whenever the list is empty. */
-  async loadOnce(name: string, documents: readonly Project[]): Promise<boolean> {
+  async loadOnce(name: string, documents: readonly Project[], fits: ReadonlyArray<{ at: string; note: string; document: Project }> = []): Promise<boolean> {
     return this.db.transaction().execute(async (tx) => {
       const first = await tx.insertInto('setting').values({ key: name, value: 'done' }).onConflict((c) => c.doNothing()).returning('key').executeTakeFirst();
       if (!first) return false;
-      for (const d of documents) await new Builds(tx).create(d);
+      for (const [i, d] of documents.entries()) {
+        const made = await new Builds(tx).create(d);
+        // The first one has a past.
+        if (i === 0 && fits.length) await tx.insertInto('entry').values(fits.map((f) => ({ build: made.key, kind: 'revision', at: new Date(f.at), note: f.note, body: json({ document: f.document }) }))).execute();
+      }
       return true;
     });
   }

@@ -56,6 +56,17 @@ export const putPart = async (part: Part): Promise<void> => { await call('PUT', 
 /** Many at once: all of them or none. */
 export const putParts = async (parts: readonly Part[]): Promise<void> => { await call('PUT', '/parts/all', { parts }); };
 
+const Fits = z.object({ revisions: z.array(z.object({ id: z.string(), at: z.string(), note: z.string() })) });
+export type TestFit = z.infer<typeof Fits>['revisions'][number];
+export const listFits = async (key: string): Promise<TestFit[]> => Fits.parse(await call('GET', `/builds/${key}/revisions`)).revisions;
+export const keepFit = async (key: string, note: string, document: Project, photo?: string): Promise<TestFit[]> => Fits.parse(await call('POST', `/builds/${key}/revisions`, { note, document, ...(photo ? { photo } : {}) })).revisions;
+/** A kept test fit: the whole build as it was, and its picture if there is one. */
+export async function getFit(key: string, id: string): Promise<{ document: Project; photo?: string }> {
+  const body = z.object({ document: z.unknown(), photo: z.string().optional() }).parse(await call('GET', `/builds/${key}/revisions/${id}`)), read = readProject(body.document);
+  if (!read.ok) throw new ApiError(500, 'document', `${read.complaints[0]!.path}: ${read.complaints[0]!.sentence}`);
+  return { document: read.value, ...(body.photo ? { photo: body.photo } : {}) };
+}
+
 export const pictureUrl = (key: string, sha256: string): string => `/api/builds/${key}/assets/${sha256}`;
 /** Keep a picture with the build; it comes back named by its content. */
 export async function addPicture(key: string, mime: string, bytes: Uint8Array): Promise<{ sha256: string; w: number; h: number }> {

@@ -1,6 +1,8 @@
 /** The open book with the parts in it: drag, keys, findings, tide, headroom and the cut line. */
 import { type PointerEvent, useMemo, useRef } from 'react';
 import { stepFromPage } from '@deft/core/geometry';
+import type { Scene } from '@deft/core/fit';
+import { Ghost } from '../../book/Ghost';
 import { Flags, HeadroomPicture, Tide } from '../../book/Layers';
 import { Hatches, Ticks } from '../../book/Mat';
 import { PartCard, PartLabel } from '../../book/PartCard';
@@ -14,9 +16,11 @@ export interface CutAt { axis: 'x' | 'y'; at: number }
 export interface BookViewProps {
   spread: Spread; arranging: ReturnType<typeof useArranging>; selected: string | undefined; onSelect(item: string | undefined): void;
   heat: boolean; cut: CutAt; onCut(cut: CutAt): void;
+  /** Where parts stood in another test fit. */
+  ghost?: Scene | undefined;
 }
 
-export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cut, onCut }: BookViewProps) {
+export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cut, onCut, ghost }: BookViewProps) {
   const { check, chosen, choose } = useBuild();
   const svg = useRef<SVGSVGElement>(null);
   const { scene, live } = a;
@@ -80,6 +84,7 @@ export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cu
       })}
       {[...scene.items.values()].map((at) => { const page = pageOf(s, at.piece); return page && <PartLabel key={at.item.id} at={at} spread={s} page={page} />; })}
       <Tide scene={scene} spread={s} />
+      {ghost && <Ghost before={ghost} scene={scene} spread={s} />}
       <Fold spread={s} />
       <CutLine spread={s} cut={cut} onCut={onCut} />
       <Flags list={flags} scene={scene} spread={s} chosen={chosen} onChoose={(id) => choose(chosen === id ? undefined : id)} />

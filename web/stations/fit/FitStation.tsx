@@ -2,17 +2,20 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Button } from 'antd';
 import { Link } from 'react-router';
+import type { Scene } from '@deft/core/fit';
 import { bodyOf } from '@deft/core/model';
 import { spreadOf } from '../../book/spread';
 import { Findings, numbered } from '../../ui/Findings';
 import { useSize } from '../../ui/useSize';
 import { useBuild } from '../../state/build';
 import { ArrangeView } from './ArrangeView';
+import { BodyView } from './BodyView';
 import { BookView, type CutAt } from './BookView';
 import { ClosedView } from './ClosedView';
 import { InWords } from './InWords';
 import { PartPanel } from './PartPanel';
 import { ProfileView } from './ProfileView';
+import { TestFits } from './TestFits';
 import { Unplaced } from './Unplaced';
 import { useArranging } from './useArranging';
 import { Worth } from './Worth';
@@ -28,6 +31,9 @@ export default function FitStation() {
   const [closed, setClosed] = useState(false);
   const [words, setWords] = useState(false);
   const [arrange, setArrange] = useState(false);
+  const [fits, setFits] = useState(false);
+  const [inHand, setInHand] = useState(false);
+  const [ghost, setGhost] = useState<Scene>();
   const [cut, setCut] = useState<CutAt>({ axis: 'x', at: body?.outline.kind === 'rect' ? Math.round(body.outline.h.mm * 0.55) : 30 });
 
   useEffect(() => {
@@ -38,6 +44,8 @@ export default function FitStation() {
       else if (letter === 'c') setClosed((c) => !c);
       else if (letter === 'w') setWords((w) => !w);
       else if (letter === 'a') setArrange((w) => !w);
+      else if (letter === 't') setFits((w) => !w);
+      else if (letter === 'h') setInHand((w) => !w);
       else if (letter === 'n') {
         const open = numbered(check.findings, 'fit');
         const i = open.findIndex((o) => o.finding.id === chosen);
@@ -61,17 +69,19 @@ export default function FitStation() {
     <>
       <div className="centre" style={{ overflow: 'hidden' }}>
         <div className="mat" ref={ref}>
-          {spread && (closed ? <ClosedView scene={arranging.scene} width={size.w} height={size.h} /> : <BookView spread={spread} arranging={arranging} selected={selected} onSelect={select} heat={heat} cut={cut} onCut={setCut} />)}
+          {spread && (closed ? <ClosedView scene={arranging.scene} width={size.w} height={size.h} /> : <BookView spread={spread} arranging={arranging} selected={selected} onSelect={select} heat={heat} cut={cut} onCut={setCut} ghost={fits ? ghost : undefined} />)}
           {empty && <div className="over" style={{ position: 'absolute', background: 'none', pointerEvents: 'none' }}><div style={{ pointerEvents: 'auto', width: 'auto' }}>{empty}</div></div>}
         </div>
         <div className="row" style={{ padding: '5px 16px', background: 'var(--panel)', borderTop: '1px solid var(--line)' }}>
           <Button size="small" type={heat ? 'primary' : 'default'} onClick={() => setHeat(!heat)}>Headroom <span className="kbd">D</span></Button>
-          <Button size="small" type={closed ? 'primary' : 'default'} onClick={() => setClosed(!closed)}>Close the book <span className="kbd">C</span></Button>
+          <Button size="small" type={closed ? 'primary' : 'default'} onClick={() => setClosed(!closed)}>Closed <span className="kbd">C</span></Button>
           <Button size="small" type={words ? 'primary' : 'default'} onClick={() => setWords(!words)}>In words <span className="kbd">W</span></Button>
           {body && doc.kit.items.length > 0 && <Button size="small" type={arrange ? 'primary' : 'default'} onClick={() => setArrange(!arrange)}>Arrange for me <span className="kbd">A</span></Button>}
-          <span className="note nowrap" style={{ marginLeft: 'auto' }}><span className="kbd">R</span> turn · <span className="kbd">V</span> over · <span className="kbd">X</span> other half · <span className="kbd">?</span> keys</span>
+          {body && <Button size="small" type={fits ? 'primary' : 'default'} onClick={() => setFits(!fits)}>Test fits <span className="kbd">T</span></Button>}
+          {body && <Button size="small" type={inHand ? 'primary' : 'default'} onClick={() => setInHand(!inHand)}>In the hands <span className="kbd">H</span></Button>}
+          <span className="note nowrap" style={{ marginLeft: 'auto' }}><span className="kbd">?</span> keys</span>
         </div>
-        {arrange ? <ArrangeView onClose={() => setArrange(false)} /> : words ? <InWords scene={arranging.scene} /> : arranging.scene.shell && <ProfileView scene={arranging.scene} cut={cut} onCut={setCut} />}
+        {inHand ? <BodyView onClose={() => setInHand(false)} /> : fits ? <TestFits onGhost={setGhost} onClose={() => setFits(false)} /> : arrange ? <ArrangeView onClose={() => setArrange(false)} /> : words ? <InWords scene={arranging.scene} /> : arranging.scene.shell && <ProfileView scene={arranging.scene} cut={cut} onCut={setCut} />}
       </div>
       <aside className="side" aria-label="What touches">
         {selected && <PartPanel item={selected} arranging={arranging} onClose={() => select(undefined)} />}
