@@ -11,3 +11,5 @@ const { captureBench } = await import('../core/capture/capture.bench.ts');
 await captureBench(say);
 const { kitBench } = await import('../core/brief/kit.bench.ts');
 kitBench(say);
+const { arrangeBench } = await import('../core/arrange/arrange.bench.ts');
+arrangeBench(say);
