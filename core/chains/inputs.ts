@@ -11,6 +11,8 @@ export function inputsChain(k: Kit): Chain {
     m.chain.begun = true;
     m.link({ name: 'Wireless pad', note: 'has its own battery: plan its hours and its charging' });
     if (!k.ends('radio', 'gives').length) m.broken('radio', 'No radio', `${k.computer.item.name} cannot hear a wireless pad.`, ['A computer with a radio, or a USB receiver in one of its ports.'], [k.computer.item.id]);
+    const metal = k.p.shell.bodies[0]?.pieces.some((q) => q.material === 'aluminium' || q.material === 'steel');
+    if (metal) m.broken('shielded', 'A radio inside a metal shell', `${k.computer.item.name} is not heard through metal.`, ['A plastic window of some 30 mm over the antenna, a wired pad, or a shell of another stuff.'], [k.computer.item.id]);
     m.part(k.computer, 'pairs with it', 'radio');
     return m.chain;
   }

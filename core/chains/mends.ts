@@ -76,6 +76,7 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
     case 'inputs:count': swap(f.about[0], (q) => q.family === (p.controls.route === 'expander' ? 'expander' : 'controller') && (q.inputs ?? 0) >= p.controls.inputs.length); add((q) => q.family === (p.controls.route === 'expander' ? 'expander' : 'controller') && (q.inputs ?? 0) > 0); break;
     case 'inputs:bus': swap(computer, (q) => q.family === 'sbc' && gives(q, 'lines')); break;
     case 'inputs:radio': swap(computer, (q) => q.family === 'sbc' && gives(q, 'radio')); add((q) => gives(q, 'radio') && q.family !== 'sbc'); break;
+    case 'inputs:shielded': way('header', 'Read the buttons on the header', 'one line each', [{ do: 'link', route: 'gpio' }], 4); break;
     case 'inputs:analog': add((q) => gives(q, 'analog')); break;
     case 'storage:slot': swap(computer, (q) => q.family === 'sbc' && takes(q, 'card')); break;
     case 'storage:access': {

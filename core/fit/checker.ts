@@ -13,7 +13,7 @@ import type { Side } from './clearance';
 import { type Contact, contactOf, INTEREST_MM } from './contact';
 import { plugFinding, plugFindings, portOpening } from './port';
 import { type PlacedItem, type Scene, sceneOf, standItem } from './scene';
-import { windowFindings } from './window';
+import { grilleFindings, windowFindings } from './window';
 
 interface Entry { minX: number; minY: number; maxX: number; maxY: number; side: Side }
 
@@ -185,7 +185,7 @@ export class Checker {
 
   findings(): Finding[] {
     if (!this.scene.shell) return [];
-    return [...this.contacts().map(touchFinding), ...plugFindings(this.scene), ...windowFindings(this.scene), ...outsideFindings(this.scene)];
+    return [...this.contacts().map(touchFinding), ...plugFindings(this.scene), ...windowFindings(this.scene), ...grilleFindings(this.scene), ...outsideFindings(this.scene)];
   }
 }
 

@@ -13,6 +13,17 @@ export const BARE_METAL_MM = 0.5;
 /** Share of its height a soft block gives way by. */
 const SOFT_GIVE = 0.3;
 
+/** Kept between a cell and the hottest chip, mm, by what its board draws at a peak, W: typical, for still air. */
+const HOT: ReadonlyArray<readonly [watts: number, mm: number]> = [[4, 3], [0, 1.5]];
+
+/** Room a cell wants from a board's main chip. */
+function heatOf(a: Side, b: Side): Clearance | undefined {
+  const cell = [a, b].find((s) => s.block?.kind === 'cell'), chip = [a, b].find((s) => s.at?.part.family === 'sbc' && s.block?.kind === 'chip' && s.block.name === 'main chip');
+  if (!cell || !chip) return undefined;
+  const watts = chip.at!.part.draws?.peak ?? 0, [, mm] = HOT.find(([w]) => watts > w) ?? [0, 1.5];
+  return { mm, reason: `${mm} mm keeps the cell from the hottest chip (${watts.toFixed(1)} W at a peak; a cell wants to stay under 45 °C while it charges). Typical.` };
+}
+
 const CONDUCTIVE = new Set<Block['kind']>(['board', 'chip', 'connector', 'pins', 'shield']);
 const METAL_SHELLS = new Set(['aluminium', 'steel']);
 
@@ -32,6 +43,8 @@ function swellAxis(side: Side): 'x' | 'y' | 'z' {
  * @param material  the shell's material when one of the pair is the shell
  */
 export function clearanceOf(a: Side, b: Side, gap: Gap, material: string): Clearance {
+  const heat = heatOf(a, b);
+  if (heat) return heat;
   for (const side of [a, b]) {
     if (side.block?.kind === 'cell' && side.at?.part.cell?.kind === 'pouch') {
       const axis = swellAxis(side);

@@ -10,6 +10,7 @@ import type { Checker } from './checker';
 import { findPlaces, moveWords } from './moves';
 import { portKey } from './port';
 import type { PlacedItem } from './scene';
+import { coneOf } from './window';
 
 export interface Proposals { ways: WayOut[]; blocked?: string }
 
@@ -36,8 +37,17 @@ export function proposals(checker: Checker, finding: Finding, known: ReadonlyMap
     if (search.short && !blocked) blocked = `${search.short.mm.toFixed(1)} mm short between ${search.short.between}, wherever ${at.item.name} is moved`;
     ways.push(...lower(at), ...strikes(at, finding), ...swaps(at, finding, library));
   }
-  ways.push(...trims(checker, finding), ...widen(finding, items));
+  ways.push(...trims(checker, finding), ...widen(finding, items), ...centred(checker, finding, items));
   return { ways, ...(blocked ? { blocked } : {}) };
+}
+
+/** A speaker brought to the middle of a grille, in the half that has it. */
+function centred(checker: Checker, finding: Finding, items: readonly PlacedItem[]): WayOut[] {
+  if (finding.check !== 'grille') return [];
+  return items.flatMap((at) => (checker.scene.shell?.openings.face ?? []).filter((o) => o.use === 'speaker').map((o): WayOut => {
+    const [x, y] = coneOf(at), round = (mm: number) => Math.round(mm * 10) / 10;
+    return { id: `grille-${at.item.id}-${o.id}`, text: `Put ${at.item.name} behind ${o.name}`, cost: 'no cut', changes: [{ do: 'place', placement: { ...at.placement, on: { piece: o.piece }, x: round(at.placement.x + o.x - x), y: round(at.placement.y + o.y - y) } }], effort: 1 };
+  }));
 }
 
 function lower(at: PlacedItem): WayOut[] {

@@ -31,7 +31,7 @@ describe('what changed', () => {
       const open = check(p).findings.filter((f) => f.verdict !== 'clear').map((f) => f.id).sort();
       expect([...b.worse.map((w) => w.finding.id), ...b.still.map((f) => f.id)].sort()).toEqual(open);
       for (const f of b.cleared) expect(open).not.toContain(f.id);
-    }), { numRuns: 15 });
+    }), { numRuns: 5 });
   });
 });
 
