@@ -9,7 +9,8 @@ for (const scheme of ['light', 'dark'] as const) {
     test.setTimeout(240_000);
     await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
     const key = await openExample(page, 'dabchick-2');
-    for (const url of [SITE(), ...STATIONS.map((s) => stationUrl(key, s))]) {
+    // In the dark one view of each station: the others are made of the same colours.
+    for (const url of [SITE(), ...STATIONS.filter((s) => scheme === 'light' || !s.includes('?')).map((s) => stationUrl(key, s))]) {
       await page.goto(url);
       await page.locator('main').first().waitFor();
       await expect(page.getByText(/^Opening( the build)? \.\.\.$/)).toHaveCount(0);

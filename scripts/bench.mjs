@@ -13,3 +13,5 @@ const { kitBench } = await import('../core/brief/kit.bench.ts');
 kitBench(say);
 const { arrangeBench } = await import('../core/arrange/arrange.bench.ts');
 arrangeBench(say);
+const { chanceBench } = await import('../core/fit/chance.bench.ts');
+chanceBench(say);

@@ -1,8 +1,5 @@
-/** Arranging the main demo from nothing, by seeds, and the whole-build chance against drawn readings. */
+/** Arranging the demos from nothing, by seeds. */
 import { demos } from '../catalogue';
-import { buildChance, Checker } from '../fit';
-import { doubtfulBuild, drawn } from '../fit/chance.fixture';
-import { seeded } from '../geometry/seeded.fixture';
 import { Arranger } from './index';
 
 const LIMIT_MS = 10_000;
@@ -20,12 +17,4 @@ export function arrangeBench(say: (line: string) => void): void {
     times.sort((a, b) => a - b);
     say(`Arrange, ${name} from nothing: ${found} of 10 seeds within 10 s (aim 9), median ${(times[times.length >> 1]! / 1000).toFixed(1)} s, longest ${(times[times.length - 1]! / 1000).toFixed(1)} s`);
   }
-  let most = 0, middle = 0;
-  const builds = 50, draws = 20_000;
-  for (let i = 0; i < builds; i++) {
-    const q = doubtfulBuild(3000 + i), told = buildChance(new Checker(q).findings()).value, { share } = drawn(q, draws, seeded(9000 + i));
-    most = Math.max(most, Math.abs(told - share));
-    if (share > 0.2 && share < 0.8) middle++;
-  }
-  say(`Build's chance against ${draws} draws on ${builds} builds: furthest off ${most.toFixed(3)} (aim 0.02); ${middle} of them between 0.2 and 0.8`);
 }
