@@ -11,7 +11,7 @@ import { emn, emp, made } from '../core/formats/parts/board.fixture';
 import { partOfBoard, partsCsv, partsJson, readIdf, readPartsCsv, readPartsJson } from '../core/formats/parts';
 import { readPicture } from '../core/formats/picture';
 import { pictureSamples } from '../core/formats/picture/samples.fixture';
-import { seeded } from '../core/geometry/seeded.fixture';
+import { seeded } from '../core/geometry/seeded';
 import { BadInput } from '../core/model';
 
 const { format, from, to } = workerData as { format: string; from: number; to: number };

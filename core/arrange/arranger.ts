@@ -7,6 +7,7 @@ import { applied, type Change, type Placement, type Project } from '../model';
 import { buttonMap } from '../controls';
 import { cutting } from '../cuts';
 import { Checker, firstPlace, type PlacedItem, portKey } from '../fit';
+import { seeded } from '../geometry';
 import { PLUGS } from '../kit';
 import { type Ground, type Kind, kindOf, recessNeeded, spots, stance } from './spots';
 
@@ -26,7 +27,6 @@ export type Aim = (typeof AIMS)[number];
 
 export interface Progress { trials: number; runs: number; /** Most parts that stood without a hit, of how many. */ stood: number; of: number; /** The part that most often found no place. */ stuck?: string }
 
-const seededRandom = (seed: number): (() => number) => { let s = seed >>> 0; return () => { s = (s + 0x6d2b79f5) >>> 0; let t = Math.imul(s ^ (s >>> 15), s | 1); t = (t + Math.imul(t ^ (t >>> 7), t | 61)) ^ t; return ((t ^ (t >>> 14)) >>> 0) / 4294967296; }; };
 const ORDER: Readonly<Record<Kind, number>> = { window: 0, keys: 1, grille: 2, port: 3, free: 4 };
 /** Pushing out is tried so often in one run. */
 const EJECTIONS = 40;
@@ -55,7 +55,7 @@ export class Arranger {
     const laid = { ...p, layout: { placements: [...p.layout.placements, ...extra] } };
     this.#widened = widenings(laid);
     this.project = this.#widened.reduce(applied, laid);
-    this.#random = seededRandom(seed);
+    this.#random = seeded(seed);
     this.#fixed = new Set(fixed);
     this.#checker = new Checker(this.project);
     this.#free = this.project.layout.placements.filter((q) => !this.#fixed.has(q.item) && 'piece' in q.on).map((q) => q.item);

@@ -5,15 +5,13 @@ import { resistorFor } from '../power';
 import { type Check, check } from '../verdict';
 import { alternatives } from './swap';
 import { scorecard } from './goals';
-import type { Standing } from './score';
+import { type Standing, STANDING_RANK as RANK } from './score';
 
 export interface Mend { text: string; cost: number; changes: Change[]; standing: Standing; figure: string }
 
 const SUBJECTS: Partial<Record<GoalKey, readonly string[]>> = {
   families: ['sbc'], hours: ['cell', 'sbc', 'screen'], cost: ['sbc', 'screen', 'cell', 'audio', 'charger', 'speaker'], screen: ['screen'], picture: ['screen'], mass: ['cell', 'screen', 'sbc'], wireless: ['sbc'], players: ['sbc'], playCharging: ['charger', 'sbc'], tools: ['sbc', 'screen', 'charger'],
 };
-const RANK: Readonly<Record<Standing, number>> = { missed: 0, open: 1, 'at risk': 1, met: 2 };
-
 export function cheapestMend(p: Project, goal: GoalKey, library: readonly Part[], now: Check = check(p)): Mend | undefined {
   const before = scorecard(p, now), mine = before.find((s) => s.goal === goal);
   if (!mine || mine.standing === 'met') return undefined;

@@ -13,6 +13,8 @@ export interface Contradiction { id: string; goals: GoalKey[]; title: string; wh
 /** Share of a shell's inner volume that boards and cells fill in practice; the rest is posts, wires and air. Typical. */
 export const FILLED = 0.6;
 const WALL_MM = 2, CONVERTER = 0.9, CELL_V = 3.7, SWELLING = 1.1;
+/** Switches, plates, amplifier and speaker beside the boards: typical. */
+const SMALL_CM3 = 12, SMALL_G = 25;
 
 interface Choice { computer: Part; screen?: Part; watts: number }
 
@@ -47,14 +49,14 @@ export function contradictions(p: Project, library: readonly Part[]): Contradict
   const words = base ? `${base.computer.name}${base.screen ? ` and ${base.screen.name}` : ''}, the gentlest that would do: ${base.watts.toFixed(1)} W in a game` : '';
   if (base && b.hours && b.pocket && dense) {
     const inner = b.pocket.map((v) => v - 2 * WALL_MM).reduce((s, v) => s * v, 1) / 1000, room = inner * FILLED;
-    const boards = cm3(base.computer) + (base.screen ? cm3(base.screen) : 0) + 12, left = Math.max(0, room - boards);
+    const boards = cm3(base.computer) + (base.screen ? cm3(base.screen) : 0) + SMALL_CM3, left = Math.max(0, room - boards);
     const energy = (left / (cm3(dense) * SWELLING)) * wh(dense), hours = (energy * CONVERTER) / base.watts;
     if (hours < b.hours) say('pocket-hours', ['pocket', 'hours'], `${b.pocket.map((v) => v.toFixed(0)).join(' × ')} mm holds about ${hours.toFixed(1)} h, not ${b.hours}`, [
       words, `inside ${inner.toFixed(0)} cm³, of which about ${Math.round(FILLED * 100)} % can be filled: ${room.toFixed(0)} cm³`, `− ${boards.toFixed(0)} cm³ of boards, switches and sound leaves ${left.toFixed(0)} cm³ for the cell: ${energy.toFixed(1)} Wh at ${(wh(dense) / cm3(dense)).toFixed(2)} Wh/cm³`, `× ${CONVERTER} / ${base.watts.toFixed(1)} W = ${hours.toFixed(1)} h; ${b.hours} h want ${((b.hours * base.watts) / CONVERTER).toFixed(1)} Wh`,
     ]);
   }
   if (base && b.hours && b.massG && lightest) {
-    const energy = (b.hours * base.watts) / CONVERTER, g = (energy / wh(lightest)) * lightest.massG!, rest = (base.computer.massG ?? 0) + (base.screen?.massG ?? 0) + 25;
+    const energy = (b.hours * base.watts) / CONVERTER, g = (energy / wh(lightest)) * lightest.massG!, rest = (base.computer.massG ?? 0) + (base.screen?.massG ?? 0) + SMALL_G;
     if (g + rest > b.massG) say('mass-hours', ['mass', 'hours'], `${b.hours} h weigh ${(g + rest).toFixed(0)} g before the shell, ${b.massG} g are allowed`, [words, `${energy.toFixed(1)} Wh of cell at ${(lightest.massG! / wh(lightest)).toFixed(1)} g/Wh = ${g.toFixed(0)} g`, `+ ${rest.toFixed(0)} g of boards, switches and sound`]);
   }
   if (b.costCeiling && b.families.length) {

@@ -7,7 +7,7 @@ import { billOf, partOf } from '../kit';
 import { HOURS_SHARE } from '../power';
 import { shellMass, SHELL_MASS_SHARE } from '../shell';
 import type { Check } from '../verdict';
-import { GOAL_NAMES, type Score, type Standing } from './score';
+import { GOAL_NAMES, type Score, type Standing, STANDING_RANK } from './score';
 
 type Judged = Omit<Score, 'goal' | 'name' | 'weight'> | undefined;
 export interface Facts { p: Project; c: Check; b: Brief }
@@ -36,7 +36,7 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
     if (b.hours === undefined) return undefined;
     const run = c.power.run?.value, target = `${b.hours} h`;
     if (!run) return judged(target, 'open', 'not known yet', 'cell, converter and loads');
-    const s: Standing = run.hours * (1 - HOURS_SHARE) >= b.hours ? 'met' : run.hours >= b.hours ? 'met' : run.hours * (1 + HOURS_SHARE) >= b.hours ? 'at risk' : 'missed';
+    const s: Standing = run.hours >= b.hours ? 'met' : run.hours * (1 + HOURS_SHARE) >= b.hours ? 'at risk' : 'missed';
     return judged(target, s, `${run.hours.toFixed(1)} h ± ${(run.hours * HOURS_SHARE).toFixed(1)}`, c.power.energy.cells[0] ? `${c.power.energy.cells[0].item.name} against ${c.power.watts.game.toFixed(1)} W in a game` : 'the bank', c.power.run!.working);
   },
   cost({ p, b }) {
@@ -150,8 +150,6 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
   },
 };
 
-const RANK: Readonly<Record<Standing, number>> = { missed: 0, 'at risk': 1, open: 2, met: 3 };
-
 /** Every goal that was set, judged; missed ones of most weight first. */
 export function scorecard(p: Project, c: Check): Score[] {
   const out: Score[] = [];
@@ -159,5 +157,5 @@ export function scorecard(p: Project, c: Check): Score[] {
     const s = JUDGES[goal]({ p, c, b: p.brief });
     if (s) out.push({ ...s, goal, name: GOAL_NAMES[goal], weight: p.brief.weights?.[goal] ?? 2 });
   }
-  return out.sort((a, b) => RANK[a.standing] - RANK[b.standing] || b.weight - a.weight);
+  return out.sort((a, b) => STANDING_RANK[a.standing] - STANDING_RANK[b.standing] || b.weight - a.weight);
 }

@@ -1,5 +1,5 @@
 export { scorecard } from './goals';
-export { GOAL_NAMES, type Score, type Standing } from './score';
+export { GOAL_NAMES, type Score, type Standing, STANDING_RANK } from './score';
 export { contradictions, FILLED, type Contradiction } from './contradictions';
 export { alternatives, compare, outcomeOf, type Alternative, type Outcome } from './swap';
 export { cheapestMend, type Mend } from './cheapest';

@@ -5,6 +5,9 @@ export const SCORES = ['met', 'at risk', 'missed', 'open'] as const;
 /** `open`: nothing in the build decides it yet. */
 export type Standing = (typeof SCORES)[number];
 
+/** For comparing: higher is better. What is still open is no worse than a risk. */
+export const STANDING_RANK: Readonly<Record<Standing, number>> = { missed: 0, 'at risk': 1, open: 1, met: 2 };
+
 export interface Score {
   goal: GoalKey;
   name: string;

@@ -1,8 +1,7 @@
 /**
  * What a build would be with another part in an item's place: the whole scorecard, computed, not guessed.
  */
-import { applied, type Change, type Part, type Project } from '../model';
-import { chainFindings } from '../chains';
+import { applied, type Part, type Project } from '../model';
 import { billOf } from '../kit';
 import { type Check, check } from '../verdict';
 import { scorecard } from './goals';
@@ -25,7 +24,7 @@ export function outcomeOf(p: Project, now?: Check): Outcome {
   const run = c.power.run?.value;
   return {
     ...(run ? { hours: run.hours } : {}), hits: c.findings.filter((f) => f.check !== 'chain' && f.verdict === 'hit').length, ...(margins.length ? { leastMm: Math.min(...margins) } : {}),
-    breaks: chainFindings(p).length, cost: bill.total, massG: bill.massG, scores: scorecard(p, c).map(({ goal, standing }) => ({ goal, standing })),
+    breaks: c.findings.filter((f) => f.check === 'chain').length, cost: bill.total, massG: bill.massG, scores: scorecard(p, c).map(({ goal, standing }) => ({ goal, standing })),
   };
 }
 
@@ -37,9 +36,7 @@ export function alternatives(p: Project, item: string, library: readonly Part[])
   return library.filter((q) => q.family === part.family && !!q.cell === !!part.cell && !!q.charger === !!part.charger && !!q.amp === !!part.amp && !!q.screen === !!part.screen && !!q.off === !!part.off && (known.has(q.id) ? false : (known.add(q.id), true)));
 }
 
-export const withSwap = (item: string, part: Part): Change => ({ do: 'swap', item, part });
-
 /** One alternative after another, so that a worker can tell how far it is. */
 export function* compare(p: Project, item: string, parts: readonly Part[], now: Check = check(p)): Generator<Alternative> {
-  for (const part of parts) yield { part, outcome: outcomeOf(applied(p, withSwap(item, part)), now) };
+  for (const part of parts) yield { part, outcome: outcomeOf(applied(p, { do: 'swap', item, part }), now) };
 }

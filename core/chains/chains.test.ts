@@ -1,7 +1,7 @@
 /** Complete kits are accepted, a kit with one link broken is refused by that link's name, and a second judge agrees. */
 import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
-import { seeded } from '../geometry/seeded.fixture';
+import { seeded } from '../geometry/seeded';
 import { appliedAll, emptyProject, type Project, withAdded } from '../model';
 import { CHAINS, chainFindings, chains, chainWays, dataTree, kitOf, load, powerTree } from './index';
 import { judge } from './judge.fixture';
@@ -31,14 +31,13 @@ describe('500 kits made complete', () => {
     expect(seen.size).toBeGreaterThanOrEqual(25);
   });
   test('for each kind of break a mend is offered, and the first one that clears it makes no new break', () => {
-    const done = new Set<string>(['inputs:none', 'sound:conversion']);
+    const done = new Set<string>();
     for (const { breakers } of KITS) for (const { id, broken } of breakers) {
       if (done.has(id)) continue;
       const f = chainFindings(broken).find((x) => x.id === `chain:${id}`)!;
       const ways = chainWays(broken, f, STARTER_PARTS);
       const good = ways.filter((w) => !breaksOf(appliedAll(broken, w.changes)).length);
       if (good.length) done.add(id);
-      else expect([id, ways.length]).toEqual([id, expect.any(Number)]);
     }
     const wanted = new Set(KITS.flatMap((k) => k.breakers.map((b) => b.id)));
     expect([...wanted].filter((id) => !done.has(id))).toEqual([]);
@@ -92,7 +91,7 @@ describe('trees', () => {
     expect(dataTree(kitOf(withAdded(kit('thimble'), greedy))).breaks.map((b) => b.id)).toEqual(['current-greedy']);
   });
   test('the 5 V tree: what leaves the converter is the sum of its branches, volts fall along each, heavy loads branch at the converter', () => {
-    const t = powerTree({ ...kit('teasel', 'pane-5-hdmi', 'lead-hdmi', 'slab-5000', 'step-5-3', 'chirp-i2s'), power: { gameShare: 0.8, wireAwg: 24, wireMm: 120, plugs: 0, switchOhm: 0, health: 1 } })!;
+    const t = powerTree({ ...kit('teasel', 'pane-5-hdmi', 'lead-hdmi', 'slab-5000', 'step-5-3', 'chirp-i2s'), power: { gameShare: 0.8, wireAwg: 24, wireMm: 120, plugs: 0, switchOhm: 0, health: 1 } })!.root;
     expect(t.amps).toBeCloseTo((3.4 + 2.6 + 1.2) / 5, 9);
     const teasel = t.children.find((c) => c.item === 'teasel')!, pane = t.children.find((c) => c.item === 'pane-5-hdmi')!;
     expect(pane.note).toContain('not through the computer');

@@ -6,8 +6,8 @@ export interface DataNode { name: string; item: string; role: 'host' | 'hub' | '
 export interface DataTree { root?: DataNode; devices: End[]; ports: number; free: number; breaks: Array<Omit<Break, 'before'>> }
 
 const isHub = (x: Fitted): boolean => x.part.family === 'hub';
-/** Hubs that are fed by their parent port share its current. */
-const GENERATION = ['', '1.1', '2.0', '3'];
+/** What a generation is called. */
+export const USB_NAMES = ['', '1.1', '2.0', '3'] as const;
 
 /**
  * Devices are hung as high as there is room: at the computer first, the fastest needs first.
@@ -40,14 +40,16 @@ export function dataTree(k: Kit): DataTree {
     const [place] = places.splice(any, 1) as [Place];
     const amps = d.port.amps ?? 0.1;
     place.node.children.push({ name: d.of.item.name, item: d.of.item.id, role: 'device', speed: Math.min(place.speed, 3), amps, limitA: place.amps, children: [] });
-    if (at < 0) breaks.push({ id: `speed-${d.of.item.id}`, title: `${d.of.item.name} wants USB ${GENERATION[need]}`, what: `Only USB ${GENERATION[place.speed]} is left at ${place.node.name}.`, why: ['A port runs at the slowest generation between it and the computer.'], about: [d.of.item.id, place.node.item] });
+    if (at < 0) breaks.push({ id: `speed-${d.of.item.id}`, title: `${d.of.item.name} wants USB ${USB_NAMES[need]}`, what: `Only USB ${USB_NAMES[place.speed]} is left at ${place.node.name}.`, why: ['A port runs at the slowest generation between it and the computer.'], about: [d.of.item.id, place.node.item] });
   }
   if (left.length) breaks.push({ id: 'data', title: `${devices.length} USB devices, ${total} ${total === 1 ? 'port' : 'ports'}`, what: `${left.map((l) => l.of.item.name).join(', ')} ${left.length === 1 ? 'has' : 'have'} no port.`, why: [`${k.computer.item.name} gives ${k.computer.ports.filter((q) => q.carries === 'usb' && q.role === 'gives').reduce((s, q) => s + (q.count ?? 1), 0)}; a hub makes more of one.`], about: [k.computer.item.id, ...left.map((l) => l.of.item.id)] });
-  for (const hub of root.children.filter((c) => c.role === 'hub')) {
-    const sum = load(hub);
-    if (hub.limitA !== undefined && sum > hub.limitA + 1e-9) breaks.push({ id: `current-${hub.item}`, title: `${sum.toFixed(2)} A through a port for ${hub.limitA.toFixed(2)} A`, what: `${hub.name} and what hangs on it`, why: ['Feed the hub from the 5 V rail, at the converter, or hang the heavy device at the computer.'], about: [hub.item] });
-  }
-  for (const c of root.children.filter((x) => x.role === 'device')) if (c.limitA !== undefined && c.amps > c.limitA + 1e-9) breaks.push({ id: `current-${c.item}`, title: `${c.amps.toFixed(2)} A through a port for ${c.limitA.toFixed(2)} A`, what: `${c.name} draws more than its port gives.`, why: ['Feed it from the 5 V rail, at the converter.'], about: [c.item] });
+  // A hub passes on what its own port gives, less what it takes itself.
+  const overloaded = (n: DataNode): void => {
+    const sum = load(n);
+    if (n.limitA !== undefined && sum > n.limitA + 1e-9) breaks.push({ id: `current-${n.item}`, title: `${sum.toFixed(2)} A through a port for ${n.limitA.toFixed(2)} A`, what: n.children.length ? `${n.name} and what hangs on it` : `${n.name} draws more than its port gives.`, why: ['Feed it from the 5 V rail, at the converter, or hang the heavy device at the computer.'], about: [n.item] });
+    else n.children.forEach(overloaded);
+  };
+  root.children.forEach(overloaded);
   return { root, devices, ports: total, free: places.length, breaks };
 }
 

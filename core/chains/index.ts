@@ -14,7 +14,7 @@ import { soundChain } from './sound';
 import { storageChain } from './storage';
 
 export { type Break, type Chain, CHAIN_NAMES, type ChainKind, CHAINS, type Link } from './chain';
-export { type DataNode, dataTree, type DataTree, load } from './data';
+export { type DataNode, dataTree, type DataTree, load, USB_NAMES } from './data';
 export { kitOf } from './fitted';
 export { chainWays } from './mends';
 export { powerTree, type PowerNode } from './tree';

@@ -18,7 +18,7 @@ export function inputsChain(k: Kit): Chain {
   }
   m.chain.begun = n > 0;
   if (n) m.link({ name: `${n} ${n === 1 ? 'input' : 'inputs'}`, note: inputs.slice(0, 4).map((i) => i.name).join(', ') + (n > 4 ? ' ...' : '') });
-  else m.broken('none', 'No inputs yet', 'Nothing to press.', ['Add the buttons the game families want in Controls.']);
+  else m.broken('none', 'No inputs yet', 'Nothing to press.', ['Add the buttons the game families want in Controls, or play with a wireless pad.']);
   if (route === 'usb' || route === 'expander') {
     const family = route === 'usb' ? 'controller' : 'expander';
     const boards = k.all.filter((x) => x.part.family === family && (x.part.inputs ?? 0) > 0), room = boards.reduce((s, b) => s + (b.part.inputs ?? 0), 0);

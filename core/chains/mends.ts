@@ -73,6 +73,7 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
     case 'sound:headphones': add((q) => gives(q, 'line') && q.family === 'audio'); way('no-jack', 'Leave the jack out', 'no headphones', [{ do: 'drop', item: f.about[0]! }], 6); break;
     case 'sound:jack': swap(f.about[0], (q) => portsOf(q).some((x) => x.form === 'jack-3.5' && x.carries === 'line' && x.role === 'takes' && x.switching)); break;
     case 'inputs:board': add((q) => q.family === (p.controls.route === 'expander' ? 'expander' : 'controller') && p.controls.route !== 'original board' && (q.inputs ?? 0) >= p.controls.inputs.length); way('header', 'Read the buttons on the header', 'one line each', [{ do: 'link', route: 'gpio' }], 4); break;
+    case 'inputs:none': way('pad', 'Play with a wireless pad', 'no wires; a battery more to charge', [{ do: 'link', route: 'wireless' }], 4); break;
     case 'inputs:count': swap(f.about[0], (q) => q.family === (p.controls.route === 'expander' ? 'expander' : 'controller') && (q.inputs ?? 0) >= p.controls.inputs.length); add((q) => q.family === (p.controls.route === 'expander' ? 'expander' : 'controller') && (q.inputs ?? 0) > 0); break;
     case 'inputs:bus': swap(computer, (q) => q.family === 'sbc' && gives(q, 'lines')); break;
     case 'inputs:radio': swap(computer, (q) => q.family === 'sbc' && gives(q, 'radio')); add((q) => gives(q, 'radio') && q.family !== 'sbc'); break;

@@ -12,7 +12,7 @@ export function shutdownChain(k: Kit): Chain {
   const way = k.p.power.off ?? (latch ? 'latch' : slide ? 'switch' : undefined);
   m.chain.begun = way !== undefined;
   if (way === undefined) m.broken('way', 'No way to turn it off', 'Neither latch nor switch, and nothing said.', ['A soft latch waits for the system; a slide switch is simple but pulling power can corrupt the card; or shut down from the menu only.']);
-  else if (way === 'menu') { m.link({ name: 'Menu', note: 'shut down there; what is fed stays on until the cell is empty' }); m.note('Menu only: days to empty follow from the current when off.'); }
+  else if (way === 'menu') { m.link({ name: 'Menu', note: 'shut down there; what is fed stays on until the cell is empty' }); }
   else if (way === 'latch') {
     if (latch) {
       m.link({ name: 'Power button', note: 'asks' });

@@ -15,11 +15,12 @@ export interface PowerNode { name: string; item?: string; note: string; amps: nu
 /** More than this is not hung on a header pin, A. */
 export const HEADER_LIMIT_A = 0.5;
 
-export function powerTree(p: Project): PowerNode | undefined {
+/** The root, and what its wires come to; nothing when nothing makes 5 V. */
+export function powerTree(p: Project): { root: PowerNode; working: string[] } | undefined {
   const k = kitOf(p), rail = k.ends('rail', 'gives').find((e) => Math.abs((e.port.volts?.[0] ?? 5) - 5) < 0.4);
   const wall = fromWall(k);
   if (!rail && !wall) return undefined;
-  const volts = rail?.port.volts?.[0] ?? 5, wire = wireOhm(p.power.wireAwg, p.power.wireMm).value;
+  const volts = rail?.port.volts?.[0] ?? 5, cable = wireOhm(p.power.wireAwg, p.power.wireMm), wire = cable.value;
   const usb = new Set<string>(), data = dataTree(k);
   const mark = (n: DataNode) => { for (const c of n.children) { usb.add(c.item); mark(c); } };
   if (data.root) mark(data.root);
@@ -37,5 +38,7 @@ export function powerTree(p: Project): PowerNode | undefined {
     children.push({ name: computer.item.name, item: computer.item.id, note: `${own.toFixed(2)} A of its own`, amps: through, dropV: through * ohm, volts: at, children: [...light.map((e) => leaf(e.of.item.name, e.of.item.id, 'from the header', e.port.amps ?? 0, wire, at)), ...(data.root?.children ?? []).map((c) => branch(c, at))] });
   } else children.push(...light.map((e) => leaf(e.of.item.name, e.of.item.id, 'at the converter', e.port.amps ?? 0, wire, volts)));
   children.push(...heavy.map((e) => leaf(e.of.item.name, e.of.item.id, 'at the converter, not through the computer', e.port.amps ?? 0, wire, volts)));
-  return { name: rail?.of.item.name ?? 'Wall supply', ...(rail ? { item: rail.of.item.id } : {}), note: `${volts.toFixed(1)} V`, amps: children.reduce((s, c) => s + c.amps, 0), ...(rail?.port.amps === undefined ? {} : { limitA: rail.port.amps }), dropV: 0, volts, children };
+  const contacts = p.power.switchOhm + p.power.plugs * PLUG_OHM;
+  const root: PowerNode = { name: rail?.of.item.name ?? 'Wall supply', ...(rail ? { item: rail.of.item.id } : {}), note: `${volts.toFixed(1)} V`, amps: children.reduce((s, c) => s + c.amps, 0), ...(rail?.port.amps === undefined ? {} : { limitA: rail.port.amps }), dropV: 0, volts, children };
+  return { root, working: [...cable.working, `drop of a branch = its current × ${(1000 * wire).toFixed(1)} mΩ of wire${contacts ? `; towards the computer + ${(1000 * contacts).toFixed(0)} mΩ of switch and plugs` : ''}`] };
 }

@@ -1,6 +1,6 @@
 import { describe, expect, test } from '@jest/globals';
 import { COVERAGE, demos, STARTER_PARTS } from '../catalogue';
-import { seeded } from '../geometry/seeded.fixture';
+import { seeded } from '../geometry/seeded';
 import { applied, type Project } from '../model';
 import { buttonMap, coverage, leastCost, linesOf } from './index';
 

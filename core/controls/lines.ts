@@ -21,7 +21,9 @@ export function linesOf(p: Project): Lines {
   });
   const barred = new Set([...taken.map((t) => t.gpio), ...Object.keys(RESERVED).map(Number)]);
   const free = HEADER_40.flatMap((h) => (h.gpio !== undefined && !barred.has(h.gpio) ? [h.gpio] : []));
+  // I2C is a bus: boards with addresses of their own share its two lines.
+  const shared = (by: readonly Taken[]) => by.every((t) => t.signal.startsWith('I2C') && t.signal === by[0]!.signal);
   const contested = [...new Set(taken.map((t) => t.gpio))]
-    .map((gpio) => ({ gpio, by: taken.filter((t) => t.gpio === gpio) })).filter((x) => new Set(x.by.map((t) => t.item)).size > 1);
+    .map((gpio) => ({ gpio, by: taken.filter((t) => t.gpio === gpio) })).filter((x) => new Set(x.by.map((t) => t.item)).size > 1 && !shared(x.by));
   return { taken, free, contested };
 }

@@ -1,7 +1,7 @@
 /** In the hands and on the table: balance by levers, resting points by geometry, and the chain that sets each dimension. */
 import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
-import { seeded } from '../geometry/seeded.fixture';
+import { seeded } from '../geometry/seeded';
 import { emptyProject, length, type Part, type Placement, type Project } from '../model';
 import { shellMass } from '../shell';
 import { balance, restsOn, sceneOf, thumbReach, whatSets } from './index';

@@ -1,5 +1,5 @@
 /** The build's chance against drawn readings, on more builds and draws than the tests take. */
-import { seeded } from '../geometry/seeded.fixture';
+import { seeded } from '../geometry/seeded';
 import { buildChance } from './chance';
 import { doubtfulBuild, drawn } from './chance.fixture';
 import { Checker } from './checker';

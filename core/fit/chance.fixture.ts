@@ -2,7 +2,7 @@
  * Builds of boards side by side between posts and walls with doubtful gaps, and what happens when
  * every reading is drawn anew and the exact check run again.
  */
-import { seeded } from '../geometry/seeded.fixture';
+import { seeded } from '../geometry/seeded';
 import { emptyProject, length, type Part, type Project } from '../model';
 import { quantileOf } from './chance';
 import type { Side } from './clearance';

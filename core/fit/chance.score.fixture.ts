@@ -1,5 +1,5 @@
 /** Prints, for builds by seed, the chance that is told and the share that drawing finds: `node --import tsx core/fit/chance.score.fixture.ts FIRST COUNT DRAWS`. */
-import { seeded } from '../geometry/seeded.fixture';
+import { seeded } from '../geometry/seeded';
 import { buildChance } from './chance';
 import { doubtfulBuild, drawn } from './chance.fixture';
 import { Checker } from './checker';

@@ -2,9 +2,8 @@
 import { execFileSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, test } from '@jest/globals';
-import { STARTER_PARTS } from '../catalogue';
-import { seeded } from '../geometry/seeded.fixture';
-import { emptyProject, type Finding, length, phi, type Project, type SourceShare } from '../model';
+import { seeded } from '../geometry/seeded';
+import { type Finding, length, phi, type SourceShare } from '../model';
 import { buildChance, improvements, quantileOf } from './index';
 
 const finding = (value: number, sources: SourceShare[]): Finding => {
@@ -55,8 +54,6 @@ describe('against drawing the readings and checking every near pair again', () =
 
 describe('which reading to take again', () => {
   test('the one that is promised raises the chance as promised when it is taken', () => {
-    const p: Project = { ...emptyProject('a', 'A'), kit: { parts: [STARTER_PARTS[0]!], items: [] } };
-    expect(p.kit.items).toEqual([]);
     const rough = finding(0.2, [source('shell.bodies.0.pieces.1.depth', 0.29), source('kit.parts.0.blocks.0.height', 0.03)]), other = finding(0.15, [source('layout.placements.2.x', 0.17), source('kit.parts.0.blocks.0.height', 0.03)]);
     const [first, second] = improvements([rough, other]);
     expect([first!.key, first!.how]).toEqual(['shell.bodies.0.pieces.1.depth', 'calliper']);

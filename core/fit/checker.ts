@@ -11,9 +11,10 @@ import { inside, type Solid } from '../geometry';
 import { outerRing } from '../shell';
 import type { Side } from './clearance';
 import { type Contact, contactOf, INTEREST_MM } from './contact';
+import { grilleFindings } from './grille';
 import { plugFinding, plugFindings, portOpening } from './port';
 import { type PlacedItem, type Scene, sceneOf, standItem } from './scene';
-import { grilleFindings, windowFindings } from './window';
+import { windowFindings } from './window';
 
 interface Entry { minX: number; minY: number; maxX: number; maxY: number; side: Side }
 

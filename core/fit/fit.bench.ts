@@ -2,7 +2,7 @@
 import { emptyProject, length, type Project } from '../model';
 import { STARTER_PARTS } from '../catalogue';
 import { solids } from '../geometry/manifold.fixture';
-import { seeded } from '../geometry/seeded.fixture';
+import { seeded } from '../geometry/seeded';
 import { Checker, sceneOf } from './index';
 
 /** A shell with so many posts and parts at a steady density. */

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos, STARTER_PARTS } from '../catalogue';
-import { seeded } from '../geometry/seeded.fixture';
+import { seeded } from '../geometry/seeded';
 import { applied, type Change, type Finding, length, type Placement, type Project } from '../model';
 import { Checker, headroom, profile, snapped } from './index';
 

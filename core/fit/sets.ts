@@ -6,7 +6,7 @@ import type { Solid } from '../geometry';
 import type { Scene } from './scene';
 
 export interface Link { name: string; mm: number; gapBefore: number }
-export interface Chain { axis: 'x' | 'y' | 'z'; links: Link[]; /** Play along the chain, mm: what the dimension could lose if all moved together. */ playMm: number; sentence: string }
+export interface Chain { axis: 'x' | 'y' | 'z'; links: Link[]; /** Play along the chain, mm: what the dimension could lose if all moved together. */ playMm: number; /** The chain added up. */ working: string; sentence: string }
 
 const WORDS = { x: 'width', y: 'height', z: 'thickness' } as const;
 /** Two that overlap less than this across the axis slide past each other, mm. */
@@ -46,5 +46,6 @@ export function whatSets(scene: Scene, axis: 'x' | 'y' | 'z'): Chain | undefined
     links.push({ name: scene.items.get(b.owner)?.item.name ?? b.name, mm: b[hi] - b[lo], gapBefore: Math.max(0, b[lo] - (k ? blocks[path[k - 1]!]![hi] : start(b))) });
   });
   const playMm = total[best]!;
-  return { axis, links, playMm, sentence: `${WORDS[axis].charAt(0).toUpperCase()}${WORDS[axis].slice(1)} is set by ${links.map((l) => l.name).join(', then ')}: ${playMm.toFixed(1)} mm of play in all${playMm >= 1 ? ', the next millimetre costs nothing but moving them' : '; the next millimetre has to come off one of them'}.` };
+  const room = links.reduce((t, l) => t + l.mm, 0) + playMm;
+  return { axis, links, playMm, working: `${room.toFixed(1)} mm inside = ${links.map((l) => `${l.name} ${l.mm.toFixed(1)}`).join(' + ')} + play ${playMm.toFixed(1)}`, sentence: `${WORDS[axis].charAt(0).toUpperCase()}${WORDS[axis].slice(1)} is set by ${links.map((l) => l.name).join(', then ')}: ${playMm.toFixed(1)} mm of play in all${playMm >= 1 ? ', the next millimetre costs nothing but moving them' : '; the next millimetre has to come off one of them'}.` };
 }

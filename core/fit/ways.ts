@@ -7,10 +7,10 @@ import type { Finding, Part, WayOut } from '../model';
 import { removals, thickness } from '../kit';
 import { seamCost, type StandingFeature } from '../shell';
 import type { Checker } from './checker';
+import { coneOf } from './grille';
 import { findPlaces, moveWords } from './moves';
 import { portKey } from './port';
 import type { PlacedItem } from './scene';
-import { coneOf } from './window';
 
 export interface Proposals { ways: WayOut[]; blocked?: string }
 

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { solids } from './manifold.fixture';
 import { boxPrism, gapOf, type Pt, polygonPrism, type Prism, roundPrism } from './index';
-import { seeded } from './seeded.fixture';
+import { seeded } from './seeded';
 
 const shift = (p: Prism, dx: number, dy: number, dz: number): Prism => ({
   ...p, pieces: p.pieces.map((ring) => ring.map((v, i) => v + (i % 2 ? dy : dx))),

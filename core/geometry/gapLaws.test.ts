@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { boxPrism, gapOf, moved, nearestWayOut, parting, planGap, polygonPrism, type Prism, type Pt, rectRing, roundPrism } from './index';
-import { seeded } from './seeded.fixture';
+import { seeded } from './seeded';
 
 const any = (seed: number): Prism => {
   const random = seeded(seed);

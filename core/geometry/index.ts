@@ -6,4 +6,5 @@ export * from './pose';
 export * from './view';
 export * from './solid';
 export * from './mesh';
+export * from './seeded';
 export * from './raster';

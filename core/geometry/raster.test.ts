@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { cellX, cellY, distanceInside, type Grid, gridOver, lowest, meanNear, median, patches, zBuffer } from './raster';
-import { seeded } from './seeded.fixture';
+import { seeded } from './seeded';
 
 const NX = 13, NY = 9;
 const mask = fc.array(fc.boolean(), { minLength: NX * NY, maxLength: NX * NY }).map((b) => Uint8Array.from(b, Number));

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import {
   area, boxPrism, circleRing, convexPieces, counterClockwise, cutAlong, inside, mitred, overlapMoves, polygonPrism, type Pt, pointsOf, rectRing, reversed, ringOf, rounded, roundPrism, separation, distance, sidesFor, turnedOver, moved,
 } from './index';
-import { seeded } from './seeded.fixture';
+import { seeded } from './seeded';
 
 /** A star-shaped ring about the origin: simple, seldom convex. */
 const star = (random: () => number, n: number): Pt[] => Array.from({ length: n }, (_, i) => {

@@ -1,9 +1,9 @@
 /** Mesh files are read and searched here; the screen's thread stays free, and the worker can be ended. */
-import { expose, wrap } from 'comlink';
+import { expose } from 'comlink';
 import { halvesIn, type HalfRead, readHalf, type Role } from '@deft/core/capture';
 import { type MeshFile, readMeshFile, type Solid } from '@deft/core/formats/mesh';
 import { BadInput } from '@deft/core/model';
-import type { StepApi } from './step.worker';
+import { stepApart } from './stepApart';
 
 export interface Read { kind: MeshFile['kind']; unitMm?: number; solids: Array<{ name: string; triangles: number; size: [number, number, number] }> }
 type Said<T> = { ok: true; value: T } | { ok: false; sentence: string };
@@ -13,16 +13,6 @@ const said = async <T>(work: () => Promise<T> | T, otherwise: string): Promise<S
 };
 let held: Solid[] = [];
 
-/** STEP is read in a worker of its own: its reader builds code from text, which only that worker is allowed. */
-async function step(bytes: Uint8Array): Promise<MeshFile> {
-  const worker = new Worker(new URL('./step.worker.ts', import.meta.url), { type: 'module' });
-  try {
-    const r = await wrap<StepApi>(worker).read(bytes);
-    if (!r.ok) throw new BadInput('', r.sentence);
-    return r.file;
-  } finally { worker.terminate(); }
-}
-
 function sizeOf(p: Float32Array): [number, number, number] {
   const lo = [Infinity, Infinity, Infinity], hi = [-Infinity, -Infinity, -Infinity];
   for (let i = 0; i < p.length; i++) { const k = i % 3, v = p[i]!; if (v < lo[k]!) lo[k] = v; if (v > hi[k]!) hi[k] = v; }
@@ -31,7 +21,7 @@ function sizeOf(p: Float32Array): [number, number, number] {
 
 const api = {
   read: (bytes: Uint8Array): Promise<Said<Read>> => said(async () => {
-    const f = await readMeshFile(bytes, step);
+    const f = await readMeshFile(bytes, stepApart);
     // Halves printed side by side come as one solid; small loose ones are screws and feet.
     const apart = f.solids.length === 1 ? halvesIn(f.solids[0]!.mesh).map((mesh, i, all): Solid => ({ name: all.length > 1 ? `half ${i + 1}` : f.solids[0]!.name, mesh })) : f.solids;
     held = apart.filter((s) => s.mesh.triangles.length >= 36).slice(0, 40);

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { demos } from '../../catalogue';
 import { shellSheets } from '../../cuts';
-import { seeded } from '../../geometry/seeded.fixture';
+import { seeded } from '../../geometry/seeded';
 import { BadInput } from '../../model';
 import { sheetDxf, sheetSvg } from '../index';
 import { readDxf, readSvg, takenFrom } from './index';

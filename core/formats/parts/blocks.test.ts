@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import Module, { type Manifold } from 'manifold-3d';
 import { blockBox, type Mesh } from '../../geometry';
-import { seeded } from '../../geometry/seeded.fixture';
+import { seeded } from '../../geometry/seeded';
 import { merged, type Box } from '../../kit';
 import { BadInput, type Part } from '../../model';
 import { partOfSolids } from './index';

@@ -25,8 +25,8 @@ export function partOfBoard(board: Board, id: string): Part {
   const tall = merged(boxes);
   if (board.outline.length > 500) throw new BadInput('.BOARD_OUTLINE', `The outline has ${board.outline.length} points; 500 can be kept.`);
   return {
-    ...blank(id, board.name, `${board.placed.length} components from a board file, made ${tall.length} blocks. Measure what its hits hang on.`), family: 'hardware',
-    blocks: [{ id: 'board', name: 'board', kind: 'board', axis: 'z', base: 0, height: length(round2(t), 'mesh'), plan: { kind: 'polygon', points: board.outline.map(moved), how: 'mesh' } }, ...tall.map((b, i) => block(b, i, 'chip'))],
+    ...blank(id, board.name, `${board.placed.length} components from a board file, made ${tall.length} blocks. Measure what its hits hang on.`),
+    blocks: [{ id: 'board', name: 'board', kind: 'board', axis: 'z', base: 0, height: length(round2(t), 'mesh'), plan: { kind: 'polygon', points: board.outline.map(moved), ...(board.cutouts.length ? { holes: board.cutouts.slice(0, 40).map((ring) => ring.map(moved)) } : {}), how: 'mesh' } }, ...tall.map((b, i) => block(b, i, 'chip'))],
     ...(board.holes.length ? { holes: board.holes.filter((h) => h.d >= 1.5).slice(0, 20).map((h) => ({ x: moved([h.x, h.y])[0], y: moved([h.x, h.y])[1], d: round2(h.d) })) } : {}),
   };
 }

@@ -1,5 +1,5 @@
 /** Board files written by hand: components of random size, place and turn. */
-import { seeded } from '../../geometry/seeded.fixture';
+import { seeded } from '../../geometry/seeded';
 
 export interface Part0 { ref: string; shape: string; w: number; h: number; tall: number; x: number; y: number; turn: number; side: 'TOP' | 'BOTTOM' }
 export const made = (seed: number, n: number): Part0[] => { const r = seeded(seed); return Array.from({ length: n }, (_, i) => ({ ref: `U${i + 1}`, shape: `S${i}`, w: 1 + r() * 8, h: 1 + r() * 5, tall: 0.4 + r() * r() * 9, x: 5 + r() * 55, y: 5 + r() * 40, turn: Math.round(r() * 24) * 15, side: r() < 0.25 ? 'BOTTOM' : 'TOP' })); };

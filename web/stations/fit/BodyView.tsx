@@ -27,7 +27,7 @@ export function BodyView({ onClose }: { onClose(): void }) {
           {reach.length > 0 && <p className="row"><Wedge verdict={far.length ? 'tight' : 'clear'} />{far.length ? `${far.map((r) => `${r.name} (${r.mm.toFixed(0)} mm)`).join(', ')}: not for every hand.` : 'Every input on the face is in reach of small, medium and large hands.'}</p>}
           <p className="note">Thumbs reach {THUMB_MM.small}, {THUMB_MM.medium} and {THUMB_MM.large} mm from the hold for small, medium and large hands; typical, try yours on a paper face.</p>
         </div>
-        <div>{(['x', 'y', 'z'] as const).map((axis) => { const c = whatSets(scene, axis); return c && <p key={axis} style={{ marginBottom: 6 }}>{c.sentence}</p>; })}</div>
+        <div>{(['x', 'y', 'z'] as const).map((axis) => { const c = whatSets(scene, axis); return c && <div key={axis} style={{ marginBottom: 8 }}><p style={{ margin: 0 }}>{c.sentence}</p><p className="note">{c.working}</p></div>; })}</div>
       </div>
     </section>
   );

@@ -1,11 +1,12 @@
 /** What a part gives and takes electrically, as the chains see it, and which sockets must be reached from outside. */
 import { Checkbox } from 'antd';
+import { USB_NAMES } from '@deft/core/chains';
 import { portsOf, portsOn, sockets } from '@deft/core/kit';
 import type { Item, Part, Port } from '@deft/core/model';
 import { useBuild } from '../../state/build';
 
 const said = (p: Port): string => [
-  p.volts ? (p.volts[0] === p.volts[1] ? `${p.volts[0]} V` : `${p.volts[0]} to ${p.volts[1]} V`) : '', p.amps === undefined ? '' : `${p.amps.toFixed(2)} A`, p.speed ? `USB ${['', '1.1', '2.0', '3'][p.speed]}` : '', p.count && p.count > 1 ? `${p.count} of them` : '', p.pullDowns ? 'with its 5.1 kΩ pull-downs' : p.pullDowns === false ? 'no pull-downs' : '', p.switching ? 'switch contacts' : '',
+  p.volts ? (p.volts[0] === p.volts[1] ? `${p.volts[0]} V` : `${p.volts[0]} to ${p.volts[1]} V`) : '', p.amps === undefined ? '' : `${p.amps.toFixed(2)} A`, p.speed ? `USB ${USB_NAMES[p.speed]}` : '', p.count && p.count > 1 ? `${p.count} of them` : '', p.pullDowns ? 'with its 5.1 kΩ pull-downs' : p.pullDowns === false ? 'no pull-downs' : '', p.switching ? 'switch contacts' : '',
 ].filter(Boolean).join(', ');
 
 export function EndTable({ part, item }: { part: Part; item: Item }) {

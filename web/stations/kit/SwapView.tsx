@@ -1,13 +1,12 @@
 /** An item against everything that could stand in its place, on the whole build at once. */
 import { Button } from 'antd';
-import { GOAL_NAMES, type Outcome, type Standing } from '@deft/core/brief';
+import { GOAL_NAMES, type Outcome, STANDING_RANK } from '@deft/core/brief';
 import { type Item, mm1 } from '@deft/core/model';
 import { useBuild } from '../../state/build';
 import { WEDGE } from '../../ui/Scorecard';
 import { Wedge } from '../../ui/Wedge';
 import { useSwaps } from '../../workers/useBrief';
 
-const RANK: Readonly<Record<Standing, number>> = { missed: 0, open: 1, 'at risk': 1, met: 2 };
 const worth = (o: Outcome): number => 100 * (o.hits + o.breaks) + 10 * o.scores.filter((s) => s.standing === 'missed').length + 3 * o.scores.filter((s) => s.standing === 'at risk').length;
 
 export function SwapView({ item }: { item: Item }) {
@@ -19,7 +18,7 @@ export function SwapView({ item }: { item: Item }) {
     const d = was === undefined ? 0 : v - was, shown = Math.abs(d) >= 0.5 / 10 ** digits;
     return <>{v.toFixed(digits).replace('-', '−')} {shown && <span className={d * better > 0 ? 'good' : 'bad'}>{d > 0 ? '+' : '−'}{Math.abs(d).toFixed(digits)}</span>}</>;
   };
-  const goals = (o: Outcome) => <span className="row" style={{ gap: 3, flexWrap: 'nowrap' }}>{o.scores.map((s) => { const was = now?.scores.find((x) => x.goal === s.goal); return <span key={s.goal} title={`${GOAL_NAMES[s.goal]}: ${s.standing}`} className={was && RANK[s.standing] !== RANK[was.standing] ? 'changed' : ''}><Wedge verdict={WEDGE[s.standing]} /><span className="sr">{GOAL_NAMES[s.goal]} {s.standing}</span></span>; })}</span>;
+  const goals = (o: Outcome) => <span className="row" style={{ gap: 3, flexWrap: 'nowrap' }}>{o.scores.map((s) => { const was = now?.scores.find((x) => x.goal === s.goal); return <span key={s.goal} title={`${GOAL_NAMES[s.goal]}: ${s.standing}`} className={was && STANDING_RANK[s.standing] !== STANDING_RANK[was.standing] ? 'changed' : ''}><Wedge verdict={WEDGE[s.standing]} /><span className="sr">{GOAL_NAMES[s.goal]} {s.standing}</span></span>; })}</span>;
   const left = swaps ? swaps.of - swaps.rows.length : 1;
   return (
     <div className="sheet" role="region" aria-label="Swap">

@@ -1,4 +1,4 @@
-/** Repeatable randomness for tests: the same seed, the same numbers in [0, 1). */
+/** Repeatable randomness: the same seed, the same numbers in [0, 1). */
 export function seeded(seed: number): () => number {
   let state = seed >>> 0;
   return () => {
