@@ -36,6 +36,12 @@ test('the picture planner: whole-number scale and filled, the SPI rate by its cl
   await clock.fill('62.5');
   await clock.press('Enter');
   await expect(page.getByText(/= 50\.9 pictures a second/)).toBeVisible();
+  await expect(page.getByText(/The window shows all of it: window 62\.0 × 47\.0 − lit 56\.9 × 42\.7, halved: 2\.6 and 2\.1 mm on each side/)).toBeVisible();
+  await page.getByRole('combobox', { name: 'Screens beside it' }).click();
+  await page.getByTitle('Pane 3.5 parallel', { exact: true }).click();
+  const other = page.getByRole('region', { name: 'Pane 3.5 parallel' });
+  await expect(other.getByText(/The window hides 23 % of the picture/)).toBeVisible();
+  await expect(other.getByText(/= 21\.6 MHz/)).toBeVisible();
 });
 
 test('the bill: a board that is there for less, the goal, and the same total as CSV', async ({ page }) => {

@@ -17,11 +17,10 @@ export interface Outcome {
 }
 export interface Alternative { part: Part; outcome: Outcome }
 
-/** @param now  a check of the same build with something else in the place: its shell is used again */
-export function outcomeOf(p: Project, now?: Check): Outcome {
-  const c = check(p, now?.checker), bill = billOf(p);
+/** What a judged build comes to. */
+export function outcomeOf(p: Project, c: Check): Outcome {
+  const bill = billOf(p), run = c.power.run?.value;
   const margins = c.findings.flatMap((f) => (f.station === 'fit' && f.measure ? [f.measure.gap - f.measure.required] : []));
-  const run = c.power.run?.value;
   return {
     ...(run ? { hours: run.hours } : {}), hits: c.findings.filter((f) => f.check !== 'chain' && f.verdict === 'hit').length, ...(margins.length ? { leastMm: Math.min(...margins) } : {}),
     breaks: c.findings.filter((f) => f.check === 'chain').length, cost: bill.total, massG: bill.massG, scores: scorecard(p, c).map(({ goal, standing }) => ({ goal, standing })),
@@ -38,5 +37,8 @@ export function alternatives(p: Project, item: string, library: readonly Part[])
 
 /** One alternative after another, so that a worker can tell how far it is. */
 export function* compare(p: Project, item: string, parts: readonly Part[], now: Check = check(p)): Generator<Alternative> {
-  for (const part of parts) yield { part, outcome: outcomeOf(applied(p, { do: 'swap', item, part }), now) };
+  for (const part of parts) {
+    const q = applied(p, { do: 'swap', item, part });
+    yield { part, outcome: outcomeOf(q, check(q, now.checker)) };
+  }
 }

@@ -5,12 +5,14 @@
  */
 import { appliedAll, type Block, type Change, emptyProject, type Item, length, type Length, type Part, type Placement, type Project } from '../model';
 import { COMPUTERS } from './computers';
+import { CONTROLS } from './controls';
 import { ENERGY } from './energy';
+import { HARDWARE } from './hardware';
 import { SCREENS } from './screens';
 import { centred, circle, faceHole, fromEdge, post, rect, rectBody, wallHole, zone } from './shells';
-import { SMALL } from './small';
+import { SOUND } from './sound';
 
-const LIBRARY = [...COMPUTERS, ...SCREENS, ...ENERGY, ...SMALL];
+const LIBRARY = [...COMPUTERS, ...SCREENS, ...ENERGY, ...SOUND, ...CONTROLS, ...HARDWARE];
 export const libraryPart = (id: string): Part => {
   const found = LIBRARY.find((p) => p.id === id);
   if (!found) throw new RangeError(`The starter catalogue has no part "${id}".`);

@@ -1,10 +1,12 @@
 import type { Part } from '../model';
 import { COMPUTERS } from './computers';
+import { CONTROLS } from './controls';
 import { ENERGY } from './energy';
+import { HARDWARE } from './hardware';
 import { SCREENS } from './screens';
-import { SMALL } from './small';
+import { SOUND } from './sound';
 
 /** Starter parts: made-up series in realistic sizes, typical for their class until measured. */
-export const STARTER_PARTS: readonly Part[] = [...COMPUTERS, ...SCREENS, ...ENERGY, ...SMALL];
+export const STARTER_PARTS: readonly Part[] = [...COMPUTERS, ...SCREENS, ...ENERGY, ...SOUND, ...CONTROLS, ...HARDWARE];
 export { COVERAGE, SHOWN, type GameFamilyInputs } from './families';
 export { dabchickAnswers, dabchickFits, demos } from './demos';

@@ -11,7 +11,16 @@ export interface Kit {
   ends(carries: Carries, role: Port['role']): End[];
 }
 
+/** A document never changes once it is made, so one look at it is enough. */
+const known = new WeakMap<Project, Kit>();
+
 export function kitOf(p: Project): Kit {
+  const kit = known.get(p) ?? fitted(p);
+  known.set(p, kit);
+  return kit;
+}
+
+function fitted(p: Project): Kit {
   const all = p.kit.items.map((item) => { const part = partOf(p, item); return { item, part, ports: portsOn(part, item) }; });
   const computer = all.find((x) => x.part.family === 'sbc');
   return {

@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { SHOWN, STARTER_PARTS } from '../catalogue';
-import { parallelClock, picturePlan, spiRate } from './index';
+import { behindWindow, parallelClock, picturePlan, spiRate } from './index';
 
 const screen = (px: [number, number], w: number, h: number) => ({ diagonalIn: 3, active: { x: 0, y: 0, w, h }, px, link: 'spi' as const });
 const square = (px: [number, number]) => ({ px, original: { wide: 47, from: 30 } });
@@ -58,4 +58,18 @@ test('any picture lies within the lit area, keeps its shape, and its bars and it
 
 test('every family has a picture on every starter screen', () => {
   for (const p of STARTER_PARTS) for (const [name, f] of Object.entries(SHOWN)) if (p.screen) expect([p.id, name, picturePlan(f, p.screen).fill.w > 5]).toEqual([p.id, name, true]);
+});
+
+describe('behind a window', () => {
+  const lit = (w: number, h: number) => ({ diagonalIn: 3, active: { x: 0, y: 0, w, h }, px: [320, 240] as [number, number], link: 'spi' as const });
+  test('hand-worked: 71 × 53.3 behind 62 × 47 hides 4.5 and 3.15 mm a side, 23 % in all; 56.9 × 42.7 leaves a gap of 2.55 and 2.15', () => {
+    const large = behindWindow(lit(71, 53.3), { w: 62, h: 47 }), small = behindWindow(lit(56.9, 42.7), { w: 62, h: 47 });
+    expect([large.hiddenX, large.hiddenY, large.gapX, large.gapY]).toEqual([4.5, expect.closeTo(3.15, 9), 0, 0]);
+    expect(large.covered).toBeCloseTo(1 - (62 * 47) / (71 * 53.3), 9);
+    expect([small.hiddenX, small.gapX, small.gapY, small.covered]).toEqual([0, expect.closeTo(2.55, 9), expect.closeTo(2.15, 9), 0]);
+  });
+  test('what is hidden and what gap shows never stand on the same side, and a window as large as the picture shows neither', () => {
+    for (let w = 40; w < 80; w += 7) for (let h = 30; h < 60; h += 5) { const b = behindWindow(lit(58, 44), { w, h }); expect([b.hiddenX * b.gapX, b.hiddenY * b.gapY, b.covered >= 0 && b.covered < 1]).toEqual([0, 0, true]); }
+    expect(behindWindow(lit(58, 44), { w: 58, h: 44 })).toMatchObject({ hiddenX: 0, hiddenY: 0, gapX: 0, gapY: 0, covered: 0 });
+  });
 });

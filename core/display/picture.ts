@@ -66,3 +66,14 @@ export function parallelClock(screen: Screen, fps = 60, blank: readonly [number,
   const [w, h] = screen.px, mhz = ((w + blank[0]) * (h + blank[1]) * fps) / 1e6;
   return { value: mhz, working: [`(${w} + ${blank[0]}) × (${h} + ${blank[1]}) × ${fps} = ${mhz.toFixed(1)} MHz; 20 lines at 16 bits, 22 at 18, 28 at 24 (blanking typical, see the panel's sheet)`] };
 }
+
+/** A lit area behind a window of some size, both with their middles in one place: what is hidden and what gap shows, mm on each side. */
+export interface Behind { hiddenX: number; hiddenY: number; gapX: number; gapY: number; /** Share of the picture that is covered. */ covered: number; working: string }
+
+export function behindWindow(screen: Screen, window: { w: number; h: number }): Behind {
+  const { w, h } = screen.active, x = (window.w - w) / 2, y = (window.h - h) / 2, seen = Math.min(w, window.w) * Math.min(h, window.h);
+  return {
+    hiddenX: Math.max(0, -x), hiddenY: Math.max(0, -y), gapX: Math.max(0, x), gapY: Math.max(0, y), covered: 1 - seen / (w * h),
+    working: `window ${window.w.toFixed(1)} × ${window.h.toFixed(1)} − lit ${w.toFixed(1)} × ${h.toFixed(1)}, halved: ${x.toFixed(1)} and ${y.toFixed(1)} mm on each side${seen < w * h - 1e-9 ? `; ${Math.round(100 * (1 - seen / (w * h)))} % covered` : ''}`,
+  };
+}

@@ -181,15 +181,21 @@ export function nearestWayOut(regions: readonly Ring[], limit: number): Apart | 
   return { d: 0, nx: (edge.y1 - edge.y0) / len, ny: -(edge.x1 - edge.x0) / len };
 }
 
+/** The region that held the point asked about last: the next one most often lies in it as well. */
+let held = 0;
+
 /** Whether a point lies strictly inside none of the regions. */
 function free(regions: readonly Ring[], x: number, y: number): boolean {
-  for (const ring of regions) {
+  for (let k = -1; k < regions.length; k++) {
+    if (k === held) continue;
+    const ring = regions[k < 0 ? held : k];
+    if (!ring) continue;
     let within = true;
     for (let i = 0, j = ring.length - 2; i < ring.length; j = i, i += 2) {
       const ex = ring[i]! - ring[j]!, ey = ring[i + 1]! - ring[j + 1]!;
       if (ex * (y - ring[j + 1]!) - ey * (x - ring[j]!) <= 1e-9 * (Math.abs(ex) + Math.abs(ey) + 1)) { within = false; break; }
     }
-    if (within) return false;
+    if (within) { if (k >= 0) held = k; return false; }
   }
   return true;
 }

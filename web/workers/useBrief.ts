@@ -1,12 +1,23 @@
 /** The swap table and the cheapest change of a goal, from their worker, forgotten when the document changes. */
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { proxy, type Remote, wrap } from 'comlink';
 import type { Alternative, Mend, Outcome } from '@deft/core/brief';
 import type { GoalKey, Part, Project } from '@deft/core/model';
 import type { BriefApi } from './brief.worker';
+import { versionOf } from './version';
 
 let worker: Remote<BriefApi> | undefined;
 const engine = (): Remote<BriefApi> => (worker ??= wrap<BriefApi>(new Worker(new URL('./brief.worker.ts', import.meta.url), { type: 'module' })));
+
+/** Once a visit, away from the screen: the first comparison is then as quick as the others. */
+export function useWarmSwaps(doc: Project, library: readonly Part[]): void {
+  const done = useRef(false);
+  useEffect(() => {
+    if (done.current || !doc.kit.items.length) return;
+    done.current = true;
+    void engine().warm(doc, versionOf(doc), library).catch(() => undefined);
+  }, [doc, library]);
+}
 
 export interface Swaps { now: Outcome; of: number; rows: Alternative[] }
 
@@ -15,10 +26,10 @@ export function useSwaps(doc: Project, item: string | undefined, library: readon
   useEffect(() => {
     if (!item) return;
     let live = true, rows: Alternative[] = [];
-    void engine().swaps(doc, item, library, proxy(async (now: Outcome, of: number, one?: Alternative) => {
+    void engine().swaps(doc, versionOf(doc), item, library, proxy(async (now: Outcome, of: number, some: Alternative[]) => {
       if (!live) return false;
-      if (one) rows = [...rows, one];
-      if (!one || rows.length === of || rows.length % 5 === 0) set({ doc, item, swaps: { now, of, rows } });
+      rows = [...rows, ...some];
+      set({ doc, item, swaps: { now, of, rows } });
       return true;
     })).catch(() => undefined);
     return () => { live = false; };
@@ -32,7 +43,7 @@ export function useMend(doc: Project, goal: GoalKey | undefined, library: readon
   useEffect(() => {
     if (!goal) return;
     let live = true;
-    void engine().mend(doc, goal, library).then((mend) => { if (live) set({ doc, goal, mend: mend ?? null }); }).catch(() => undefined);
+    void engine().mend(doc, versionOf(doc), goal, library).then((mend) => { if (live) set({ doc, goal, mend: mend ?? null }); }).catch(() => undefined);
     return () => { live = false; };
   }, [doc, goal, library]);
   return found && found.doc === doc && found.goal === goal ? found.mend : undefined;

@@ -4,18 +4,11 @@ import { type Remote, wrap } from 'comlink';
 import type { Improvement } from '@deft/core/fit';
 import type { Finding, Part, Project } from '@deft/core/model';
 import type { Ways } from '@deft/core/verdict';
+import { versionOf } from './version';
 import type { WaysApi } from './ways.worker';
 
 let worker: Remote<WaysApi> | undefined;
 const engine = (): Remote<WaysApi> => (worker ??= wrap<WaysApi>(new Worker(new URL('./ways.worker.ts', import.meta.url), { type: 'module' })));
-
-let counter = 0;
-const versions = new WeakMap<Project, string>();
-const versionOf = (p: Project): string => {
-  let v = versions.get(p);
-  if (!v) versions.set(p, v = String(++counter));
-  return v;
-};
 
 /** Ways by finding id; a finding that is still being searched is missing. */
 export function useWays(doc: Project, findings: readonly Finding[], library: readonly Part[]): ReadonlyMap<string, Ways> {

@@ -20,6 +20,11 @@ import { Unplaced } from './Unplaced';
 import { useArranging } from './useArranging';
 import { Worth } from './Worth';
 
+/** What lies under the book. */
+type Panel = 'profile' | 'words' | 'arrange' | 'fits' | 'hands';
+const PANELS: ReadonlyArray<{ id: Panel; name: string; key: string }> = [{ id: 'words', name: 'In words', key: 'W' }, { id: 'arrange', name: 'Arrange for me', key: 'A' }, { id: 'fits', name: 'Test fits', key: 'T' }, { id: 'hands', name: 'In the hands', key: 'H' }];
+const PANEL_KEYS: Readonly<Record<string, Panel>> = Object.fromEntries(PANELS.map((p) => [p.key.toLowerCase(), p.id]));
+
 export default function FitStation() {
   const { doc, check, chosen, choose } = useBuild();
   const [ref, size] = useSize<HTMLDivElement>();
@@ -29,10 +34,8 @@ export default function FitStation() {
   const [selected, select] = useState<string>();
   const [heat, setHeat] = useState(false);
   const [closed, setClosed] = useState(false);
-  const [words, setWords] = useState(false);
-  const [arrange, setArrange] = useState(false);
-  const [fits, setFits] = useState(false);
-  const [inHand, setInHand] = useState(false);
+  const [panel, setPanel] = useState<Panel>('profile');
+  const toggle = (p: Panel) => setPanel((now) => (now === p ? 'profile' : p));
   const [ghost, setGhost] = useState<Scene>();
   const [cut, setCut] = useState<CutAt>({ axis: 'x', at: body?.outline.kind === 'rect' ? Math.round(body.outline.h.mm * 0.55) : 30 });
 
@@ -42,10 +45,7 @@ export default function FitStation() {
       const letter = e.key.toLowerCase();
       if (letter === 'd') setHeat((h) => !h);
       else if (letter === 'c') setClosed((c) => !c);
-      else if (letter === 'w') setWords((w) => !w);
-      else if (letter === 'a') setArrange((w) => !w);
-      else if (letter === 't') setFits((w) => !w);
-      else if (letter === 'h') setInHand((w) => !w);
+      else if (PANEL_KEYS[letter]) setPanel((now) => (now === PANEL_KEYS[letter] ? 'profile' : PANEL_KEYS[letter]!));
       else if (letter === 'n') {
         const open = numbered(check.findings, 'fit');
         const i = open.findIndex((o) => o.finding.id === chosen);
@@ -69,19 +69,16 @@ export default function FitStation() {
     <>
       <div className="centre" style={{ overflow: 'hidden' }}>
         <div className="mat" ref={ref}>
-          {spread && (closed ? <ClosedView scene={arranging.scene} width={size.w} height={size.h} /> : <BookView spread={spread} arranging={arranging} selected={selected} onSelect={select} heat={heat} cut={cut} onCut={setCut} ghost={fits ? ghost : undefined} />)}
+          {spread && (closed ? <ClosedView scene={arranging.scene} width={size.w} height={size.h} /> : <BookView spread={spread} arranging={arranging} selected={selected} onSelect={select} heat={heat} cut={cut} onCut={setCut} ghost={panel === 'fits' ? ghost : undefined} />)}
           {empty && <div className="over" style={{ position: 'absolute', background: 'none', pointerEvents: 'none' }}><div style={{ pointerEvents: 'auto', width: 'auto' }}>{empty}</div></div>}
         </div>
         <div className="row" style={{ padding: '5px 16px', background: 'var(--panel)', borderTop: '1px solid var(--line)' }}>
           <Button size="small" type={heat ? 'primary' : 'default'} onClick={() => setHeat(!heat)}>Headroom <span className="kbd">D</span></Button>
           <Button size="small" type={closed ? 'primary' : 'default'} onClick={() => setClosed(!closed)}>Closed <span className="kbd">C</span></Button>
-          <Button size="small" type={words ? 'primary' : 'default'} onClick={() => setWords(!words)}>In words <span className="kbd">W</span></Button>
-          {body && doc.kit.items.length > 0 && <Button size="small" type={arrange ? 'primary' : 'default'} onClick={() => setArrange(!arrange)}>Arrange for me <span className="kbd">A</span></Button>}
-          {body && <Button size="small" type={fits ? 'primary' : 'default'} onClick={() => setFits(!fits)}>Test fits <span className="kbd">T</span></Button>}
-          {body && <Button size="small" type={inHand ? 'primary' : 'default'} onClick={() => setInHand(!inHand)}>In the hands <span className="kbd">H</span></Button>}
+          {body && PANELS.map((q) => <Button key={q.id} size="small" type={panel === q.id ? 'primary' : 'default'} aria-pressed={panel === q.id} onClick={() => toggle(q.id)}>{q.name} <span className="kbd">{q.key}</span></Button>)}
           <span className="note nowrap" style={{ marginLeft: 'auto' }}><span className="kbd">?</span> keys</span>
         </div>
-        {inHand ? <BodyView onClose={() => setInHand(false)} /> : fits ? <TestFits onGhost={setGhost} onClose={() => setFits(false)} /> : arrange ? <ArrangeView onClose={() => setArrange(false)} /> : words ? <InWords scene={arranging.scene} /> : arranging.scene.shell && <ProfileView scene={arranging.scene} cut={cut} onCut={setCut} />}
+        {panel === 'hands' ? <BodyView onClose={() => setPanel('profile')} /> : panel === 'fits' ? <TestFits onGhost={setGhost} onClose={() => setPanel('profile')} /> : panel === 'arrange' ? <ArrangeView onClose={() => setPanel('profile')} /> : panel === 'words' ? <InWords scene={arranging.scene} /> : arranging.scene.shell && <ProfileView scene={arranging.scene} cut={cut} onCut={setCut} />}
       </div>
       <aside className="side" aria-label="What touches">
         {selected && <PartPanel item={selected} arranging={arranging} onClose={() => select(undefined)} />}

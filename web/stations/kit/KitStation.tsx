@@ -13,11 +13,13 @@ import { Library } from './Library';
 import { RisksView } from './RisksView';
 import { SwapView } from './SwapView';
 import { TreesView } from './TreesView';
+import { useWarmSwaps } from '../../workers/useBrief';
 import { useView, ViewTabs } from './views';
 
 export default function KitStation() {
-  const { doc, edit } = useBuild();
+  const { doc, edit, library } = useBuild();
   const view = useView();
+  useWarmSwaps(doc, library);
   const [chosen, choose] = useState<string | undefined>(doc.kit.items[0]?.id);
   const item = doc.kit.items.find((i) => i.id === chosen) ?? doc.kit.items[0];
   const part = item && doc.kit.parts.find((p) => p.id === item.part);
