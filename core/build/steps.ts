@@ -7,7 +7,7 @@
  */
 import { bodyOf, type Carries, type Item, type Part, type Project } from '../model';
 import { partOf, portsOf, portsOn } from '../kit';
-import { type Scene, sceneOf } from '../fit';
+import { assembly, insertionOrder, type Scene, sceneOf } from '../fit';
 import { cutting } from '../cuts';
 import { buttonMap } from '../controls';
 import { CAUTIONS, type CautionKey } from './cautions';
@@ -33,7 +33,7 @@ type Draft = Omit<Step, 'done' | 'caution' | 'cell'> & { caution?: CautionKey; c
 
 export function buildSteps(p: Project, scene: Scene = sceneOf(p)): Step[] {
   const drafts = [
-    ...opening(p), ...benchTests(p), ...slimming(p), ...cuts(p, scene), ...power(p), ...boards(p, scene), ...insteadOfSockets(p), ...buttons(p, scene), ...sound(p), ...software(p, scene), ...closing(p),
+    ...opening(p), ...benchTests(p), ...slimming(p), ...cuts(p, scene), ...power(p), ...boards(p, scene), ...insteadOfSockets(p), ...buttons(p, scene), ...sound(p), ...software(p, scene), ...closing(p, scene),
   ];
   const known = new Set(drafts.map((d) => d.id));
   const done = new Set(p.build.done);
@@ -175,13 +175,24 @@ function software(p: Project, scene: Scene): Draft[] {
   ];
 }
 
-function closing(p: Project): Draft[] {
+/** What lies under what, and what goes in nose first, half by half. */
+function goesIn(p: Project, scene: Scene): Draft[] {
+  const put = assembly(scene);
+  if (!put.before.length && !put.drawn.size) return [];
+  const order = insertionOrder(scene, put);
+  const said = (id: string) => `${scene.items.get(id)!.item.name}${put.drawn.has(id) ? ` (drawn back ${put.drawn.get(id)!.toFixed(1)} mm, its socket first into its hole)` : ''}`;
+  const halves = (bodyOf(p)?.pieces ?? []).flatMap((q) => { const mine = order.filter((id) => scene.items.get(id)!.piece === q.id); return mine.length ? [`${q.role} half: ${mine.map(said).join(', ')}`] : []; });
+  return [{ id: 'go-in', phase: 'Close and prove', title: 'Set everything in for good, what lies under another first', detail: `${halves.join('. ')}.`, after: ['gate-buttons', 'system', ...kit(p).map(({ item }) => `fit-in-${item.id}`)] }];
+}
+
+function closing(p: Project, scene: Scene): Draft[] {
   if (!bodyOf(p)) return [];
   const shoulders = p.controls.inputs.filter((i) => i.routed && ['l1', 'r1', 'l2', 'r2'].includes(i.role));
   const all = ['wire-buttons', 'gate-buttons', 'overlay', 'pairing', 'system', 'gate-rail', ...kit(p).map(({ item }) => `fit-in-${item.id}`)];
   return [
+    ...goesIn(p, scene),
     ...(shoulders.length ? [{ id: 'shoulders', phase: 'Close and prove' as const, title: `Put in ${shoulders.map((i) => i.name.toLowerCase()).join(' and ')}`, detail: 'They go in before the halves meet.', after: ['gate-buttons'] }] : []),
-    { id: 'last-look', phase: 'Close and prove', title: 'Last look inside', detail: 'Films off, dust out, stubs taped, every wire held within 10 mm of its joint.', after: [...all, 'shoulders'] },
+    { id: 'last-look', phase: 'Close and prove', title: 'Last look inside', detail: 'Films off, dust out, stubs taped, every wire held within 10 mm of its joint.', after: [...all, 'shoulders', 'go-in'] },
     { id: 'close', phase: 'Close and prove', title: 'Close it', detail: 'No force. Screws by feel in their old threads.', after: ['last-look'], cell: of(p, 'cell').length ? 'cell connected' : '' },
     { id: 'prove', phase: 'Close and prove', title: 'Prove it', detail: `Buttons, sound, charge, low-battery light${p.brief.hours ? `, ${p.brief.hours} hours of play` : ''}, an hour of heat soak, flat on the table?`, after: ['close'], ...(of(p, 'cell').length ? { caution: 'charge' as const } : {}) },
   ];

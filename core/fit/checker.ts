@@ -12,7 +12,7 @@ import { outerRing } from '../shell';
 import type { Side } from './clearance';
 import { type Contact, contactOf, INTEREST_MM } from './contact';
 import { grilleFindings } from './grille';
-import { plugFinding, plugFindings, portOpening } from './port';
+import { openedWall, plugFinding, plugFindings } from './port';
 import { type PlacedItem, type Scene, sceneOf, standItem } from './scene';
 import { windowFindings } from './window';
 
@@ -85,11 +85,7 @@ export class Checker {
   /** A socket's own block meets its wall with the opening it will get. */
   #openedWall(at: PlacedItem, side: Side, wall: Side): Side {
     const mouth = at.mouths.find((m) => m.outside && m.block === side.block!.id && m.wall && wall.solid.id.endsWith(`/wall-${m.wall.index}`));
-    if (!mouth) return wall;
-    const hole = portOpening(this.scene, at, mouth);
-    if (!hole) return wall;
-    const [opened] = this.scene.shell!.wallWith(wall.solid.owner, hole.wall, [hole]);
-    return opened ? { solid: opened } : wall;
+    return mouth ? { solid: openedWall(this.scene, at, mouth, wall.solid) } : wall;
   }
 
   /** Stand an item at a new placement and re-check what it and its riders touch. */

@@ -6,7 +6,7 @@ import { PLUGS } from '../kit';
 import { span, wallName, type WallHole } from '../shell';
 import { measured } from './contact';
 import { acrossSizes, type Mouth, mouldSizes, type PlacedItem, type Scene } from './scene';
-import { blockBox } from '../geometry';
+import { blockBox, type Solid } from '../geometry';
 
 /** Room left around a nose or moulding on each side when an opening is cut, mm. */
 export const PORT_CLEARANCE_MM = 0.4;
@@ -50,9 +50,19 @@ export function portOpening(scene: Scene, at: PlacedItem, mouth: Mouth): PortOpe
   const need: PortOpening = { key, wall: mouth.wall.index, u: mouth.u, v: mouth.z, w: w + 2 * PORT_CLEARANCE_MM, h: h + 2 * PORT_CLEARANCE_MM, round, wide, why };
   why.push(`+ 2 × ${PORT_CLEARANCE_MM} mm all round`);
   if (cut?.measured) return { ...need, w: cut.measured.w.mm, h: cut.measured.h.mm, why: ['as cut and measured'] };
+  if (cut?.notch) {
+    const [low, high] = [Math.min(0, need.v - need.h / 2), Math.max(0, need.v + need.h / 2)];
+    return { ...need, v: (low + high) / 2, h: high - low, round: false, why: [...why, 'open to the parting line, so that it goes in from above'] };
+  }
   const there = scene.shell.openings.wall.find((o) => o.wall === need.wall
     && Math.abs(o.u - need.u) + w / 2 <= o.w / 2 + 1e-6 && Math.abs(o.v - need.v) + h / 2 <= o.h / 2 + 1e-6);
   return there ? { ...need, u: there.u, v: there.v, w: there.w, h: there.h, round: there.round, existing: there.name, why: [`${there.name} already lets it through`] } : need;
+}
+
+/** A wall with the opening a socket will get in it. */
+export function openedWall(scene: Scene, at: PlacedItem, mouth: Mouth, wall: Solid): Solid {
+  const hole = portOpening(scene, at, mouth);
+  return (hole && scene.shell!.wallWith(wall.owner, hole.wall, [hole])[0]) ?? wall;
 }
 
 /** Whether each socket that must be reached can take its plug. */

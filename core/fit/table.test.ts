@@ -18,6 +18,7 @@ const ROWS: Array<[name: string, fires: Project, silent: Project, has: (f: Findi
   ['a plug that cannot seat', half, done, (f) => f.check === 'plug', /^Move Step|^Widen/],
   ['a picture hidden behind its window', place(done, 'screen', { x: 40 }), done, (f) => f.check === 'window', /Move Pane/],
   ['a speaker beside its grille', place(done, 'speaker', { x: 140, y: 20 }), done, (f) => f.check === 'grille', /behind speaker slots/],
+  ['a socket of one half in a closed hole of the other', place(done, 'charger', { on: { piece: 'front' }, x: 140, lift: 14 }), done, (f) => f.check === 'closing', /open notch/],
   ['a part outside the shell', place(done, 'amp', { x: 400 }), done, (f) => f.check === 'outside', /^(Move|Turn) Chirp/],
   ['a cell over the hottest chip', hotBeside, two, (f) => f.measure?.reason.includes('hottest chip') ?? false, /^Move/],
   ['a radio inside a metal shell', metal({ ...wisp, controls: { ...wisp.controls, route: 'wireless' } }), warbler, (f) => f.id === 'chain:inputs:shielded', /header/],

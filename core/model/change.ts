@@ -10,7 +10,7 @@ export type Change =
   | { do: 'stand'; placement: Placement }
   | { do: 'strike'; item: string; block: string }
   | { do: 'trim'; feature: string; copy: number; to: number }
-  | { do: 'widen'; for: string }
+  | { do: 'widen' | 'notch'; for: string }
   | { do: 'swap'; item: string; part: Part }
   | { do: 'program'; item: string; rProgOhm: number }
   | { do: 'input'; input: Input }
@@ -38,10 +38,12 @@ export function applied(p: Project, change: Change): Project {
       const cut: Cut = { kind: 'trim', id, feature: change.feature, copy: change.copy, to: change.to, state: 'decided' };
       return { ...p, cuts: [...p.cuts.filter((c) => c.id !== id), cut] };
     }
-    case 'widen': {
-      const known = p.cuts.find((c) => c.kind === 'opening' && c.for === change.for);
+    case 'widen':
+    case 'notch': {
+      const known = p.cuts.find((c): c is Extract<Cut, { kind: 'opening' }> => c.kind === 'opening' && c.for === change.for);
+      const wide = change.do === 'widen' || known?.wide, notch = change.do === 'notch' || known?.notch;
       const id = known?.id ?? `open-${change.for.replace(/[^a-z0-9-]/g, '-')}`;
-      return { ...p, cuts: [...p.cuts.filter((c) => c.id !== id), { kind: 'opening', id, for: change.for, wide: true, state: 'decided' }] };
+      return { ...p, cuts: [...p.cuts.filter((c) => c.id !== id), { kind: 'opening', id, for: change.for, ...(wide ? { wide } : {}), ...(notch ? { notch } : {}), state: 'decided' }] };
     }
     case 'swap': {
       const parts = p.kit.parts.some((x) => x.id === change.part.id) ? p.kit.parts : [...p.kit.parts, change.part];

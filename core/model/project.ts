@@ -43,6 +43,8 @@ export const Cut = z.discriminatedUnion('kind', [
     kind: z.literal('opening'), id: Id, for: z.string().min(1).max(140),
     /** Wide enough for the plug's overmould instead of its nose only. */
     wide: z.boolean().optional(),
+    /** Open to the parting line instead of a closed hole. */
+    notch: z.boolean().optional(),
     state: z.enum(CUT_STATES),
     measured: z.strictObject({ w: Length, h: Length }).optional(),
   }),

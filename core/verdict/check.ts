@@ -6,7 +6,7 @@ import { bodyOf, type Finding, type Project, type Station, worstFirst } from '..
 import { type ButtonMap, buttonMap } from '../controls';
 import { chainFindings } from '../chains';
 import { cutting, type Cutting } from '../cuts';
-import { buildChance, Checker } from '../fit';
+import { buildChance, Checker, closingFindings } from '../fit';
 import { donorFindings, hingeFindings, screwFindings } from '../shell';
 import { powerFigures, type PowerFigures } from '../power';
 
@@ -36,7 +36,7 @@ const shellFindings = (p: Project): Finding[] => [...p.shell.bodies.slice(0, 1).
 export function assembled(p: Project, checker: Checker): Check {
   const map = buttonMap(p, checker.scene);
   const power = powerFigures(p);
-  const findings = [...checker.findings(), ...map.findings, ...power.findings, ...chainFindings(p), ...shellFindings(p)].sort(worstFirst);
+  const findings = [...checker.findings(), ...closingFindings(checker.scene), ...map.findings, ...power.findings, ...chainFindings(p), ...shellFindings(p)].sort(worstFirst);
   const count = (v: Finding['verdict']) => findings.filter((f) => f.verdict === v).length;
   const byStation: Check['byStation'] = {};
   for (const f of findings) {
