@@ -1,5 +1,5 @@
 /** Imports run one way: web, server, cli -> core; inside core: model <- geometry <- capabilities <- formats. */
-const capability = 'shell|capture|display|kit|chains|brief|arrange|fit|cuts|controls|power|build|verdict|catalogue';
+const capability = 'shell|capture|display|kit|chains|brief|arrange|wiring|fit|cuts|controls|power|build|verdict|catalogue';
 module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },

@@ -81,7 +81,7 @@ describe('swaps', () => {
       const some = alternatives(done, item, STARTER_PARTS).slice(0, 7);
       expect(some.length).toBeGreaterThan(4);
       for (const { part: q, outcome } of compare(done, item, some, now)) {
-        const p = applied(done, { do: 'swap', item, part: q }), c = check(p);
+        const p = applied(done, { do: 'swap', item, part: q }), c = check(p, undefined, true);
         expect([q.id, outcome.hits, outcome.hours, outcome.cost, outcome.breaks]).toEqual([q.id, c.findings.filter((f) => f.check !== 'chain' && f.verdict === 'hit').length, c.power.run?.value.hours, billOf(p).total, chainFindings(p).length]);
         const margins = c.findings.flatMap((f) => (f.station === 'fit' && f.measure ? [f.measure.gap - f.measure.required] : []));
         expect(outcome.leastMm).toBeCloseTo(Math.min(...margins), 9);

@@ -20,7 +20,7 @@ export function cheapestMend(p: Project, goal: GoalKey, library: readonly Part[]
   for (const { text, changes } of candidates(p, goal, library, now)) {
     const next = appliedAll(p, changes), cost = billOf(next).total - was;
     if (best && RANK[best.standing] === 2 && cost >= best.cost) continue;
-    const c = check(next, now.checker), after = scorecard(next, c), s = after.find((x) => x.goal === goal);
+    const c = check(next, now.checker, true), after = scorecard(next, c), s = after.find((x) => x.goal === goal);
     if (!s || RANK[s.standing] <= RANK[mine.standing]) continue;
     if (c.findings.some((f) => f.verdict === 'hit' && !hits.has(f.id))) continue;
     if (before.some((o) => o.goal !== goal && RANK[after.find((x) => x.goal === o.goal)?.standing ?? 'missed'] < RANK[o.standing])) continue;

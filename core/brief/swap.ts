@@ -35,10 +35,10 @@ export function alternatives(p: Project, item: string, library: readonly Part[])
   return library.filter((q) => q.family === part.family && !!q.cell === !!part.cell && !!q.charger === !!part.charger && !!q.amp === !!part.amp && !!q.screen === !!part.screen && !!q.off === !!part.off && (known.has(q.id) ? false : (known.add(q.id), true)));
 }
 
-/** One alternative after another, so that a worker can tell how far it is. */
+/** One alternative after another, so that a worker can tell how far it is. Wires are laid only once one is taken. */
 export function* compare(p: Project, item: string, parts: readonly Part[], now: Check = check(p)): Generator<Alternative> {
   for (const part of parts) {
     const q = applied(p, { do: 'swap', item, part });
-    yield { part, outcome: outcomeOf(q, check(q, now.checker)) };
+    yield { part, outcome: outcomeOf(q, check(q, now.checker, true)) };
   }
 }

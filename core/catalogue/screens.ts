@@ -34,7 +34,7 @@ const driver = (id: string, name: string, ways: number, [w, h]: Pair, price: num
   id, name, family: 'controller', words: ['driver', 'board', 'HDMI', 'panel', `${ways} ways`], massG: 22, price, draws: { menu: 0.6, game: 0.6, peak: 0.8 },
   blocks: [box('board', 'board', 'board', [0, 0, w, h], 0, 1.6), box('hdmi', 'HDMI socket', 'connector', [5, -1, 15, 11.5], 1.6, 6.2, off('hot air', 4, 'plugs; solder four pairs', 'Ground plane.')), box('ribbon', 'ribbon socket', 'connector', [w - 34, h - 6, 30, 5], 1.6, 2), box('chip', 'scaler', 'chip', [w / 2 - 6, h / 2 - 6, 12, 12], 1.6, 1.5)],
   connectors: [socket('hdmi', 'HDMI in', 'hdmi', [12.5, -1, 4.7], [0, -1, 0], 'hdmi')], pads: padRow(w - 14, 2, ['5V', 'GND']),
-  ports: [{ id: 'hdmi', name: 'picture in', carries: 'hdmi', role: 'takes', form: 'hdmi', block: 'hdmi', padsLeft: true }, { id: 'panel', name: 'panel ribbon', carries: 'panel', role: 'gives', form: 'flat', count: ways }, { id: 'rail', name: 'power', carries: 'rail', role: 'takes', form: 'pads', volts: [4.75, 5.25], amps: 0.16 }],
+  ports: [{ id: 'hdmi', name: 'picture in', carries: 'hdmi', role: 'takes', form: 'hdmi', block: 'hdmi', padsLeft: true }, { id: 'panel', name: 'panel ribbon', block: 'ribbon', carries: 'panel', role: 'gives', form: 'flat', count: ways }, { id: 'rail', name: 'power', carries: 'rail', role: 'takes', form: 'pads', volts: [4.75, 5.25], amps: 0.16 }],
 });
 
 export const SCREENS: Part[] = [

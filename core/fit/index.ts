@@ -1,5 +1,5 @@
 export { Checker, contactId, touchFinding } from './checker';
-export { INTEREST_MM, type Contact } from './contact';
+export { INTEREST_MM, measured, type Contact } from './contact';
 export { BARE_METAL_MM, SWELLING } from './clearance';
 export { acrossSizes, mouldSizes, pointOf, sceneOf, standItem, type Mouth, type PlacedItem, type Pose, type Scene } from './scene';
 export { portKey, portOpening, plugFindings, PORT_CLEARANCE_MM, type PortOpening } from './port';

@@ -16,6 +16,9 @@ export type Change =
   | { do: 'input'; input: Input }
   | { do: 'leave-out-input'; input: string }
   | { do: 'route'; route: Project['controls']['route']; part: Part }
+  /** What a builder chose for a wire, by its id. */
+  | { do: 'net'; net: Project['wiring']['nets'][number] }
+  | { do: 'drop-net'; id: string }
   | { do: 'add'; part: Part }
   | { do: 'drop'; item: string }
   | { do: 'power'; set: Partial<Project['power']> }
@@ -61,6 +64,10 @@ export function applied(p: Project, change: Change): Project {
       const items = has ? p.kit.items : [...p.kit.items, { id: freshId(p, change.part.id), part: change.part.id, name: change.part.name, struck: [] }];
       return { ...p, kit: { parts, items }, controls: { ...p.controls, route: change.route } };
     }
+    case 'net':
+      return { ...p, wiring: { nets: [...p.wiring.nets.filter((n) => n.id !== change.net.id), change.net] } };
+    case 'drop-net':
+      return { ...p, wiring: { nets: p.wiring.nets.filter((n) => n.id !== change.id) } };
     case 'add':
       return withAdded(p, change.part);
     case 'drop':

@@ -94,6 +94,8 @@ export const Project = z.strictObject({
       awg: z.number().int().min(10).max(40).optional(),
       colour: z.string().max(40).optional(),
       label: z.string().max(40).optional(),
+      /** Joined by a plug that is undone before the halves part. */
+      plug: z.boolean().optional(),
       via: z.array(z.tuple([place, place, place])).max(60).optional(),
     })).max(600),
   }),

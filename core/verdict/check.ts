@@ -9,6 +9,7 @@ import { cutting, type Cutting } from '../cuts';
 import { buildChance, Checker, closingFindings } from '../fit';
 import { donorFindings, hingeFindings, screwFindings } from '../shell';
 import { powerFigures, type PowerFigures } from '../power';
+import { ribbonFindings, UNLAID, wiring, type Wiring } from '../wiring';
 
 export interface Check {
   findings: Finding[];
@@ -20,23 +21,27 @@ export interface Check {
   map: ButtonMap;
   power: PowerFigures;
   cuts: Cutting;
+  wiring: Wiring;
   checker: Checker;
 }
 
-/** @param before  the checker of an earlier verdict: what did not change is not looked at again */
-export function check(p: Project, before?: Checker): Check {
-  const checker = new Checker(p, before);
-  return assembled(p, checker);
+/**
+ * @param before  the checker of an earlier verdict: what did not change is not looked at again
+ * @param quick   wires are not laid: for trials of which only few are shown
+ */
+export function check(p: Project, before?: Checker, quick = false): Check {
+  return assembled(p, new Checker(p, before), quick);
 }
 
 /** What the shell itself says: screws, hinge, and what is kept of the donor. */
 const shellFindings = (p: Project): Finding[] => [...p.shell.bodies.slice(0, 1).flatMap(screwFindings), ...hingeFindings(p.shell), ...donorFindings(p)];
 
 /** The verdict from a checker that already stands. */
-export function assembled(p: Project, checker: Checker): Check {
+export function assembled(p: Project, checker: Checker, quick = false): Check {
   const map = buttonMap(p, checker.scene);
   const power = powerFigures(p);
-  const findings = [...checker.findings(), ...closingFindings(checker.scene), ...map.findings, ...power.findings, ...chainFindings(p), ...shellFindings(p)].sort(worstFirst);
+  const laid = quick ? UNLAID : wiring(p, checker.scene, map);
+  const findings = [...checker.findings(), ...closingFindings(checker.scene), ...laid.findings, ...ribbonFindings(checker.scene), ...map.findings, ...power.findings, ...chainFindings(p), ...shellFindings(p)].sort(worstFirst);
   const count = (v: Finding['verdict']) => findings.filter((f) => f.verdict === v).length;
   const byStation: Check['byStation'] = {};
   for (const f of findings) {
@@ -49,7 +54,7 @@ export function assembled(p: Project, checker: Checker): Check {
   const uncut = [...cuts.openings, ...cuts.trims].filter((c) => c.state !== 'done' && c.state !== 'measured').length;
   let chance: number | undefined;
   // Counted only when somebody asks: a hundred trials of ways out never do.
-  return { findings, hits, tight, clear: count('clear'), get chance() { return (chance ??= buildChance(findings).value); }, sentence: sentence(p, hits, tight, uncut), byStation, map, power, cuts, checker };
+  return { findings, hits, tight, clear: count('clear'), get chance() { return (chance ??= buildChance(findings).value); }, sentence: sentence(p, hits, tight, uncut), byStation, map, power, cuts, wiring: laid, checker };
 }
 
 /** What is decided but not done is never called closed without saying so. */

@@ -8,7 +8,8 @@ import { chainWays } from '../chains';
 import { controlsWays } from '../controls';
 import { proposals } from '../fit';
 import { powerWays } from '../power';
-import { check, type Check, openMargins } from './check';
+import { wireWays } from '../wiring';
+import { assembled, check, type Check, openMargins } from './check';
 
 export interface Ways { ways: WayOut[]; blocked?: string; rejected: number }
 
@@ -37,13 +38,16 @@ export function objection(before: Check, after: Check, target: string): string |
 export function waysOut(p: Project, finding: Finding, library: readonly Part[], now: Check = check(p), most = 5): Ways {
   const open = openMargins(now.findings);
   const fit = finding.station === 'fit' ? proposals(now.checker, finding, open, library) : { ways: [] };
-  const all = [...fit.ways, ...controlsWays(p, finding, library), ...powerWays(p, finding, library), ...chainWays(p, finding, library)].sort((a, b) => a.effort - b.effort);
+  const all = [...fit.ways, ...controlsWays(p, finding, library), ...powerWays(p, finding, library), ...chainWays(p, finding, library), ...wireWays(now.checker.scene, now.wiring, finding)].sort((a, b) => a.effort - b.effort);
   const ways: WayOut[] = [];
   let rejected = 0;
   for (const way of all) {
     if (ways.length >= most) break;
     const next = appliedAll(p, way.changes);
-    if (!readProject(next).ok || objection(now, check(next, now.checker), finding.id)) { rejected++; continue; }
+    if (!readProject(next).ok) { rejected++; continue; }
+    // Wires are laid only where everything else holds.
+    const quick = check(next, now.checker, true);
+    if ((finding.check !== 'wire' && objection(now, quick, finding.id)) || objection(now, assembled(next, quick.checker), finding.id)) { rejected++; continue; }
     ways.push(way);
   }
   return { ways, rejected, ...('blocked' in fit && fit.blocked && !ways.length ? { blocked: fit.blocked } : {}) };

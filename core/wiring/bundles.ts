@@ -1,0 +1,157 @@
+/**
+ * Wires laid: those between the same two parts go together as a bundle, around whatever stands in
+ * the way, each long enough for the book to lie open.
+ */
+import { type Finding, type Project } from '../model';
+import { type ButtonMap } from '../controls';
+import type { Scene } from '../fit';
+import { cellAt, type Field, fieldOf, line, middle, passes, pulled, shortest, widest } from './field';
+import { type End, endWords, type Net, netsOf, type Pt3 } from './nets';
+
+/** Stripped and tinned at each end, mm. */
+export const STRIP_MM = 3;
+/** Share of a bundle's envelope that is wire. */
+const FILL = 0.6;
+/** A loop bends no tighter than so many of its diameters. */
+const BEND_TIMES = 3;
+/** Loops lie within so far of the spine, mm. */
+const LOOP_BAND_MM = 20;
+/** A pinned crossing that costs more than this, mm, is said. */
+const ASTRAY_MM = 40;
+
+/** Over its insulation, mm: copper of the gauge and what thin-walled hook-up wire carries (typical). */
+export const overInsulation = (awg: number): number => 0.127 * 92 ** ((36 - awg) / 39) + (awg >= 28 ? 0.35 : 0.7);
+
+export interface Bundle {
+  id: string; name: string; nets: Net[]; a: Pt3; b: Pt3; pieces: [string, string]; items: string[];
+  /** Cross-section of its wires, mm², and what it is across when tied, mm. */
+  area: number; across: number;
+  crosses: boolean;
+  /** As it lies with the case shut, or nothing when there is no way. */
+  closed?: Pt3[];
+  closedMm?: number;
+  /** With the book open: over the spine at this place along it. */
+  open?: { at: readonly [number, number]; mm: number; working: string };
+}
+export interface Wire { net: Net; bundle: string; from: string; to: string; closedMm?: number; openMm?: number; /** What to cut, strips included, mm. */ cutMm?: number; slackMm: number; working: string[] }
+export interface Wiring { bundles: Bundle[]; wires: Wire[]; findings: Finding[]; totalMm: number; loops: { needs: number; has: number; working: string }; /** In the order they are undone before the halves part. */ unplug: string[] }
+
+const far = (a: Pt3, b: Pt3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+const mean = (list: readonly Pt3[]): Pt3 => [0, 1, 2].map((i) => list.reduce((s, q) => s + q[i]!, 0) / list.length) as [number, number, number];
+const keyOf = (e: End): string => (e.pad.startsWith('at ') ? e.pad.replace(/ ground$/, '') : e.item);
+/** No wire laid. */
+export const UNLAID: Wiring = { bundles: [], wires: [], findings: [], totalMm: 0, loops: { needs: 0, has: 0, working: '' }, unplug: [] };
+
+export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
+  if (!scene.shell) return UNLAID;
+  const nets = netsOf(p, scene, map);
+  if (!nets.length) return UNLAID;
+  const field = fieldOf(scene), bundles = bundled(p, nets).sort((x, y) => y.area - x.area || (x.id < y.id ? -1 : 1)), findings: Finding[] = [], wires: Wire[] = [];
+  for (const b of bundles) {
+    lay(field, b, findings);
+    if (b.crosses) b.open = overSpine(scene, b);
+    for (const net of b.nets) wires.push(cut(p, b, net));
+    astray(scene, b, findings);
+  }
+  const order = new Map(nets.map((n, i) => [n.id, i]));
+  wires.sort((x, y) => order.get(x.net.id)! - order.get(y.net.id)!);
+  const loops = room(scene, field, bundles, wires, findings);
+  return { bundles, wires, findings, loops, totalMm: wires.reduce((s, w) => s + (w.cutMm ?? 0), 0), unplug: bundles.filter((b) => b.crosses && b.nets.every((n) => n.plug)).map((b) => b.name) };
+}
+
+function bundled(p: Project, nets: readonly Net[]): Bundle[] {
+  const groups = new Map<string, Net[]>();
+  for (const n of nets) {
+    const flip = keyOf(n.a) > keyOf(n.b), net = flip ? { ...n, a: n.b, b: n.a } : n, key = `${keyOf(net.a)}~${keyOf(net.b)}${net.via.length ? `~${net.id}` : ''}`;
+    groups.set(key, [...(groups.get(key) ?? []), net]);
+  }
+  const said = (e: End) => endWords(p, e).replace(e.pad.startsWith('at ') ? '' : ` ${e.pad}`, '').replace(/ ground$/, '');
+  return [...groups].map(([id, list]): Bundle => {
+    const area = list.reduce((s, n) => s + (Math.PI / 4) * overInsulation(n.awg) ** 2, 0), [a, b] = [list[0]!.a, list[0]!.b];
+    return { id, name: `${said(a)} to ${said(b)}`, nets: list, a: mean(list.map((n) => n.a.at)), b: mean(list.map((n) => n.b.at)), pieces: [a.piece, b.piece], items: [...new Set([a.item, b.item])], area, across: Math.sqrt((4 * area) / FILL / Math.PI), crosses: a.piece !== b.piece };
+  });
+}
+
+const thickest = (b: Bundle): number => Math.max(...b.nets.map((n) => overInsulation(n.awg)));
+
+/** Lay one bundle as short as it goes; what it takes is gone for the next. */
+function lay(f: Field, b: Bundle, findings: Finding[]): void {
+  const d = thickest(b), need = b.area / FILL, stops = [b.a, ...b.nets[0]!.via, b.b], out: Pt3[] = [b.a], cells: number[] = [];
+  let z = b.a[2];
+  for (let i = 1; i < stops.length; i++) {
+    const [from, to] = [cellAt(f, stops[i - 1]![0], stops[i - 1]![1]), cellAt(f, stops[i]![0], stops[i]![1])];
+    // Under its own pads a wire leaves sideways, so the ends and what touches them are not asked.
+    const open = (k: number) => k === from || k === to || passes(f, k, need, d), way = from === to ? [from] : shortest(f, from, to, open);
+    if (!way) { findings.push(shut(f, b, from, to, d)); return; }
+    const bends = pulled(f, way, open);
+    for (let s = 1; s < bends.length; s++) {
+      const run = line(f, bends[s - 1]!, bends[s]!), [x0, y0] = s === 1 ? stops[i - 1]! : middle(f, bends[s - 1]!), [x1, y1] = s === bends.length - 1 ? stops[i]! : middle(f, bends[s]!);
+      run.forEach((k, n) => {
+        cells.push(k);
+        const t = run.length > 1 ? n / (run.length - 1) : 1;
+        if (k !== from && k !== to) z = Math.min(f.high[k]! - d / 2, Math.max(f.low[k]! + d / 2, z));
+        if (n > 0) out.push([x0 + (x1 - x0) * t, y0 + (y1 - y0) * t, z]);
+      });
+    }
+    z = stops[i]![2];
+    out.push(stops[i] as Pt3);
+  }
+  for (const k of new Set(cells)) f.used[k]! += need;
+  b.closed = out;
+  b.closedMm = out.slice(1).reduce((s, q, i) => s + far(out[i]!, q), 0);
+}
+
+function shut(f: Field, b: Bundle, from: number, to: number, d: number): Finding {
+  const { free, cell } = widest(f, from, to), [x, y] = middle(f, cell), gap = Math.max(0, free), n = b.nets.length, tight = gap >= d;
+  return {
+    id: `wire:none-${b.id}`, station: 'fit', check: 'wire', verdict: 'hit', title: tight ? `${n} wires do not pass together` : `${gap.toFixed(1)} mm free, ${d.toFixed(1)} needed`, what: `${n === 1 ? 'A wire' : `${n} wires`} from ${b.name}`, about: [...b.items], at: { x, y, z: (f.low[cell]! + f.high[cell]!) / 2 },
+    why: [`At the widest way there is ${gap.toFixed(1)} mm between what the back holds and what hangs from the front; the thickest of its wires is ${d.toFixed(1)} mm over its insulation (typical)${tight ? `, and ${(b.area / FILL).toFixed(0)} mm² with the air between them` : ''}.`],
+  };
+}
+
+/** The way over the spine when the halves lie open side by side. */
+function overSpine(scene: Scene, b: Bundle): NonNullable<Bundle['open']> {
+  const { body, walls } = scene.shell!, W = Math.max(...walls.map((w) => w.x0)), H = Math.max(...walls.map((w) => w.y0)), upright = body.spine === 'left' || body.spine === 'right';
+  const away = (q: Pt3) => (body.spine === 'left' ? q[0] : body.spine === 'right' ? W - q[0] : body.spine === 'bottom' ? q[1] : H - q[1]), along = (q: Pt3) => (upright ? q[1] : q[0]);
+  const [da, db] = [away(b.a), away(b.b)], t = da + db > 0 ? (along(b.a) * db + along(b.b) * da) / (da + db) : along(b.a);
+  const run = Math.hypot(da + db, along(b.a) - along(b.b)), rise = Math.abs(b.a[2]) + Math.abs(b.b[2]), bend = Math.PI * BEND_TIMES * thickest(b), mm = run + rise + 2 * body.wall.mm + bend;
+  const at = (body.spine === 'left' ? [0, t] : body.spine === 'right' ? [W, t] : body.spine === 'bottom' ? [t, 0] : [t, H]) as [number, number];
+  return { at, mm, working: `open: ${run.toFixed(0)} mm to and from the spine + ${rise.toFixed(0)} up to the rims + 2 × ${body.wall.mm.toFixed(1)} over the edges + ${bend.toFixed(0)} bend = ${mm.toFixed(0)} mm` };
+}
+
+/** Length of one wire: its bundle's, from its own pads, with both strips; long enough to open unless a plug parts it. */
+function cut(p: Project, b: Bundle, net: Net): Wire {
+  const ends = far(net.a.at, b.a) + far(net.b.at, b.b), closedMm = b.closedMm === undefined ? undefined : b.closedMm + ends, openMm = b.open && !net.plug ? b.open.mm + ends : undefined, lies = Math.max(closedMm ?? 0, openMm ?? 0);
+  const base = { net, bundle: b.id, from: endWords(p, net.a), to: endWords(p, net.b), ...(closedMm === undefined ? {} : { closedMm }), ...(openMm === undefined ? {} : { openMm }) };
+  if (closedMm === undefined) return { ...base, slackMm: 0, working: ['There is no way for it yet.'] };
+  const cutMm = lies + 2 * STRIP_MM;
+  return { ...base, cutMm, slackMm: lies - closedMm, working: [`closed: ${b.closedMm!.toFixed(0)} mm as laid + ${ends.toFixed(0)} to its pads = ${closedMm.toFixed(0)} mm`, ...(openMm === undefined ? [] : [b.open!.working]), `cut ${cutMm.toFixed(0)} mm = ${lies.toFixed(0)} + 2 × ${STRIP_MM} stripped`] };
+}
+
+/** What is left over when closed needs room near the spine. */
+function room(scene: Scene, f: Field, bundles: readonly Bundle[], wires: readonly Wire[], findings: Finding[]): Wiring['loops'] {
+  const { body, walls } = scene.shell!, W = Math.max(...walls.map((w) => w.x0)), H = Math.max(...walls.map((w) => w.y0));
+  const looped = wires.filter((w) => w.slackMm > 0), needs = looped.reduce((s, w) => s + (w.slackMm * (Math.PI / 4) * overInsulation(w.net.awg) ** 2) / FILL, 0);
+  let has = 0;
+  for (let k = 0; k < f.nx * f.ny; k++) {
+    const [x, y] = middle(f, k), off = body.spine === 'left' ? x : body.spine === 'right' ? W - x : body.spine === 'bottom' ? y : H - y;
+    if (off < LOOP_BAND_MM + body.wall.mm) has += Math.max(0, f.least[0]![k]!) * f.step ** 2;
+  }
+  const working = `loops: slack × wire / ${FILL} = ${(needs / 1000).toFixed(1)} cm³; free within ${LOOP_BAND_MM} mm of the spine ${(has / 1000).toFixed(1)} cm³`;
+  if (needs > 0.5 * has) findings.push({
+    id: 'wire:loops', station: 'fit', check: 'wire', verdict: needs > has ? 'hit' : 'tight', title: `${(needs / 1000).toFixed(1)} cm³ of loops, ${(has / 1000).toFixed(1)} free`, what: `${looped.length} wires long enough to open the book`,
+    why: [working, 'What resists when it closes empty resists more when wired. A plug needs no loop.'], about: [...new Set(bundles.filter((b) => b.crosses && b.nets.some((n) => !n.plug)).flatMap((b) => b.items))],
+  });
+  return { needs, has, working };
+}
+
+/** A pinned crossing far from the spine holds the halves together. */
+function astray(scene: Scene, b: Bundle, findings: Finding[]): void {
+  const via = b.nets[0]!.via;
+  if (!b.open || !via.length || b.nets[0]!.plug) return;
+  const { body, walls } = scene.shell!, W = Math.max(...walls.map((w) => w.x0)), H = Math.max(...walls.map((w) => w.y0));
+  const away = (q: Pt3) => (body.spine === 'left' ? q[0] : body.spine === 'right' ? W - q[0] : body.spine === 'bottom' ? q[1] : H - q[1]);
+  const pin = [...via].sort((x, y) => away(y) - away(x))[0]!, mm = far(b.a, pin) + far(pin, b.b) + 2 * away(pin), more = mm - b.open.mm;
+  if (more < ASTRAY_MM) return;
+  findings.push({ id: `wire:pinned-${b.nets[0]!.id}`, station: 'fit', check: 'wire', verdict: 'tight', title: `Crosses ${away(pin).toFixed(0)} mm from the spine`, what: `Wire ${b.nets[0]!.label} from ${b.name}`, why: [`Held at its pin it must be ${mm.toFixed(0)} mm to let the book open; over the spine ${b.open.mm.toFixed(0)} mm do.`], about: [...b.items], at: { x: pin[0], y: pin[1], z: pin[2] } });
+}

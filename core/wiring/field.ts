@@ -1,0 +1,178 @@
+/**
+ * Where wires can lie: the free depth between what the back half holds and what hangs from the
+ * front, as two height fields, and shortest ways over them.
+ */
+import { inside } from '../geometry';
+import { innerRing, type ShellSolids } from '../shell';
+import type { Scene } from '../fit';
+
+const { abs, ceil, floor, hypot, max, min, round } = Math;
+
+export interface Field {
+  step: number; nx: number; ny: number;
+  /** Top of what the back holds and underside of what the front holds, mm; outside low > high. */
+  low: Float32Array; high: Float32Array;
+  /** Cross-section already taken by bundles, mm². */
+  used: Float32Array;
+  /** Least free depth within 0, 1 and 2 cells. */
+  least: Float32Array[];
+}
+
+type Footprint = { x0: number; y0: number; x1: number; y1: number; z0: number; z1: number; r: number; pieces: readonly Float64Array[] };
+
+/** Every cell whose middle a footprint covers; what is as thin as a rib is looked for at nine places of each cell. */
+function eachCell(p: Footprint, { step, nx, ny }: Pick<Field, 'step' | 'nx' | 'ny'>, at: (k: number) => void): void {
+  const covers = (x: number, y: number) => p.pieces.some((q) => (q.length === 2 ? hypot(x - q[0]!, y - q[1]!) < p.r : inside(q, x, y)));
+  const spots = min(p.x1 - p.x0, p.y1 - p.y0) < 2 * step ? [-step / 3, 0, step / 3] : [0];
+  for (let j = max(0, floor(p.y0 / step)); j < min(ny, ceil(p.y1 / step)); j++) for (let i = max(0, floor(p.x0 / step)); i < min(nx, ceil(p.x1 / step)); i++) {
+    const x = (i + 0.5) * step, y = (j + 0.5) * step;
+    if (spots.some((a) => spots.some((b) => covers(x + a, y + b)))) at(j * nx + i);
+  }
+}
+
+type Bare = Pick<Field, 'step' | 'nx' | 'ny' | 'low' | 'high'> & { within: Uint8Array };
+/** The empty shell's fields are the same as long as the shell is. */
+const bare = new WeakMap<ShellSolids, Bare>();
+
+function emptyField(shell: ShellSolids, step: number): Bare {
+  const known = bare.get(shell);
+  if (known?.step === step) return known;
+  const ring = innerRing(shell.body);
+  let w = 0, h = 0;
+  for (let i = 0; i < ring.length; i += 2) { w = max(w, ring[i]!); h = max(h, ring[i + 1]!); }
+  const nx = ceil(w / step), ny = ceil(h / step), low = new Float32Array(nx * ny).fill(1), high = new Float32Array(nx * ny).fill(0), within = new Uint8Array(nx * ny), out: Bare = { step, nx, ny, low, high, within };
+  const depth = (s: 1 | -1) => max(0, ...shell.body.pieces.filter((q) => shell.sign(q.id) === s).map((q) => q.depth.mm - shell.body.wall.mm));
+  const [front, back] = [depth(1), depth(-1)];
+  for (let k = 0; k < within.length; k++) if (inside(ring, ((k % nx) + 0.5) * step, (floor(k / nx) + 0.5) * step)) { within[k] = 1; low[k] = -back; high[k] = front; }
+  for (const [piece, floors] of shell.floors) {
+    const sign = shell.sign(piece), curved = shell.body.pieces.find((q) => q.id === piece)?.profile !== undefined;
+    for (const f of curved ? floors : floors.slice(1)) for (const p of f.prisms) eachCell(p, out, (k) => { if (within[k]) { if (sign < 0) low[k] = f.z; else high[k] = f.z; } });
+  }
+  for (const f of shell.features) if (f.height > 0) rise(out, f.solid.prisms, shell.sign(f.piece));
+  bare.set(shell, out);
+  return out;
+}
+
+function rise(f: Bare, prisms: readonly Footprint[], sign: 1 | -1): void {
+  for (const p of prisms) eachCell(p, f, (k) => { if (f.within[k]) { if (sign < 0) f.low[k] = max(f.low[k]!, p.z1); else f.high[k] = min(f.high[k]!, p.z0); } });
+}
+
+/** Fields of a closed build. @param step  cell size, mm */
+export function fieldOf(scene: Scene, step = 2.5): Field {
+  const shell = scene.shell!, e = emptyField(shell, step), f: Bare = { ...e, low: e.low.slice(), high: e.high.slice() };
+  for (const at of scene.items.values()) for (const b of at.blocks) rise(f, b.solid.prisms, shell.sign(at.piece));
+  const { nx, ny, low, high } = f, free = new Float32Array(nx * ny);
+  for (let k = 0; k < free.length; k++) free[k] = high[k]! - low[k]!;
+  return { step, nx, ny, low, high, used: new Float32Array(nx * ny), least: [free, eroded(free, nx, ny, 1), eroded(free, nx, ny, 2)] };
+}
+
+function eroded(free: Float32Array, nx: number, ny: number, r: number): Float32Array {
+  const out = new Float32Array(free.length);
+  for (let j = 0; j < ny; j++) for (let i = 0; i < nx; i++) {
+    let m = Infinity;
+    for (let b = -r; b <= r; b++) for (let a = -r; a <= r; a++) m = min(m, i + a < 0 || j + b < 0 || i + a >= nx || j + b >= ny ? -1 : free[(j + b) * nx + i + a]!);
+    out[j * nx + i] = m;
+  }
+  return out;
+}
+
+/** A bundle laid beside itself as wide as it must be fits here. @param area  with air, mm²  @param d  thickest wire, mm */
+export function passes(f: Field, k: number, area: number, d: number): boolean {
+  for (let r = 0; r < 3; r++) { const free = f.least[r]![k]!; if (free >= d && (2 * r + 1) * f.step * free >= area + f.used[k]!) return true; }
+  return false;
+}
+
+export const cellAt = (f: Field, x: number, y: number): number => min(f.ny - 1, max(0, floor(y / f.step))) * f.nx + min(f.nx - 1, max(0, floor(x / f.step)));
+export const middle = (f: Field, k: number): [number, number] => [((k % f.nx) + 0.5) * f.step, (floor(k / f.nx) + 0.5) * f.step];
+
+/** A least-first queue of cells. */
+class Queue {
+  #k: number[] = [];
+  #v: number[] = [];
+  get size(): number { return this.#k.length; }
+  push(k: number, v: number): void {
+    let i = this.#k.length;
+    this.#k.push(k); this.#v.push(v);
+    for (; i > 0;) { const up = (i - 1) >> 1; if (this.#v[up]! <= v) break; this.#k[i] = this.#k[up]!; this.#v[i] = this.#v[up]!; i = up; }
+    this.#k[i] = k; this.#v[i] = v;
+  }
+  pop(): number {
+    const top = this.#k[0]!, k = this.#k.pop()!, v = this.#v.pop()!, n = this.#k.length;
+    if (!n) return top;
+    let i = 0;
+    for (;;) { let c = 2 * i + 1; if (c >= n) break; if (c + 1 < n && this.#v[c + 1]! < this.#v[c]!) c++; if (this.#v[c]! >= v) break; this.#k[i] = this.#k[c]!; this.#v[i] = this.#v[c]!; i = c; }
+    this.#k[i] = k; this.#v[i] = v;
+    return top;
+  }
+}
+
+/**
+ * Shortest way from one cell to another over cells that pass, as cells; nothing when there is none.
+ * Cells within `reach` of an end always pass: a wire leaves its pad upward.
+ */
+export function shortest(f: Field, from: number, to: number, open: (k: number) => boolean): number[] | undefined {
+  const { nx, ny, step } = f, cost = new Float64Array(nx * ny).fill(Infinity), back = new Int32Array(nx * ny).fill(-1), queue = new Queue();
+  const tx = to % nx, ty = floor(to / nx), ahead = (k: number) => { const dx = abs((k % nx) - tx), dy = abs(floor(k / nx) - ty); return step * (max(dx, dy) + (Math.SQRT2 - 1) * min(dx, dy)); };
+  cost[from] = 0;
+  queue.push(from, ahead(from));
+  const done = new Uint8Array(nx * ny);
+  while (queue.size) {
+    const k = queue.pop();
+    if (done[k]) continue;
+    done[k] = 1;
+    if (k === to) { const out = [k]; for (let q = k; q !== from;) { q = back[q]!; out.unshift(q); } return out; }
+    const x = k % nx, y = floor(k / nx);
+    for (let dy = -1; dy <= 1; dy++) for (let dx = -1; dx <= 1; dx++) {
+      const u = x + dx, v = y + dy;
+      if ((!dx && !dy) || u < 0 || v < 0 || u >= nx || v >= ny) continue;
+      const q = v * nx + u;
+      if (done[q] || (q !== to && !open(q))) continue;
+      // A corner is not cut between two that are closed.
+      if (dx && dy && !open(y * nx + u) && !open(v * nx + x)) continue;
+      const c = cost[k]! + step * (dx && dy ? Math.SQRT2 : 1);
+      if (c < cost[q]! - 1e-9) { cost[q] = c; back[q] = k; queue.push(q, c + ahead(q)); }
+    }
+  }
+  return undefined;
+}
+
+/** The way with the most free depth at its narrowest cell. */
+export function widest(f: Field, from: number, to: number): { free: number; cell: number } {
+  const { nx, ny } = f, best = new Float64Array(nx * ny).fill(-Infinity), queue = new Queue(), pinch = new Int32Array(nx * ny).fill(from);
+  best[from] = Infinity;
+  queue.push(from, 0);
+  const done = new Uint8Array(nx * ny);
+  while (queue.size) {
+    const k = queue.pop();
+    if (done[k]) continue;
+    done[k] = 1;
+    if (k === to) break;
+    for (const [dx, dy] of [[1, 0], [-1, 0], [0, 1], [0, -1]] as const) {
+      const u = (k % nx) + dx, v = floor(k / nx) + dy;
+      if (u < 0 || v < 0 || u >= nx || v >= ny) continue;
+      const q = v * nx + u, here = q === to ? Infinity : f.least[0]![q]!, w = min(best[k]!, here);
+      if (!done[q] && w > best[q]!) { best[q] = w; pinch[q] = here < best[k]! ? q : pinch[k]!; queue.push(q, -min(w, 1e6)); }
+    }
+  }
+  return { free: best[to]!, cell: pinch[to]! };
+}
+
+/** Cells on the straight line between two, ends included. */
+export function line(f: Field, a: number, b: number): number[] {
+  const [x0, y0, x1, y1] = [a % f.nx, floor(a / f.nx), b % f.nx, floor(b / f.nx)], n = max(1, 2 * max(abs(x1 - x0), abs(y1 - y0)));
+  const out: number[] = [];
+  for (let i = 0; i <= n; i++) { const k = round(y0 + ((y1 - y0) * i) / n) * f.nx + round(x0 + ((x1 - x0) * i) / n); if (out[out.length - 1] !== k) out.push(k); }
+  return out;
+}
+
+/** Pulled straight wherever the line between two of its cells is open. */
+export function pulled(f: Field, way: readonly number[], open: (k: number) => boolean): number[] {
+  const out = [way[0]!];
+  for (let i = 0; i < way.length - 1;) {
+    let j = way.length - 1;
+    while (j > i + 1 && !line(f, way[i]!, way[j]!).slice(1, -1).every(open)) j--;
+    out.push(way[j]!);
+    i = j;
+  }
+  return out;
+}

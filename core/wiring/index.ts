@@ -1,0 +1,5 @@
+export { endWords, netId, netsOf, type End, type Net } from './nets';
+export { cellAt, fieldOf, passes, shortest, widest, type Field } from './field';
+export { overInsulation, STRIP_MM, UNLAID, wiring, type Bundle, type Wire, type Wiring } from './bundles';
+export { BEND_R_MM, reach, ribbonFindings, TAIL_MM, type Reach } from './ribbon';
+export { stored, wireWays } from './ways';

@@ -1,0 +1,60 @@
+/**
+ * A flat tail from where it leaves to the socket it must reach: straight runs, flat folds that turn
+ * it, bends up and back, and the side its contacts end up on.
+ */
+import { type Finding, type Part } from '../model';
+import { measured, type PlacedItem, pointOf, type Scene } from '../fit';
+import { kitOf } from '../chains';
+import type { Pt3 } from './nets';
+
+/** Radius a fixed tail is bent to, mm, and how thick it is away from its stiffened end: typical. */
+export const BEND_R_MM = 1, TAIL_MM = 0.1;
+/** Pushed into its socket, mm. */
+const SEAT_MM = 3.5;
+/** More left over than this has to be folded away, mm. */
+const SPARE_MM = 25;
+
+export interface Reach { mm: number; /** Flat folds at 45°, each turning the run by 90° and the contacts over. */ folds: number; bends: number; contactsUp: boolean; working: string }
+type Ribbon = NonNullable<Part['ribbons']>[number];
+
+/**
+ * Length a tail needs.
+ *
+ * @param from  where it leaves    @param dir  which way, unit vector in plan
+ * @param to    mouth of its socket
+ * @param up    its contacts look up where it leaves
+ */
+export function reach(from: Pt3, dir: readonly [number, number], to: Pt3, up: boolean): Reach {
+  const [dx, dy, dz] = [to[0] - from[0], to[1] - from[1], to[2] - from[2]], ahead = dx * dir[0] + dy * dir[1], beside = Math.abs(dx * -dir[1] + dy * dir[0]);
+  const arc = (deg: number) => ((deg * Math.PI) / 180) * (BEND_R_MM + TAIL_MM / 2), back = ahead < -0.5, folds = beside > 0.5 ? 2 : 0, steps = Math.abs(dz) > 2 * BEND_R_MM ? 2 : 0;
+  // A full fold-back turns it over and lifts it by the bend itself.
+  const rise = Math.max(0, Math.abs(dz) - (back ? 2 * BEND_R_MM : 0)), bends = (back ? arc(180) : 0) + steps * arc(90), mm = Math.abs(ahead) + beside + (steps ? Math.max(0, rise - 2 * BEND_R_MM) : rise) + bends + SEAT_MM;
+  return {
+    mm, folds, bends: (back ? 1 : 0) + steps, contactsUp: (folds + (back ? 1 : 0)) % 2 === 0 ? up : !up,
+    working: `${Math.abs(ahead).toFixed(1)} along + ${beside.toFixed(1)} across${folds ? ' by two flat folds' : ''}${rise ? ` + ${rise.toFixed(1)} up or down` : ''}${bends ? ` + ${bends.toFixed(1)} in bends of θ·(${BEND_R_MM} + ${TAIL_MM}/2)` : ''} + ${SEAT_MM} seated = ${mm.toFixed(1)} mm`,
+  };
+}
+
+/** Where a board's flat socket is: the middle of its block, or of the board. */
+function socketOf(at: PlacedItem, block: string | undefined): Pt3 {
+  const s = (at.blocks.find((b) => b.block.id === block) ?? at.blocks.find((b) => b.block.kind === 'connector') ?? at.blocks[0]!).solid;
+  return [(s.x0 + s.x1) / 2, (s.y0 + s.y1) / 2, (s.z0 + s.z1) / 2];
+}
+
+export function ribbonFindings(scene: Scene): Finding[] {
+  const kit = kitOf(scene.project), givers = kit.ends('panel', 'gives');
+  return [...scene.items.values()].flatMap((at) => (at.part.ribbons ?? []).flatMap((r: Ribbon): Finding[] => {
+    const mate = givers.find((g) => (g.port.count ?? r.ways) === r.ways && scene.items.has(g.of.item.id)), to = mate && scene.items.get(mate.of.item.id);
+    if (!mate || !to) return [];
+    const from = pointOf(at, r.at), tip = pointOf(at, [r.at[0] + r.dir[0], r.at[1] + r.dir[1], r.at[2] + r.dir[2]]), dir = [tip[0] - from[0], tip[1] - from[1]] as const, size = Math.hypot(...dir) || 1;
+    const top = pointOf(at, [0, 0, 1])[2] > pointOf(at, [0, 0, 0])[2], socket = socketOf(to, mate.port.block), need = reach(from, [dir[0] / size, dir[1] / size], socket, (r.contacts === 'top') === top), spare = r.lengthMm - need.mm;
+    const { measure, verdict } = measured(spare, 0, 'It must reach its socket without a crease.', [{ key: `layout.placements.${at.index}`, label: `placing ${at.item.name}`, u: 0.3 / Math.sqrt(3), k: 1 }, { key: `layout.placements.${to.index}`, label: `placing ${to.item.name}`, u: 0.3 / Math.sqrt(3), k: 1 }, { key: `kit.parts.${scene.project.kit.parts.indexOf(at.part)}.ribbons`, label: `length of the ${r.name}`, u: 0.5 / Math.sqrt(3), k: 1 }]);
+    const crosses = at.piece !== to.piece;
+    return [{
+      id: `ribbon:${at.item.id}-${r.id}`, station: 'fit', check: 'ribbon', verdict: verdict === 'clear' && (spare > SPARE_MM || crosses) ? 'tight' : verdict, measure,
+      title: spare < 0 ? `${(-spare).toFixed(0)} mm too short` : crosses ? 'Crosses the parting line' : spare > SPARE_MM ? `${spare.toFixed(0)} mm to fold away` : `Reaches with ${spare.toFixed(0)} mm to spare`, what: `${r.name} of ${at.item.name} to ${to.item.name}`,
+      why: [`${need.working}; it is ${r.lengthMm} mm`, `${need.folds ? 'Two flat folds at 45°; ' : ''}its contacts then look ${need.contactsUp ? 'up' : 'down'}: the socket must take them on that side. No bend tighter than ${BEND_R_MM} mm.`, ...(crosses ? [`${at.item.name} and ${to.item.name} lie in different halves: unplug it before they part, or put both in one half.`] : [])],
+      about: [at.item.id, to.item.id], at: { x: from[0], y: from[1], z: from[2] },
+    }];
+  }));
+}
