@@ -120,6 +120,16 @@ export function insertionOrder(scene: Scene, { before, knots }: Assembly = assem
   return [...out, ...tied];
 }
 
+/** Places along z for a look at it taken apart: the back at 0, its parts in the order they go in, then the front's the other way round, and the front last. */
+export function takenApart(scene: Scene, a: Assembly = assembly(scene)): Map<string, number> {
+  const order = insertionOrder(scene, a), shell = scene.shell, out = new Map<string, number>();
+  if (!shell) return out;
+  const of = (s: 1 | -1) => order.filter((id) => shell.sign(scene.items.get(id)!.piece) === s);
+  [...of(-1), ...of(1).reverse()].forEach((id, i) => out.set(id, i + 1));
+  for (const q of shell.body.pieces) out.set(q.id, shell.sign(q.id) < 0 ? 0 : order.length + 1);
+  return out;
+}
+
 const barId = (b: Bar): string => `closing:${b.at.item.id}~${b.by.kind === 'block' ? b.by.owner : b.by.id}`;
 
 export function closingFindings(scene: Scene, a: Assembly = assembly(scene)): Finding[] {

@@ -12,5 +12,5 @@ export { snapped } from './snap';
 export { firstPlace, handled } from './handle';
 export { buildChance, improvements, quantileOf, type Chance, type Improvement } from './chance';
 export { balance, restsOn, thumbReach, THUMB_MM, type Balance, type Hand, type Reach, type Rest } from './balance';
-export { assembly, closingFindings, insertionOrder, type Assembly } from './closing';
+export { assembly, closingFindings, insertionOrder, takenApart, type Assembly } from './closing';
 export { whatSets, type Chain } from './sets';

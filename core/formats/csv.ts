@@ -3,6 +3,7 @@ import Papa from 'papaparse';
 import type { Project } from '../model';
 import { billOf, HEADER_40, RESERVED } from '../kit';
 import { buttonMap } from '../controls';
+import type { Wiring } from '../wiring';
 
 /** A cell as plain text: a leading = + - @ or tab gets an apostrophe; line breaks become spaces. */
 export const csvText = (text: string): string => {
@@ -35,3 +36,9 @@ export function billTable(p: Project): string {
     ['total', ...blank, bill.total, bill.massG],
   ]);
 }
+
+/** Every wire with what to cut. */
+export const wireTable = (p: Project, w: Wiring): string => csv([
+  ['no', 'from', 'to', 'for', 'colour', 'gauge AWG', 'shut mm', 'open mm', 'cut mm', 'bundle'],
+  ...w.wires.map((x) => [x.net.label, x.from, x.to, x.net.says, x.net.colour, x.net.awg, x.closedMm === undefined ? 'no way' : Math.round(x.closedMm), x.openMm === undefined ? '' : Math.round(x.openMm), x.cutMm === undefined ? '' : Math.ceil(x.cutMm / 5) * 5, w.bundles.find((b) => b.id === x.bundle)?.name ?? p.name]),
+]);

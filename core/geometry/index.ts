@@ -8,3 +8,4 @@ export * from './solid';
 export * from './mesh';
 export * from './seeded';
 export * from './raster';
+export * from './faces';

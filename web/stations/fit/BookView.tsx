@@ -2,10 +2,12 @@
 import { type PointerEvent, useMemo, useRef } from 'react';
 import { stepFromPage } from '@deft/core/geometry';
 import type { Scene } from '@deft/core/fit';
+import type { Wiring } from '@deft/core/wiring';
 import { Ghost } from '../../book/Ghost';
 import { Flags, HeadroomPicture, Tide } from '../../book/Layers';
 import { Hatches, Ticks } from '../../book/Mat';
 import { PartCard, PartLabel } from '../../book/PartCard';
+import { WireLayer } from '../../book/WireLayer';
 import { Fold, ShellPage } from '../../book/ShellPage';
 import { onScreen, pageOf, type Spread } from '../../book/spread';
 import { numbered } from '../../ui/Findings';
@@ -18,9 +20,10 @@ export interface BookViewProps {
   heat: boolean; cut: CutAt; onCut(cut: CutAt): void;
   /** Where parts stood in another test fit. */
   ghost?: Scene | undefined;
+  wires?: { wiring: Wiring; chosen: string | undefined; onChoose(bundle: string): void } | undefined;
 }
 
-export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cut, onCut, ghost }: BookViewProps) {
+export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cut, onCut, ghost, wires }: BookViewProps) {
   const { check, chosen, choose } = useBuild();
   const svg = useRef<SVGSVGElement>(null);
   const { scene, live } = a;
@@ -86,6 +89,7 @@ export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cu
       <Tide scene={scene} spread={s} />
       {ghost && <Ghost before={ghost} scene={scene} spread={s} />}
       <Fold spread={s} />
+      {wires && <WireLayer {...wires} spread={s} />}
       <CutLine spread={s} cut={cut} onCut={onCut} />
       <Flags list={flags} scene={scene} spread={s} chosen={chosen} onChoose={(id) => choose(chosen === id ? undefined : id)} />
     </svg>

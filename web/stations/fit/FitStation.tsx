@@ -1,5 +1,5 @@
 /** Fit: the open book, the profile beneath it, and what touches. */
-import { useEffect, useMemo, useState } from 'react';
+import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { Button } from 'antd';
 import { Link } from 'react-router';
 import type { Scene } from '@deft/core/fit';
@@ -18,11 +18,16 @@ import { ProfileView } from './ProfileView';
 import { TestFits } from './TestFits';
 import { Unplaced } from './Unplaced';
 import { useArranging } from './useArranging';
+import { WiresView } from './WiresView';
 import { Worth } from './Worth';
 
+/** The 3D view and what draws it come only when they are asked for. */
+const ThreeView = lazy(() => import('./three/ThreeView'));
+
+type Picture = 'book' | 'closed' | 'solid';
 /** What lies under the book. */
-type Panel = 'profile' | 'words' | 'arrange' | 'fits' | 'hands';
-const PANELS: ReadonlyArray<{ id: Panel; name: string; key: string }> = [{ id: 'words', name: 'In words', key: 'W' }, { id: 'arrange', name: 'Arrange for me', key: 'A' }, { id: 'fits', name: 'Test fits', key: 'T' }, { id: 'hands', name: 'In the hands', key: 'H' }];
+type Panel = 'profile' | 'words' | 'arrange' | 'wires' | 'fits' | 'hands';
+const PANELS: ReadonlyArray<{ id: Panel; name: string; long?: string; key: string }> = [{ id: 'words', name: 'Words', long: 'In words', key: 'W' }, { id: 'arrange', name: 'Arrange', long: 'Arrange for me', key: 'A' }, { id: 'wires', name: 'Wires', key: 'I' }, { id: 'fits', name: 'Test fits', key: 'T' }, { id: 'hands', name: 'Hands', long: 'In the hands', key: 'H' }];
 const PANEL_KEYS: Readonly<Record<string, Panel>> = Object.fromEntries(PANELS.map((p) => [p.key.toLowerCase(), p.id]));
 
 export default function FitStation() {
@@ -33,9 +38,10 @@ export default function FitStation() {
   const arranging = useArranging(spread);
   const [selected, select] = useState<string>();
   const [heat, setHeat] = useState(false);
-  const [closed, setClosed] = useState(false);
+  const [picture, setPicture] = useState<Picture>('book');
   const [panel, setPanel] = useState<Panel>('profile');
   const toggle = (p: Panel) => setPanel((now) => (now === p ? 'profile' : p));
+  const [bundle, setBundle] = useState<string>();
   const [ghost, setGhost] = useState<Scene>();
   const [cut, setCut] = useState<CutAt>({ axis: 'x', at: body?.outline.kind === 'rect' ? Math.round(body.outline.h.mm * 0.55) : 30 });
 
@@ -44,7 +50,7 @@ export default function FitStation() {
       if (e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement || e.ctrlKey || e.metaKey || e.altKey) return;
       const letter = e.key.toLowerCase();
       if (letter === 'd') setHeat((h) => !h);
-      else if (letter === 'c') setClosed((c) => !c);
+      else if (letter === 'c' || letter === '3') setPicture((now) => { const to = letter === '3' ? 'solid' : 'closed'; return now === to ? 'book' : to; });
       else if (PANEL_KEYS[letter]) setPanel((now) => (now === PANEL_KEYS[letter] ? 'profile' : PANEL_KEYS[letter]!));
       else if (letter === 'n') {
         const open = numbered(check.findings, 'fit');
@@ -69,16 +75,15 @@ export default function FitStation() {
     <>
       <div className="centre" style={{ overflow: 'hidden' }}>
         <div className="mat" ref={ref}>
-          {spread && (closed ? <ClosedView scene={arranging.scene} width={size.w} height={size.h} /> : <BookView spread={spread} arranging={arranging} selected={selected} onSelect={select} heat={heat} cut={cut} onCut={setCut} ghost={panel === 'fits' ? ghost : undefined} />)}
+          {spread && (picture === 'closed' ? <ClosedView scene={arranging.scene} width={size.w} height={size.h} /> : picture === 'solid' ? <Suspense fallback={<p className="over-mat" role="status">Opening the 3D view ...</p>}><ThreeView scene={arranging.scene} width={size.w} height={size.h} /></Suspense> : <BookView spread={spread} arranging={arranging} selected={selected} onSelect={select} heat={heat} cut={cut} onCut={setCut} ghost={panel === 'fits' ? ghost : undefined} wires={panel === 'wires' && !arranging.live ? { wiring: check.wiring, chosen: bundle, onChoose: (id) => setBundle((b) => (b === id ? undefined : id)) } : undefined} />)}
           {empty && <div className="over" style={{ position: 'absolute', background: 'none', pointerEvents: 'none' }}><div style={{ pointerEvents: 'auto', width: 'auto' }}>{empty}</div></div>}
         </div>
-        <div className="row" style={{ padding: '5px 16px', background: 'var(--panel)', borderTop: '1px solid var(--line)' }}>
+        <div className="row" style={{ padding: '5px 12px', gap: 5, flexWrap: 'nowrap', overflow: 'auto', background: 'var(--panel)', borderTop: '1px solid var(--line)' }}>
           <Button size="small" type={heat ? 'primary' : 'default'} onClick={() => setHeat(!heat)}>Headroom <span className="kbd">D</span></Button>
-          <Button size="small" type={closed ? 'primary' : 'default'} onClick={() => setClosed(!closed)}>Closed <span className="kbd">C</span></Button>
-          {body && PANELS.map((q) => <Button key={q.id} size="small" type={panel === q.id ? 'primary' : 'default'} aria-pressed={panel === q.id} onClick={() => toggle(q.id)}>{q.name} <span className="kbd">{q.key}</span></Button>)}
-          <span className="note nowrap" style={{ marginLeft: 'auto' }}><span className="kbd">?</span> keys</span>
+          {([['closed', 'Closed', 'C'], ['solid', '3D', '3']] as const).map(([id, name, key]) => <Button key={id} size="small" type={picture === id ? 'primary' : 'default'} aria-pressed={picture === id} onClick={() => setPicture(picture === id ? 'book' : id)}>{name} <span className="kbd">{key}</span></Button>)}
+          {body && PANELS.map((q) => <Button key={q.id} size="small" type={panel === q.id ? 'primary' : 'default'} aria-pressed={panel === q.id} aria-label={q.long && `${q.long} ${q.key}`} onClick={() => toggle(q.id)}>{q.name} <span className="kbd">{q.key}</span></Button>)}
         </div>
-        {panel === 'hands' ? <BodyView onClose={() => setPanel('profile')} /> : panel === 'fits' ? <TestFits onGhost={setGhost} onClose={() => setPanel('profile')} /> : panel === 'arrange' ? <ArrangeView onClose={() => setPanel('profile')} /> : panel === 'words' ? <InWords scene={arranging.scene} /> : arranging.scene.shell && <ProfileView scene={arranging.scene} cut={cut} onCut={setCut} />}
+        {panel === 'hands' ? <BodyView onClose={() => setPanel('profile')} /> : panel === 'fits' ? <TestFits onGhost={setGhost} onClose={() => setPanel('profile')} /> : panel === 'wires' ? <WiresView chosen={bundle} onChoose={setBundle} onClose={() => setPanel('profile')} /> : panel === 'arrange' ? <ArrangeView onClose={() => setPanel('profile')} /> : panel === 'words' ? <InWords scene={arranging.scene} /> : picture !== 'solid' && arranging.scene.shell && <ProfileView scene={arranging.scene} cut={cut} onCut={setCut} />}
       </div>
       <aside className="side" aria-label="What touches">
         {selected && <PartPanel item={selected} arranging={arranging} onClose={() => select(undefined)} />}

@@ -2,12 +2,14 @@
  * Moving parts by hand and keys: a drag re-checks only what it touches, an edit is made once at the
  * end, and arrows follow what is seen on the page.
  */
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { stepFromPage, turnFromPage } from '@deft/core/geometry';
 import { Checker, handled, type Scene, snapped } from '@deft/core/fit';
 import { applied, type Finding, type Placement, worstFirst } from '@deft/core/model';
 import { pageOf, type Spread } from '../../book/spread';
 import { useBuild } from '../../state/build';
+
+const SETTLING: readonly Finding['check'][] = ['closing', 'wire', 'ribbon'];
 
 export interface Live { scene: Scene; findings: Finding[] }
 
@@ -23,13 +25,15 @@ export function useArranging(spread: Spread | undefined) {
   const placementOf = useCallback((item: string): Placement | undefined => doc.layout.placements.find((p) => p.item === item), [doc]);
   const place = useCallback((placement: Placement, merge?: string) => edit((p) => applied(p, { do: 'place', placement }), merge), [edit]);
 
+  // Wires, ribbons and the way together are judged again when the part is let go.
+  const settling = useMemo(() => check.findings.filter((f) => SETTLING.includes(f.check)), [check]);
   const begin = useCallback(() => { engine.current = new Checker(doc, check.checker.scene.project.shell === doc.shell ? check.checker.scene : undefined); }, [doc, check]);
   const drag = useCallback((placement: Placement) => {
     const c = engine.current;
     if (!c) return;
     c.move(placement);
-    setLive({ scene: { ...c.scene }, findings: c.findings().sort(worstFirst) });
-  }, []);
+    setLive({ scene: { ...c.scene }, findings: [...c.findings(), ...settling].sort(worstFirst) });
+  }, [settling]);
   const drop = useCallback((item: string) => {
     const c = engine.current;
     engine.current = undefined;
