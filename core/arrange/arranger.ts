@@ -9,6 +9,8 @@ import { cutting } from '../cuts';
 import { Checker, firstPlace, type PlacedItem, portKey } from '../fit';
 import { seeded } from '../geometry';
 import { PLUGS } from '../kit';
+import { Packing } from './packing';
+import { problemOf } from './problem';
 import { type Ground, type Kind, kindOf, recessNeeded, spots, stance } from './spots';
 
 export interface Figures {
@@ -32,6 +34,8 @@ const ORDER: Readonly<Record<Kind, number>> = { window: 0, keys: 1, grille: 2, p
 const EJECTIONS = 40;
 /** Places that would do are gathered before the best of them is taken. */
 const CHOICE = 4;
+/** Steps one packing may take, and how often it goes on with more room where it was too tight. */
+const MOST_RECTS = 60, PACK_STEPS = 1500, PACKED_AGAIN = 4;
 
 export class Arranger {
   readonly project: Project;
@@ -72,24 +76,71 @@ export class Arranger {
   }
 
   *#runs(): Generator<void> {
+    // Where nothing is bound to a place and all lies in one layer, packing is the way.
+    let one = !this.#bound().length && this.#free.length > 1 && this.#squareWalls() && problemOf({ checker: this.#checker, placed: this.#standing(this.#free), random: () => 0.5 }, this.#free).flat;
     for (;;) {
       this.progress.runs++;
       const before = this.progress.trials;
-      yield* this.#once();
+      // Part by part where they may stand; every fourth time what lies free is packed at once.
+      if (one || this.progress.runs % 4 === 3) one = yield* this.#packed(); else yield* this.#once();
       // A build whose parts have no place at all must not spin.
       if (this.progress.trials === before) this.progress.trials += 50;
       yield;
     }
   }
 
-  *#once(): Generator<void> {
-    const placed = new Set<string>([...this.#checker.scene.items.keys()].filter((id) => !this.#free.includes(id)));
+  /** What is bound to a place first, as ever; ports and whatever lies free are packed together round it. */
+  *#packed(): Generator<void, boolean> {
+    const bound = this.#bound(), loose = this.#free.filter((id) => !bound.includes(id));
+    if (loose.length < 2 || !this.#squareWalls()) { yield* this.#once(); return false; }
+    if (!(yield* this.#once(bound))) return false;
+    const placed = this.#standing(loose);
+    const ready = problemOf({ checker: this.#checker, placed, random: this.#random }, loose), { between, around } = ready.problem, n = loose.length;
+    // Many blocks at many depths are quicker stood one by one.
+    if (ready.problem.blocks.length / 6 + ready.ways.reduce((s, w) => s + (w[0]?.rects.length ?? 0) / 6, 0) > MOST_RECTS) { yield* this.#once(); return false; }
+    const packing = new Packing(ready.problem, ready.space, ready.flat, 1 + Math.floor(this.#random() * 1e6));
+    for (let again = 0; again < PACKED_AGAIN; again++) {
+      let found: ReturnType<Packing['work']>;
+      for (let steps = 0; !found && steps < PACK_STEPS * (ready.flat ? 1600 : 1); steps += 64) {
+        found = packing.work(64);
+        this.progress.trials += 8;
+        yield;
+      }
+      if (!found) { this.progress.stuck ??= [...loose].sort((a, b) => bulk(this.#checker.scene.items.get(b)!) - bulk(this.#checker.scene.items.get(a)!))[0]!; return ready.flat; }
+      const round = (mm: number) => Math.round(mm * 1000) / 1000;
+      for (const [i, q] of found.entries()) { const { place } = ready.ways[i]![q.variant]!; this.#checker.move({ ...place, x: round(place.x + q.x + ready.dx), y: round(place.y + q.y + ready.dy) }); }
+      this.progress.stood = this.progress.of;
+      if (this.#keep()) return ready.flat;
+      // Whoever still touches needs more room.
+      for (const c of this.#checker.contacts()) {
+        if (c.verdict !== 'hit') continue;
+        const [i, j] = [loose.indexOf(c.a.solid.owner), loose.indexOf(c.b.solid.owner)], more = Math.min(2, Math.max(0.1, c.measure.required - c.measure.gap));
+        if (i >= 0 && j >= 0) { between[i * n + j]! += more; between[j * n + i] = between[i * n + j]!; } else if (i >= 0 || j >= 0) around[Math.max(i, j)]! += more;
+      }
+      packing.again();
+    }
+    return ready.flat;
+  }
+
+  #standing(without: readonly string[]): Set<string> { return new Set([...this.#checker.scene.items.keys()].filter((id) => !without.includes(id))); }
+
+  /** What has its place from the shell: a window, keys, a grille. */
+  #bound(): string[] {
+    const ground: Ground = { checker: this.#checker, placed: new Set(), random: this.#random };
+    return this.#free.filter((id) => { const kind = kindOf(this.#checker.scene.items.get(id)!, ground); return kind !== 'free' && kind !== 'port'; });
+  }
+
+  #squareWalls(): boolean { return this.#checker.scene.shell!.walls.every((w) => Math.abs(w.nx) > 0.999 || Math.abs(w.ny) > 0.999); }
+
+  /** @param some  only these are stood; nothing is kept then. Returns whether all of them stand. */
+  *#once(some: readonly string[] = this.#free): Generator<void, boolean> {
+    const placed = this.#standing(this.#free);
     const ground: Ground = { checker: this.#checker, placed, random: this.#random };
     const item = (id: string): PlacedItem => this.#checker.scene.items.get(id)!;
     const kinds = new Map(this.#free.map((id) => [id, kindOf(item(id), ground)]));
-    const size = (id: string): number => item(id).blocks.reduce((s, { solid: q }) => s + (q.x1 - q.x0) * (q.y1 - q.y0) * (q.z1 - q.z0), 0);
+    const size = (id: string): number => bulk(item(id));
     const weight = new Map(this.#free.map((id) => [id, ORDER[kinds.get(id)!] * 1e9 - size(id) * (0.6 + 0.8 * this.#random()) - (this.#stuck.get(id) ?? 0) * 500]));
-    const queue = [...this.#free].sort((a, b) => weight.get(a)! - weight.get(b)!);
+    const queue = [...some].sort((a, b) => weight.get(a)! - weight.get(b)!);
     const toward: [number, number] = [this.#random() < 0.5 ? 1 : -1, this.#random() < 0.5 ? 1 : -1];
     for (let pushed = 0; queue.length;) {
       const id = queue.shift()!, kind = kinds.get(id)!, found: Array<{ place: Placement; worth: number }> = [];
@@ -120,25 +171,29 @@ export class Arranger {
       }
       this.#stuck.set(id, (this.#stuck.get(id) ?? 0) + 1);
       this.progress.stuck = [...this.#stuck].sort((a, b) => b[1] - a[1])[0]![0];
-      if (!least || pushed >= EJECTIONS) return;
+      if (!least || pushed >= EJECTIONS) return false;
       // It takes its place, and what was there looks for another.
       pushed++;
       this.#checker.move(least.place);
       placed.add(id);
       for (const other of least.others) { placed.delete(other); queue.splice(Math.floor(this.#random() * 2), 0, other); }
     }
-    this.#keep();
+    if (some === this.#free) this.#keep();
+    return true;
   }
 
   /** Judge what stands as a whole; keep it where it is the best by some aim. */
-  #keep(): void {
+  #keep(): boolean {
     const p = this.#checker.scene.project, findings = this.#checker.findings();
-    if (findings.some((f) => f.verdict === 'hit')) return;
+    if (findings.some((f) => f.verdict === 'hit')) return false;
     const layout: Layout = { placements: p.layout.placements.map((q) => ({ ...q })), figures: figuresOf(p, this.#checker), changes: [...this.#widened, ...p.layout.placements.map((placement): Change => (this.#known.has(placement.item) ? { do: 'place', placement } : { do: 'stand', placement }))] };
     const worth: Record<Aim, (f: Figures) => number> = { 'least cutting': (f) => f.cuts * 1e6 + f.tight * 1e4 + f.wireMm, thinnest: (f) => f.thickMm * 1e4 + f.wireMm, 'shortest wiring': (f) => f.wireMm + f.tight * 20 };
     for (const aim of AIMS) { const known = this.best.get(aim); if (!known || worth[aim](layout.figures) < worth[aim](known.figures)) this.best.set(aim, layout); }
+    return true;
   }
 }
+
+const bulk = (at: PlacedItem): number => at.blocks.reduce((s, { solid: q }) => s + (q.x1 - q.x0) * (q.y1 - q.y0) * (q.z1 - q.z0), 0);
 
 /** Sockets that sit so far behind their board's edge that a plug seats only with its moulding in the opening. */
 function widenings(p: Project): Change[] {

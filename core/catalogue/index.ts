@@ -10,3 +10,4 @@ import { SOUND } from './sound';
 export const STARTER_PARTS: readonly Part[] = [...COMPUTERS, ...SCREENS, ...ENERGY, ...SOUND, ...CONTROLS, ...HARDWARE];
 export { COVERAGE, SHOWN, type GameFamilyInputs } from './families';
 export { dabchickAnswers, dabchickFits, demos } from './demos';
+export { rectBody } from './shells';

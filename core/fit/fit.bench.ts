@@ -1,6 +1,7 @@
 /** How long a re-check takes while dragging, in 40 parts and 200 features, beside a full check and the solid-modeller way. */
-import { emptyProject, length, type Project } from '../model';
+import { emptyProject, length, type Placement, type Project } from '../model';
 import { STARTER_PARTS } from '../catalogue';
+import { agreement } from '../geometry/agree.fixture';
 import { solids } from '../geometry/manifold.fixture';
 import { seeded } from '../geometry/seeded';
 import { Checker, sceneOf } from './index';
@@ -67,10 +68,50 @@ export async function bench(say: (line: string) => void): Promise<void> {
   say(`Solid modeller (manifold-3d, one part against its ${near.length} neighbours) : re-check = ${(manifold / quantile(moves, 0.5)).toFixed(0)} : 1`);
   world.free();
 
+  let last: { n: number; ms: number } | undefined;
   for (const n of [10, 40, 100, 400]) {
     const p = crowded(n, n * 5);
     const c = new Checker(p, sceneOf(p));
     drag(c, 300);
-    say(`  ${String(n).padStart(3)} parts / ${n * 5} features at equal density: re-check p50 ${quantile(drag(c, 800), 0.5).toFixed(3)} ms`);
+    const whole = Array.from({ length: 5 }, () => { const t = performance.now(); new Checker(c.scene.project, c.scene); return performance.now() - t; }), now = quantile(whole, 0.5);
+    say(`  ${String(n).padStart(3)} parts / ${n * 5} features at equal density: re-check p50 ${quantile(drag(c, 800), 0.5).toFixed(3)} ms, full check ${now.toFixed(1)} ms${last ? ` (× ${(now / last.ms).toFixed(1)}; n log n would be × ${((n * Math.log(n)) / (last.n * Math.log(last.n))).toFixed(1)})` : ''}`);
+    last = { n, ms: now };
   }
+  walk(say);
+  const { worst } = await agreement(10_000, 77);
+  say(`Gaps against manifold-3d on 10,000 pairs: ${worst.missed} overlaps missed, furthest off ${worst.distance.toFixed(4)} mm, ${worst.loose} parting moves that could be shorter`);
+  await engine(project, say);
+}
+
+/** 5,000 moves, turns, flips and steps back, the kept findings against a full check after every 25th. */
+function walk(say: (line: string) => void): void {
+  const random = seeded(11), checker = new Checker(crowded(40, 200)), undo: Placement[] = [];
+  let unequal = 0, compared = 0;
+  for (let i = 1; i <= 5000; i++) {
+    const list = checker.scene.project.layout.placements, now = list[Math.floor(random() * list.length)]!, back = undo.length && random() < 0.2 ? undo.pop() : undefined;
+    if (!back) undo.push(now);
+    checker.move(back ?? { ...now, x: now.x + random() * 8 - 4, y: now.y + random() * 8 - 4, turn: random() < 0.2 ? (now.turn + 90) % 360 : now.turn, up: random() < 0.1 ? (now.up === 'in' ? 'out' : 'in') : now.up });
+    if (i % 25) continue;
+    compared++;
+    const said = (c: Checker) => JSON.stringify(c.findings().sort((a, b) => (a.id < b.id ? -1 : 1)));
+    if (said(checker) !== said(new Checker(checker.scene.project, checker.scene))) unequal++;
+  }
+  say(`5,000 moves, turns, flips and undos: ${unequal} of ${compared} full checks said something else`);
+}
+
+/** A general physics engine asked for the same contacts, its colliders made once; for information. */
+async function engine(project: Project, say: (line: string) => void): Promise<void> {
+  const { default: rapier } = await import('@dimforge/rapier3d-compat');
+  await rapier.init();
+  const scene = sceneOf(project), world = new rapier.World({ x: 0, y: 0, z: 0 }), bodies = [...scene.items.values()].flatMap((at) => at.blocks.map((b) => b.solid)).concat(scene.shell!.all.filter((s) => s.kind === 'feature'));
+  const colliders = bodies.map((s) => world.createCollider(rapier.ColliderDesc.cuboid((s.x1 - s.x0) / 2, (s.y1 - s.y0) / 2, (s.z1 - s.z0) / 2).setTranslation((s.x0 + s.x1) / 2, (s.y0 + s.y1) / 2, (s.z0 + s.z1) / 2)));
+  world.step();
+  const one = bodies.findIndex((s) => s.owner === 'item-17'), mine = colliders.filter((_, i) => bodies[i]!.owner === bodies[one]!.owner), near = bodies.map((s, i) => ({ s, i })).filter(({ s }) => s.owner !== bodies[one]!.owner);
+  const t = performance.now(), N = 200;
+  let met = 0;
+  for (let k = 0; k < N; k++) for (const c of mine) for (const { s, i } of near) { const p = c.translation(); if (s.x0 < p.x + 30 && s.x1 > p.x - 30 && s.y0 < p.y + 30 && s.y1 > p.y - 30 && c.contactCollider(colliders[i]!, 3)) met++; }
+  const theirs = (performance.now() - t) / N, checker = new Checker(project, scene), place = project.layout.placements[17]!, t2 = performance.now();
+  for (let k = 0; k < N; k++) checker.move({ ...place, x: place.x + (k % 2) * 0.1 });
+  say(`Physics engine (rapier, boxes only, colliders made once, one part, ${met / N} contacts within 3 mm) : re-check = ${(theirs / ((performance.now() - t2) / N)).toFixed(1)} : 1`);
+  world.free();
 }

@@ -1,0 +1,2 @@
+import { arrangeBench } from '../arrange/arrange.bench';
+arrangeBench(console.log);

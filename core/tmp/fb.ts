@@ -1,0 +1,2 @@
+import { bench } from '../fit/fit.bench';
+await bench(console.log);
