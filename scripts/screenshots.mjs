@@ -17,7 +17,7 @@ const out = join(ROOT, 'docs/screenshots');
 mkdirSync(out, { recursive: true });
 const cluster = await openCluster(`shots-${process.pid}`, { safe: false, log: () => {} });
 const site = await serve({ databaseUrl: cluster.url, webDir: await builtSite(), host: '127.0.0.1' });
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
 try {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
   const { builds } = await (await fetch(`${site.url}/api/builds`)).json();
@@ -47,13 +47,21 @@ try {
   });
   await shoot('fit', `/b/${loaner}/fit`, async () => { await page.getByRole('button', { name: 'Show finding 2' }).click(); });
   await shoot('fit-headroom', `/b/${loaner}/fit`, async () => { await page.keyboard.press('d'); await page.getByText(/mm free/).waitFor(); });
-  await shoot('fit-closed', `/b/${key('Dabchick 2, finished')}/fit`, async () => { await page.keyboard.press('c'); });
+  await shoot('fit-3d', `/b/${loaner}/fit`, async () => {
+    await page.keyboard.press('3');
+    await page.getByText('making the shell ...').waitFor({ state: 'detached' });
+    await page.getByRole('slider', { name: 'Apart' }).focus();
+    await page.keyboard.press('End');
+    // Two frames, and the finer picture that follows once it rests.
+    await page.waitForFunction(() => Number(document.querySelector('canvas')?.dataset.frames) > 4);
+    await page.waitForTimeout(1200);
+  });
+  await shoot('fit-wires', `/b/${loaner}/fit`, async () => { await page.keyboard.press('i'); await page.getByRole('button', { name: 'Pane 2.8 to Teasel' }).click(); });
   await shoot('cut', `/b/${key('Dabchick 2, finished')}/cut`);
   await shoot('controls', `/b/${loaner}/controls`);
   await shoot('power', `/b/${loaner}/power`);
   await shoot('build', `/b/${loaner}/build`);
   const fresh = await (await fetch(`${site.url}/api/builds`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ document: (await import('../core/model/empty.ts')).emptyProject('new-build', 'New build') }) })).json();
-  await shoot('shell-empty', `/b/${fresh.key}/shell`);
   await captured(shoot, page, loaner, fresh.key);
 } finally {
   await browser.close();

@@ -27,6 +27,10 @@ export interface Layout { placements: Placement[]; figures: Figures; /** Opening
 export const AIMS = ['least cutting', 'thinnest', 'shortest wiring'] as const;
 export type Aim = (typeof AIMS)[number];
 
+const WORTH: Readonly<Record<Aim, (f: Figures) => number>> = { 'least cutting': (f) => f.cuts * 1e6 + f.tight * 1e4 + f.wireMm, thinnest: (f) => f.thickMm * 1e4 + f.wireMm, 'shortest wiring': (f) => f.wireMm + f.tight * 20 };
+/** Layouts kept to choose from. */
+const MOST_KEPT = 60;
+
 export interface Progress { trials: number; runs: number; /** Most parts that stood without a hit, of how many. */ stood: number; of: number; /** The part that most often found no place. */ stuck?: string }
 
 const ORDER: Readonly<Record<Kind, number>> = { window: 0, keys: 1, grille: 2, port: 3, free: 4 };
@@ -50,6 +54,7 @@ export class Arranger {
   #run: Generator<void>;
   #widened: Change[];
   #known: ReadonlySet<string>;
+  #found: Layout[] = [];
 
   /** @param fixed  items that stay where they are */
   constructor(p: Project, seed = 1, fixed: readonly string[] = []) {
@@ -187,11 +192,27 @@ export class Arranger {
     const p = this.#checker.scene.project, findings = this.#checker.findings();
     if (findings.some((f) => f.verdict === 'hit')) return false;
     const layout: Layout = { placements: p.layout.placements.map((q) => ({ ...q })), figures: figuresOf(p, this.#checker), changes: [...this.#widened, ...p.layout.placements.map((placement): Change => (this.#known.has(placement.item) ? { do: 'place', placement } : { do: 'stand', placement }))] };
-    const worth: Record<Aim, (f: Figures) => number> = { 'least cutting': (f) => f.cuts * 1e6 + f.tight * 1e4 + f.wireMm, thinnest: (f) => f.thickMm * 1e4 + f.wireMm, 'shortest wiring': (f) => f.wireMm + f.tight * 20 };
-    for (const aim of AIMS) { const known = this.best.get(aim); if (!known || worth[aim](layout.figures) < worth[aim](known.figures)) this.best.set(aim, layout); }
+    for (const aim of AIMS) { const known = this.best.get(aim); if (!known || WORTH[aim](layout.figures) < WORTH[aim](known.figures)) this.best.set(aim, layout); }
+    this.#found.push(layout);
+    // The best by some aim stay; of the rest the newest.
+    if (this.#found.length > MOST_KEPT) { const keep = new Set(AIMS.flatMap((aim) => [...this.#found].sort((a, b) => WORTH[aim](a.figures) - WORTH[aim](b.figures)).slice(0, MOST_KEPT / 6))); this.#found = this.#found.filter((l, i) => keep.has(l) || i >= this.#found.length - MOST_KEPT / 2); }
     return true;
   }
+
+  /** One layout for each aim, the best there is that is really another than those before it: parts in other places, not a little aside. */
+  varied(): Map<Aim, Layout> {
+    const out = new Map<Aim, Layout>(), apart = Math.max(1, Math.min(3, Math.floor(this.#free.length / 3)));
+    for (const aim of AIMS) {
+      const ranked = [...this.#found].sort((a, b) => WORTH[aim](a.figures) - WORTH[aim](b.figures)), other = ranked.find((l) => [...out.values()].every((o) => elsewhere(l, o) >= apart)) ?? this.best.get(aim);
+      if (other) out.set(aim, other);
+    }
+    return out;
+  }
 }
+
+/** How many parts of two layouts lie in other places: in the other half, turned, or more than this aside, mm. */
+const ASIDE_MM = 8;
+export const elsewhere = (a: Layout, b: Layout): number => a.placements.filter((p) => { const q = b.placements.find((x) => x.item === p.item); return !q || JSON.stringify(p.on) !== JSON.stringify(q.on) || p.turn !== q.turn || Math.hypot(p.x - q.x, p.y - q.y) > ASIDE_MM; }).length;
 
 const bulk = (at: PlacedItem): number => at.blocks.reduce((s, { solid: q }) => s + (q.x1 - q.x0) * (q.y1 - q.y0) * (q.z1 - q.z0), 0);
 

@@ -1,10 +1,10 @@
 /** Packing against puzzles whose answer is known, and against plain rules: nothing overlaps, everything where it may be, the same seed the same. */
 import { describe, expect, test } from '@jest/globals';
 import { polygonPrism, seeded } from '../geometry';
-import { mustRead } from '../model';
+import { applied, mustRead } from '../model';
 import { Checker } from '../fit';
 import { fill } from './beam';
-import { Arranger } from './index';
+import { Arranger, elsewhere } from './index';
 import { type Packed, Packer, type PackProblem } from './packer';
 import { Packing } from './packing';
 import { strips } from './problem';
@@ -97,4 +97,13 @@ test('the arranger stands a whole puzzle from nothing without a hit', () => {
   const doc = mustRead(JSON.parse(JSON.stringify(puzzleProject(puzzle({ parts: 8, slack: 0.2, extras: true }, 5))))), a = new Arranger(doc, 2);
   for (let n = 0; !a.work(500) && n < 30; n++);
   expect(a.best.size).toBe(3);
+}, 60_000);
+
+test('the layouts offered are really different from each other, each without a hit', () => {
+  const doc = mustRead(JSON.parse(JSON.stringify(puzzleProject(puzzle({ parts: 6, slack: 0.4, extras: false }, 5))))), a = new Arranger(doc, 2);
+  for (let n = 0; n < 40; n++) a.work(300);
+  const list = [...a.varied().values()];
+  expect(list.length).toBe(3);
+  for (let i = 0; i < 3; i++) for (let j = 0; j < i; j++) expect(elsewhere(list[i]!, list[j]!)).toBeGreaterThanOrEqual(2);
+  for (const l of list) expect(new Checker(l.changes.reduce(applied, doc)).findings().filter((f) => f.verdict === 'hit')).toEqual([]);
 }, 60_000);

@@ -14,3 +14,4 @@ export { buildChance, improvements, quantileOf, type Chance, type Improvement } 
 export { balance, restsOn, thumbReach, THUMB_MM, type Balance, type Hand, type Reach, type Rest } from './balance';
 export { assembly, closingFindings, insertionOrder, takenApart, type Assembly } from './closing';
 export { whatSets, type Chain } from './sets';
+export { distance, things, type Distance, type Thing } from './measure';

@@ -1,6 +1,6 @@
 /** Arranging runs here, with the best so far told while it runs. */
 import { expose } from 'comlink';
-import { Arranger, AIMS, type Aim, type Layout, type Progress, tooThick, whyNot, type WhyNot } from '@deft/core/arrange';
+import { Arranger, type Aim, type Layout, type Progress, tooThick, whyNot, type WhyNot } from '@deft/core/arrange';
 import type { Project } from '@deft/core/model';
 
 export interface Told { progress: Progress; best: Array<[Aim, Layout]>; secondsLeft: number }
@@ -20,7 +20,7 @@ const api = {
       const now = performance.now();
       if (now - last < TELL_MS && now < end) continue;
       last = now;
-      const going = await tell({ progress: { ...a.progress }, best: AIMS.flatMap((aim) => { const b = a.best.get(aim); return b ? [[aim, b] as [Aim, Layout]] : []; }), secondsLeft: Math.max(0, (end - now) / 1000) });
+      const going = await tell({ progress: { ...a.progress }, best: [...a.varied()], secondsLeft: Math.max(0, (end - now) / 1000) });
       if (!going || now >= end || !a.progress.of) return;
     }
   },

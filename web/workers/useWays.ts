@@ -1,9 +1,9 @@
 /** Ways out for the findings on show, one at a time, forgotten as soon as the document changes. */
 import { useEffect, useState } from 'react';
-import { type Remote, wrap } from 'comlink';
+import { proxy, type Remote, wrap } from 'comlink';
 import type { Improvement } from '@deft/core/fit';
 import type { Finding, Part, Project } from '@deft/core/model';
-import type { Ways } from '@deft/core/verdict';
+import type { Kind, Largest, Ways } from '@deft/core/verdict';
 import { versionOf } from './version';
 import type { WaysApi } from './ways.worker';
 
@@ -42,4 +42,17 @@ export function useImprovements(findings: readonly Finding[]): readonly Improvem
     return () => { stale = true; };
   }, [findings]);
   return known && known.of === findings ? known.list : [];
+}
+
+export interface Asked { trying?: string; answer?: Largest | undefined; none?: boolean; version: string }
+
+/** "Largest screen or cell that fits", asked when somebody wants to know; an older answer is forgotten with its document. */
+export function useLargest(doc: Project, library: readonly Part[]): { asked: Asked | undefined; ask(kind: Kind): void } {
+  const [asked, setAsked] = useState<Asked>();
+  const version = versionOf(doc);
+  const ask = (kind: Kind) => {
+    setAsked({ version, trying: '' });
+    void engine().largest(doc, version, kind, library, proxy(async (trying: string) => { setAsked({ version, trying }); return Promise.resolve(true); })).then((answer) => setAsked({ version, answer, none: !answer }), () => setAsked(undefined));
+  };
+  return { asked: asked?.version === version ? asked : undefined, ask };
 }

@@ -1,7 +1,7 @@
 /** The open book with the parts in it: drag, keys, findings, tide, headroom and the cut line. */
 import { type PointerEvent, useMemo, useRef } from 'react';
 import { stepFromPage } from '@deft/core/geometry';
-import type { Scene } from '@deft/core/fit';
+import type { Distance, Scene } from '@deft/core/fit';
 import type { Wiring } from '@deft/core/wiring';
 import { Ghost } from '../../book/Ghost';
 import { Flags, HeadroomPicture, Tide } from '../../book/Layers';
@@ -20,10 +20,11 @@ export interface BookViewProps {
   heat: boolean; cut: CutAt; onCut(cut: CutAt): void;
   /** Where parts stood in another test fit. */
   ghost?: Scene | undefined;
+  measured?: Distance | undefined;
   wires?: { wiring: Wiring; chosen: string | undefined; onChoose(bundle: string): void } | undefined;
 }
 
-export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cut, onCut, ghost, wires }: BookViewProps) {
+export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cut, onCut, ghost, wires, measured }: BookViewProps) {
   const { check, chosen, choose } = useBuild();
   const svg = useRef<SVGSVGElement>(null);
   const { scene, live } = a;
@@ -89,10 +90,23 @@ export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cu
       <Tide scene={scene} spread={s} />
       {ghost && <Ghost before={ghost} scene={scene} spread={s} />}
       <Fold spread={s} />
+      {measured && <Measured spread={s} d={measured} />}
       {wires && <WireLayer {...wires} spread={s} />}
       <CutLine spread={s} cut={cut} onCut={onCut} />
       <Flags list={flags} scene={scene} spread={s} chosen={chosen} onChoose={(id) => choose(chosen === id ? undefined : id)} />
     </svg>
+  );
+}
+
+/** The measured distance on both pages, where it is least. */
+function Measured({ spread: s, d }: { spread: Spread; d: Distance }) {
+  return (
+    <g pointerEvents="none">
+      {s.pages.map((page) => {
+        const [x1, y1] = onScreen(s, page, ...d.from), [x2, y2] = onScreen(s, page, ...d.to), words = `${Math.abs(d.gap.gap).toFixed(1)} mm${d.gap.gap < -1e-6 ? ' overlap' : ''}`;
+        return <g key={page.piece.id}><line x1={x1} y1={y1} x2={x2} y2={y2} stroke="#f0d27e" strokeWidth="3" /><circle cx={x1} cy={y1} r="4.5" fill="#f0d27e" stroke="#22393b" /><circle cx={x2} cy={y2} r="4.5" fill="#f0d27e" stroke="#22393b" /><rect x={(x1 + x2) / 2 - 42} y={Math.min(y1, y2) - 27} width="84" height="18" rx="4" fill="#fffaf0" stroke="#5d4d2c" /><text x={(x1 + x2) / 2} y={Math.min(y1, y2) - 14} textAnchor="middle" fontSize="12" fontWeight="600" fill="#22393b">{words}</text></g>;
+      })}
+    </g>
   );
 }
 

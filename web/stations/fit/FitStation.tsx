@@ -13,6 +13,7 @@ import { BodyView } from './BodyView';
 import { BookView, type CutAt } from './BookView';
 import { ClosedView } from './ClosedView';
 import { InWords } from './InWords';
+import { type Ends, MeasureView, useDistance } from './MeasureView';
 import { PartPanel } from './PartPanel';
 import { ProfileView } from './ProfileView';
 import { TestFits } from './TestFits';
@@ -26,8 +27,8 @@ const ThreeView = lazy(() => import('./three/ThreeView'));
 
 type Picture = 'book' | 'closed' | 'solid';
 /** What lies under the book. */
-type Panel = 'profile' | 'words' | 'arrange' | 'wires' | 'fits' | 'hands';
-const PANELS: ReadonlyArray<{ id: Panel; name: string; long?: string; key: string }> = [{ id: 'words', name: 'Words', long: 'In words', key: 'W' }, { id: 'arrange', name: 'Arrange', long: 'Arrange for me', key: 'A' }, { id: 'wires', name: 'Wires', key: 'I' }, { id: 'fits', name: 'Test fits', key: 'T' }, { id: 'hands', name: 'Hands', long: 'In the hands', key: 'H' }];
+type Panel = 'profile' | 'words' | 'arrange' | 'wires' | 'fits' | 'hands' | 'measure';
+const PANELS: ReadonlyArray<{ id: Panel; name: string; long?: string; key: string }> = [{ id: 'words', name: 'Words', long: 'In words', key: 'W' }, { id: 'arrange', name: 'Arrange', long: 'Arrange for me', key: 'A' }, { id: 'wires', name: 'Wires', key: 'I' }, { id: 'measure', name: 'Measure', key: 'M' }, { id: 'fits', name: 'Test fits', key: 'T' }, { id: 'hands', name: 'Hands', long: 'In the hands', key: 'H' }];
 const PANEL_KEYS: Readonly<Record<string, Panel>> = Object.fromEntries(PANELS.map((p) => [p.key.toLowerCase(), p.id]));
 
 export default function FitStation() {
@@ -41,6 +42,10 @@ export default function FitStation() {
   const [picture, setPicture] = useState<Picture>('book');
   const [panel, setPanel] = useState<Panel>('profile');
   const toggle = (p: Panel) => setPanel((now) => (now === p ? 'profile' : p));
+  const [ends, setEnds] = useState<Ends>({});
+  // What is clicked while measuring is the first thing, then the second.
+  const pick = (item: string | undefined) => { select(item); if (panel === 'measure' && item) setEnds((e) => (e.from && !e.to && e.from !== `item:${item}` ? { ...e, to: `item:${item}` } : e.from === `item:${item}` ? e : { from: `item:${item}` })); };
+  const measured = useDistance(arranging.scene, panel === 'measure' ? ends : {});
   const [bundle, setBundle] = useState<string>();
   const [ghost, setGhost] = useState<Scene>();
   const [cut, setCut] = useState<CutAt>({ axis: 'x', at: body?.outline.kind === 'rect' ? Math.round(body.outline.h.mm * 0.55) : 30 });
@@ -75,7 +80,7 @@ export default function FitStation() {
     <>
       <div className="centre" style={{ overflow: 'hidden' }}>
         <div className="mat" ref={ref}>
-          {spread && (picture === 'closed' ? <ClosedView scene={arranging.scene} width={size.w} height={size.h} /> : picture === 'solid' ? <Suspense fallback={<p className="over-mat" role="status">Opening the 3D view ...</p>}><ThreeView scene={arranging.scene} width={size.w} height={size.h} /></Suspense> : <BookView spread={spread} arranging={arranging} selected={selected} onSelect={select} heat={heat} cut={cut} onCut={setCut} ghost={panel === 'fits' ? ghost : undefined} wires={panel === 'wires' && !arranging.live ? { wiring: check.wiring, chosen: bundle, onChoose: (id) => setBundle((b) => (b === id ? undefined : id)) } : undefined} />)}
+          {spread && (picture === 'closed' ? <ClosedView scene={arranging.scene} width={size.w} height={size.h} /> : picture === 'solid' ? <Suspense fallback={<p className="over-mat" role="status">Opening the 3D view ...</p>}><ThreeView scene={arranging.scene} width={size.w} height={size.h} /></Suspense> : <BookView spread={spread} arranging={arranging} selected={selected} onSelect={pick} heat={heat} cut={cut} onCut={setCut} ghost={panel === 'fits' ? ghost : undefined} measured={measured && arranging.scene.shell ? measured : undefined} wires={panel === 'wires' && !arranging.live ? { wiring: check.wiring, chosen: bundle, onChoose: (id) => setBundle((b) => (b === id ? undefined : id)) } : undefined} />)}
           {empty && <div className="over" style={{ position: 'absolute', background: 'none', pointerEvents: 'none' }}><div style={{ pointerEvents: 'auto', width: 'auto' }}>{empty}</div></div>}
         </div>
         <div className="row" style={{ padding: '5px 12px', gap: 5, flexWrap: 'nowrap', overflow: 'auto', background: 'var(--panel)', borderTop: '1px solid var(--line)' }}>
@@ -83,7 +88,7 @@ export default function FitStation() {
           {([['closed', 'Closed', 'C'], ['solid', '3D', '3']] as const).map(([id, name, key]) => <Button key={id} size="small" type={picture === id ? 'primary' : 'default'} aria-pressed={picture === id} onClick={() => setPicture(picture === id ? 'book' : id)}>{name} <span className="kbd">{key}</span></Button>)}
           {body && PANELS.map((q) => <Button key={q.id} size="small" type={panel === q.id ? 'primary' : 'default'} aria-pressed={panel === q.id} aria-label={q.long && `${q.long} ${q.key}`} onClick={() => toggle(q.id)}>{q.name} <span className="kbd">{q.key}</span></Button>)}
         </div>
-        {panel === 'hands' ? <BodyView onClose={() => setPanel('profile')} /> : panel === 'fits' ? <TestFits onGhost={setGhost} onClose={() => setPanel('profile')} /> : panel === 'wires' ? <WiresView chosen={bundle} onChoose={setBundle} onClose={() => setPanel('profile')} /> : panel === 'arrange' ? <ArrangeView onClose={() => setPanel('profile')} /> : panel === 'words' ? <InWords scene={arranging.scene} /> : picture !== 'solid' && arranging.scene.shell && <ProfileView scene={arranging.scene} cut={cut} onCut={setCut} />}
+        {panel === 'hands' ? <BodyView onClose={() => setPanel('profile')} /> : panel === 'fits' ? <TestFits onGhost={setGhost} onClose={() => setPanel('profile')} /> : panel === 'measure' ? <MeasureView scene={arranging.scene} ends={ends} onEnds={setEnds} onClose={() => setPanel('profile')} /> : panel === 'wires' ? <WiresView chosen={bundle} onChoose={setBundle} onClose={() => setPanel('profile')} /> : panel === 'arrange' ? <ArrangeView onClose={() => setPanel('profile')} /> : panel === 'words' ? <InWords scene={arranging.scene} /> : picture !== 'solid' && arranging.scene.shell && <ProfileView scene={arranging.scene} cut={cut} onCut={setCut} />}
       </div>
       <aside className="side" aria-label="What touches">
         {selected && <PartPanel item={selected} arranging={arranging} onClose={() => select(undefined)} />}

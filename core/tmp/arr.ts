@@ -1,2 +1,0 @@
-import { arrangeBench } from '../arrange/arrange.bench';
-arrangeBench(console.log);

@@ -1,2 +1,0 @@
-import { bench } from '../fit/fit.bench';
-await bench(console.log);
