@@ -12,6 +12,7 @@ import { outerRing } from '../shell';
 import type { Side } from './clearance';
 import { type Contact, contactOf, INTEREST_MM } from './contact';
 import { grilleFindings } from './grille';
+import { magnetFindings } from './magnets';
 import { openedWall, plugFinding, plugFindings } from './port';
 import { type PlacedItem, type Scene, sceneOf, standItem } from './scene';
 import { windowFindings } from './window';
@@ -182,7 +183,7 @@ export class Checker {
 
   findings(): Finding[] {
     if (!this.scene.shell) return [];
-    return [...this.contacts().map(touchFinding), ...plugFindings(this.scene), ...windowFindings(this.scene), ...grilleFindings(this.scene), ...outsideFindings(this.scene)];
+    return [...this.contacts().map(touchFinding), ...plugFindings(this.scene), ...windowFindings(this.scene), ...grilleFindings(this.scene), ...magnetFindings(this.scene), ...outsideFindings(this.scene)];
   }
 }
 

@@ -10,6 +10,8 @@ const metal = (p: Project): Project => ({ ...p, shell: { bodies: p.shell.bodies.
 /** The board alone, and the cell hung over its main chip from the other half. */
 const two = appliedAll(done, done.kit.items.filter((i) => i.id !== 'teasel' && i.id !== 'cell').map((i): Change => ({ do: 'drop', item: i.id })));
 const hotBeside = place(applied(two, { do: 'swap', item: 'cell', part: STARTER_PARTS.find((q) => q.id === 'slab-300')! }), 'cell', { on: { piece: 'front' }, x: 60, y: 40, lift: 17.2 });
+/** A hall switch laid in the front half, near the speaker or far from it. */
+const hall = (x: number, y: number): Project => appliedAll(done, [{ do: 'add', part: STARTER_PARTS.find((q) => q.id === 'hall')! }, { do: 'stand', placement: { item: 'hall', on: { piece: 'front' }, x, y, turn: 0, up: 'in', stand: 'flat', lift: 1, held: 'jig' } }]);
 const find = (p: Project, has: (f: Finding) => boolean): Finding | undefined => check(p).findings.find((f) => f.verdict !== 'clear' && has(f));
 
 const ROWS: Array<[name: string, fires: Project, silent: Project, has: (f: Finding) => boolean, way: RegExp]> = [
@@ -19,6 +21,8 @@ const ROWS: Array<[name: string, fires: Project, silent: Project, has: (f: Findi
   ['a picture hidden behind its window', place(done, 'screen', { x: 40 }), done, (f) => f.check === 'window', /Move Pane/],
   ['a speaker beside its grille', place(done, 'speaker', { x: 140, y: 20 }), done, (f) => f.check === 'grille', /behind speaker slots/],
   ['a socket of one half in a closed hole of the other', place(done, 'charger', { on: { piece: 'front' }, x: 140, lift: 14 }), done, (f) => f.check === 'closing', /open notch/],
+  ['a wire pinned far from the spine', applied(done, { do: 'net', net: { id: 'screen-sck--teasel-gpio11', ends: [{ item: 'screen', pad: 'SCK' }, { item: 'teasel', pad: 'GPIO11' }], via: [[165, 50, 0]] } }), done, (f) => f.check === 'wire', /cross at the spine/],
+  ['a hall switch within reach of the speaker', hall(130, 30), hall(20, 20), (f) => f.check === 'magnet', /^Move Hall/],
   ['a part outside the shell', place(done, 'amp', { x: 400 }), done, (f) => f.check === 'outside', /^(Move|Turn) Chirp/],
   ['a cell over the hottest chip', hotBeside, two, (f) => f.measure?.reason.includes('hottest chip') ?? false, /^Move/],
   ['a radio inside a metal shell', metal({ ...wisp, controls: { ...wisp.controls, route: 'wireless' } }), warbler, (f) => f.id === 'chain:inputs:shielded', /header/],

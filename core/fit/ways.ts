@@ -10,6 +10,7 @@ import type { Checker } from './checker';
 import { notchable } from './closing';
 import { coneOf } from './grille';
 import { handled } from './handle';
+import { awayFrom } from './magnets';
 import { findPlaces, moveWords } from './moves';
 import { portKey } from './port';
 import type { PlacedItem } from './scene';
@@ -39,7 +40,7 @@ export function proposals(checker: Checker, finding: Finding, known: ReadonlyMap
     if (search.short && !blocked) blocked = `${search.short.mm.toFixed(1)} mm short between ${search.short.between}, wherever ${at.item.name} is moved`;
     ways.push(...lower(at), ...strikes(at, finding), ...swaps(at, finding, library));
   }
-  ways.push(...trims(checker, finding), ...widen(finding, items), ...centred(checker, finding, items), ...otherHalf(checker, finding, items));
+  ways.push(...trims(checker, finding), ...widen(finding, items), ...centred(checker, finding, items), ...otherHalf(checker, finding, items), ...clearOfMagnets(finding, items));
   return { ways, ...(blocked ? { blocked } : {}) };
 }
 
@@ -51,6 +52,11 @@ function otherHalf(checker: Checker, finding: Finding, items: readonly PlacedIte
     ...notchable(finding, at).map((key): WayOut => ({ id: `notch-${key}`, text: 'Make its hole an open notch', cost: 'a saw cut from the rim instead of a hole; less wall there', changes: [{ do: 'notch', for: key }], effort: 3.5 })),
     ...('piece' in at.placement.on ? shell.body.pieces.filter((q) => q.id !== at.piece && shell.sign(q.id) !== shell.sign(at.piece)).map((q): WayOut => ({ id: `half-${at.item.id}-${q.id}`, text: `Fix ${at.item.name} in the ${q.role} half`, cost: 'its wires then cross the parting line', changes: [{ do: 'place', placement: handled(checker.scene, at.placement, { on: { piece: q.id } }) }], effort: 4.5 })) : []),
   ]);
+}
+
+function clearOfMagnets(finding: Finding, items: readonly PlacedItem[]): WayOut[] {
+  if (finding.check !== 'magnet') return [];
+  return items.filter((at) => 'piece' in at.placement.on && !at.part.speaker).flatMap((at) => awayFrom(at).map(({ text, dx, dy }, i): WayOut => ({ id: `away-${at.item.id}-${i}`, text, cost: 'no cut', changes: [{ do: 'place', placement: { ...at.placement, x: at.placement.x + dx, y: at.placement.y + dy } }], effort: 1.5 + Math.hypot(dx, dy) / 20 })));
 }
 
 /** A speaker brought to the middle of a grille, in the half that has it. */
