@@ -53,7 +53,7 @@ try {
     await page.getByRole('slider', { name: 'Apart' }).focus();
     await page.keyboard.press('End');
     // Two frames, and the finer picture that follows once it rests.
-    await page.waitForFunction(() => Number(document.querySelector('canvas')?.dataset.frames) > 4);
+    await page.waitForFunction(() => Number(document.querySelector('canvas')?.dataset.frames) > 1);
     await page.waitForTimeout(1200);
   });
   await shoot('fit-wires', `/b/${loaner}/fit`, async () => { await page.keyboard.press('i'); await page.getByRole('button', { name: 'Pane 2.8 to Teasel' }).click(); });

@@ -43,7 +43,7 @@ export function WiresView({ chosen, onChoose, onClose }: { chosen: string | unde
                     </tr>
                     {list.map((x) => (
                       <tr key={x.net.id}>
-                        <td style={{ whiteSpace: 'nowrap' }}><svg width="18" height="10" style={{ display: 'inline-block', verticalAlign: 'middle' }} aria-hidden="true"><rect x="0.5" y="1.5" width="17" height="7" rx="3" fill={wireInk(x.net.colour)} stroke="#6d6651" /></svg> {x.net.label}</td><td>{x.from}</td><td>{x.to}</td>
+                        <td style={{ whiteSpace: 'nowrap' }}><span aria-hidden="true" style={{ display: 'inline-block', width: 16, height: 8, borderRadius: 4, border: '1px solid #6d6651', background: wireInk(x.net.colour) }} /> {x.net.label}</td><td>{x.from}</td><td>{x.to}</td>
                         <td><Select size="small" variant="borderless" aria-label={`Colour of ${x.net.label}`} value={x.net.colour} options={COLOURS} style={{ width: 106 }} onChange={(colour) => set([x], { colour })} /></td>
                         <td><Select size="small" variant="borderless" aria-label={`Gauge of ${x.net.label}`} value={x.net.awg} options={GAUGES} style={{ width: 100 }} onChange={(awg) => set([x], { awg })} /></td>
                         <td title={x.working[0]}>{x.closedMm?.toFixed(0) ?? 'no way'}</td><td title={x.working[1]}>{x.openMm?.toFixed(0) ?? ''}</td><td><b>{x.cutMm === undefined ? '' : Math.ceil(x.cutMm / 5) * 5}</b></td>

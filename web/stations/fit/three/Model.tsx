@@ -15,7 +15,7 @@ export const VIEWS = { corner: [-0.55, -0.75, 1], front: [0, 0, 1], back: [0, 0.
 export type View = keyof typeof VIEWS;
 /** Between neighbours when taken wholly apart, mm. */
 const APART_MM = 13;
-const DISTANCE = 2.1;
+const DISTANCE = 2.35;
 /** Seconds a frame may take before it is drawn coarser, and pixels drawn for one shown: moving on a slow machine, at rest. */
 const SLOW_S = 0.03, COARSE = 0.5, FINE = 1.5;
 
