@@ -14,6 +14,6 @@ export default defineConfig({
   globalSetup: './e2e/serve.ts',
   use: {
     browserName: 'chromium', viewport: { width: 1280, height: 800 }, acceptDownloads: true,
-    launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] },
+    launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] },
   },
 });

@@ -1,4 +1,4 @@
-/** Fit beyond the drag: the mechanical problems by keys alone, wires, 3D, measuring, what cannot be put together. */
+/** Fit beyond the drag: the mechanical problems by keys alone, wires, measuring, what cannot be put together. */
 import { readFileSync } from 'node:fs';
 import { documentOf, expect, openExample, saved, stationUrl, test } from './bench';
 
@@ -37,29 +37,6 @@ test('wires: a bundle is chosen, its wires are named with what to cut; a plug sh
   const nets = (await documentOf(page, key))['wiring'].nets as Array<{ id: string; colour?: string; plug?: boolean }>;
   expect(nets.filter((n) => n.plug).length).toBe(8);
   expect(nets.find((n) => n.colour)!.id).toBe('screen-sck--teasel-gpio11');
-});
-
-test('3D: opened by a key, taken apart, a half put away, a finding chosen by its flag, turned by keys', async ({ page }) => {
-  const key = await openExample(page, 'dabchick-2');
-  await page.goto(stationUrl(key, 'fit'));
-  await expect(page.locator('[data-item]').first()).toBeVisible();
-  await page.keyboard.press('3');
-  const view = page.getByRole('group', { name: /^The handheld in 3D/ });
-  await expect(view).toHaveAttribute('aria-label', /In the order it goes together: .*Slab 3000.*Step 5\/3A/);
-  await expect(page.getByText('making the shell ...')).toHaveCount(0);
-  const frames = async () => Number(await page.locator('canvas').getAttribute('data-frames'));
-  await expect.poll(frames).toBeGreaterThan(0);
-  const flag = page.locator('.flag3').first(), before = await flag.getAttribute('style');
-  await page.getByRole('slider', { name: 'Apart' }).focus();
-  await page.keyboard.press('End');
-  await expect.poll(() => flag.getAttribute('style')).not.toBe(before);
-  await page.getByLabel('Front half').getByText('gone').click();
-  const apart = await flag.getAttribute('style');
-  await view.focus();
-  await page.keyboard.press('ArrowRight');
-  await expect.poll(() => flag.getAttribute('style')).not.toBe(apart);
-  await page.getByRole('button', { name: /^Finding 2:/ }).click();
-  await expect(page.locator('article.finding').nth(1)).toHaveClass(/on|chosen|sel/);
 });
 
 test('measure: two clicked parts say how far they are apart; largest that fits is asked directly', async ({ page }) => {

@@ -38,8 +38,10 @@ const ORDER: Readonly<Record<Kind, number>> = { window: 0, keys: 1, grille: 2, p
 const EJECTIONS = 40;
 /** Places that would do are gathered before the best of them is taken. */
 const CHOICE = 4;
-/** Steps one packing may take, and how often it goes on with more room where it was too tight. */
-const MOST_RECTS = 60, PACK_STEPS = 1500, PACKED_AGAIN = 4;
+/** Rectangles above which parts are stood one by one instead of packed. */
+const MOST_RECTS = 60;
+/** Steps one packing may take, so many times more where all lies in one layer, and how often it goes on with more room where it was too tight. */
+const PACK_STEPS = 1500, ONE_LAYER = 1600, PACKED_AGAIN = 4;
 
 export class Arranger {
   readonly project: Project;
@@ -106,7 +108,7 @@ export class Arranger {
     const packing = new Packing(ready.problem, ready.space, ready.flat, 1 + Math.floor(this.#random() * 1e6));
     for (let again = 0; again < PACKED_AGAIN; again++) {
       let found: ReturnType<Packing['work']>;
-      for (let steps = 0; !found && steps < PACK_STEPS * (ready.flat ? 1600 : 1); steps += 64) {
+      for (let steps = 0; !found && steps < PACK_STEPS * (ready.flat ? ONE_LAYER : 1); steps += 64) {
         found = packing.work(64);
         this.progress.trials += 8;
         yield;
@@ -114,8 +116,7 @@ export class Arranger {
       if (!found) { this.progress.stuck ??= [...loose].sort((a, b) => bulk(this.#checker.scene.items.get(b)!) - bulk(this.#checker.scene.items.get(a)!))[0]!; return ready.flat; }
       const round = (mm: number) => Math.round(mm * 1000) / 1000;
       for (const [i, q] of found.entries()) { const { place } = ready.ways[i]![q.variant]!; this.#checker.move({ ...place, x: round(place.x + q.x + ready.dx), y: round(place.y + q.y + ready.dy) }); }
-      this.progress.stood = this.progress.of;
-      if (this.#keep()) return ready.flat;
+      if (this.#keep()) { this.progress.stood = this.progress.of; return ready.flat; }
       // Whoever still touches needs more room.
       for (const c of this.#checker.contacts()) {
         if (c.verdict !== 'hit') continue;

@@ -12,7 +12,7 @@ const LEFT = 2;
 
 export class Packing {
   steps = 0;
-  readonly #flat: PackProblem | undefined;
+  readonly #problem: PackProblem; #flat: PackProblem | undefined;
   readonly #space: { w: number; h: number };
   readonly #random: () => number;
   readonly packer: Packer;
@@ -21,6 +21,7 @@ export class Packing {
 
   /** @param flat  whether all parts lie in one layer, so that the cavity can be filled from a corner */
   constructor(problem: PackProblem, space: { w: number; h: number }, flat: boolean, seed = 1) {
+    this.#problem = problem;
     this.#space = space;
     this.#random = seeded(seed * 31 + 7);
     this.packer = new Packer(problem, seed);
@@ -35,7 +36,7 @@ export class Packing {
     return this.#found;
   }
   /** These were not good enough: their room was made wider, look on. */
-  again(): void { this.#found = undefined; this.packer.again(); this.#run = this.#search(); }
+  again(): void { this.#found = undefined; this.#flat &&= grown(this.#problem); this.packer.again(); this.#run = this.#search(); }
 
   *#pack(moves: number): Generator<void, boolean> {
     for (let k = 0; k < moves; k += 4) {
