@@ -5,6 +5,9 @@ const RHO = 1.724e-8;
 /** One plug-and-socket pair, Ω (10-20 mΩ typical). */
 export const PLUG_OHM = 0.015;
 
+/** Copper of a gauge across, mm. */
+export const copperMm = (awg: number): number => 0.127 * 92 ** ((36 - awg) / 39);
+
 /**
  * Resistance of copper wire, both conductors.
  *
@@ -12,7 +15,7 @@ export const PLUG_OHM = 0.015;
  */
 export function wireOhm(awg: number, mm: number): Worked<number> {
   mustBePositive('The wire length', mm);
-  const d = 0.127 * 92 ** ((36 - awg) / 39);
+  const d = copperMm(awg);
   const area = Math.PI * (d / 2000) ** 2;
   const ohm = (RHO * 2 * (mm / 1000)) / area;
   return { value: ohm, working: [`AWG ${awg}: d = ${d.toFixed(3)} mm; R = ρ·2L/A = ${(ohm * 1000).toFixed(1)} mΩ for 2 × ${mm} mm`] };

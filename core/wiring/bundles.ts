@@ -2,9 +2,10 @@
  * Wires laid: those between the same two parts go together as a bundle, around whatever stands in
  * the way, each long enough for the book to lie open.
  */
-import { type Finding, type Project } from '../model';
+import { type Finding, outlineSpan, type Project } from '../model';
 import { type ButtonMap } from '../controls';
 import type { Scene } from '../fit';
+import { copperMm } from '../power';
 import { cellAt, type Field, fieldOf, line, middle, passes, pulled, shortest, widest } from './field';
 import { type End, endWords, type Net, netsOf, type Pt3 } from './nets';
 
@@ -20,7 +21,7 @@ const LOOP_BAND_MM = 20;
 const ASTRAY_MM = 40;
 
 /** Over its insulation, mm: copper of the gauge and what thin-walled hook-up wire carries (typical). */
-export const overInsulation = (awg: number): number => 0.127 * 92 ** ((36 - awg) / 39) + (awg >= 28 ? 0.35 : 0.7);
+export const overInsulation = (awg: number): number => copperMm(awg) + (awg >= 28 ? 0.35 : 0.7);
 
 export interface Bundle {
   id: string; name: string; nets: Net[]; a: Pt3; b: Pt3; pieces: [string, string]; items: string[];
@@ -39,6 +40,17 @@ export interface Wiring { bundles: Bundle[]; wires: Wire[]; findings: Finding[];
 const far = (a: Pt3, b: Pt3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 const mean = (list: readonly Pt3[]): Pt3 => [0, 1, 2].map((i) => list.reduce((s, q) => s + q[i]!, 0) / list.length) as [number, number, number];
 const keyOf = (e: End): string => (e.pad.startsWith('at ') ? e.pad.replace(/ ground$/, '') : e.item);
+/** How far a place lies from the spine and along it, and the place on the spine so far along. */
+function spineOf({ body }: NonNullable<Scene['shell']>): { away(q: readonly number[]): number; along(q: readonly number[]): number; at(t: number): [number, number] } {
+  const { w, h } = outlineSpan(body.outline);
+  switch (body.spine) {
+    case 'left': return { away: (q) => q[0]!, along: (q) => q[1]!, at: (t) => [0, t] };
+    case 'right': return { away: (q) => w - q[0]!, along: (q) => q[1]!, at: (t) => [w, t] };
+    case 'bottom': return { away: (q) => q[1]!, along: (q) => q[0]!, at: (t) => [t, 0] };
+    case 'top': return { away: (q) => h - q[1]!, along: (q) => q[0]!, at: (t) => [t, h] };
+  }
+}
+
 /** No wire laid. */
 export const UNLAID: Wiring = { bundles: [], wires: [], findings: [], totalMm: 0, loops: { needs: 0, has: 0, working: '' }, unplug: [] };
 
@@ -80,7 +92,7 @@ function lay(f: Field, b: Bundle, findings: Finding[]): void {
   let z = b.a[2];
   for (let i = 1; i < stops.length; i++) {
     const [from, to] = [cellAt(f, stops[i - 1]![0], stops[i - 1]![1]), cellAt(f, stops[i]![0], stops[i]![1])];
-    // Under its own pads a wire leaves sideways, so the ends and what touches them are not asked.
+    // A wire leaves its pad and comes to it upward: the cells of the ends are not asked.
     const open = (k: number) => k === from || k === to || passes(f, k, need, d), way = from === to ? [from] : shortest(f, from, to, open);
     if (!way) { findings.push(shut(f, b, from, to, d)); return; }
     const bends = pulled(f, way, open);
@@ -111,12 +123,10 @@ function shut(f: Field, b: Bundle, from: number, to: number, d: number): Finding
 
 /** The way over the spine when the halves lie open side by side. */
 function overSpine(scene: Scene, b: Bundle): NonNullable<Bundle['open']> {
-  const { body, walls } = scene.shell!, W = Math.max(...walls.map((w) => w.x0)), H = Math.max(...walls.map((w) => w.y0)), upright = body.spine === 'left' || body.spine === 'right';
-  const away = (q: Pt3) => (body.spine === 'left' ? q[0] : body.spine === 'right' ? W - q[0] : body.spine === 'bottom' ? q[1] : H - q[1]), along = (q: Pt3) => (upright ? q[1] : q[0]);
+  const { body } = scene.shell!, { away, along, at } = spineOf(scene.shell!);
   const [da, db] = [away(b.a), away(b.b)], t = da + db > 0 ? (along(b.a) * db + along(b.b) * da) / (da + db) : along(b.a);
   const run = Math.hypot(da + db, along(b.a) - along(b.b)), rise = Math.abs(b.a[2]) + Math.abs(b.b[2]), bend = Math.PI * BEND_TIMES * thickest(b), mm = run + rise + 2 * body.wall.mm + bend;
-  const at = (body.spine === 'left' ? [0, t] : body.spine === 'right' ? [W, t] : body.spine === 'bottom' ? [t, 0] : [t, H]) as [number, number];
-  return { at, mm, working: `open: ${run.toFixed(0)} mm to and from the spine + ${rise.toFixed(0)} up to the rims + 2 × ${body.wall.mm.toFixed(1)} over the edges + ${bend.toFixed(0)} bend = ${mm.toFixed(0)} mm` };
+  return { at: at(t), mm, working: `open: ${run.toFixed(0)} mm to and from the spine + ${rise.toFixed(0)} up to the rims + 2 × ${body.wall.mm.toFixed(1)} over the edges + ${bend.toFixed(0)} bend = ${mm.toFixed(0)} mm` };
 }
 
 /** Length of one wire: its bundle's, from its own pads, with both strips; long enough to open unless a plug parts it. */
@@ -130,12 +140,11 @@ function cut(p: Project, b: Bundle, net: Net): Wire {
 
 /** What is left over when closed needs room near the spine. */
 function room(scene: Scene, f: Field, bundles: readonly Bundle[], wires: readonly Wire[], findings: Finding[]): Wiring['loops'] {
-  const { body, walls } = scene.shell!, W = Math.max(...walls.map((w) => w.x0)), H = Math.max(...walls.map((w) => w.y0));
+  const { body } = scene.shell!, { away } = spineOf(scene.shell!);
   const looped = wires.filter((w) => w.slackMm > 0), needs = looped.reduce((s, w) => s + (w.slackMm * (Math.PI / 4) * overInsulation(w.net.awg) ** 2) / FILL, 0);
   let has = 0;
   for (let k = 0; k < f.nx * f.ny; k++) {
-    const [x, y] = middle(f, k), off = body.spine === 'left' ? x : body.spine === 'right' ? W - x : body.spine === 'bottom' ? y : H - y;
-    if (off < LOOP_BAND_MM + body.wall.mm) has += Math.max(0, f.least[0]![k]!) * f.step ** 2;
+    if (away(middle(f, k)) < LOOP_BAND_MM + body.wall.mm) has += Math.max(0, f.least[0]![k]!) * f.step ** 2;
   }
   const working = `loops: slack × wire / ${FILL} = ${(needs / 1000).toFixed(1)} cm³; free within ${LOOP_BAND_MM} mm of the spine ${(has / 1000).toFixed(1)} cm³`;
   if (needs > 0.5 * has) findings.push({
@@ -149,8 +158,7 @@ function room(scene: Scene, f: Field, bundles: readonly Bundle[], wires: readonl
 function astray(scene: Scene, b: Bundle, findings: Finding[]): void {
   const via = b.nets[0]!.via;
   if (!b.open || !via.length || b.nets[0]!.plug) return;
-  const { body, walls } = scene.shell!, W = Math.max(...walls.map((w) => w.x0)), H = Math.max(...walls.map((w) => w.y0));
-  const away = (q: Pt3) => (body.spine === 'left' ? q[0] : body.spine === 'right' ? W - q[0] : body.spine === 'bottom' ? q[1] : H - q[1]);
+  const { away } = spineOf(scene.shell!);
   const pin = [...via].sort((x, y) => away(y) - away(x))[0]!, mm = far(b.a, pin) + far(pin, b.b) + 2 * away(pin), more = mm - b.open.mm;
   if (more < ASTRAY_MM) return;
   findings.push({ id: `wire:pinned-${b.nets[0]!.id}`, station: 'fit', check: 'wire', verdict: 'tight', title: `Crosses ${away(pin).toFixed(0)} mm from the spine`, what: `Wire ${b.nets[0]!.label} from ${b.name}`, why: [`Held at its pin it must be ${mm.toFixed(0)} mm to let the book open; over the spine ${b.open.mm.toFixed(0)} mm do.`], about: [...b.items], at: { x: pin[0], y: pin[1], z: pin[2] } });

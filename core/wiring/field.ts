@@ -108,7 +108,7 @@ class Queue {
 
 /**
  * Shortest way from one cell to another over cells that pass, as cells; nothing when there is none.
- * Cells within `reach` of an end always pass: a wire leaves its pad upward.
+ * The last cell always passes.
  */
 export function shortest(f: Field, from: number, to: number, open: (k: number) => boolean): number[] | undefined {
   const { nx, ny, step } = f, cost = new Float64Array(nx * ny).fill(Infinity), back = new Int32Array(nx * ny).fill(-1), queue = new Queue();

@@ -19,7 +19,10 @@ export interface Net {
   plug: boolean;
   via: Pt3[];
   mine: boolean;
+  /** What the builder chose for it, as it is stored. */
+  said?: Stored;
 }
+type Stored = Project['wiring']['nets'][number];
 
 const SIGNAL_AWG = 30, SOUND_AWG = 28;
 /** Each signal in a bundle gets the next, so that neighbours differ; always with its number. */
@@ -41,7 +44,8 @@ const boardTop = (at: PlacedItem): number => { const board = at.part.blocks.find
 const firstPad = (at: PlacedItem, ...names: string[]): End | undefined => { for (const n of names) { const e = padAt(at, n); if (e) return e; } return undefined; };
 const far = (a: Pt3, b: Pt3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 
-type Draft = Pick<Net, 'a' | 'b' | 'what' | 'says'>;
+/** `rail`: in the gauge of the supply, not of a signal. */
+type Draft = Pick<Net, 'a' | 'b' | 'what' | 'says'> & { rail?: boolean };
 
 /** Every wire of a build, in the order they are soldered: power, boards, buttons, sound, then the builder's own. */
 export function netsOf(p: Project, scene: Scene, map: ButtonMap): Net[] {
@@ -52,8 +56,8 @@ export function netsOf(p: Project, scene: Scene, map: ButtonMap): Net[] {
     const said = made.get(id), pair = [d.a.item, d.b.item].sort().join('~'), nth = colours.get(pair) ?? 0;
     if (d.what !== 'power' && d.what !== 'ground') colours.set(pair, nth + 1);
     const usual = d.what === 'power' ? 'red' : d.what === 'ground' ? 'black' : COLOURS[nth % COLOURS.length]!;
-    const heavy = /5 V|cell|rail/.test(d.says);
-    out.push({ ...d, id, mine, awg: said?.awg ?? (d.what === 'sound' ? SOUND_AWG : heavy ? p.power.wireAwg : SIGNAL_AWG), colour: said?.colour ?? usual, label: said?.label ?? `W${out.length + 1}`, plug: said?.plug ?? false, via: (said?.via ?? []) as Pt3[] });
+    const { a, b, what, says, rail } = d;
+    out.push({ a, b, what, says, id, mine, ...(said ? { said } : {}), awg: said?.awg ?? (what === 'sound' ? SOUND_AWG : rail ? p.power.wireAwg : SIGNAL_AWG), colour: said?.colour ?? usual, label: said?.label ?? `W${out.length + 1}`, plug: said?.plug ?? false, via: (said?.via ?? []) as Pt3[] });
   };
   for (const d of drafts) add(d, false);
   for (const n of p.wiring.nets) {
@@ -77,7 +81,9 @@ function headerPad(sbc: PlacedItem, name: string, near: Pt3): End | undefined {
 }
 
 /** Cell, guard, charger, converter, switch, computer; and what hangs on the 5 V rail, branched where it is made. */
-function power(p: Project, scene: Scene): Draft[] {
+const power = (p: Project, scene: Scene): Draft[] => supply(p, scene).map((d) => ({ ...d, rail: d.what !== 'signal' }));
+
+function supply(p: Project, scene: Scene): Draft[] {
   const out: Draft[] = [], one = (has: (q: PlacedItem['part']) => boolean) => placed(p, scene, has)[0];
   const cell = one((q) => q.cell !== undefined && q.pads.length > 0), guard = one((q) => q.protects !== undefined && q.cell === undefined && q.charger === undefined), charger = one((q) => q.charger !== undefined), sbc = one((q) => q.family === 'sbc');
   const source = one((q) => q.converter !== undefined && q.charger === undefined && (q.converter.outV > 4.5 && q.converter.outV < 5.5)) ?? one((q) => q.converter !== undefined), latch = one((q) => q.off !== undefined);

@@ -6,10 +6,12 @@ import type { Wiring } from './bundles';
 
 type Stored = Project['wiring']['nets'][number];
 
-/** A net as it is stored: only what the builder chose. */
-export const stored = (n: Net, more: Partial<Stored>): Stored => ({
-  id: n.id, ends: [{ item: n.a.item, pad: n.a.pad }, { item: n.b.item, pad: n.b.pad }], ...(n.via.length ? { via: n.via.map((v) => [...v] as [number, number, number]) } : {}), ...(n.plug ? { plug: true } : {}), ...more,
-});
+/** A net as it is stored: what the builder chose before, and now. */
+export const stored = (n: Net, more: Partial<Stored>): Stored => {
+  const out = { ...n.said, id: n.id, ends: [{ item: n.a.item, pad: n.a.pad }, { item: n.b.item, pad: n.b.pad }], ...more };
+  for (const k of Object.keys(out) as Array<keyof Stored>) if (out[k] === undefined) delete out[k];
+  return out;
+};
 
 const THIN_AWG = 32;
 
@@ -26,7 +28,7 @@ export function wireWays(scene: Scene, wiring: Wiring, f: Finding): WayOut[] {
   }
   if (f.id.startsWith('wire:pinned-')) {
     const n = wiring.wires.find((w) => f.id === `wire:pinned-${w.net.id}`)?.net;
-    if (n) way('unpin', 'Let it cross at the spine', 'a shorter wire, another way', [{ do: 'net', net: stored({ ...n, via: [] }, {}) }], 1);
+    if (n) way('unpin', 'Let it cross at the spine', 'a shorter wire, another way', [{ do: 'net', net: stored(n, { via: undefined }) }], 1);
     if (n) way('plug', 'Put a plug in it', 'unplugged before the halves part', [{ do: 'net', net: stored(n, { plug: true }) }], 3);
   }
   if (f.check === 'wire' || f.check === 'ribbon') for (const id of f.about) {

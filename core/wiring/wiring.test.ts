@@ -37,6 +37,20 @@ describe('nets follow from the kit and the map', () => {
     const screen = nets.filter((n) => n.what === 'signal' && n.b.item === 'screen').map((n) => n.colour);
     expect(new Set(screen).size).toBe(screen.length);
   });
+  test('a later choice keeps the earlier ones; taking one back leaves the rest', () => {
+    const net = (p: Project) => netsOf(p, sceneOf(p), buttonMap(p, sceneOf(p))).find((n) => n.says === 'SPI clock')!;
+    let p = applied(done, { do: 'net', net: stored(net(done), { awg: 26, colour: 'pink' }) });
+    p = applied(p, { do: 'net', net: stored(net(p), { plug: true, via: [[60, 50, 0]] }) });
+    expect(net(p)).toMatchObject({ awg: 26, colour: 'pink', plug: true, via: [[60, 50, 0]] });
+    p = applied(p, { do: 'net', net: stored(net(p), { via: undefined, plug: undefined }) });
+    expect(net(p)).toMatchObject({ awg: 26, colour: 'pink', plug: false, via: [] });
+    expect(Object.keys(p.wiring.nets[0]!).sort()).toEqual(['awg', 'colour', 'ends', 'id']);
+  });
+  test('supply and its grounds are in the gauge of the rail, whatever a button is called; signals and 3.3 V are thin', () => {
+    const named: Project = { ...done, controls: { ...done.controls, inputs: done.controls.inputs.map((i) => (i.id === 'up' ? { ...i, name: 'cell on the rail, 5 V' } : i)) } }, all = netsOf(named, sceneOf(named), buttonMap(named, sceneOf(named)));
+    expect(all.find((n) => n.says === 'cell on the rail, 5 V')!.awg).toBe(30);
+    for (const n of all) expect([n.says, n.awg]).toEqual([n.says, n.says === '5 V rail' || n.says === 'cell to charger' || n.says.startsWith('5 V to') ? 24 : n.what === 'sound' ? 28 : 30]);
+  });
   test('a controller board takes the buttons off the header', () => {
     const p = applied(done, { do: 'route', route: 'usb', part: STARTER_PARTS.find((q) => q.id === 'knit')! }), stood = applied(p, { do: 'stand', placement: { item: 'knit', on: { piece: 'front' }, x: 60, y: 60, turn: 0, up: 'out', stand: 'flat', lift: 1, held: 'hand' } });
     const wires = netsOf(stood, sceneOf(stood), buttonMap(stood, sceneOf(stood)));
@@ -136,7 +150,7 @@ describe('findings', () => {
     expect(laid(wall(two, 24)).wires.find((x) => x.net.says === '5 V rail')!.closedMm!).toBeGreaterThan(laid(two).wires.find((x) => x.net.says === '5 V rail')!.closedMm!);
   });
   test('a pinned crossing far from the spine is said and let go', () => {
-    const net = laid(done).wires.find((x) => x.net.says === 'SPI clock')!.net, pinned = applied(done, { do: 'net', net: stored({ ...net, via: [[165, 50, 0]] }, {}) });
+    const net = laid(done).wires.find((x) => x.net.says === 'SPI clock')!.net, pinned = applied(done, { do: 'net', net: stored(net, { via: [[165, 50, 0]] }) });
     const f = check(pinned).findings.find((x) => x.id.startsWith('wire:pinned'))!;
     expect(f.title).toBe('Crosses 165 mm from the spine');
     const ways = waysOut(pinned, f, []).ways;

@@ -14,8 +14,7 @@ const GAUGES = [18, 20, 22, 24, 26, 28, 30, 32].map((n) => ({ value: n, label: `
 export function WiresView({ chosen, onChoose, onClose }: { chosen: string | undefined; onChoose(id: string | undefined): void; onClose(): void }) {
   const { doc, check, apply } = useBuild();
   const w = check.wiring, said = (b: Bundle): Wire[] => w.wires.filter((x) => x.bundle === b.id);
-  const set = (list: readonly Wire[], more: object) => apply(list.map((x): Change => ({ do: 'net', net: stored(x.net, { ...own(x.net.id), ...more }) })));
-  const own = (id: string): object => { const s = doc.wiring.nets.find((n) => n.id === id); return s ? { ...(s.awg ? { awg: s.awg } : {}), ...(s.colour ? { colour: s.colour } : {}), ...(s.label ? { label: s.label } : {}), ...(s.plug ? { plug: true } : {}) } : {}; };
+  const set = (list: readonly Wire[], more: Parameters<typeof stored>[1]) => apply(list.map((x): Change => ({ do: 'net', net: stored(x.net, more) })));
   const shown = w.bundles.filter((b) => !chosen || b.id === chosen);
   return (
     <section className="profile" aria-label="Wires">
@@ -46,7 +45,7 @@ export function WiresView({ chosen, onChoose, onClose }: { chosen: string | unde
                         <td style={{ whiteSpace: 'nowrap' }}><span aria-hidden="true" style={{ display: 'inline-block', width: 16, height: 8, borderRadius: 4, border: '1px solid #6d6651', background: wireInk(x.net.colour) }} /> {x.net.label}</td><td>{x.from}</td><td>{x.to}</td>
                         <td><Select size="small" variant="borderless" aria-label={`Colour of ${x.net.label}`} value={x.net.colour} options={COLOURS} style={{ width: 106 }} onChange={(colour) => set([x], { colour })} /></td>
                         <td><Select size="small" variant="borderless" aria-label={`Gauge of ${x.net.label}`} value={x.net.awg} options={GAUGES} style={{ width: 100 }} onChange={(awg) => set([x], { awg })} /></td>
-                        <td title={x.working[0]}>{x.closedMm?.toFixed(0) ?? 'no way'}</td><td title={x.working[1]}>{x.openMm?.toFixed(0) ?? ''}</td><td><b>{x.cutMm === undefined ? '' : Math.ceil(x.cutMm / 5) * 5}</b></td>
+                        <td title={x.working[0]}>{x.closedMm?.toFixed(0) ?? 'no way'}</td><td title={x.working[1]}>{x.openMm?.toFixed(0) ?? ''}</td><td title={x.working[x.working.length - 1]}><b>{x.cutMm === undefined ? '' : Math.ceil(x.cutMm / 5) * 5}</b></td>
                       </tr>
                     ))}
                     {chosen === b.id && list[0] && <tr><td colSpan={8} className="note">{list[0].working.join('; ')}. Over its insulation {overInsulation(list[0].net.awg).toFixed(1)} mm, typical. Cut lengths are rounded up to 5 mm.</td></tr>}
