@@ -115,7 +115,7 @@ export class Arranger {
       }
       if (!found) { this.progress.stuck ??= [...loose].sort((a, b) => bulk(this.#checker.scene.items.get(b)!) - bulk(this.#checker.scene.items.get(a)!))[0]!; return ready.flat; }
       const round = (mm: number) => Math.round(mm * 1000) / 1000;
-      for (const [i, q] of found.entries()) { const { place } = ready.ways[i]![q.variant]!; this.#checker.move({ ...place, x: round(place.x + q.x + ready.dx), y: round(place.y + q.y + ready.dy) }); }
+      for (const [i, q] of found.entries()) { const { place } = ready.ways[i]![q.variant]!; this.#checker.move({ ...place, x: round(place.x + q.x + ready.edge), y: round(place.y + q.y + ready.edge) }); }
       if (this.#keep()) { this.progress.stood = this.progress.of; return ready.flat; }
       // Whoever still touches needs more room.
       for (const c of this.#checker.contacts()) {

@@ -9,9 +9,11 @@ const { abs, max, min } = Math;
 const EPS = 1e-6;
 
 /** The outline of what stands seen from the open side: starts of its steps and how high each is. */
-interface State { xs: Float64Array; ys: Float64Array; steps: number; used: number; waste: number; filled: number; score: number; up: State | undefined; item: number; place: Packed | undefined }
+interface State { xs: Float64Array; ys: Float64Array; used: number; waste: number; filled: number; score: number; up: State | undefined; item: number; place: Packed | undefined }
 
 interface Wish { s: State; v: Shape; i: number; x: number; y: number; waste: number; worth: number }
+/** A start further from the left of the notch, and a rest higher above it, is room given away, mm. */
+const ASIDE_MM = 4, RAISED_MM = 6;
 /** So many times the width are looked at closer; roughness and steps of the outline count against it. */
 const CLOSER = 4, ROUGH = 0.00035, STEP = 0.002;
 
@@ -53,7 +55,7 @@ export function* fill(p: PackProblem, space: BeamSpace, flip: Flip, width: numbe
   }));
   const total = shapes.reduce((s, q) => s + (q[0]?.area ?? 0), 0), budget = W * H - total + EPS;
   const least = shapes.map((q) => Math.min(...q.map((s) => s.w)));
-  const start: State = { xs: Float64Array.of(0), ys: Float64Array.of(0), steps: 1, used: 0, waste: 0, filled: 0, score: 0, up: undefined, item: -1, place: undefined };
+  const start: State = { xs: Float64Array.of(0), ys: Float64Array.of(0), used: 0, waste: 0, filled: 0, score: 0, up: undefined, item: -1, place: undefined };
   const noise = 0.15 + 0.35 * random(), evenly = 0.3 + 2 * random();
   let level: State[] = [start], deepest = start, tries = 0;
   for (let depth = 0; depth < n && level.length; depth++) {
@@ -62,7 +64,7 @@ export function* fill(p: PackProblem, space: BeamSpace, flip: Flip, width: numbe
       // A notch that nothing fits is filled up; so is one on trial, once.
       let at: State | undefined = s;
       for (let skips = 0; at && skips < 3; skips++) {
-        const k: number = lowest(at), x0: number = at.xs[k]!, x1: number = k + 1 < at.steps ? at.xs[k + 1]! : W, y0: number = at.ys[k]!, left: number = k ? at.ys[k - 1]! : H, right: number = k + 1 < at.steps ? at.ys[k + 1]! : H;
+        const k: number = lowest(at), x0: number = at.xs[k]!, x1: number = k + 1 < at.xs.length ? at.xs[k + 1]! : W, y0: number = at.ys[k]!, left: number = k ? at.ys[k - 1]! : H, right: number = k + 1 < at.xs.length ? at.ys[k + 1]! : H;
         let some = false;
         for (let i = 0; i < n; i++) {
           if (at.used & (1 << i)) continue;
@@ -89,7 +91,7 @@ export function* fill(p: PackProblem, space: BeamSpace, flip: Flip, width: numbe
       if (++tries % 64 === 0) yield;
       const made = stood(wishes[k]!);
       if (!made) continue;
-      const key = `${made.used}:${made.steps}:${Math.round(made.waste * 2)}:${Math.round(made.ys[0]! * 4)}:${Math.round(made.xs[made.steps - 1]! * 4)}`, known = next.get(key);
+      const key = `${made.used}:${made.xs.length}:${Math.round(made.waste * 2)}:${Math.round(made.ys[0]! * 4)}:${Math.round(made.xs[made.xs.length - 1]! * 4)}`, known = next.get(key);
       if (!known || known.waste > made.waste) next.set(key, made);
     }
     level = [...next.values()].sort((p, q) => p.score - q.score).slice(0, width);
@@ -105,7 +107,7 @@ export function* fill(p: PackProblem, space: BeamSpace, flip: Flip, width: numbe
   }
   return out;
 
-  function lowest(s: State): number { let k = 0; for (let i = 1; i < s.steps; i++) if (s.ys[i]! < s.ys[k]! - EPS) k = i; return k; }
+  function lowest(s: State): number { let k = 0; for (let i = 1; i < s.xs.length; i++) if (s.ys[i]! < s.ys[k]! - EPS) k = i; return k; }
 
   /** Against the left of the notch, against its right, or where it is bound to be. */
   function startsAt(v: Shape, x0: number, x1: number): number[] {
@@ -113,8 +115,8 @@ export function* fill(p: PackProblem, space: BeamSpace, flip: Flip, width: numbe
     const a = max(x0, v.x0), out: number[] = [];
     if (a <= v.x1 + EPS && a < x1) out.push(a);
     const b = min(x1 - v.w, v.x1);
-    if (b > a + EPS && b - a < 4) out.push(b);
-    for (let k = 0; k < rounds.length; k += 5) { const c = rounds[k]! + rounds[k + 2]!; if (c > a + EPS && c - a < 4 && c <= v.x1) out.push(c); }
+    if (b > a + EPS && b - a < ASIDE_MM) out.push(b);
+    for (let k = 0; k < rounds.length; k += 5) { const c = rounds[k]! + rounds[k + 2]!; if (c > a + EPS && c - a < ASIDE_MM && c <= v.x1) out.push(c); }
     return out;
   }
 
@@ -133,17 +135,17 @@ export function* fill(p: PackProblem, space: BeamSpace, flip: Flip, width: numbe
     let y = max(v.y0, 0);
     for (let q = 0; q < v.rects.length; q += 6) {
       const a = x + v.rects[q]! + EPS, b = x + v.rects[q]! + v.rects[q + 2]! - EPS, low = v.rects[q + 1]!;
-      for (let k = 0; k < s.steps && s.xs[k]! < b; k++) if ((k + 1 < s.steps ? s.xs[k + 1]! : W) > a && s.ys[k]! - low > y) y = s.ys[k]! - low;
+      for (let k = 0; k < s.xs.length && s.xs[k]! < b; k++) if ((k + 1 < s.xs.length ? s.xs[k + 1]! : W) > a && s.ys[k]! - low > y) y = s.ys[k]! - low;
     }
     for (let g = 0; g < 3; g++) { const up = hits(v, x, y); if (up < 0) break; y = up + EPS; if (g === 2 && hits(v, x, y) >= 0) return undefined; }
-    return y > v.y1 + EPS || y - floor > 6 ? undefined : y;
+    return y > v.y1 + EPS || y - floor > RAISED_MM ? undefined : y;
   }
 
   /** Room lost beneath it. */
   function under(s: State, v: Shape, x: number, y: number): number {
     let waste = 0;
-    for (let k = 0; k < s.steps; k++) {
-      const a = max(s.xs[k]!, x), b = min(k + 1 < s.steps ? s.xs[k + 1]! : W, x + v.w);
+    for (let k = 0; k < s.xs.length; k++) {
+      const a = max(s.xs[k]!, x), b = min(k + 1 < s.xs.length ? s.xs[k + 1]! : W, x + v.w);
       if (b <= a) continue;
       if (v.rects.length === 6) { waste += (b - a) * (y - s.ys[k]!); continue; }
       const inner = [a, b];
@@ -160,14 +162,14 @@ export function* fill(p: PackProblem, space: BeamSpace, flip: Flip, width: numbe
   }
 
   function stood({ s, v, i, x, y, waste }: Wish): State | undefined {
-    const cuts: number[] = Array.from(s.xs.subarray(0, s.steps));
+    const cuts: number[] = Array.from(s.xs);
     for (let q = 0; q < v.rects.length; q += 6) for (const e of [x + v.rects[q]!, x + v.rects[q]! + v.rects[q + 2]!]) { let k = cuts.length; while (k > 0 && cuts[k - 1]! > e) k--; cuts.splice(k, 0, e); }
     const xs: number[] = [], ys: number[] = [];
     for (let c = 0, j = 0; c < cuts.length; c++) {
       const a = cuts[c]!, b = c + 1 < cuts.length ? cuts[c + 1]! : W;
       if (b - a < EPS || a >= W - EPS) continue;
       const mid = (a + b) / 2;
-      while (j + 1 < s.steps && s.xs[j + 1]! <= mid) j++;
+      while (j + 1 < s.xs.length && s.xs[j + 1]! <= mid) j++;
       let top = s.ys[j]!;
       for (let q = 0; q < v.rects.length; q += 6) if (x + v.rects[q]! < mid && x + v.rects[q]! + v.rects[q + 2]! > mid) top = max(top, y + v.rects[q + 1]! + v.rects[q + 3]!);
       if (xs.length && abs(ys[ys.length - 1]! - top) < EPS) continue;
@@ -185,14 +187,14 @@ export function* fill(p: PackProblem, space: BeamSpace, flip: Flip, width: numbe
     }
     if (waste + lost > budget) return undefined;
     const score = ((waste + lost) / filled) * (1 + noise * random()) + evenly * (ROUGH * rough + STEP * xs.length);
-    return { xs: Float64Array.from(xs), ys: Float64Array.from(ys), steps: xs.length, used, waste, filled, score, up: s, item: i, place: { variant: v.variant, x, y } };
+    return { xs: Float64Array.from(xs), ys: Float64Array.from(ys), used, waste, filled, score, up: s, item: i, place: { variant: v.variant, x, y } };
   }
 
   function raised(s: State, k: number, to: number, wide: number): State | undefined {
     const waste = s.waste + wide * (to - s.ys[k]!);
     if (waste > budget || to >= H) return undefined;
     const xs: number[] = [], ys: number[] = [];
-    for (let q = 0; q < s.steps; q++) { const y = q === k ? to : s.ys[q]!; if (ys.length && abs(ys[ys.length - 1]! - y) < EPS) continue; xs.push(s.xs[q]!); ys.push(y); }
-    return { ...s, xs: Float64Array.from(xs), ys: Float64Array.from(ys), steps: xs.length, waste };
+    for (let q = 0; q < s.xs.length; q++) { const y = q === k ? to : s.ys[q]!; if (ys.length && abs(ys[ys.length - 1]! - y) < EPS) continue; xs.push(s.xs[q]!); ys.push(y); }
+    return { ...s, xs: Float64Array.from(xs), ys: Float64Array.from(ys), waste };
   }
 }

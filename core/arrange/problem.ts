@@ -4,18 +4,19 @@
  * or too kind; what is found is judged by the checker.
  */
 import type { Placement } from '../model';
-import type { PlacedItem } from '../fit';
+import { BARE_METAL_MM, CONDUCTIVE, type PlacedItem } from '../fit';
+import type { Floor } from '../shell';
 import type { Prism } from '../geometry';
 import type { PackItem, PackProblem, Variant } from './packer';
 import { type Ground, recessNeeded, stance } from './spots';
 
 /** Kept to walls and between parts that may touch, and between bare boards, mm. */
-const HAIR = 0.02, BARE = 0.55;
+const HAIR = 0.02, BARE = BARE_METAL_MM + 0.05;
 /** Lifts tried for a part that lies free; one that it has comes first. */
 const LIFT_MM = 0.5;
 
 export interface Lying extends Variant { place: Placement }
-export interface Ready { problem: PackProblem; ids: string[]; ways: Lying[][]; space: { w: number; h: number }; dx: number; dy: number; flat: boolean }
+export interface Ready { problem: PackProblem; ways: Lying[][]; space: { w: number; h: number }; /** Where its corner lies in the build, mm. */ edge: number; flat: boolean }
 
 /** A footprint as upright strips: exact for right-angled outlines, enclosing for others. */
 export function strips(p: Prism): number[] {
@@ -33,7 +34,6 @@ export function strips(p: Prism): number[] {
 }
 
 type Box = readonly [x0: number, x1: number, y0: number, y1: number];
-type Floor = NonNullable<Ground['checker']['scene']['shell']>['floors'] extends Map<string, Array<infer F>> ? F : never;
 
 /** Lowest and highest of rectangles. */
 function heights(rects: ArrayLike<number>): [number, number] { let low = Infinity, high = -Infinity; for (let k = 0; k < rects.length; k += 6) { low = Math.min(low, rects[k + 4]!); high = Math.max(high, rects[k + 5]!); } return [low, high]; }
@@ -46,8 +46,7 @@ function beside([x0, x1, y0, y1]: Box, bay: Box, w: number, h: number): Box[] {
 /** One way of lying takes in another: the same rectangles in plan, wherever the other may be. */
 const covers = (a: Lying, b: Lying): boolean => a.rects.length === b.rects.length && a.x0 <= b.x0 + 1e-6 && a.x1 >= b.x1 - 1e-6 && a.y0 <= b.y0 + 1e-6 && a.y1 >= b.y1 - 1e-6 && a.rects.every((v, k) => k % 6 > 3 || Math.abs(v - b.rects[k]!) < 1e-6);
 
-const BARE_KINDS = new Set(['board', 'chip', 'connector', 'pins', 'shield']);
-const bare = (at: PlacedItem): boolean => at.blocks.some((b) => BARE_KINDS.has(b.block.kind));
+const bare = (at: PlacedItem): boolean => at.blocks.some((b) => CONDUCTIVE.has(b.block.kind));
 
 /** @param ids  parts to be packed; everything else of the scene that is placed stands fast */
 export function problemOf(g: Ground, ids: readonly string[]): Ready {
@@ -97,5 +96,5 @@ export function problemOf(g: Ground, ids: readonly string[]): Ready {
   const spans = ways.flatMap((list) => list.map((v) => heights(v.rects))), flat = spans.length > 0 && Math.max(...spans.map((v) => v[0])) < Math.min(...spans.map((v) => v[1]));
   const few = ways.map((list) => (flat ? list.filter((v, i) => !list.slice(0, i).some((u) => covers(u, v))) : list));
   const items: PackItem[] = few.map((variants) => ({ variants }));
-  return { problem: { items, blocks: Float64Array.from(blocks), rounds: Float64Array.from(rounds), between, around }, ids: [...ids], ways: few, space: { w: W - 2 * t, h: H - 2 * t }, dx: t, dy: t, flat };
+  return { problem: { items, blocks: Float64Array.from(blocks), rounds: Float64Array.from(rounds), between, around }, ways: few, space: { w: W - 2 * t, h: H - 2 * t }, edge: t, flat };
 }

@@ -3,12 +3,12 @@
  * or anywhere free. Positions come from what lies around it, so that parts end up side by side.
  */
 import type { Placement } from '../model';
-import { type Checker, type Mouth, type PlacedItem, standItem } from '../fit';
+import { BARE_METAL_MM, type Checker, type Mouth, type PlacedItem, standItem } from '../fit';
 import { sockets } from '../kit';
 
 export type Kind = 'window' | 'keys' | 'grille' | 'port' | 'free';
 /** Room kept to whatever a part stands beside, mm: bare boards want half of one. */
-const BESIDE = 0.55;
+const BESIDE = BARE_METAL_MM + 0.05;
 const RECESSES = [0.45, 0.55, 0.35, 0.65];
 /** Caps and their flanges take this much under the face; tried in turn. */
 const CAP_LIFTS = [2.5, 2, 3, 1.5];

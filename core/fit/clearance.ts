@@ -24,7 +24,7 @@ function heatOf(a: Side, b: Side): Clearance | undefined {
   return { mm, reason: `${mm} mm keeps the cell from the hottest chip (${watts.toFixed(1)} W at a peak; a cell wants to stay under 45 °C while it charges). Typical.` };
 }
 
-const CONDUCTIVE = new Set<Block['kind']>(['board', 'chip', 'connector', 'pins', 'shield']);
+export const CONDUCTIVE: ReadonlySet<Block['kind']> = new Set<Block['kind']>(['board', 'chip', 'connector', 'pins', 'shield']);
 const METAL_SHELLS = new Set(['aluminium', 'steel']);
 
 export interface Side { solid: Solid; at?: PlacedItem; block?: Block }

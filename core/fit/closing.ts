@@ -138,7 +138,7 @@ export function closingFindings(scene: Scene, a: Assembly = assembly(scene)): Fi
     const socket = b.mouth ? `${b.mouth.name} of ${b.at.item.name}` : b.block.solid.name, deep = mm1(Math.abs(b.gap.gap));
     return {
       id: barId(b), station: 'fit', check: 'closing', verdict, measure, title: b.when === 'in' ? `Cannot go in: ${deep} mm in the way` : `Cannot close: ${deep} mm in the way`,
-      what: `${socket} and ${b.by.name}`, about: [b.at.item.id, b.by.owner, ...(b.by.kind === 'feature' ? [b.by.id] : [])],
+      what: `${socket} and ${b.by.name}`, about: [b.at.item.id, b.by.owner, ...(b.by.kind === 'feature' ? [b.by.id] : []), ...(b.mouth ? [portKey(b.at.item.id, b.mouth.id)] : [])],
       why: [b.when === 'in' ? `It fits where it lies, but on its way into the half it would pass through ${b.by.name}, and there is no room to put it in drawn back.` : `It fits where it lies, but when the halves meet it would have to pass through ${b.by.name}.`],
       at: { x: (Math.max(b.block.solid.x0, b.by.x0) + Math.min(b.block.solid.x1, b.by.x1)) / 2, y: (Math.max(b.block.solid.y0, b.by.y0) + Math.min(b.block.solid.y1, b.by.y1)) / 2, z: (b.block.solid.z0 + b.block.solid.z1) / 2 },
       way: { x: b.gap.nx, y: b.gap.ny, z: 0 },
@@ -152,4 +152,4 @@ export function closingFindings(scene: Scene, a: Assembly = assembly(scene)): Fi
 }
 
 /** The hole of a socket opened up to the parting line, so that it goes in from above. */
-export const notchable = (b: Finding, at: PlacedItem): string[] => at.mouths.filter((m) => m.outside && m.wall && b.what.startsWith(`${m.name} of ${at.item.name} and`)).map((m) => portKey(at.item.id, m.id));
+export const notchable = (b: Finding, at: PlacedItem): string[] => at.mouths.map((m) => portKey(at.item.id, m.id)).filter((key) => b.about.includes(key));

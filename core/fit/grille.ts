@@ -3,7 +3,7 @@
  */
 import { type Finding, mm1 } from '../model';
 import { measured } from './contact';
-import type { PlacedItem, Scene } from './scene';
+import { PLACE_U, type PlacedItem, type Scene } from './scene';
 
 /** How far a speaker may sit off its grille, as a share of its own width, before much of it plays against the wall. */
 const OFF_GRILLE = 0.15;
@@ -22,7 +22,7 @@ export function grilleFindings(scene: Scene): Finding[] {
       out.push({ ...base, verdict: 'hit', title: 'Plays against the wall', what: `${at.item.name} is not behind ${near.o.name}`, why: [near.o.piece === at.piece ? `Their middles lie ${mm1(near.off)} mm apart; the speaker is ${mm1(d)} mm across.` : `${near.o.name} is in the other half.`] });
       continue;
     }
-    const { measure, verdict } = measured(OFF_GRILLE * d - near.off, 0, 'A speaker plays through the holes in front of it.', [{ key: `layout.placements.${at.index}`, label: `placing ${at.item.name}`, u: (at.placement.held === 'hand' ? 0.3 : 0.1) / Math.sqrt(3), k: 1 }]);
+    const { measure, verdict } = measured(OFF_GRILLE * d - near.off, 0, 'A speaker plays through the holes in front of it.', [{ key: `layout.placements.${at.index}`, label: `placing ${at.item.name}`, u: PLACE_U[at.placement.held], k: 1 }]);
     out.push({ ...base, verdict: verdict === 'hit' ? 'tight' : verdict, measure, title: near.off < 0.05 ? 'In the middle of its grille' : `${mm1(near.off)} mm off its grille`, what: `${at.item.name} behind ${near.o.name}`, why: [`Up to ${mm1(OFF_GRILLE * d)} mm (15 % of ${mm1(d)}) is not heard.`] });
   }
   return out;

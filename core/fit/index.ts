@@ -1,7 +1,7 @@
 export { Checker, contactId, touchFinding } from './checker';
 export { INTEREST_MM, measured, type Contact } from './contact';
-export { BARE_METAL_MM, SWELLING } from './clearance';
-export { acrossSizes, mouldSizes, pointOf, sceneOf, standItem, type Mouth, type PlacedItem, type Pose, type Scene } from './scene';
+export { BARE_METAL_MM, CONDUCTIVE, SWELLING } from './clearance';
+export { acrossSizes, mouldSizes, PLACE_U, pointOf, sceneOf, standItem, type Mouth, type PlacedItem, type Pose, type Scene } from './scene';
 export { portKey, portOpening, plugFindings, PORT_CLEARANCE_MM, type PortOpening } from './port';
 export { activeArea, windowFor, windowFindings, type ActiveArea } from './window';
 export { proposals, type Proposals } from './ways';

@@ -5,7 +5,7 @@ import { type Cut, type Finding, mm1, type Project, uOf } from '../model';
 import { PLUGS } from '../kit';
 import { span, wallName, type WallHole } from '../shell';
 import { measured } from './contact';
-import { acrossSizes, type Mouth, mouldSizes, type PlacedItem, type Scene } from './scene';
+import { acrossSizes, type Mouth, mouldSizes, PLACE_U, type PlacedItem, type Scene } from './scene';
 import { blockBox, type Solid } from '../geometry';
 
 /** Room left around a nose or moulding on each side when an opening is cut, mm. */
@@ -88,7 +88,7 @@ export function plugFinding(scene: Scene, at: PlacedItem, mouth: Mouth): Finding
   const [mw, mh] = mouldSizes(at, mouth);
   const enters = opening.w >= mw + 0.2 && opening.h >= mh + 0.2;
   const allowed = enters ? plug.noseLength + 6 : plug.recessMm;
-  const u = at.placement.held === 'hand' ? 0.3 / Math.sqrt(3) : 0.1 / Math.sqrt(3);
+  const u = PLACE_U[at.placement.held];
   const far = Math.abs(mouth.wall.nx) > 0.5 ? span(scene.shell!.body, 'x') : span(scene.shell!.body, 'y');
   const sources = [
     { key: `layout.placements.${at.index}`, label: `placing ${at.item.name}`, u, k: 1 },

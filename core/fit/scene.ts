@@ -42,7 +42,8 @@ export interface Scene {
   lost: Array<{ item: string; sentence: string }>;
 }
 
-const PLACE_U = { hand: 0.3 / Math.sqrt(3), jig: 0.1 / Math.sqrt(3) } as const;
+/** Standard uncertainty of a place, by how the part is held, mm. */
+export const PLACE_U = { hand: 0.3 / Math.sqrt(3), jig: 0.1 / Math.sqrt(3) } as const;
 
 /** Build the scene of a project; pass an earlier scene to reuse its shell. */
 export function sceneOf(project: Project, before?: Scene): Scene {

@@ -3,7 +3,7 @@
  */
 import { type Finding, mm1 } from '../model';
 import { measured } from './contact';
-import { type PlacedItem, pointOf, type Scene } from './scene';
+import { PLACE_U, type PlacedItem, pointOf, type Scene } from './scene';
 
 export interface ActiveArea { x0: number; y0: number; x1: number; y1: number; facesOut: boolean }
 
@@ -54,7 +54,7 @@ export function windowFindings(scene: Scene): Finding[] {
     ].sort((a, b) => a.margin - b.margin);
     const worst = sides[0]!;
     const { measure, verdict } = measured(worst.margin, 0, 'The whole picture must show.', [
-      { key: `layout.placements.${at.index}`, label: `placing ${at.item.name}`, u: (at.placement.held === 'hand' ? 0.3 : 0.1) / Math.sqrt(3), k: 1 },
+      { key: `layout.placements.${at.index}`, label: `placing ${at.item.name}`, u: PLACE_U[at.placement.held], k: 1 },
       { key: `opening.${hole.id}`, label: `size and place of ${hole.name}`, u: 0.1, k: 1 },
     ]);
     const [aw, ah] = [area.x1 - area.x0, area.y1 - area.y0];
