@@ -2,7 +2,7 @@
  * How much free depth is left at each spot: the tallest free stretch between back and front floor.
  */
 import type { Scene } from './scene';
-import { inside } from '../geometry';
+import { eachCell, inside, type Prism } from '../geometry';
 import { innerRing } from '../shell';
 
 export interface Headroom {
@@ -23,17 +23,7 @@ export function headroom(scene: Scene, stepMm = 2): Headroom {
   const columns = Math.ceil(w / stepMm), rows = Math.ceil(h / stepMm);
   const free = new Float32Array(columns * rows).fill(-1);
   const taken: Array<Array<[number, number]> | undefined> = new Array(columns * rows);
-  const mark = (prisms: ReadonlyArray<{ x0: number; y0: number; x1: number; y1: number; z0: number; z1: number; r: number; pieces: readonly Float64Array[] }>) => {
-    for (const p of prisms) {
-      for (let j = Math.max(0, Math.floor(p.y0 / stepMm)); j < Math.min(rows, Math.ceil(p.y1 / stepMm)); j++) {
-        for (let i = Math.max(0, Math.floor(p.x0 / stepMm)); i < Math.min(columns, Math.ceil(p.x1 / stepMm)); i++) {
-          const x = (i + 0.5) * stepMm, y = (j + 0.5) * stepMm;
-          const hit = p.pieces.some((q) => (q.length === 2 ? Math.hypot(x - q[0]!, y - q[1]!) < p.r : inside(q, x, y)));
-          if (hit) (taken[j * columns + i] ??= []).push([p.z0, p.z1]);
-        }
-      }
-    }
-  };
+  const mark = (prisms: readonly Prism[]) => { for (const p of prisms) eachCell(p, { step: stepMm, nx: columns, ny: rows }, (k) => { (taken[k] ??= []).push([p.z0, p.z1]); }); };
   for (const s of shell.all) if (s.kind !== 'wall') mark(s.prisms);
   for (const at of scene.items.values()) for (const b of at.blocks) mark(b.solid.prisms);
   for (let j = 0; j < rows; j++) {

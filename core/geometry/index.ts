@@ -9,3 +9,4 @@ export * from './mesh';
 export * from './seeded';
 export * from './raster';
 export * from './faces';
+export * from './cells';

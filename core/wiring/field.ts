@@ -2,11 +2,12 @@
  * Where wires can lie: the free depth between what the back half holds and what hangs from the
  * front, as two height fields, and shortest ways over them.
  */
-import { inside } from '../geometry';
+import FlatQueue from 'flatqueue';
+import { eachCell, inside, type Prism } from '../geometry';
 import { innerRing, type ShellSolids } from '../shell';
 import type { Scene } from '../fit';
 
-const { abs, ceil, floor, hypot, max, min, round } = Math;
+const { abs, ceil, floor, max, min, round } = Math;
 
 export interface Field {
   step: number; nx: number; ny: number;
@@ -16,18 +17,6 @@ export interface Field {
   used: Float32Array;
   /** Least free depth within 0, 1 and 2 cells. */
   least: Float32Array[];
-}
-
-type Footprint = { x0: number; y0: number; x1: number; y1: number; z0: number; z1: number; r: number; pieces: readonly Float64Array[] };
-
-/** Every cell whose middle a footprint covers; what is as thin as a rib is looked for at nine places of each cell. */
-function eachCell(p: Footprint, { step, nx, ny }: Pick<Field, 'step' | 'nx' | 'ny'>, at: (k: number) => void): void {
-  const covers = (x: number, y: number) => p.pieces.some((q) => (q.length === 2 ? hypot(x - q[0]!, y - q[1]!) < p.r : inside(q, x, y)));
-  const spots = min(p.x1 - p.x0, p.y1 - p.y0) < 2 * step ? [-step / 3, 0, step / 3] : [0];
-  for (let j = max(0, floor(p.y0 / step)); j < min(ny, ceil(p.y1 / step)); j++) for (let i = max(0, floor(p.x0 / step)); i < min(nx, ceil(p.x1 / step)); i++) {
-    const x = (i + 0.5) * step, y = (j + 0.5) * step;
-    if (spots.some((a) => spots.some((b) => covers(x + a, y + b)))) at(j * nx + i);
-  }
 }
 
 type Bare = Pick<Field, 'step' | 'nx' | 'ny' | 'low' | 'high'> & { within: Uint8Array };
@@ -46,15 +35,15 @@ function emptyField(shell: ShellSolids, step: number): Bare {
   for (let k = 0; k < within.length; k++) if (inside(ring, ((k % nx) + 0.5) * step, (floor(k / nx) + 0.5) * step)) { within[k] = 1; low[k] = -back; high[k] = front; }
   for (const [piece, floors] of shell.floors) {
     const sign = shell.sign(piece), curved = shell.body.pieces.find((q) => q.id === piece)?.profile !== undefined;
-    for (const f of curved ? floors : floors.slice(1)) for (const p of f.prisms) eachCell(p, out, (k) => { if (within[k]) { if (sign < 0) low[k] = f.z; else high[k] = f.z; } });
+    for (const f of curved ? floors : floors.slice(1)) for (const p of f.prisms) eachCell(p, out, (k) => { if (within[k]) { if (sign < 0) low[k] = f.z; else high[k] = f.z; } }, true);
   }
   for (const f of shell.features) if (f.height > 0) rise(out, f.solid.prisms, shell.sign(f.piece));
   bare.set(shell, out);
   return out;
 }
 
-function rise(f: Bare, prisms: readonly Footprint[], sign: 1 | -1): void {
-  for (const p of prisms) eachCell(p, f, (k) => { if (f.within[k]) { if (sign < 0) f.low[k] = max(f.low[k]!, p.z1); else f.high[k] = min(f.high[k]!, p.z0); } });
+function rise(f: Bare, prisms: readonly Prism[], sign: 1 | -1): void {
+  for (const p of prisms) eachCell(p, f, (k) => { if (f.within[k]) { if (sign < 0) f.low[k] = max(f.low[k]!, p.z1); else f.high[k] = min(f.high[k]!, p.z0); } }, true);
 }
 
 /** Fields of a closed build. @param step  cell size, mm */
@@ -85,39 +74,18 @@ export function passes(f: Field, k: number, area: number, d: number): boolean {
 export const cellAt = (f: Field, x: number, y: number): number => min(f.ny - 1, max(0, floor(y / f.step))) * f.nx + min(f.nx - 1, max(0, floor(x / f.step)));
 export const middle = (f: Field, k: number): [number, number] => [((k % f.nx) + 0.5) * f.step, (floor(k / f.nx) + 0.5) * f.step];
 
-/** A least-first queue of cells. */
-class Queue {
-  #k: number[] = [];
-  #v: number[] = [];
-  get size(): number { return this.#k.length; }
-  push(k: number, v: number): void {
-    let i = this.#k.length;
-    this.#k.push(k); this.#v.push(v);
-    for (; i > 0;) { const up = (i - 1) >> 1; if (this.#v[up]! <= v) break; this.#k[i] = this.#k[up]!; this.#v[i] = this.#v[up]!; i = up; }
-    this.#k[i] = k; this.#v[i] = v;
-  }
-  pop(): number {
-    const top = this.#k[0]!, k = this.#k.pop()!, v = this.#v.pop()!, n = this.#k.length;
-    if (!n) return top;
-    let i = 0;
-    for (;;) { let c = 2 * i + 1; if (c >= n) break; if (c + 1 < n && this.#v[c + 1]! < this.#v[c]!) c++; if (this.#v[c]! >= v) break; this.#k[i] = this.#k[c]!; this.#v[i] = this.#v[c]!; i = c; }
-    this.#k[i] = k; this.#v[i] = v;
-    return top;
-  }
-}
-
 /**
  * Shortest way from one cell to another over cells that pass, as cells; nothing when there is none.
  * The last cell always passes.
  */
 export function shortest(f: Field, from: number, to: number, open: (k: number) => boolean): number[] | undefined {
-  const { nx, ny, step } = f, cost = new Float64Array(nx * ny).fill(Infinity), back = new Int32Array(nx * ny).fill(-1), queue = new Queue();
+  const { nx, ny, step } = f, cost = new Float64Array(nx * ny).fill(Infinity), back = new Int32Array(nx * ny).fill(-1), queue = new FlatQueue();
   const tx = to % nx, ty = floor(to / nx), ahead = (k: number) => { const dx = abs((k % nx) - tx), dy = abs(floor(k / nx) - ty); return step * (max(dx, dy) + (Math.SQRT2 - 1) * min(dx, dy)); };
   cost[from] = 0;
   queue.push(from, ahead(from));
   const done = new Uint8Array(nx * ny);
-  while (queue.size) {
-    const k = queue.pop();
+  while (queue.length) {
+    const k = queue.pop()!;
     if (done[k]) continue;
     done[k] = 1;
     if (k === to) { const out = [k]; for (let q = k; q !== from;) { q = back[q]!; out.unshift(q); } return out; }
@@ -138,12 +106,12 @@ export function shortest(f: Field, from: number, to: number, open: (k: number) =
 
 /** The way with the most free depth at its narrowest cell. */
 export function widest(f: Field, from: number, to: number): { free: number; cell: number } {
-  const { nx, ny } = f, best = new Float64Array(nx * ny).fill(-Infinity), queue = new Queue(), pinch = new Int32Array(nx * ny).fill(from);
+  const { nx, ny } = f, best = new Float64Array(nx * ny).fill(-Infinity), queue = new FlatQueue(), pinch = new Int32Array(nx * ny).fill(from);
   best[from] = Infinity;
   queue.push(from, 0);
   const done = new Uint8Array(nx * ny);
-  while (queue.size) {
-    const k = queue.pop();
+  while (queue.length) {
+    const k = queue.pop()!;
     if (done[k]) continue;
     done[k] = 1;
     if (k === to) break;
