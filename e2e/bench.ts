@@ -26,6 +26,13 @@ export async function openExample(page: Page, name: string, change: (d: Record<s
 }
 
 export const stationUrl = (key: string, station: string): string => `${SITE()}/b/${key}/${station}`;
+/** A fresh copy of an example at its Fit station, parts on the page; its key. */
+export async function openFit(page: Page, name: string, change?: (d: Record<string, unknown>) => void): Promise<string> {
+  const key = await openExample(page, name, change);
+  await page.goto(stationUrl(key, 'fit'));
+  await expect(page.locator('[data-item]').first()).toBeVisible();
+  return key;
+}
 /** Saved, and not merely not yet noticed: two frames let an edit reach the screen first. */
 export async function saved(page: Page): Promise<void> {
   await page.evaluate(() => new Promise((done) => { requestAnimationFrame(() => requestAnimationFrame(done)); }));

@@ -1,5 +1,5 @@
 /** The half-way demo: its honest problems, ways out taken one by one, undone and redone. */
-import { documentOf, expect, openExample, saved, station, stationUrl, test } from './bench';
+import { documentOf, expect, openFit, openExample, saved, station, stationUrl, test } from './bench';
 
 test('the demo shows its problems and is cleared by the ways out on offer', async ({ page }) => {
   const key = await openExample(page, 'dabchick-2');
@@ -117,9 +117,7 @@ test('arrange for me: a shell too thin is not searched; the part that is too thi
 });
 
 test('test fits: one is kept, a part is moved by keys, and the comparison says what moved and what got worse', async ({ page }) => {
-  const key = await openExample(page, 'dabchick-2-done');
-  await page.goto(stationUrl(key, 'fit'));
-  await expect(page.locator('[data-item]').first()).toBeVisible();
+  await openFit(page, 'dabchick-2-done');
   await page.keyboard.press('t');
   const view = page.getByRole('region', { name: 'Test fits' });
   await expect(view.getByText('None kept yet.')).toBeVisible();

@@ -1,6 +1,6 @@
 /** Fit beyond the drag: the mechanical problems by keys alone, wires, measuring, what cannot be put together. */
 import { readFileSync } from 'node:fs';
-import { documentOf, expect, openExample, saved, stationUrl, test } from './bench';
+import { documentOf, expect, openFit, openExample, saved, stationUrl, test } from './bench';
 
 test('the mechanical problems of the demo are solved by keyboard only: next finding, its first way out, until nothing is left', async ({ page }) => {
   const key = await openExample(page, 'dabchick-2');
@@ -21,9 +21,7 @@ test('the mechanical problems of the demo are solved by keyboard only: next find
 });
 
 test('wires: a bundle is chosen, its wires are named with what to cut; a plug shortens them, a colour is kept, the table comes out', async ({ page }) => {
-  const key = await openExample(page, 'dabchick-2-done');
-  await page.goto(stationUrl(key, 'fit'));
-  await expect(page.locator('[data-item]').first()).toBeVisible();
+  const key = await openFit(page, 'dabchick-2-done');
   await page.keyboard.press('i');
   const view = page.getByRole('region', { name: 'Wires' });
   await expect(view.getByText(/^36 wires in 11 bundles, [\d.]+ m to cut/)).toBeVisible();
@@ -44,9 +42,7 @@ test('wires: a bundle is chosen, its wires are named with what to cut; a plug sh
 });
 
 test('measure: two clicked parts say how far they are apart; largest that fits is asked directly', async ({ page }) => {
-  const key = await openExample(page, 'dabchick-2-done');
-  await page.goto(stationUrl(key, 'fit'));
-  await expect(page.locator('[data-item]').first()).toBeVisible();
+  await openFit(page, 'dabchick-2-done');
   await page.keyboard.press('m');
   const view = page.getByRole('region', { name: 'Measure' });
   await page.locator('[data-item="pad"]').focus();

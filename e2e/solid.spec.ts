@@ -1,13 +1,11 @@
 /** The 3D view, drawn in software: the only spec whose browser is told to, as it slows every other page. */
 import base from '../playwright.config';
-import { expect, openExample, stationUrl, test } from './bench';
+import { expect, openFit, test } from './bench';
 
 test.use({ launchOptions: { ...base.use?.launchOptions, args: [...(base.use?.launchOptions?.args ?? []), '--use-angle=swiftshader', '--enable-unsafe-swiftshader'] } });
 
 test('3D: opened by a key, taken apart, a half put away, a finding chosen by its flag, turned by keys', async ({ page }) => {
-  const key = await openExample(page, 'dabchick-2');
-  await page.goto(stationUrl(key, 'fit'));
-  await expect(page.locator('[data-item]').first()).toBeVisible();
+  await openFit(page, 'dabchick-2');
   await page.keyboard.press('3');
   const view = page.getByRole('group', { name: /^The handheld in 3D/ });
   await expect(view).toHaveAttribute('aria-label', /In the order it goes together: .*Slab 3000.*Step 5\/3A/);

@@ -27,6 +27,7 @@ type Stored = Project['wiring']['nets'][number];
 const SIGNAL_AWG = 30, SOUND_AWG = 28;
 /** Each signal in a bundle gets the next, so that neighbours differ; always with its number. */
 const COLOURS = ['yellow', 'green', 'blue', 'violet', 'white', 'orange', 'grey', 'brown', 'pink', 'turquoise'];
+export const WIRE_COLOURS: readonly string[] = ['red', 'black', ...COLOURS];
 /** What a board calls the pad of a header signal. */
 const PADS: Readonly<Record<string, string>> = {
   'SPI out': 'MOSI', 'SPI clock': 'SCK', 'SPI select 0': 'CS', 'data/command': 'DC', reset: 'RESET', backlight: 'LED', 'I2S clock': 'BCLK', 'I2S frame': 'LRC', 'I2S out': 'DIN', 'I2C data': 'SDA', 'I2C clock': 'SCL',

@@ -74,13 +74,26 @@ export default function FitStation() {
     if (f?.at) setCut((c) => ({ ...c, at: Math.round((c.axis === 'x' ? f.at!.y : f.at!.x) * 2) / 2 }));
   }, [chosen, check]);
 
+  const close = () => setPanel('profile');
+  const under = () => {
+    switch (panel) {
+      case 'hands': return <BodyView onClose={close} />;
+      case 'fits': return <TestFits onGhost={setGhost} onClose={close} />;
+      case 'measure': return <MeasureView scene={arranging.scene} ends={ends} onEnds={setEnds} onClose={close} />;
+      case 'wires': return <WiresView chosen={bundle} onChoose={setBundle} onClose={close} />;
+      case 'arrange': return <ArrangeView onClose={close} />;
+      case 'words': return <InWords scene={arranging.scene} />;
+      // In 3D the picture takes the room of the profile.
+      case 'profile': return picture !== 'solid' && arranging.scene.shell && <ProfileView scene={arranging.scene} cut={cut} onCut={setCut} />;
+    }
+  };
   const empty = !body ? <p>Measure the shell first. <Link to="../shell">Start with its outer width</Link>, with the outside jaws.</p>
     : !doc.kit.items.length ? <p>The shell is empty. <Link to="../kit">Choose a first part</Link>: the board or the screen, whichever you have.</p> : undefined;
   return (
     <>
       <div className="centre" style={{ overflow: 'hidden' }}>
         <div className="mat" ref={ref}>
-          {spread && (picture === 'closed' ? <ClosedView scene={arranging.scene} width={size.w} height={size.h} /> : picture === 'solid' ? <Suspense fallback={<p className="over-mat" role="status">Opening the 3D view ...</p>}><ThreeView scene={arranging.scene} width={size.w} height={size.h} /></Suspense> : <BookView spread={spread} arranging={arranging} selected={selected} onSelect={pick} heat={heat} cut={cut} onCut={setCut} ghost={panel === 'fits' ? ghost : undefined} measured={measured && arranging.scene.shell ? measured : undefined} wires={panel === 'wires' && !arranging.live ? { wiring: check.wiring, chosen: bundle, onChoose: (id) => setBundle((b) => (b === id ? undefined : id)) } : undefined} />)}
+          {spread && (picture === 'closed' ? <ClosedView scene={arranging.scene} width={size.w} height={size.h} /> : picture === 'solid' ? <Suspense fallback={<p className="over-mat" role="status">Opening the 3D view ...</p>}><ThreeView scene={arranging.scene} width={size.w} height={size.h} /></Suspense> : <BookView spread={spread} arranging={arranging} selected={selected} onSelect={pick} heat={heat} cut={cut} onCut={setCut} ghost={panel === 'fits' ? ghost : undefined} measured={measured} wires={panel === 'wires' && !arranging.live ? { wiring: check.wiring, chosen: bundle, onChoose: (id) => setBundle((b) => (b === id ? undefined : id)) } : undefined} />)}
           {empty && <div className="over" style={{ position: 'absolute', background: 'none', pointerEvents: 'none' }}><div style={{ pointerEvents: 'auto', width: 'auto' }}>{empty}</div></div>}
         </div>
         <div className="row" style={{ padding: '5px 12px', gap: 5, flexWrap: 'nowrap', overflow: 'auto', background: 'var(--panel)', borderTop: '1px solid var(--line)' }}>
@@ -88,7 +101,7 @@ export default function FitStation() {
           {([['closed', 'Closed', 'C'], ['solid', '3D', '3']] as const).map(([id, name, key]) => <Button key={id} size="small" type={picture === id ? 'primary' : 'default'} aria-pressed={picture === id} onClick={() => setPicture(picture === id ? 'book' : id)}>{name} <span className="kbd">{key}</span></Button>)}
           {body && PANELS.map((q) => <Button key={q.id} size="small" type={panel === q.id ? 'primary' : 'default'} aria-pressed={panel === q.id} aria-label={q.long && `${q.long} ${q.key}`} onClick={() => toggle(q.id)}>{q.name} <span className="kbd">{q.key}</span></Button>)}
         </div>
-        {panel === 'hands' ? <BodyView onClose={() => setPanel('profile')} /> : panel === 'fits' ? <TestFits onGhost={setGhost} onClose={() => setPanel('profile')} /> : panel === 'measure' ? <MeasureView scene={arranging.scene} ends={ends} onEnds={setEnds} onClose={() => setPanel('profile')} /> : panel === 'wires' ? <WiresView chosen={bundle} onChoose={setBundle} onClose={() => setPanel('profile')} /> : panel === 'arrange' ? <ArrangeView onClose={() => setPanel('profile')} /> : panel === 'words' ? <InWords scene={arranging.scene} /> : picture !== 'solid' && arranging.scene.shell && <ProfileView scene={arranging.scene} cut={cut} onCut={setCut} />}
+        {under()}
       </div>
       <aside className="side" aria-label="What touches">
         {selected && <PartPanel item={selected} arranging={arranging} onClose={() => select(undefined)} />}

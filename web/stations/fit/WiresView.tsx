@@ -3,12 +3,12 @@ import { Fragment, useState } from 'react';
 import { Button, Checkbox, Select } from 'antd';
 import { wireTable } from '@deft/core/formats';
 import type { Change } from '@deft/core/model';
-import { type Bundle, netId, overInsulation, stored, type Wire } from '@deft/core/wiring';
+import { type Bundle, netId, overInsulation, stored, type Wire, WIRE_COLOURS } from '@deft/core/wiring';
 import { wireInk } from '../../book/WireLayer';
 import { useBuild } from '../../state/build';
 import { download } from '../../ui/download';
 
-const COLOURS = ['red', 'black', 'yellow', 'green', 'blue', 'violet', 'white', 'orange', 'grey', 'brown', 'pink', 'turquoise'].map((c) => ({ value: c, label: c }));
+const COLOURS = WIRE_COLOURS.map((c) => ({ value: c, label: c }));
 const GAUGES = [18, 20, 22, 24, 26, 28, 30, 32].map((n) => ({ value: n, label: `AWG ${n}` }));
 
 export function WiresView({ chosen, onChoose, onClose }: { chosen: string | undefined; onChoose(id: string | undefined): void; onClose(): void }) {

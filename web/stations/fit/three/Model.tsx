@@ -1,7 +1,7 @@
 /** What is drawn in 3D: pieces, parts by their blocks, marks; and the way it is looked at. */
 import { type RefObject, useEffect, useLayoutEffect, useMemo, useRef } from 'react';
 import { useFrame, useThree } from '@react-three/fiber';
-import { BufferAttribute, BufferGeometry, Color, type Group, Vector3 } from 'three';
+import { BufferAttribute, BufferGeometry, Color, Vector3 } from 'three';
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import { facesOf } from '@deft/core/geometry';
 import type { PlacedItem, Scene } from '@deft/core/fit';
@@ -39,14 +39,17 @@ function shaded(positions: Float32Array, ink: string): BufferGeometry {
   return g;
 }
 
+/** Round it, over it, nearer: angles in radians, distance as a factor. */
+export type Turn = (round: number, over: number, nearer: number) => void;
+
 interface ModelProps {
   scene: Scene; shell: ShellMeshes | undefined; levels: ReadonlyMap<string, number>; apart: number; front: Half; back: Half; view: View; turning: boolean; marks: readonly Mark[];
-  chosen: string | undefined; onChoose(id: string | undefined): void; size: [number, number]; flags: RefObject<Map<string, HTMLButtonElement>>;
+  chosen: string | undefined; onChoose(id: string | undefined): void; size: [number, number]; flags: RefObject<Map<string, HTMLButtonElement>>; turn: RefObject<Turn | undefined>;
 }
 
-export function Model({ scene, shell, levels, apart, front, back, view, turning, marks, chosen, onChoose, size: [w, h], flags }: ModelProps) {
-  const { camera, gl, invalidate, scene: world, size, setDpr } = useThree();
-  const orbit = useRef<OrbitControls>(undefined), all = useRef<Group>(null), frames = useRef(0), pace = useRef(0);
+export function Model({ scene, shell, levels, apart, front, back, view, turning, marks, chosen, onChoose, size: [w, h], flags, turn }: ModelProps) {
+  const { camera, gl, invalidate, size, setDpr } = useThree();
+  const orbit = useRef<OrbitControls>(undefined), frames = useRef(0), pace = useRef(0);
   const top = Math.max(0, ...levels.values()), lift = (level: number) => (level - top / 2) * apart * APART_MM;
   const big = Math.max(w, h, top * apart * APART_MM);
   useEffect(() => {
@@ -69,17 +72,17 @@ export function Model({ scene, shell, levels, apart, front, back, view, turning,
     invalidate();
   }, [camera, view, big, size, invalidate]);
   useEffect(() => {
-    world.userData['turn'] = (a: number, b: number, zoom: number) => {
+    turn.current = (a, b, zoom) => {
       const p = camera.position, r = p.length() * zoom, flatR = Math.hypot(p.x, p.z), az = Math.atan2(p.x, p.z) + a, el = Math.max(-1.5, Math.min(1.5, Math.atan2(p.y, flatR) + b));
       p.set(r * Math.cos(el) * Math.sin(az), r * Math.sin(el), r * Math.cos(el) * Math.cos(az));
       camera.lookAt(0, 0, 0);
       orbit.current?.update();
       invalidate();
     };
-  }, [world, camera, invalidate]);
+  }, [turn, camera, invalidate]);
   useEffect(() => invalidate());
   useFrame((_, dt) => {
-    if (turning && all.current) { (world.userData['turn'] as (a: number, b: number, z: number) => void)(dt * 0.5, 0, 1); }
+    if (turning) turn.current?.(dt * 0.5, 0, 1);
     if (dt < 0.5) pace.current = 0.8 * pace.current + 0.2 * dt;
     frames.current++;
     gl.domElement.dataset['frames'] = String(frames.current);
@@ -91,15 +94,14 @@ export function Model({ scene, shell, levels, apart, front, back, view, turning,
       el.style.transform = `translate(${((v.x + 1) / 2) * size.width - 10}px, ${((1 - v.y) / 2) * size.height - 10}px)`;
     }
   });
-  const hit = useMemo(() => new Set(marks.filter((m) => m.verdict === 'hit').map((m) => m.id)), [marks]);
   return (
-    <group ref={all}>
+    <group>
       {shell?.pieces.map(({ piece, mesh }) => { const how = scene.shell!.sign(piece) > 0 ? front : back; return how === 'gone' ? null : <Piece key={piece} mesh={mesh} glass={how === 'glass'} at={[-w / 2, -h / 2, lift(levels.get(piece) ?? 0)]} />; })}
       {[...scene.items.values()].map((at) => <PartBody key={at.item.id} at={at} lift={lift(levels.get(at.item.id) ?? 0)} w={w} h={h} />)}
       {marks.map((m) => (
         <mesh key={m.id} position={[m.at[0] - w / 2, m.at[1] - h / 2, m.at[2] + lift(m.level)]} renderOrder={10} onClick={(e) => { e.stopPropagation(); onChoose(chosen === m.id ? undefined : m.id); }}>
           <sphereGeometry args={[chosen === m.id ? 3.4 : 2.2, 20, 14]} />
-          <meshBasicMaterial color={hit.has(m.id) ? '#e4573d' : '#e9a93c'} transparent opacity={0.85} depthTest={false} />
+          <meshBasicMaterial color={m.verdict === 'hit' ? '#e4573d' : '#e9a93c'} transparent opacity={0.85} depthTest={false} />
         </mesh>
       ))}
     </group>
