@@ -35,7 +35,14 @@ const PADS: Readonly<Record<string, string>> = {
 };
 
 const slug = (s: string): string => s.toLowerCase().replace(/\+/g, 'plus').replace(/-$/, 'minus').replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '');
-export const netId = (a: { item: string; pad: string }, b: { item: string; pad: string }): string => [`${a.item}-${slug(a.pad)}`, `${b.item}-${slug(b.pad)}`].sort().join('--').slice(0, 64).replace(/-$/, '');
+/** Made of both ends, whichever is said first; what is too long for an id ends in a number made of the whole. */
+export function netId(a: { item: string; pad: string }, b: { item: string; pad: string }): string {
+  const whole = [`${a.item}-${slug(a.pad)}`, `${b.item}-${slug(b.pad)}`].sort().join('--');
+  if (whole.length <= 64) return whole;
+  let sum = 0;
+  for (const c of whole) sum = (Math.imul(sum, 31) + c.codePointAt(0)!) >>> 0;
+  return `${whole.slice(0, 56)}-${sum.toString(36)}`;
+}
 
 const padAt = (at: PlacedItem, name: string, nth = 0): End | undefined => {
   const pad = at.part.pads.filter((q) => q.name === name)[nth];
