@@ -177,6 +177,7 @@ test('a graft: a second body on a hinge that shuts too low is a hit until the ax
   await page.keyboard.type('7');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('textbox', { name: 'Back half, rim to outer face' })).toBeFocused();
-  // Asked until the save that was begun a moment ago has arrived.
-  await expect.poll(async () => { const bodies = (await documentOf(page, key))['shell'].bodies; return [bodies.length, bodies[1].pieces[0].id, bodies[1].pieces[0].depth.mm, bodies[0].pieces[0].depth.mm === 7]; }).toEqual([2, 'lid-front', 7, false]);
+  await saved(page);
+  const bodies = (await documentOf(page, key))['shell'].bodies;
+  expect([bodies.length, bodies[1].pieces[0].id, bodies[1].pieces[0].depth.mm, bodies[0].pieces[0].depth.mm === 7]).toEqual([2, 'lid-front', 7, false]);
 });

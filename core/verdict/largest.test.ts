@@ -26,6 +26,9 @@ test('a measured distance is the gap of its finding, and along each axis what th
   const scene = sceneOf(half), all = things(scene), named = (n: string) => all.find((t) => t.name === n)!, d = distance(named('Teasel'), named('middle rear post 2'));
   expect(d.gap.gap).toBeCloseTo(-1.8, 6);
   const back = distance(named('middle rear post 2'), named('Teasel'));
+  expect([d.working, d.pieces]).toEqual(['the shortest move that parts them: 1.80 mm in plane', ['back', 'back']]);
+  const slanted = distance(named('Pad plate'), named('Pane 2.8')), [, mm, flat, deep] = /^([\d.]+) mm = √\(([\d.]+)² in plane \+ ([\d.]+)² in depth\)$/.exec(slanted.working)!.map(Number);
+  expect(Math.hypot(flat!, deep!)).toBeCloseTo(mm!, 1);
   expect([back.gap.gap, back.x, back.y, back.z]).toEqual([expect.closeTo(d.gap.gap, 9), d.x, d.y, d.z]);
   const apart = distance(named('Pad plate'), named('Key plate'));
   expect(apart.gap.gap).toBeCloseTo(apart.x, 1);

@@ -36,7 +36,8 @@ export function useSaving(key: string, opened: StoredBuild, mine: Project, confl
         version.current = r.version;
         savedDoc.current = sending;
         savedAt.current = r.savedAt;
-        if (latest.current === sending) { await dropDraft(key); setState({ is: 'saved', at: r.savedAt }); } else { await keepDraft(key, { basedOn: r.version, document: latest.current }); again = 0; }
+        // Said at once: an edit made while the draft is dropped must not be called saved afterwards.
+        if (latest.current === sending) { setState({ is: 'saved', at: r.savedAt }); void dropDraft(key); } else { await keepDraft(key, { basedOn: r.version, document: latest.current }); again = 0; }
       } else setState({ is: 'conflict', current: r.current });
     } catch (e) {
       if (isOffline(e)) { setState({ is: 'offline' }); again = AGAIN_MS; } else setState({ is: 'refused', sentence: e instanceof ApiError ? `${e.field ? `${e.field}: ` : ''}${e.message}` : 'Not saved.' });

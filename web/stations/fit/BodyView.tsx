@@ -41,7 +41,7 @@ function LargestThatFits() {
   const kinds = (['screen', 'cell'] as const).filter((k) => doc.kit.items.some((i) => doc.kit.parts.find((q) => q.id === i.part)?.[k] !== undefined));
   if (!kinds.length) return null;
   return (
-    <div aria-label="Largest that fits" role="group">
+    <div aria-label="Largest that fits" role="group" style={{ maxWidth: 320 }}>
       <p className="row">{kinds.map((k) => <Button key={k} size="small" disabled={asked?.trying !== undefined} onClick={() => ask(k)}>Largest {k} that fits?</Button>)}</p>
       {asked?.trying !== undefined && <p className="note" role="status">Trying {asked.trying} ...</p>}
       {asked?.none && <p>None of the library fits, moved or not.</p>}

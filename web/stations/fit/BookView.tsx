@@ -98,11 +98,11 @@ export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cu
   );
 }
 
-/** The measured distance on both pages, where it is least. */
+/** The measured distance where it is least, on the pages of what is measured. */
 function Measured({ spread: s, d }: { spread: Spread; d: Distance }) {
   return (
     <g pointerEvents="none">
-      {s.pages.map((page) => {
+      {s.pages.filter((page) => d.pieces.includes(page.piece.id)).map((page) => {
         const [x1, y1] = onScreen(s, page, ...d.from), [x2, y2] = onScreen(s, page, ...d.to), words = `${Math.abs(d.gap.gap).toFixed(1)} mm${d.gap.gap < -1e-6 ? ' overlap' : ''}`;
         return <g key={page.piece.id}><line x1={x1} y1={y1} x2={x2} y2={y2} stroke="#f0d27e" strokeWidth="3" /><circle cx={x1} cy={y1} r="4.5" fill="#f0d27e" stroke="#22393b" /><circle cx={x2} cy={y2} r="4.5" fill="#f0d27e" stroke="#22393b" /><rect x={(x1 + x2) / 2 - 42} y={Math.min(y1, y2) - 27} width="84" height="18" rx="4" fill="#fffaf0" stroke="#5d4d2c" /><text x={(x1 + x2) / 2} y={Math.min(y1, y2) - 14} textAnchor="middle" fontSize="12" fontWeight="600" fill="#22393b">{words}</text></g>;
       })}

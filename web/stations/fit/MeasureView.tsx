@@ -20,7 +20,7 @@ export function MeasureView({ scene, ends, onEnds, onClose }: { scene: Scene; en
         {!d && <p className="note">{ends.from && ends.from === ends.to ? 'That is one and the same thing.' : 'Choose two things: parts, posts, ribs, walls or floors. What is clicked in the book is taken first.'}</p>}
         {d && <p style={{ fontSize: 18, margin: '4px 0' }}><b style={{ fontWeight: 600 }}>{d.gap.gap < -1e-6 ? `${(-d.gap.gap).toFixed(2)} mm overlap` : `${d.gap.gap.toFixed(2)} mm free`}</b></p>}
         {d && <p>Along each axis: {said(d.x, 'across')}, {said(d.y, 'up')}, {said(d.z, 'in depth')}.</p>}
-        {d && <p className="note">{d.gap.gap < -1e-6 ? 'The overlap is the shortest move that parts them' : 'The shortest way between their solids'}, {Math.abs(d.gap.nz) > 0.7 ? 'in depth' : 'in plane'}. No clearance is taken off.</p>}
+        {d && <p className="note">{d.working.charAt(0).toUpperCase()}{d.working.slice(1)}. No clearance is taken off.</p>}
       </div>
     </section>
   );
