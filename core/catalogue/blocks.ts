@@ -3,7 +3,7 @@
  */
 import { type Block, type Connector, length, type Pad, type Part } from '../model';
 
-type Extra = Partial<Pick<Block, 'removable' | 'soft' | 'axis'>>;
+type Extra = Partial<Pick<Block, 'removable' | 'soft' | 'axis' | 'presses'>>;
 const typical = (mm: number) => length(mm, 'typical');
 
 /** A box: corner x, y, size w, h, standing from base for so many mm. */

@@ -11,7 +11,7 @@ const header = (x: number, y: number) => [
 
 const BOARDS: Part[] = [
   part({
-    id: 'thimble', name: 'Thimble', family: 'sbc', computer: { speed: 2, radio: true }, words: ['65 x 30', '40-pin', 'small', 'cool', 'gpio', 'mini-hdmi'],
+    id: 'thimble', name: 'Thimble', family: 'sbc', computer: { speed: 2, radio: true }, antenna: { x: 0.5, y: 22, w: 5, h: 3 }, words: ['65 x 30', '40-pin', 'small', 'cool', 'gpio', 'mini-hdmi'],
     massG: 11, price: 18, draws: { menu: 0.6, game: 1.1, peak: 1.9 },
     blocks: [
       box('board', 'board', 'board', [0, 0, 65, 30], 0, T), box('chip', 'main chip', 'chip', [22, 8, 14, 14], T, 1.2),
@@ -27,7 +27,7 @@ const BOARDS: Part[] = [
     pads: headerPads(8.4, 24.9), holes: [{ x: 3.5, y: 3.5, d: 2.7 }, { x: 61.5, y: 3.5, d: 2.7 }, { x: 3.5, y: 26.5, d: 2.7 }, { x: 61.5, y: 26.5, d: 2.7 }],
   }),
   part({
-    id: 'teasel', name: 'Teasel', family: 'sbc', computer: { speed: 3, radio: true }, words: ['65 x 56', '40-pin', 'gpio', 'hdmi', 'usb'],
+    id: 'teasel', name: 'Teasel', family: 'sbc', computer: { speed: 3, radio: true }, antenna: { x: 0.5, y: 40, w: 6, h: 3 }, words: ['65 x 56', '40-pin', 'gpio', 'hdmi', 'usb'],
     massG: 26, price: 32, draws: { menu: 1.1, game: 1.8, peak: 3.4 },
     blocks: [
       box('board', 'board', 'board', [0, 0, 65, 56], 0, T), box('chip', 'main chip', 'chip', [20, 22, 15, 15], T, 1.4),
@@ -44,7 +44,7 @@ const BOARDS: Part[] = [
     pads: headerPads(8.4, 50.9), holes: [{ x: 3.5, y: 3.5, d: 2.7 }, { x: 61.5, y: 3.5, d: 2.7 }, { x: 3.5, y: 52.5, d: 2.7 }, { x: 61.5, y: 52.5, d: 2.7 }],
   }),
   part({
-    id: 'cinder', name: 'Cinder', family: 'sbc', computer: { speed: 4, radio: true }, words: ['85 x 56', '40-pin', 'fast', 'hot', 'hdmi', 'usb', 'ethernet'],
+    id: 'cinder', name: 'Cinder', family: 'sbc', computer: { speed: 4, radio: true }, antenna: { x: 0.5, y: 40, w: 6, h: 3 }, words: ['85 x 56', '40-pin', 'fast', 'hot', 'hdmi', 'usb', 'ethernet'],
     note: 'Runs hot: give it a heat-sink and vents. Typical for this class, measure yours.', massG: 46, price: 58, draws: { menu: 2.7, game: 4.2, peak: 7.5 },
     blocks: [
       box('board', 'board', 'board', [0, 0, 85, 56], 0, T), box('chip', 'main chip', 'chip', [22, 24, 15, 15], T, 2.4), box('memory', 'memory', 'chip', [40, 25, 12, 15], T, 1.2),
@@ -63,7 +63,7 @@ const BOARDS: Part[] = [
     pads: headerPads(8.4, 50.9), holes: [{ x: 3.5, y: 3.5, d: 2.7 }, { x: 61.5, y: 3.5, d: 2.7 }, { x: 3.5, y: 52.5, d: 2.7 }, { x: 61.5, y: 52.5, d: 2.7 }],
   }),
   part({
-    id: 'sliver', name: 'Sliver on carrier', family: 'sbc', computer: { speed: 4, radio: true }, words: ['module', 'carrier', '72 x 48', '40-pin'],
+    id: 'sliver', name: 'Sliver on carrier', family: 'sbc', computer: { speed: 4, radio: true }, antenna: { x: 48, y: 18, w: 6, h: 3 }, words: ['module', 'carrier', '72 x 48', '40-pin'],
     massG: 30, price: 49, draws: { menu: 1.6, game: 2.9, peak: 5.2 },
     blocks: [
       box('board', 'carrier board', 'board', [0, 0, 72, 48], 0, T), box('sockets', 'module sockets', 'connector', [10, 6, 36, 34], T, 1.5), box('module', 'module', 'board', [8, 2, 40, 42], T + 1.5, 1.2),
@@ -80,7 +80,7 @@ const BOARDS: Part[] = [
 ];
 
 /** A board like another, by another name. */
-const like = (id: string, more: Partial<Part> & Pick<Part, 'id' | 'name'>): Part => ({ ...BOARDS.find((p) => p.id === id)!, ...more });
+const like = (id: string, more: Partial<Part> & Pick<Part, 'id' | 'name'>): Part => { const { antenna, ...rest } = BOARDS.find((p) => p.id === id)!; return { ...rest, ...(antenna && more.computer?.radio ? { antenna } : {}), ...more }; };
 const ALL: Part[] = [
   ...BOARDS,
   like('thimble', { id: 'thimble-plain', name: 'Thimble plain', words: ['65 x 30', '40-pin', 'small', 'cool', 'gpio', 'mini-hdmi', 'no radio'], price: 13, computer: { speed: 1, radio: false }, draws: { menu: 0.4, game: 0.8, peak: 1.3 } }),

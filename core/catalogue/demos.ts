@@ -62,7 +62,7 @@ export function dabchick(): Project {
   );
   const becomes = (id: string, as: 'kept' | 're-tasked' | 'left', now?: string) => { for (const p of body.pieces) for (const o of p.openings) if (o.id === id) o.reuse = { as, ...(now ? { now } : {}) }; };
   becomes('window', 'kept', 'Pane 2.8'); becomes('cross', 'kept'); becomes('keys', 'kept'); becomes('small-keys', 'kept'); becomes('grille', 'kept', 'Speaker 28'); becomes('card-slot', 'left');
-  body.caps = [{ id: 'cap-keys', name: 'answer key cap', opening: 'keys', across: length(7.6), flange: length(10.2), flangeThick: length(1.1), peg: length(3.8), proud: length(1.6) }];
+  body.caps = [{ id: 'cap-keys', name: 'answer key cap', opening: 'keys', across: length(7.6), flange: length(10.2), flangeThick: length(1.1), peg: length(1.3), proud: length(1.6) }];
   const own = ['teasel', 'pane-2-8-spi', 'slab-3000', 'step-5-3', 'chirp-i2s', 'speaker-28', 'plate-pad', 'plate-4', 'plate-2', 'card-extender'].map((id) => measured(libraryPart(id)));
   const input = (id: string, name: string, role: Project['controls']['inputs'][number]['role'], place: Project['controls']['inputs'][number]['at'], more: object = {}) => ({ id, name, role, at: place, routed: true, ...more });
   const cross = (dx: number, dy: number) => ({ opening: 'cross', dx, dy });
@@ -88,10 +88,10 @@ export function dabchick(): Project {
     },
     layout: {
       placements: [
-        at('teasel', 'back', 22, 26.3, { lift: 1 }),
+        at('teasel', 'back', 22, 26.3, { lift: 1, fixed: 'screws' }),
         at('screen', 'front', 46.4, 25, { up: 'out' }),
         at('cell', 'back', 109, 8),
-        at('charger', 'back', 122, 5, { lift: 4.1 }),
+        at('charger', 'back', 122, 5, { lift: 4.1, fixed: 'bracket' }),
         at('amp', 'back', 98, 63, { lift: 1 }),
         at('speaker', 'front', 145, 32, { up: 'out' }),
         at('pad', 'front', 9, 39, { up: 'out', lift: 2.5 }),
@@ -172,9 +172,9 @@ export function warbler(): Project {
     },
     layout: {
       placements: [
-        at('thimble', 'back', 90, 85, { turn: 180, lift: 4 }),
+        at('thimble', 'back', 90, 85, { turn: 180, lift: 4, fixed: 'screws' }),
         at('cell', 'back', 6, 31.5),
-        at('charger', 'back', 87, 2.6, { lift: 3 }),
+        at('charger', 'back', 87, 2.6, { lift: 3, fixed: 'bracket' }),
       ],
     },
     cuts: [{ kind: 'opening', id: 'open-hdmi', for: 'thimble/hdmi', wide: true, state: 'decided' }],
@@ -208,7 +208,7 @@ export function wisp(): Project {
     },
     layout: {
       placements: [
-        at('thimble', 'back', 20, 68, { lift: 0.5 }), at('screen', 'front', 48.9, 29, { up: 'out' }), at('cell', 'back', 66, 5), at('charger', 'back', 30, 2.6, { lift: 0.5 }),
+        at('thimble', 'back', 20, 68, { lift: 0.5 }), at('screen', 'front', 48.9, 29, { up: 'out' }), at('cell', 'back', 66, 5), at('charger', 'back', 30, 2.6, { lift: 0.5, fixed: 'screws' }),
         at('amp', 'back', 150, 22, { lift: 0.5 }), at('speaker', 'front', 150, 20, { up: 'out' }),
         at('pad', 'front', 9, 47, { up: 'out', lift: 2 }), at('keys', 'front', 128, 55, { up: 'out', lift: 2 }),
       ],

@@ -18,6 +18,17 @@ const magnet = (d: number, t: number): Part => part({ id: `magnet-${d}x${t}`, na
 const sink = (a: number, high: number): Part => part({ id: `sink-${a}`, name: `Heat-sink ${a} x ${a}`, family: 'cooling', words: ['heat-sink', 'fins', 'glued'], massG: Math.round(a * a * high * 0.0012), price: 1.5, blocks: [box('fins', 'fins', 'body', [0, 0, a, a], 0, high)] });
 const fan = (a: number, t: number, w: number): Part => part({ id: `fan-${a}`, name: `Fan ${a}`, family: 'cooling', words: ['fan', `${a} mm`, '5 V'], massG: 6, price: 4, draws: { menu: w, game: w, peak: w * 1.3 }, blocks: [box('frame', 'frame', 'body', [0, 0, a, a], 0, t)], pads: [pad('+', 1, 1), pad('-', 3, 1)] });
 
+/** Soft strip that keeps a panel to its frame or dust out: 20 to 50 % pressed in. */
+const foam = (id: string, name: string, thick: number): Part => part({ id, name, family: 'hardware', words: ['foam', 'strip', 'soft', `${thick} mm`], massG: 0.3, price: 0.3, blocks: [box('foam', 'foam', 'foam', [0, 0, 40, 4], 0, thick, { soft: true, presses: { strokeMm: thick, least: 0.2, most: 0.5 } })] });
+/** Spring contacts in two rows on a carrier, for a board that is pressed onto them. */
+const springs = (id: string, name: string, count: number): Part => {
+  const long = Math.ceil(count / 2) * 1.27 + 2;
+  return part({
+    id, name, family: 'hardware', words: ['spring', 'contacts', `${count} pins`, 'carrier'], massG: 1, price: 3, note: 'Each pushes 0.8 N at mid-stroke. Typical for this class, measure yours.',
+    blocks: [box('board', 'carrier', 'board', [0, 0, long + 8, 6], 0, 0.8), box('pins', 'springs', 'pins', [4, 1.2, long, 3.6], 0.8, 2.4, { presses: { strokeMm: 1.4, least: 0.2, most: 0.8, forceN: 0.8, count } })], holes: [{ x: 2, y: 3, d: 2.2 }, { x: long + 6, y: 3, d: 2.2 }],
+  });
+};
+
 /** What stands in the wall: sockets to be wired inwards. */
 const panelSocket = (id: string, name: string, type: 'usb-c' | 'micro-usb' | 'barrel', [w, h, d]: readonly [number, number, number], port: Partial<Port>, price: number, note: string): Part => part({
   id, name, family: 'hardware', words: ['panel', 'socket', type, 'supply'], massG: 2, price, note: `${note} Typical for this class, measure yours.`,
@@ -26,7 +37,7 @@ const panelSocket = (id: string, name: string, type: 'usb-c' | 'micro-usb' | 'ba
 });
 const lead = (id: string, name: string, carries: 'hdmi' | 'usb', ends: readonly [Form, Form], long: number, price: number): Part => part({
   id, name, family: 'lead', words: ['lead', 'ribbon', ...ends, `${long} mm`], massG: 4, price, note: `${long} mm of flat ribbon between two plugs. Typical for this class, measure yours.`,
-  blocks: [box('plug-a', 'first plug', 'connector', [0, 0, 16, 20], 0, 6), box('plug-b', 'second plug', 'connector', [20, 0, 16, 20], 0, 6)], lead: { carries, ends: [ends[0], ends[1]] },
+  blocks: [box('plug-a', 'first plug', 'connector', [0, 0, 16, 20], 0, 6), box('plug-b', 'second plug', 'connector', [20, 0, 16, 20], 0, 6)], lead: { carries, ends: [ends[0], ends[1]], longMm: long },
 });
 
 export const HARDWARE: Part[] = [
@@ -64,4 +75,6 @@ export const HARDWARE: Part[] = [
   part({ id: 'magnet-6', name: 'Magnet 6 x 3', family: 'hardware', words: ['magnet', 'round'], massG: 0.6, price: 0.3, blocks: [round('magnet', 'magnet', 'body', [0, 0, 6], 0, 3)] }),
   part({ id: 'led-3', name: 'LED 3 mm', family: 'hardware', words: ['LED', 'lamp'], massG: 0.2, price: 0.1, blocks: [round('lens', 'lens', 'body', [0, 0, 3.1], 0, 5.3), round('legs', 'legs', 'pins', [0, 0, 3], -4, 4, off('cutters', 1, 'nothing', 'Mark the short leg first.'))], pads: [pad('+', 1.3, 0), pad('-', -1.3, 0)] }),
   screw(4), screw(6), screw(8),
+  foam('foam-2', 'Foam strip 2', 2), foam('foam-4', 'Foam strip 4', 4),
+  springs('spring-6', 'Spring strip 6', 6), springs('spring-30', 'Spring strip 30', 30),
 ];

@@ -9,13 +9,11 @@ import RBush from 'rbush';
 import { type Finding, mm1, percent, type Placement, type Project } from '../model';
 import { inside, type Solid } from '../geometry';
 import { outerRing } from '../shell';
+import { CHECKS } from './checks';
 import type { Side } from './clearance';
 import { type Contact, contactOf, INTEREST_MM } from './contact';
-import { grilleFindings } from './grille';
-import { magnetFindings } from './magnets';
 import { openedWall, plugFinding, plugFindings } from './port';
 import { type PlacedItem, type Scene, sceneOf, standItem } from './scene';
-import { windowFindings } from './window';
 
 interface Entry { minX: number; minY: number; maxX: number; maxY: number; side: Side }
 
@@ -71,6 +69,7 @@ export class Checker {
 
   #meet(at: PlacedItem, side: Side, other: Side, material: string): Contact | undefined {
     if (side.solid.kind === 'path' && (other.solid.kind === 'wall' || other.solid.kind === 'path')) return undefined;
+    if (pressedTogether(side, other)) return undefined;
     if (other.solid.kind === 'path' && (side.solid.kind === 'path' || other.at === at)) return undefined;
     let against = other;
     if (other.solid.kind === 'wall' && side.block) against = this.#openedWall(at, side, other);
@@ -183,12 +182,18 @@ export class Checker {
 
   findings(): Finding[] {
     if (!this.scene.shell) return [];
-    return [...this.contacts().map(touchFinding), ...plugFindings(this.scene), ...windowFindings(this.scene), ...grilleFindings(this.scene), ...magnetFindings(this.scene), ...outsideFindings(this.scene)];
+    return [...this.contacts().map(touchFinding), ...plugFindings(this.scene), ...CHECKS.flatMap((c) => c.findings(this.scene)), ...outsideFindings(this.scene)];
   }
 }
 
 function sidesOf(at: PlacedItem): Side[] {
   return at.solids.map((s, i) => ({ solid: s, at, block: at.blocks[i]?.block }));
+}
+
+/** What works pressed in may be, by its stroke: how far is judged by itself. */
+function pressedTogether(a: Side, b: Side): boolean {
+  const stroke = a.block?.presses?.strokeMm ?? b.block?.presses?.strokeMm;
+  return stroke !== undefined && Math.min(a.solid.z1 - b.solid.z0, b.solid.z1 - a.solid.z0) <= stroke;
 }
 
 const slack = (c: Contact): number => c.measure.gap - c.measure.required;
@@ -228,13 +233,18 @@ export function touchFinding(c: Contact): Finding {
   };
 }
 
+/** Middle of an item in plan, and whether it lies outside the shell's outline. */
+export function middleOf(scene: Scene, at: PlacedItem): { x: number; y: number; outside: boolean } {
+  const box = at.blocks.reduce((m, { solid: s }: { solid: Solid }) => ({ x0: Math.min(m.x0, s.x0), x1: Math.max(m.x1, s.x1), y0: Math.min(m.y0, s.y0), y1: Math.max(m.y1, s.y1) }), { x0: Infinity, x1: -Infinity, y0: Infinity, y1: -Infinity });
+  const x = (box.x0 + box.x1) / 2, y = (box.y0 + box.y1) / 2;
+  return { x, y, outside: !inside(outerRing(scene.shell!.body), x, y) };
+}
+
 /** Items that lie outside the shell's outline altogether. */
 function outsideFindings(scene: Scene): Finding[] {
-  const ring = outerRing(scene.shell!.body);
   return [...scene.items.values()].flatMap((at): Finding[] => {
-    const box = at.blocks.reduce((m, { solid: s }: { solid: Solid }) => ({ x0: Math.min(m.x0, s.x0), x1: Math.max(m.x1, s.x1), y0: Math.min(m.y0, s.y0), y1: Math.max(m.y1, s.y1) }), { x0: Infinity, x1: -Infinity, y0: Infinity, y1: -Infinity });
-    const x = (box.x0 + box.x1) / 2, y = (box.y0 + box.y1) / 2;
-    if (inside(ring, x, y)) return [];
+    const { x, y, outside } = middleOf(scene, at);
+    if (!outside) return [];
     return [{
       id: `outside:${at.item.id}`, station: 'fit', check: 'outside', verdict: 'hit', title: 'Outside the shell',
       what: `${at.item.name} lies outside the outline.`, why: [`Its middle is at ${x.toFixed(0)}, ${y.toFixed(0)} mm. Drag it back in.`], about: [at.item.id], at: { x, y, z: 0 },

@@ -10,6 +10,8 @@ import { type PlacedItem, thicknessAlong } from './scene';
 export const SWELLING = 0.09;
 /** Bare metal to bare metal, mm: what keeps a pressed shell from shorting two boards. */
 export const BARE_METAL_MM = 0.5;
+/** Two layers of polyimide tape, mm. */
+const TAPE_MM = 0.12;
 /** Share of its height a soft block gives way by. */
 const SOFT_GIVE = 0.3;
 
@@ -64,8 +66,10 @@ export function clearanceOf(a: Side, b: Side, gap: Gap, material: string): Clear
   const conductive = (s: Side) => s.block !== undefined && CONDUCTIVE.has(s.block.kind);
   const riding = a.at && b.at && (rides(a.at, b.at) || rides(b.at, a.at));
   if (riding) return { mm: 0, reason: 'One rides on the other, insulated.' };
-  if (conductive(a) && conductive(b)) return { mm: BARE_METAL_MM, reason: `${BARE_METAL_MM} mm keeps bare metal from bare metal.` };
+  const taped = [a, b].some((s) => s.at?.item.insulated && conductive(s));
   const metalShell = METAL_SHELLS.has(material) && (!a.block || !b.block);
+  if (taped && ((conductive(a) && conductive(b)) || metalShell)) return { mm: TAPE_MM, reason: `Insulated: two layers of tape take ${TAPE_MM} mm.` };
+  if (conductive(a) && conductive(b)) return { mm: BARE_METAL_MM, reason: `${BARE_METAL_MM} mm keeps bare metal from bare metal.` };
   if (metalShell && (conductive(a) || conductive(b))) return { mm: BARE_METAL_MM, reason: `${BARE_METAL_MM} mm keeps bare metal from the metal shell.` };
   return { mm: 0, reason: 'They may touch, but not overlap.' };
 }

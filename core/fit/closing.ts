@@ -1,6 +1,6 @@
 /**
  * Putting it together: every part goes into its half along z from the open side, then the halves
- * come together along z. What a part sweeps on its way must be free, so a socket in a closed hole,
+ * come together, along z or about the spine. What a part sweeps on its way must be free, so a socket in a closed hole,
  * a board hooked behind another, or two parts that each lie under the other are found here.
  */
 import { atHeights, type Gap, gapOf, moved, type Prism, type Solid } from '../geometry';
@@ -8,6 +8,8 @@ import { type Finding, mm1 } from '../model';
 import { measured, sourcesOf } from './contact';
 import { openedWall, portKey } from './port';
 import type { Mouth, PlacedBlock, PlacedItem, Scene } from './scene';
+import { spineOf } from '../shell';
+import { swingBar } from './swing';
 
 /** Beyond any shell, mm. */
 const FAR = 600;
@@ -25,6 +27,15 @@ function barred(block: Solid, other: Solid, from: 1 | -1): Gap | undefined {
   if (apartInPlan(block, other) || (from > 0 ? other.z1 <= block.z1 : other.z0 >= block.z0)) return undefined;
   const way = gapOf(swept(block.prisms, from), other.prisms, 0);
   return way.gap < -HAIR && gapOf(block.prisms, other.prisms, 0).gap > -HAIR ? way : undefined;
+}
+
+/** The same when the halves meet, straight or about the spine: the arc in the way then counts as the depth. */
+function meets(scene: Scene, mine: Solid, other: Solid, sign: 1 | -1): Gap | undefined {
+  const { body } = scene.shell!;
+  if (body.shuts !== 'swing') return barred(mine, other, sign);
+  if (gapOf(mine.prisms, other.prisms, 0).gap <= -HAIR) return undefined;
+  const arc = sign > 0 ? swingBar(mine, other, spineOf(body)) : swingBar(other, mine, spineOf(body));
+  return arc > HAIR ? { gap: -arc, nx: 0, ny: 0, nz: sign } : undefined;
 }
 
 export interface Bar { at: PlacedItem; block: PlacedBlock; by: Solid; gap: Gap; /** Into its own half, or when the halves meet. */ when: 'in' | 'shut'; mouth?: Mouth }
@@ -56,7 +67,7 @@ export function assembly(scene: Scene): Assembly {
       const own = piece === at.piece;
       if (!own && shell.sign(piece) === sign) continue;
       const bars = at.blocks.flatMap((block) => wallsFor(scene, at, block, piece).flatMap(({ wall, mouth }): Bar[] => {
-        const gap = barred(block.solid, wall, own ? open : sign > 0 ? 1 : -1);
+        const gap = own ? barred(block.solid, wall, open) : meets(scene, block.solid, wall, sign);
         return gap ? [{ at, block, by: wall, gap, when: own ? 'in' : 'shut', ...(mouth ? { mouth } : {}) }] : [];
       }));
       const draw = own && bars.length ? drawnBack(scene, at, bars) : undefined;
@@ -67,7 +78,7 @@ export function assembly(scene: Scene): Assembly {
       const same = other.piece === at.piece;
       if (!same && (other.index < at.index || shell.sign(other.piece) === sign)) continue;
       for (const block of at.blocks) for (const hit of other.blocks) {
-        const gap = barred(block.solid, hit.solid, same ? open : sign > 0 ? 1 : -1);
+        const gap = same ? barred(block.solid, hit.solid, open) : meets(scene, block.solid, hit.solid, sign);
         if (!gap) continue;
         if (same) out.before.push([at.item.id, other.item.id]); else out.bars.push({ at, block, by: hit.solid, gap, when: 'shut' });
       }
@@ -134,14 +145,14 @@ const barId = (b: Bar): string => `closing:${b.at.item.id}~${b.by.kind === 'bloc
 
 export function closingFindings(scene: Scene, a: Assembly = assembly(scene)): Finding[] {
   const out = a.bars.map((b): Finding => {
-    const { measure, verdict } = measured(b.gap.gap, 0, 'Nothing may stand in the way when it goes together along z.', sourcesOf(b.block.solid, b.by, b.gap));
+    const { measure, verdict } = measured(b.gap.gap, 0, b.when === 'shut' && scene.shell!.body.shuts === 'swing' ? 'Nothing may stand in the way when it shuts like a book.' : 'Nothing may stand in the way when it goes together along z.', sourcesOf(b.block.solid, b.by, b.gap));
     const socket = b.mouth ? `${b.mouth.name} of ${b.at.item.name}` : b.block.solid.name, deep = mm1(Math.abs(b.gap.gap));
     return {
       id: barId(b), station: 'fit', check: 'closing', verdict, measure, title: b.when === 'in' ? `Cannot go in: ${deep} mm in the way` : `Cannot close: ${deep} mm in the way`,
       what: `${socket} and ${b.by.name}`, about: [b.at.item.id, b.by.owner, ...(b.by.kind === 'feature' ? [b.by.id] : []), ...(b.mouth ? [portKey(b.at.item.id, b.mouth.id)] : [])],
-      why: [b.when === 'in' ? `It fits where it lies, but on its way into the half it would pass through ${b.by.name}, and there is no room to put it in drawn back.` : `It fits where it lies, but when the halves meet it would have to pass through ${b.by.name}.`],
+      why: [b.when === 'in' ? `It fits where it lies, but on its way into the half it would pass through ${b.by.name}, and there is no room to put it in drawn back.` : `It fits where it lies, but when the halves ${scene.shell!.body.shuts === 'swing' ? `shut about the ${scene.shell!.body.spine} edge` : 'meet'} it would have to pass through ${b.by.name}.`],
       at: { x: (Math.max(b.block.solid.x0, b.by.x0) + Math.min(b.block.solid.x1, b.by.x1)) / 2, y: (Math.max(b.block.solid.y0, b.by.y0) + Math.min(b.block.solid.y1, b.by.y1)) / 2, z: (b.block.solid.z0 + b.block.solid.z1) / 2 },
-      way: { x: b.gap.nx, y: b.gap.ny, z: 0 },
+      ...(Math.hypot(b.gap.nx, b.gap.ny) > 0 ? { way: { x: b.gap.nx, y: b.gap.ny, z: 0 } } : {}),
     };
   });
   const name = (id: string) => scene.items.get(id)!.item.name;

@@ -1,15 +1,16 @@
 /**
  * A speaker against the grille it plays through.
  */
-import { type Finding, mm1 } from '../model';
+import { type Finding, mm1, type WayOut } from '../model';
+import type { SceneCheck } from './checks';
 import { measured } from './contact';
-import { PLACE_U, type PlacedItem, type Scene } from './scene';
+import { type PlacedItem, placing, type Scene } from './scene';
 
 /** How far a speaker may sit off its grille, as a share of its own width, before much of it plays against the wall. */
 const OFF_GRILLE = 0.15;
 
 /** Off its grille by more than is not heard, it is tight; beside it, a hit. */
-export function grilleFindings(scene: Scene): Finding[] {
+function findings(scene: Scene): Finding[] {
   if (!scene.shell) return [];
   const out: Finding[] = [];
   for (const at of scene.items.values()) {
@@ -22,14 +23,22 @@ export function grilleFindings(scene: Scene): Finding[] {
       out.push({ ...base, verdict: 'hit', title: 'Plays against the wall', what: `${at.item.name} is not behind ${near.o.name}`, why: [near.o.piece === at.piece ? `Their middles lie ${mm1(near.off)} mm apart; the speaker is ${mm1(d)} mm across.` : `${near.o.name} is in the other half.`] });
       continue;
     }
-    const { measure, verdict } = measured(OFF_GRILLE * d - near.off, 0, 'A speaker plays through the holes in front of it.', [{ key: `layout.placements.${at.index}`, label: `placing ${at.item.name}`, u: PLACE_U[at.placement.held], k: 1 }]);
+    const { measure, verdict } = measured(OFF_GRILLE * d - near.off, 0, 'A speaker plays through the holes in front of it.', [placing(at)]);
     out.push({ ...base, verdict: verdict === 'hit' ? 'tight' : verdict, measure, title: near.off < 0.05 ? 'In the middle of its grille' : `${mm1(near.off)} mm off its grille`, what: `${at.item.name} behind ${near.o.name}`, why: [`Up to ${mm1(OFF_GRILLE * d)} mm (15 % of ${mm1(d)}) is not heard.`] });
   }
   return out;
 }
 
 /** Middle and width of a speaker's face in the build's x, y. */
-export function coneOf(at: PlacedItem): [number, number, number] {
+function coneOf(at: PlacedItem): [number, number, number] {
   const s = at.blocks[0]!.solid;
   return [(s.x0 + s.x1) / 2, (s.y0 + s.y1) / 2, Math.max(s.x1 - s.x0, s.y1 - s.y0)];
 }
+
+/** A speaker brought to the middle of a grille, in the half that has it. */
+const behind = (at: PlacedItem, o: { id: string; name: string; piece: string; x: number; y: number }): WayOut => {
+  const [x, y] = coneOf(at), round = (mm: number) => Math.round(mm * 10) / 10;
+  return { id: `grille-${at.item.id}-${o.id}`, text: `Put ${at.item.name} behind ${o.name}`, cost: 'no cut', changes: [{ do: 'place', placement: { ...at.placement, on: { piece: o.piece }, x: round(at.placement.x + o.x - x), y: round(at.placement.y + o.y - y) } }], effort: 1 };
+};
+
+export const grille: SceneCheck = { check: 'grille', findings, ways: (scene, _, items) => items.flatMap((at) => (scene.shell?.openings.face ?? []).filter((o) => o.use === 'speaker').map((o) => behind(at, o))) };

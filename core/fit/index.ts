@@ -1,9 +1,11 @@
 export { Checker, contactId, touchFinding } from './checker';
-export { INTEREST_MM, measured, type Contact } from './contact';
+export { INTEREST_MM, measured, sourcesOf, type Contact } from './contact';
+export { bowMm } from './pressed';
+export { pluggedIn } from './beside';
 export { BARE_METAL_MM, CONDUCTIVE, SWELLING } from './clearance';
-export { acrossSizes, mouldSizes, PLACE_U, pointOf, sceneOf, standItem, type Mouth, type PlacedItem, type Pose, type Scene } from './scene';
+export { acrossSizes, mouldSizes, PLACE_U, placing, pointOf, sceneOf, standItem, type Mouth, type PlacedItem, type Pose, type Scene } from './scene';
 export { portKey, portOpening, plugFindings, PORT_CLEARANCE_MM, type PortOpening } from './port';
-export { activeArea, windowFor, windowFindings, type ActiveArea } from './window';
+export { activeArea, windowFor, type ActiveArea } from './window';
 export { proposals, type Proposals } from './ways';
 export { findPlaces, moveWords } from './moves';
 export { headroom, type Headroom } from './headroom';
@@ -15,3 +17,4 @@ export { balance, restsOn, thumbReach, THUMB_MM, type Balance, type Hand, type R
 export { assembly, closingFindings, insertionOrder, takenApart, type Assembly } from './closing';
 export { whatSets, type Chain } from './sets';
 export { distance, things, type Distance, type Thing } from './measure';
+export { stepsAway } from './steps';

@@ -3,7 +3,7 @@
  * cavity. Each place tried is judged exactly; nothing is guessed from bounding boxes.
  */
 import { type Finding, mm1, type Placement } from '../model';
-import { contactId, type Checker } from './checker';
+import { contactId, type Checker, middleOf } from './checker';
 import { activeArea, windowFor } from './window';
 
 export interface Found { placement: Placement; distance: number }
@@ -67,6 +67,7 @@ function judgePlace(checker: Checker, p: Placement, target: Finding, known: Read
   for (const c of contacts) weigh(contactId(c), c.verdict === 'clear', c.measure.gap - c.measure.required, `${c.a.solid.name} and ${c.b.solid.name}`);
   for (const f of plugs) weigh(f.id, f.verdict === 'clear', f.measure ? f.measure.gap : -60, f.what);
   for (const at of items) {
+    if (middleOf(checker.scene, at).outside) weigh(`outside:${at.item.id}`, false, -60, `${at.item.name} and the outline`);
     const area = activeArea(checker.scene, at);
     const hole = area && windowFor(checker.scene, checker.scene.items.get(at.item.id)!);
     if (!area || !hole) continue;

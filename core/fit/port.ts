@@ -5,7 +5,7 @@ import { type Cut, type Finding, mm1, type Project, uOf } from '../model';
 import { PLUGS } from '../kit';
 import { span, wallName, type WallHole } from '../shell';
 import { measured } from './contact';
-import { acrossSizes, type Mouth, mouldSizes, PLACE_U, type PlacedItem, type Scene } from './scene';
+import { acrossSizes, type Mouth, mouldSizes, type PlacedItem, placing, type Scene } from './scene';
 import { blockBox, type Solid } from '../geometry';
 
 /** Room left around a nose or moulding on each side when an opening is cut, mm. */
@@ -88,10 +88,9 @@ export function plugFinding(scene: Scene, at: PlacedItem, mouth: Mouth): Finding
   const [mw, mh] = mouldSizes(at, mouth);
   const enters = opening.w >= mw + 0.2 && opening.h >= mh + 0.2;
   const allowed = enters ? plug.noseLength + 6 : plug.recessMm;
-  const u = PLACE_U[at.placement.held];
   const far = Math.abs(mouth.wall.nx) > 0.5 ? span(scene.shell!.body, 'x') : span(scene.shell!.body, 'y');
   const sources = [
-    { key: `layout.placements.${at.index}`, label: `placing ${at.item.name}`, u, k: 1 },
+    placing(at),
     ...(mouth.wall.nx > 0.5 || mouth.wall.ny > 0.5 ? far.sources.map((s) => ({ ...s, k: -s.k })) : []),
     { key: `plug.${mouth.type}`, label: `the ${plug.name}`, u: uOf('made'), k: 1 },
   ];

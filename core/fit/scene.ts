@@ -4,7 +4,7 @@
  * Scenes are cheap to change: the shell is kept as long as shell and cuts are the same objects, and
  * one item can be stood anew without touching the others.
  */
-import { type Block, bodyOf, type Item, type Part, type Placement, type Project, uOf } from '../model';
+import { type Block, bodyOf, type Item, type Part, type Placement, type Project, type SourceShare, uOf } from '../model';
 import {
   atHeights, blockBox, effect, type Effect, placed, placedPoint, planGap, type Prism, solid, type Solid, standing, stood, boxPrism, moved,
 } from '../geometry';
@@ -44,6 +44,9 @@ export interface Scene {
 
 /** Standard uncertainty of a place, by how the part is held, mm. */
 export const PLACE_U = { hand: 0.3 / Math.sqrt(3), jig: 0.1 / Math.sqrt(3) } as const;
+
+/** How well a part's place is known, as a source of a gap. */
+export const placing = (at: PlacedItem, k = 1): SourceShare => ({ key: `layout.placements.${at.index}`, label: `placing ${at.item.name}`, u: PLACE_U[at.placement.held], k });
 
 /** Build the scene of a project; pass an earlier scene to reuse its shell. */
 export function sceneOf(project: Project, before?: Scene): Scene {

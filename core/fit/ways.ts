@@ -7,12 +7,13 @@ import type { Finding, Part, WayOut } from '../model';
 import { removals, thickness } from '../kit';
 import { seamCost, type StandingFeature } from '../shell';
 import type { Checker } from './checker';
+import { CHECKS } from './checks';
+import { BARE_METAL_MM } from './clearance';
 import { notchable } from './closing';
-import { coneOf } from './grille';
 import { handled } from './handle';
-import { awayFrom } from './magnets';
 import { findPlaces, moveWords } from './moves';
 import { portKey } from './port';
+import { stepsAway } from './steps';
 import type { PlacedItem } from './scene';
 
 export interface Proposals { ways: WayOut[]; blocked?: string }
@@ -40,32 +41,28 @@ export function proposals(checker: Checker, finding: Finding, known: ReadonlyMap
     if (search.short && !blocked) blocked = `${search.short.mm.toFixed(1)} mm short between ${search.short.between}, wherever ${at.item.name} is moved`;
     ways.push(...lower(at), ...strikes(at, finding), ...swaps(at, finding, library));
   }
-  ways.push(...trims(checker, finding), ...widen(finding, items), ...centred(checker, finding, items), ...otherHalf(checker, finding, items), ...clearOfMagnets(finding, items));
+  ways.push(...trims(checker, finding), ...widen(finding, items), ...insulate(finding, items), ...otherHalf(checker, finding, items), ...CHECKS.filter((c) => c.check === finding.check).flatMap((c) => c.ways(scene, finding, items)));
   return { ways, ...(blocked ? { blocked } : {}) };
 }
 
 /** For what cannot be put together: its hole opened to the parting line, or the part in the other half. */
 function otherHalf(checker: Checker, finding: Finding, items: readonly PlacedItem[]): WayOut[] {
   if (finding.check !== 'closing') return [];
+  if (finding.id.startsWith('closing:knot-')) return items.flatMap((at) => stepsAway(at, [5, 10, 15, 25, 40]));
   const shell = checker.scene.shell!;
-  return items.flatMap((at): WayOut[] => [
+  const { spine, shuts } = shell.body, tilt: WayOut[] = finding.title.startsWith('Cannot close') ? [shuts === 'swing'
+    ? { id: 'straight', text: 'Shut it straight down instead', cost: 'every wire over the parting line lies loose while it does', changes: [{ do: 'shut', how: 'straight' }], effort: 2 }
+    : { id: 'tilt', text: `Tilt it in: shut it about the ${spine} edge, like a book`, cost: 'that edge meets first, every time', changes: [{ do: 'shut', how: 'swing' }], effort: 2 }] : [];
+  return [...tilt, ...items.flatMap((at): WayOut[] => [
     ...notchable(finding, at).map((key): WayOut => ({ id: `notch-${key}`, text: 'Make its hole an open notch', cost: 'a saw cut from the rim instead of a hole; less wall there', changes: [{ do: 'notch', for: key }], effort: 3.5 })),
     ...('piece' in at.placement.on ? shell.body.pieces.filter((q) => q.id !== at.piece && shell.sign(q.id) !== shell.sign(at.piece)).map((q): WayOut => ({ id: `half-${at.item.id}-${q.id}`, text: `Fix ${at.item.name} in the ${q.role} half`, cost: 'its wires then cross the parting line', changes: [{ do: 'place', placement: handled(checker.scene, at.placement, { on: { piece: q.id } }) }], effort: 4.5 })) : []),
-  ]);
+  ])];
 }
 
-function clearOfMagnets(finding: Finding, items: readonly PlacedItem[]): WayOut[] {
-  if (finding.check !== 'magnet') return [];
-  return items.filter((at) => 'piece' in at.placement.on && !at.part.speaker).flatMap((at) => awayFrom(at).map(({ text, dx, dy }, i): WayOut => ({ id: `away-${at.item.id}-${i}`, text, cost: 'no cut', changes: [{ do: 'place', placement: { ...at.placement, x: at.placement.x + dx, y: at.placement.y + dy } }], effort: 1.5 + Math.hypot(dx, dy) / 20 })));
-}
-
-/** A speaker brought to the middle of a grille, in the half that has it. */
-function centred(checker: Checker, finding: Finding, items: readonly PlacedItem[]): WayOut[] {
-  if (finding.check !== 'grille') return [];
-  return items.flatMap((at) => (checker.scene.shell?.openings.face ?? []).filter((o) => o.use === 'speaker').map((o): WayOut => {
-    const [x, y] = coneOf(at), round = (mm: number) => Math.round(mm * 10) / 10;
-    return { id: `grille-${at.item.id}-${o.id}`, text: `Put ${at.item.name} behind ${o.name}`, cost: 'no cut', changes: [{ do: 'place', placement: { ...at.placement, on: { piece: o.piece }, x: round(at.placement.x + o.x - x), y: round(at.placement.y + o.y - y) } }], effort: 1 };
-  }));
+/** Tape instead of room between bare metal. */
+function insulate(finding: Finding, items: readonly PlacedItem[]): WayOut[] {
+  if (finding.check !== 'touch' || finding.measure?.required !== BARE_METAL_MM) return [];
+  return items.filter((at) => !at.item.insulated).map((at): WayOut => ({ id: `tape-${at.item.id}`, text: `Insulate ${at.item.name} with two layers of polyimide tape`, cost: 'no cut; trim bare pins flush first', changes: [{ do: 'insulate', item: at.item.id }], effort: 1.2 }));
 }
 
 function lower(at: PlacedItem): WayOut[] {

@@ -2,8 +2,9 @@
  * A screen's picture against the window it looks through: what is hidden, and on which side.
  */
 import { type Finding, mm1 } from '../model';
+import type { SceneCheck } from './checks';
 import { measured } from './contact';
-import { PLACE_U, type PlacedItem, pointOf, type Scene } from './scene';
+import { type PlacedItem, placing, pointOf, type Scene } from './scene';
 
 export interface ActiveArea { x0: number; y0: number; x1: number; y1: number; facesOut: boolean }
 
@@ -33,7 +34,7 @@ export function windowFor(scene: Scene, at: PlacedItem): { id: string; name: str
   return found;
 }
 
-export function windowFindings(scene: Scene): Finding[] {
+function findings(scene: Scene): Finding[] {
   const out: Finding[] = [];
   for (const at of scene.items.values()) {
     const area = activeArea(scene, at);
@@ -54,7 +55,7 @@ export function windowFindings(scene: Scene): Finding[] {
     ].sort((a, b) => a.margin - b.margin);
     const worst = sides[0]!;
     const { measure, verdict } = measured(worst.margin, 0, 'The whole picture must show.', [
-      { key: `layout.placements.${at.index}`, label: `placing ${at.item.name}`, u: PLACE_U[at.placement.held], k: 1 },
+      placing(at),
       { key: `opening.${hole.id}`, label: `size and place of ${hole.name}`, u: 0.1, k: 1 },
     ]);
     const [aw, ah] = [area.x1 - area.x0, area.y1 - area.y0];
@@ -69,3 +70,5 @@ export function windowFindings(scene: Scene): Finding[] {
   }
   return out;
 }
+
+export const windows: SceneCheck = { check: 'window', findings, ways: () => [] };

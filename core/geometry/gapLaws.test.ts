@@ -27,8 +27,9 @@ describe('any two solids', () => {
   test('keep their gap when both are moved and turned together', () => {
     fc.assert(fc.property(pair, fc.double({ min: 0, max: 6.28, noNaN: true }), fc.double({ min: -20, max: 20, noNaN: true }), ([a, b], angle, d) => {
       const both = (p: Prism) => moved(p, Math.cos(angle), Math.sin(angle), d, -d, d / 2);
-      // Corners closer than 5e-6 mm are one: turning may join them or not.
-      expect(gapOf([both(a)], [both(b)]).gap).toBeCloseTo(gapOf([a], [b]).gap, 4);
+      const [before, after] = [gapOf([a], [b]).gap, gapOf([both(a)], [both(b)]).gap];
+      // Overlapping, a round one is enclosed within 0.0005 mm by straight sides, which turn. Else corners closer than 5e-6 mm are one: turning may join them or not.
+      expect(Math.abs(after - before)).toBeLessThan(before < 0 && (a.r > 0 || b.r > 0) ? 6e-4 : 5e-5);
     }), { numRuns: 200 });
   });
   test('overlapping, part when moved by what is reported, and touch then', () => {

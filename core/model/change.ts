@@ -3,6 +3,8 @@
  */
 import type { Cut, Input, Placement, Project } from './project';
 import type { Part } from './part';
+import { length } from './length';
+import type { Body, Feature, Shell } from './shell';
 
 export type Change =
   | { do: 'place'; placement: Placement }
@@ -12,6 +14,15 @@ export type Change =
   | { do: 'trim'; feature: string; copy: number; to: number }
   | { do: 'widen' | 'notch'; for: string }
   | { do: 'swap'; item: string; part: Part }
+  | { do: 'insulate'; item: string }
+  /** The halves come together straight, or about the spine. */
+  | { do: 'shut'; how: NonNullable<Body['shuts']> }
+  /** A cap's peg filed to so many mm. */
+  | { do: 'peg'; cap: string; mm: number }
+  | { do: 'screw'; feature: string; screw: NonNullable<Feature['screw']> }
+  /** A post's bore drilled to so many mm. */
+  | { do: 'bore'; feature: string; deep: number }
+  | { do: 'hinge'; set: Partial<NonNullable<Shell['hinge']>> }
   | { do: 'program'; item: string; rProgOhm: number }
   | { do: 'input'; input: Input }
   | { do: 'leave-out-input'; input: string }
@@ -52,6 +63,18 @@ export function applied(p: Project, change: Change): Project {
       const parts = p.kit.parts.some((x) => x.id === change.part.id) ? p.kit.parts : [...p.kit.parts, change.part];
       return withItem({ ...p, kit: { ...p.kit, parts } }, change.item, (item) => ({ id: item.id, part: change.part.id, name: change.part.name, struck: [] }));
     }
+    case 'insulate':
+      return withItem(p, change.item, (item) => ({ ...item, insulated: true }));
+    case 'shut':
+      return { ...p, shell: { ...p.shell, bodies: p.shell.bodies.map((b, i) => (i === 0 ? { ...b, shuts: change.how } : b)) } };
+    case 'peg':
+      return { ...p, shell: { ...p.shell, bodies: p.shell.bodies.map((b) => (b.caps ? { ...b, caps: b.caps.map((c) => (c.id === change.cap ? { ...c, peg: length(change.mm) } : c)) } : b)) } };
+    case 'screw':
+      return withFeature(p, change.feature, (q) => ({ ...q, screw: change.screw }));
+    case 'bore':
+      return withFeature(p, change.feature, (q) => (q.bore ? { ...q, bore: { ...q.bore, deep: length(change.deep) } } : q));
+    case 'hinge':
+      return p.shell.hinge ? { ...p, shell: { ...p.shell, hinge: { ...p.shell.hinge, ...change.set } } } : p;
     case 'program':
       return withItem(p, change.item, (item) => ({ ...item, rProgOhm: change.rProgOhm }));
     case 'input':
@@ -111,6 +134,8 @@ export function freshId(p: Project, wish: string): string {
 
 const withItem = (p: Project, id: string, change: (item: Project['kit']['items'][number]) => Project['kit']['items'][number]): Project =>
   ({ ...p, kit: { ...p.kit, items: p.kit.items.map((x) => (x.id === id ? change(x) : x)) } });
+
+const withFeature = (p: Project, id: string, change: (f: Feature) => Feature): Project => ({ ...p, shell: { ...p.shell, bodies: p.shell.bodies.map((b) => ({ ...b, pieces: b.pieces.map((q) => (q.features.some((f) => f.id === id) ? { ...q, features: q.features.map((f) => (f.id === id ? change(f) : f)) } : q)) })) } });
 
 export const appliedAll = (p: Project, changes: readonly Change[]): Project => changes.reduce(applied, p);
 

@@ -28,7 +28,7 @@ export interface Finding {
   station: Station;
   verdict: Verdict;
   /** What kind of check found it. */
-  check: 'touch' | 'plug' | 'window' | 'grille' | 'outside' | 'pins' | 'input' | 'charge' | 'rail' | 'supply' | 'hours' | 'chain' | 'screw' | 'kept' | 'hinge' | 'closing' | 'wire' | 'ribbon' | 'magnet';
+  check: 'touch' | 'plug' | 'window' | 'grille' | 'outside' | 'pins' | 'input' | 'charge' | 'rail' | 'supply' | 'hours' | 'chain' | 'screw' | 'kept' | 'hinge' | 'closing' | 'wire' | 'ribbon' | 'magnet' | 'cap' | 'press' | 'stop' | 'antenna' | 'beside';
   /** Number first: "1.8 mm overlap". */
   title: string;
   /** What meets what. */

@@ -27,6 +27,13 @@ export const Block = z.strictObject({
   height: Length,
   /** Gives way to a touch: foam, pads, wire. */
   soft: z.boolean().optional(),
+  /** Does its work pressed in along its axis: spring contacts, foam. Between the least and the most share of its stroke. */
+  presses: z.strictObject({
+    strokeMm: z.number({ error: 'A stroke is a number of mm.' }).positive({ error: 'A stroke is longer than 0 mm.' }).max(50),
+    least: z.number().min(0).max(1), most: z.number().min(0).max(1),
+    /** Force of one, N, and how many there are. */
+    forceN: z.number().min(0).max(50).optional(), count: z.number().int().min(1).max(400).optional(),
+  }).refine((q) => q.least < q.most, { error: 'The least share must be below the most.' }).optional(),
   /** May be taken off the board, with what that costs. */
   removable: z.strictObject({
     tool: z.enum(['fingers', 'iron', 'wick', 'hot air', 'rotary tool', 'knife', 'cutters']),
@@ -145,12 +152,14 @@ export const Part = z.strictObject({
   amp: z.strictObject({ minOhm: z.number().positive().max(64), channels: z.number().int().min(1).max(2), bridged: z.boolean() }).optional(),
   /** How fast it is against the game families, 1 to 5, and whether it has a radio. */
   computer: z.strictObject({ speed: z.number().int().min(1).max(5), radio: z.boolean() }).optional(),
+  /** Where its antenna lies on the board, in the part's frame, mm. */
+  antenna: z.strictObject({ x: mm, y: mm, w: z.number().positive().max(100), h: z.number().positive().max(100) }).optional(),
   /** Guards cells in series against deep discharge and overcurrent. */
   protects: z.strictObject({ series: z.number().int().min(1).max(6), limitA: z.number().positive().max(100) }).optional(),
   /** How it turns a build off, and the current it may carry. */
   off: z.strictObject({ kind: z.enum(['latch', 'switch']), amps: z.number().positive().max(50) }).optional(),
   /** A cable or ribbon between two sockets. */
-  lead: z.strictObject({ carries: z.enum(CARRIES), ends: z.tuple([z.enum(FORMS), z.enum(FORMS)]) }).optional(),
+  lead: z.strictObject({ carries: z.enum(CARRIES), ends: z.tuple([z.enum(FORMS), z.enum(FORMS)]), longMm: z.number().positive().max(2000).optional() }).optional(),
   /** Electrical ends, when they are not those usual for its kind. */
   ports: z.array(Port).max(40).optional(),
   /** Counts up each time the builder keeps it again. */
@@ -169,6 +178,8 @@ export const Item = z.strictObject({
   struck: z.array(Id).max(60),
   /** Connector id -> whether it must be reached from outside in this build. */
   reach: z.record(Id, z.boolean()).optional(),
+  /** Its bare metal lies under two layers of polyimide tape. */
+  insulated: z.boolean().optional(),
   /** Where it stands: still to buy when nothing is said. */
   stock: z.enum(STOCK).optional(),
   /** What was paid for it, when it differs from the catalogue's typical price. */

@@ -13,6 +13,8 @@ export const FORMAT = 'deft-shell/1';
 
 const place = z.number({ error: 'A place is a number of millimetres.' }).min(-1000).max(1000);
 
+export const FIXINGS = ['screws', 'bracket', 'glue', 'tape'] as const;
+
 /** Where an item sits. Its part's own datum lands at x, y; order: stand, flip, turn, move. */
 export const Placement = z.strictObject({
   item: Id,
@@ -28,6 +30,8 @@ export const Placement = z.strictObject({
   lift: z.number().min(0, { error: 'A lift cannot be negative: the part would be in the floor.' }).max(200),
   /** How it is located: by hand ±0.3, in a jig or on screws ±0.1. */
   held: z.enum(['hand', 'jig']),
+  /** What holds it for good; not decided when nothing is said. */
+  fixed: z.enum(FIXINGS).optional(),
 });
 export type Placement = z.infer<typeof Placement>;
 

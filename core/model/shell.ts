@@ -158,6 +158,8 @@ export const Body = z.strictObject({
   lip: z.strictObject({ height: LengthOrNone, thick: LengthOrNone, on: z.enum(['front', 'back']) }).optional(),
   caps: z.array(Cap).max(60).optional(),
   underlays: z.array(Underlay).max(8).optional(),
+  /** How the halves come together: straight down, as when nothing is said, or about the spine like a book. */
+  shuts: z.enum(['straight', 'swing']).optional(),
   pieces: z.array(Piece).min(1).max(8),
 });
 export type Body = z.infer<typeof Body>;

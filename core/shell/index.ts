@@ -9,3 +9,5 @@ export { between, hingeFindings, rolled, section, sideOf } from './hinge';
 export { donorFindings, keptPart, openingLedger, type Ledger } from './kept';
 export { isRead, type Purpose, roundOf, type RoundStep, type Stage, STAGES, verdictsOpen } from './round';
 export { shellMass, SHELL_MASS_SHARE } from './mass';
+export { spineOf, type Spine } from './spine';
+export { shellWays } from './ways';

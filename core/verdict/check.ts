@@ -3,7 +3,7 @@
  * that the header says.
  */
 import { bodyOf, type Finding, type Project, type Station, worstFirst } from '../model';
-import { type ButtonMap, buttonMap } from '../controls';
+import { type ButtonMap, buttonMap, stackFindings } from '../controls';
 import { chainFindings } from '../chains';
 import { cutting, type Cutting } from '../cuts';
 import { buildChance, Checker, closingFindings } from '../fit';
@@ -41,7 +41,7 @@ export function assembled(p: Project, checker: Checker, quick = false): Check {
   const map = buttonMap(p, checker.scene);
   const power = powerFigures(p);
   const laid = quick ? UNLAID : wiring(p, checker.scene, map);
-  const findings = [...checker.findings(), ...closingFindings(checker.scene), ...laid.findings, ...ribbonFindings(checker.scene), ...map.findings, ...power.findings, ...chainFindings(p), ...shellFindings(p)].sort(worstFirst);
+  const findings = [...checker.findings(), ...closingFindings(checker.scene), ...stackFindings(checker.scene), ...laid.findings, ...ribbonFindings(checker.scene), ...map.findings, ...power.findings, ...chainFindings(p), ...shellFindings(p)].sort(worstFirst);
   const count = (v: Finding['verdict']) => findings.filter((f) => f.verdict === v).length;
   const byStation: Check['byStation'] = {};
   for (const f of findings) {

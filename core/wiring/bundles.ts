@@ -2,13 +2,16 @@
  * Wires laid: those between the same two parts go together as a bundle, around whatever stands in
  * the way, each long enough for the book to lie open.
  */
-import { type Finding, outlineSpan, type Project } from '../model';
+import { type Finding, mm1, type Project } from '../model';
 import { type ButtonMap } from '../controls';
 import type { Scene } from '../fit';
 import { copperMm } from '../power';
+import { spineOf } from '../shell';
 import { cellAt, type Field, fieldOf, line, middle, passes, pulled, shortest, widest } from './field';
 import { type End, endWords, type Net, netsOf, type Pt3 } from './nets';
 
+/** Each wire is anchored within so far of its joint, so that opening the book never bends it there, mm. */
+const ANCHOR_MM = 10;
 /** Stripped and tinned at each end, mm. */
 export const STRIP_MM = 3;
 /** Share of a bundle's envelope that is wire. */
@@ -40,17 +43,6 @@ export interface Wiring { bundles: Bundle[]; wires: Wire[]; findings: Finding[];
 const far = (a: Pt3, b: Pt3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 const mean = (list: readonly Pt3[]): Pt3 => [0, 1, 2].map((i) => list.reduce((s, q) => s + q[i]!, 0) / list.length) as [number, number, number];
 const keyOf = (e: End): string => (e.pad.startsWith('at ') ? e.pad.replace(/ ground$/, '') : e.item);
-/** How far a place lies from the spine and along it, and the place on the spine so far along. */
-function spineOf({ body }: NonNullable<Scene['shell']>): { away(q: readonly number[]): number; along(q: readonly number[]): number; at(t: number): [number, number] } {
-  const { w, h } = outlineSpan(body.outline);
-  switch (body.spine) {
-    case 'left': return { away: (q) => q[0]!, along: (q) => q[1]!, at: (t) => [0, t] };
-    case 'right': return { away: (q) => w - q[0]!, along: (q) => q[1]!, at: (t) => [w, t] };
-    case 'bottom': return { away: (q) => q[1]!, along: (q) => q[0]!, at: (t) => [t, 0] };
-    case 'top': return { away: (q) => h - q[1]!, along: (q) => q[0]!, at: (t) => [t, h] };
-  }
-}
-
 /** No wire laid. */
 export const UNLAID: Wiring = { bundles: [], wires: [], findings: [], totalMm: 0, loops: { needs: 0, has: 0, working: '' }, unplug: [] };
 
@@ -64,6 +56,7 @@ export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
     if (b.crosses) b.open = overSpine(scene, b);
     for (const net of b.nets) wires.push(cut(p, b, net));
     astray(scene, b, findings);
+    anchored(scene, b, findings);
   }
   const order = new Map(nets.map((n, i) => [n.id, i]));
   wires.sort((x, y) => order.get(x.net.id)! - order.get(y.net.id)!);
@@ -123,7 +116,7 @@ function shut(f: Field, b: Bundle, from: number, to: number, d: number): Finding
 
 /** The way over the spine when the halves lie open side by side. */
 function overSpine(scene: Scene, b: Bundle): NonNullable<Bundle['open']> {
-  const { body } = scene.shell!, { away, along, at } = spineOf(scene.shell!);
+  const { body } = scene.shell!, { away, along, at } = spineOf(scene.shell!.body);
   const [da, db] = [away(b.a), away(b.b)], t = da + db > 0 ? (along(b.a) * db + along(b.b) * da) / (da + db) : along(b.a);
   const run = Math.hypot(da + db, along(b.a) - along(b.b)), rise = Math.abs(b.a[2]) + Math.abs(b.b[2]), bend = Math.PI * BEND_TIMES * thickest(b), mm = run + rise + 2 * body.wall.mm + bend;
   return { at: at(t), mm, working: `open: ${run.toFixed(0)} mm to and from the spine + ${rise.toFixed(0)} up to the rims + 2 × ${body.wall.mm.toFixed(1)} over the edges + ${bend.toFixed(0)} bend = ${mm.toFixed(0)} mm` };
@@ -140,7 +133,7 @@ function cut(p: Project, b: Bundle, net: Net): Wire {
 
 /** What is left over when closed needs room near the spine. */
 function room(scene: Scene, f: Field, bundles: readonly Bundle[], wires: readonly Wire[], findings: Finding[]): Wiring['loops'] {
-  const { body } = scene.shell!, { away } = spineOf(scene.shell!);
+  const { body } = scene.shell!, { away } = spineOf(scene.shell!.body);
   const looped = wires.filter((w) => w.slackMm > 0), needs = looped.reduce((s, w) => s + (w.slackMm * (Math.PI / 4) * overInsulation(w.net.awg) ** 2) / FILL, 0);
   let has = 0;
   for (let k = 0; k < f.nx * f.ny; k++) {
@@ -158,8 +151,20 @@ function room(scene: Scene, f: Field, bundles: readonly Bundle[], wires: readonl
 function astray(scene: Scene, b: Bundle, findings: Finding[]): void {
   const via = b.nets[0]!.via;
   if (!b.open || !via.length || b.nets[0]!.plug) return;
-  const { away } = spineOf(scene.shell!);
+  const { away } = spineOf(scene.shell!.body);
   const pin = [...via].sort((x, y) => away(y) - away(x))[0]!, mm = far(b.a, pin) + far(pin, b.b) + 2 * away(pin), more = mm - b.open.mm;
   if (more < ASTRAY_MM) return;
   findings.push({ id: `wire:pinned-${b.nets[0]!.id}`, station: 'fit', check: 'wire', verdict: 'tight', title: `Crosses ${away(pin).toFixed(0)} mm from the spine`, what: `Wire ${b.nets[0]!.label} from ${b.name}`, why: [`Held at its pin it must be ${mm.toFixed(0)} mm to let the book open; over the spine ${b.open.mm.toFixed(0)} mm do.`], about: [...b.items], at: { x: pin[0], y: pin[1], z: pin[2] } });
+}
+
+/** A wire that goes over the spine needs room to be anchored between its joint and the rim, in both halves. */
+function anchored(scene: Scene, b: Bundle, findings: Finding[]): void {
+  if (!b.open || b.nets.every((n) => n.plug)) return;
+  const { away } = spineOf(scene.shell!.body), wall = scene.shell!.body.wall.mm;
+  const ends = b.nets.filter((n) => !n.plug).flatMap((n) => [n.a, n.b]).map((e) => ({ e, mm: Math.max(0, away(e.at) - wall) + Math.abs(e.at[2]) })).sort((p, q) => p.mm - q.mm), worst = ends[0]!;
+  if (worst.mm >= ANCHOR_MM) return;
+  findings.push({
+    id: `wire:anchor-${b.id}`, station: 'fit', check: 'wire', verdict: 'tight', title: `${mm1(worst.mm)} mm from joint to rim`, what: `Wires from ${b.name}`, about: [...new Set([worst.e.item, ...b.items])], at: { x: worst.e.at[0], y: worst.e.at[1], z: worst.e.at[2] },
+    why: [`${mm1(Math.max(0, away(worst.e.at) - wall))} mm to the wall + ${mm1(Math.abs(worst.e.at[2]))} up to the rim: each opening bends the wire at its joint. An anchor within ${ANCHOR_MM} mm of the joint needs that run (typical).`],
+  });
 }

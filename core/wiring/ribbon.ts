@@ -3,7 +3,7 @@
  * it, bends up and back, and the side its contacts end up on.
  */
 import { type Finding, type Part } from '../model';
-import { measured, PLACE_U, type PlacedItem, pointOf, type Scene } from '../fit';
+import { measured, type PlacedItem, placing, pointOf, type Scene } from '../fit';
 import { kitOf } from '../chains';
 import type { Pt3 } from './nets';
 
@@ -48,7 +48,7 @@ export function ribbonFindings(scene: Scene): Finding[] {
     if (!mate || !to) return [];
     const from = pointOf(at, r.at), tip = pointOf(at, [r.at[0] + r.dir[0], r.at[1] + r.dir[1], r.at[2] + r.dir[2]]), dir = [tip[0] - from[0], tip[1] - from[1]] as const, size = Math.hypot(...dir) || 1;
     const top = pointOf(at, [0, 0, 1])[2] > pointOf(at, [0, 0, 0])[2], socket = socketOf(to, mate.port.block), need = reach(from, [dir[0] / size, dir[1] / size], socket, (r.contacts === 'top') === top), spare = r.lengthMm - need.mm;
-    const { measure, verdict } = measured(spare, 0, 'It must reach its socket without a crease.', [{ key: `layout.placements.${at.index}`, label: `placing ${at.item.name}`, u: PLACE_U[at.placement.held], k: 1 }, { key: `layout.placements.${to.index}`, label: `placing ${to.item.name}`, u: PLACE_U[to.placement.held], k: 1 }, { key: `kit.parts.${scene.project.kit.parts.indexOf(at.part)}.ribbons`, label: `length of the ${r.name}`, u: 0.5 / Math.sqrt(3), k: 1 }]);
+    const { measure, verdict } = measured(spare, 0, 'It must reach its socket without a crease.', [placing(at), placing(to), { key: `kit.parts.${scene.project.kit.parts.indexOf(at.part)}.ribbons`, label: `length of the ${r.name}`, u: 0.5 / Math.sqrt(3), k: 1 }]);
     const crosses = at.piece !== to.piece;
     return [{
       id: `ribbon:${at.item.id}-${r.id}`, station: 'fit', check: 'ribbon', verdict: verdict === 'clear' && (spare > SPARE_MM || crosses) ? 'tight' : verdict, measure,

@@ -1,6 +1,6 @@
 /** What can be done about a wire or a ribbon that has no way or no room. */
 import type { Change, Finding, Project, WayOut } from '../model';
-import { handled, type Scene } from '../fit';
+import { handled, type Scene, stepsAway } from '../fit';
 import type { Net } from './nets';
 import type { Wiring } from './bundles';
 
@@ -31,12 +31,17 @@ export function wireWays(scene: Scene, wiring: Wiring, f: Finding): WayOut[] {
     if (n) way('unpin', 'Let it cross at the spine', 'a shorter wire, another way', [{ do: 'net', net: stored(n, { via: undefined }) }], 1);
     if (n) way('plug', 'Put a plug in it', 'unplugged before the halves part', [{ do: 'net', net: stored(n, { plug: true }) }], 3);
   }
+  if (f.id.startsWith('wire:anchor-')) {
+    const b = wiring.bundles.find((x) => f.id === `wire:anchor-${x.id}`);
+    if (b) way(`plug-${b.id}`, `Put a plug between ${b.name.replace(' to ', ' and ')}`, `${b.nets.length} ways; unplugged before the halves part`, b.nets.map((n) => ({ do: 'net', net: stored(n, { plug: true }) })), 3);
+    for (const id of f.about) { const at = scene.items.get(id); if (at && !at.part.screen) out.push(...stepsAway(at, [2, 4, 6, 8, 10])); }
+  }
   if (f.check === 'wire' || f.check === 'ribbon') for (const id of f.about) {
     const at = scene.items.get(id), shell = scene.shell!;
     if (!at || !('piece' in at.placement.on) || at.part.screen || at.part.family === 'switch' || at.part.speaker) continue;
     const other = shell.body.pieces.find((q) => shell.sign(q.id) !== shell.sign(at.piece) && q.role !== 'door');
     if (other) way(`half-${id}`, `Fix ${at.item.name} in the ${other.role} half`, 'its other wires may cross then', [{ do: 'place', placement: handled(scene, at.placement, { on: { piece: other.id } }) }], 4.5);
-    if (f.check === 'ribbon') for (const [dx, dy, word] of [[10, 0, '10 mm right'], [-10, 0, '10 mm left'], [0, 10, '10 mm up'], [0, -10, '10 mm down'], [20, 0, '20 mm right'], [-20, 0, '20 mm left'], [0, 20, '20 mm up'], [0, -20, '20 mm down'], [40, 0, '40 mm right'], [-40, 0, '40 mm left']] as const) way(`move-${id}-${dx}-${dy}`, `Move ${at.item.name} ${word}`, 'no cut', [{ do: 'place', placement: { ...at.placement, x: at.placement.x + dx, y: at.placement.y + dy } }], 1 + Math.hypot(dx, dy) / 20);
+    if (f.check === 'ribbon') out.push(...stepsAway(at, [10, 20, 40]));
   }
   return out;
 }

@@ -9,7 +9,7 @@ import { applied, type Finding, type Placement, worstFirst } from '@deft/core/mo
 import { pageOf, type Spread } from '../../book/spread';
 import { useBuild } from '../../state/build';
 
-const SETTLING: readonly Finding['check'][] = ['closing', 'wire', 'ribbon'];
+const SETTLING: readonly Finding['check'][] = ['closing', 'wire', 'ribbon', 'cap'];
 
 export interface Live { scene: Scene; findings: Finding[] }
 
