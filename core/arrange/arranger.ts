@@ -4,6 +4,7 @@
  * its seed; steps are counted, so whoever runs it decides for how long.
  */
 import { applied, type Change, type Placement, type Project } from '../model';
+import { cablesOf } from '../chains';
 import { buttonMap } from '../controls';
 import { cutting } from '../cuts';
 import { Checker, firstPlace, type PlacedItem, portKey } from '../fit';
@@ -62,7 +63,9 @@ export class Arranger {
   constructor(p: Project, seed = 1, fixed: readonly string[] = []) {
     const known = new Set(p.layout.placements.map((q) => q.item));
     this.#known = known;
-    const extra = p.kit.items.filter((i) => !known.has(i.id)).flatMap((i) => { const at = firstPlace(p, i.id); return at ? [{ ...at, held: 'jig' as const }] : []; });
+    // A lead is laid between its sockets, not stood somewhere.
+    const leads = new Set(cablesOf(p).map((c) => c.lead.id));
+    const extra = p.kit.items.filter((i) => !known.has(i.id) && !leads.has(i.id)).flatMap((i) => { const at = firstPlace(p, i.id); return at ? [{ ...at, held: 'jig' as const }] : []; });
     const laid = { ...p, layout: { placements: [...p.layout.placements, ...extra] } };
     this.#widened = widenings(laid);
     this.project = this.#widened.reduce(applied, laid);

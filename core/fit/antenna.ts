@@ -1,7 +1,7 @@
 /** A radio's antenna against what deafens it: metal, copper and cells close by. Only where the build uses its radio. */
 import { boxPrism, gapOf, placed, solid, type Solid } from '../geometry';
 import { type Finding, mm1, type Project } from '../model';
-import type { SceneCheck } from './checks';
+import type { SceneCheck } from './sceneCheck';
 import { CONDUCTIVE } from './clearance';
 import { measured, sourcesOf } from './contact';
 import type { PlacedItem, Scene } from './scene';

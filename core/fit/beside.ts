@@ -4,7 +4,7 @@
  */
 import { type Finding, mm1, uOf } from '../model';
 import { PLUGS } from '../kit';
-import type { SceneCheck } from './checks';
+import type { SceneCheck } from './sceneCheck';
 import { measured } from './contact';
 import { type Mouth, mouldSizes, type PlacedItem, placing, type Scene } from './scene';
 import { stepsAway } from './steps';

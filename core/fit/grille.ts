@@ -2,7 +2,7 @@
  * A speaker against the grille it plays through.
  */
 import { type Finding, mm1, type WayOut } from '../model';
-import type { SceneCheck } from './checks';
+import type { SceneCheck } from './sceneCheck';
 import { measured } from './contact';
 import { type PlacedItem, placing, type Scene } from './scene';
 

@@ -2,7 +2,7 @@
 import { gapOf } from '../geometry';
 import { type Finding, mm1, type Part } from '../model';
 import { measured } from './contact';
-import type { SceneCheck } from './checks';
+import type { SceneCheck } from './sceneCheck';
 import { type PlacedItem, placing, type Scene } from './scene';
 import { stepsAway } from './steps';
 

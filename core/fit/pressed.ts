@@ -5,7 +5,7 @@
  */
 import { planGap, type Solid } from '../geometry';
 import { type Block, type Finding, mm1, type WayOut } from '../model';
-import type { SceneCheck } from './checks';
+import type { SceneCheck } from './sceneCheck';
 import { measured, sourcesOf } from './contact';
 import { type PlacedBlock, type PlacedItem, pointOf, type Scene } from './scene';
 import { stepsAway } from './steps';

@@ -8,8 +8,12 @@ import { type Block, bodyOf, type Item, type Part, type Placement, type Project,
 import {
   atHeights, blockBox, effect, type Effect, placed, placedPoint, planGap, type Prism, solid, type Solid, standing, stood, boxPrism, moved,
 } from '../geometry';
+import { type Cable, cablesOf } from '../chains';
 import { partOf, PLUGS, remaining, sockets } from '../kit';
 import { shellSolids, type ShellSolids, type Wall } from '../shell';
+
+/** Room a flat ribbon's first bend takes behind its plug, mm. */
+const RIBBON_BEND_MM = 3;
 
 /** Where an item's part frame is: turned over or not, turned, moved. */
 export interface Pose { over: boolean; turn: number; x: number; y: number; z: number; stand: Placement['stand'] }
@@ -38,6 +42,8 @@ export interface Scene {
   project: Project;
   shell: ShellSolids | undefined;
   items: Map<string, PlacedItem>;
+  /** Leads inside the case; their plugs stand in the sockets of what they join. */
+  cables: Cable[];
   /** Items that could not be stood, with the reason. */
   lost: Array<{ item: string; sentence: string }>;
 }
@@ -53,7 +59,7 @@ export function sceneOf(project: Project, before?: Scene): Scene {
   const body = bodyOf(project);
   const same = before?.shell && before.project.shell === project.shell && before.project.cuts === project.cuts;
   const shell = same ? before.shell : body && shellSolids(body, project.cuts);
-  const scene: Scene = { project, shell, items: new Map(), lost: [] };
+  const scene: Scene = { project, shell, items: new Map(), cables: before?.project.kit === project.kit ? before.cables : cablesOf(project), lost: [] };
   if (!shell) return scene;
   const waiting = [...project.layout.placements.keys()];
   for (let left = waiting.length + 1; waiting.length && left > 0;) {
@@ -78,8 +84,12 @@ function unchanged(scene: Scene, before: Scene, placement: Placement, index: num
   const at = project.kit.parts.indexOf(was.part);
   if (at < 0 || at !== before.project.kit.parts.indexOf(was.part)) return undefined;
   if ('item' in placement.on && scene.items.get(placement.on.item) !== before.items.get(placement.on.item)) return undefined;
+  if (scene.cables !== before.cables && plugsIn(scene, was.item.id) !== plugsIn(before, was.item.id)) return undefined;
   return was;
 }
+
+/** What is plugged into an item inside, as a text that is the same as long as that is. */
+const plugsIn = (scene: Scene, item: string): string => scene.cables.flatMap((c) => c.ends.filter((e) => e.item === item).map((e) => `${c.lead.id} ${scene.project.kit.parts.indexOf(c.part)} ${e.connector} ${JSON.stringify(e.plug)}`)).join();
 
 /** Stand one item (again) at a placement. Returns nothing when its piece does not exist. */
 export function standItem(scene: Scene, placement: Placement, index: number): PlacedItem | undefined {
@@ -116,11 +126,12 @@ export function standItem(scene: Scene, placement: Placement, index: number): Pl
   const stoodItem: PlacedItem = {
     item, part, placement, index, piece, pose, blocks: placedBlocks, solids: placedBlocks.map((b) => b.solid), mouths: [],
   };
-  for (const { connector, outside } of sockets(part, item)) {
-    const mouth = mouthOf(connector, stoodItem, shell, outside);
-    stoodItem.mouths.push(mouth);
-    if (outside && mouth.wall) stoodItem.solids.push(pathSolid(stoodItem, mouth, where));
+  for (const { connector, outside } of sockets(part, item)) stoodItem.mouths.push(mouthOf(connector, stoodItem, shell, outside));
+  for (const m of stoodItem.mouths) {
+    const plug = m.outside ? undefined : innerPlug(scene, stoodItem, m, where);
+    if (plug) { stoodItem.blocks.push(plug); stoodItem.solids.push(plug.solid); }
   }
+  for (const m of stoodItem.mouths) if (m.outside && m.wall) stoodItem.solids.push(pathSolid(stoodItem, m, where));
   scene.items.set(item.id, stoodItem);
   return stoodItem;
 }
@@ -205,6 +216,19 @@ function pathSolid(at: PlacedItem, mouth: Mouth, where: readonly Effect[]): Soli
   const size = Math.hypot(mouth.dx, mouth.dy) || 1;
   return solid(`${at.item.id}/path-${mouth.id}`, `way of the ${plug.name} to ${mouth.name} of ${at.item.name}`, 'path', at.item.id,
     [moved(run, mouth.dx / size, mouth.dy / size, mouth.x, mouth.y, 0)], where);
+}
+
+/** The plug of a lead in a socket inside, and the first bend of its ribbon, as a block of the part it stands in. */
+function innerPlug(scene: Scene, at: PlacedItem, mouth: Mouth, where: readonly Effect[]): PlacedBlock | undefined {
+  const cable = scene.cables.find((c) => c.ends.some((e) => e.item === at.item.id && e.connector === mouth.id)), end = cable?.ends.find((e) => e.item === at.item.id && e.connector === mouth.id);
+  if (!cable || end?.plug.plan.kind !== 'rect' || Math.hypot(mouth.dx, mouth.dy) < 0.5) return undefined;
+  const { w: { mm: wide, u }, h: { mm: deep } } = end.plug.plan, tall = end.plug.height.mm, long = deep + RIBBON_BEND_MM, [w, h] = at.pose.stand === 'flat' ? [wide, tall] : [tall, wide], size = Math.hypot(mouth.dx, mouth.dy);
+  const name = `plug of ${cable.lead.name} in ${mouth.name} of ${at.item.name}`;
+  return {
+    block: { ...end.plug, id: `plug-${mouth.id}`, name },
+    solid: solid(`${at.item.id}/plug-${mouth.id}`, name, 'block', at.item.id, [moved(boxPrism(0, -w / 2, long, w, mouth.z - h / 2, mouth.z + h / 2), mouth.dx / size, mouth.dy / size, mouth.x, mouth.y, 0)],
+      [...where, effect(`kit.parts.${scene.project.kit.parts.indexOf(cable.part)}.plugs`, `size of the plugs of ${cable.lead.name}`, u, { grow: 0.5, dz0: -0.5, dz1: 0.5 })]),
+  };
 }
 
 /** Width along the wall and height in z of a plug's nose as the part stands. */

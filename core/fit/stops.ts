@@ -1,7 +1,7 @@
 /** What takes the push of a plug: every socket reached from outside needs something hard behind it, or a board that is screwed down. */
 import { gapOf, moved } from '../geometry';
 import { type Finding, type WayOut } from '../model';
-import type { SceneCheck } from './checks';
+import type { SceneCheck } from './sceneCheck';
 import type { Mouth, PlacedItem, Scene } from './scene';
 
 /** Plugging in and pulling out, N: typical. */

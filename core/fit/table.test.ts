@@ -28,6 +28,11 @@ const screwed = (into: number): Project => body(done, { pieces: done.shell.bodie
 const bottom = body(done, { spine: 'bottom' });
 /** A wired panel and its driver board in a large shell. */
 const panel = (x: number): Project => stand(stand(body({ ...wisp, kit: { parts: [], items: [] }, layout: { placements: [] }, controls: { ...wisp.controls, inputs: [] } }, { outline: { kind: 'rect', w: length(260), h: length(170), r: length(8) } }), 'pane-5-bare', 'front', 60, 70, { up: 'out' }), 'drive-40', 'back', x, 12, { on: { piece: 'front' }, lift: 1 });
+/** A board and a screen with a driver, both with sockets, and a ribbon between. */
+const ribboned = (lead: string, screenY: number): Project => {
+  const large = body({ ...only(wisp), controls: { ...wisp.controls, inputs: [] } }, { outline: { kind: 'rect', w: length(240), h: length(170), r: length(8) }, pieces: wisp.shell.bodies[0]!.pieces.map((q) => ({ ...q, openings: [], features: [], depth: length(26) })) });
+  return applied(stand(stand(large, 'pane-5-hdmi', 'front', 60, screenY, { up: 'out' }), 'teasel', 'back', 100, 100, { lift: 1, fixed: 'screws' }), { do: 'add', part: library(lead) });
+};
 /** Two bodies on a hinge whose axis stands so far above the parting planes. */
 const hinged = (up: number): Project => ({ ...done, shell: { bodies: [done.shell.bodies[0]!, { ...wisp.shell.bodies[0]!, id: 'lid', pieces: wisp.shell.bodies[0]!.pieces.map((q) => ({ ...q, id: `lid-${q.id}` })) }], hinge: { first: 'top', second: 'bottom', closedDeg: 0, openDeg: 160, out: length(1), up: length(up), barrel: length(6), ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 10 } } } });
 const block = (id: string, x: number, base: number): Block => ({ id, name: id, kind: 'body', plan: { kind: 'rect', x, y: 0, w: length(10), h: length(10) }, axis: 'z', base, height: length(2) });
@@ -68,6 +73,8 @@ const ROWS: Array<[name: string, fires: Project, silent: Project, has: (f: Findi
   ['two plugs that want the same place', place(warbler, 'charger', { on: { piece: 'front' }, turn: 180, x: 64, y: 85.4, lift: 12 }), warbler, (f) => f.id.startsWith('beside:'), /^Move|^Do without/],
   ['a plug that lifts it off the table', place(outside(wisp, 'thimble', 'hdmi'), 'thimble', { up: 'out', x: 90 }), wisp, (f) => f.id.startsWith('lying:'), /^Raise|^Do without/],
   ['wires bent at their joints', place(done, 'amp', { x: 2.6, y: 5, lift: 14 }), done, (f) => f.id.startsWith('wire:anchor-'), /^Move Chirp|^Put a plug/],
+  ['an HDMI plug inside against the wall', ribboned('lead-hdmi-200', 20), ribboned('lead-hdmi-200', 30), (f) => f.what.includes('plug of HDMI ribbon'), /^Move Pane/],
+  ['a lead too short for its way', ribboned('lead-hdmi', 30), ribboned('lead-hdmi-200', 30), (f) => f.id.startsWith('wire:lead-'), /^Take HDMI ribbon, long/],
   ['a ribbon that does not reach', panel(200), panel(163), (f) => f.check === 'ribbon', /^Move Drive/],
   ['a socket of the other half near the spine', place(bottom, 'charger', { on: { piece: 'front' }, x: 140, lift: 18 }), bottom, (f) => f.check === 'closing', /^Tilt it in/],
   ['two parts that each lie under the other', hooks(40), hooks(70), (f) => f.check === 'closing', /^Move/],

@@ -2,7 +2,7 @@
  * A screen's picture against the window it looks through: what is hidden, and on which side.
  */
 import { type Finding, mm1 } from '../model';
-import type { SceneCheck } from './checks';
+import type { SceneCheck } from './sceneCheck';
 import { measured } from './contact';
 import { type PlacedItem, placing, pointOf, type Scene } from './scene';
 

@@ -158,7 +158,7 @@ export const Part = z.strictObject({
   protects: z.strictObject({ series: z.number().int().min(1).max(6), limitA: z.number().positive().max(100) }).optional(),
   /** How it turns a build off, and the current it may carry. */
   off: z.strictObject({ kind: z.enum(['latch', 'switch']), amps: z.number().positive().max(50) }).optional(),
-  /** A cable or ribbon between two sockets. */
+  /** A cable or ribbon between two sockets; its connector blocks are its plugs, first end first: width across, length out of the socket, height. */
   lead: z.strictObject({ carries: z.enum(CARRIES), ends: z.tuple([z.enum(FORMS), z.enum(FORMS)]), longMm: z.number().positive().max(2000).optional() }).optional(),
   /** Electrical ends, when they are not those usual for its kind. */
   ports: z.array(Port).max(40).optional(),

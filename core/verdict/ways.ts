@@ -39,7 +39,7 @@ export function objection(before: Check, after: Check, target: string): string |
 export function waysOut(p: Project, finding: Finding, library: readonly Part[], now: Check = check(p), most = 5): Ways {
   const open = openMargins(now.findings);
   const fit = finding.station === 'fit' ? proposals(now.checker, finding, open, library) : { ways: [] };
-  const all = [...fit.ways, ...controlsWays(p, finding, library), ...shellWays(p, finding), ...stackWays(now.checker.scene, finding, library), ...powerWays(p, finding, library), ...chainWays(p, finding, library), ...wireWays(now.checker.scene, now.wiring, finding)].sort((a, b) => a.effort - b.effort);
+  const all = [...fit.ways, ...controlsWays(p, finding, library), ...shellWays(p, finding), ...stackWays(now.checker.scene, finding, library), ...powerWays(p, finding, library), ...chainWays(p, finding, library), ...wireWays(now.checker.scene, now.wiring, finding, library)].sort((a, b) => a.effort - b.effort);
   const ways: WayOut[] = [];
   let rejected = 0;
   for (const way of all) {

@@ -7,7 +7,8 @@ import { type ButtonMap } from '../controls';
 import type { Scene } from '../fit';
 import { copperMm } from '../power';
 import { spineOf } from '../shell';
-import { cellAt, type Field, fieldOf, line, middle, passes, pulled, shortest, widest } from './field';
+import { type Field, fieldOf, lengthOf, middle, route, take, widest } from './field';
+import { layLead, type LaidLead } from './leads';
 import { type End, endWords, type Net, netsOf, type Pt3 } from './nets';
 
 /** Each wire is anchored within so far of its joint, so that opening the book never bends it there, mm. */
@@ -38,19 +39,21 @@ export interface Bundle {
   open?: { at: readonly [number, number]; mm: number; working: string };
 }
 export interface Wire { net: Net; bundle: string; from: string; to: string; closedMm?: number; openMm?: number; /** What to cut, strips included, mm. */ cutMm?: number; slackMm: number; working: string[] }
-export interface Wiring { bundles: Bundle[]; wires: Wire[]; findings: Finding[]; totalMm: number; loops: { needs: number; has: number; working: string }; /** In the order they are undone before the halves part. */ unplug: string[] }
+export interface Wiring { /** Leads between sockets inside. */ leads: LaidLead[]; bundles: Bundle[]; wires: Wire[]; findings: Finding[]; totalMm: number; loops: { needs: number; has: number; working: string }; /** In the order they are undone before the halves part. */ unplug: string[] }
 
 const far = (a: Pt3, b: Pt3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 const mean = (list: readonly Pt3[]): Pt3 => [0, 1, 2].map((i) => list.reduce((s, q) => s + q[i]!, 0) / list.length) as [number, number, number];
 const keyOf = (e: End): string => (e.pad.startsWith('at ') ? e.pad.replace(/ ground$/, '') : e.item);
 /** No wire laid. */
-export const UNLAID: Wiring = { bundles: [], wires: [], findings: [], totalMm: 0, loops: { needs: 0, has: 0, working: '' }, unplug: [] };
+export const UNLAID: Wiring = { leads: [], bundles: [], wires: [], findings: [], totalMm: 0, loops: { needs: 0, has: 0, working: '' }, unplug: [] };
 
 export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
   if (!scene.shell) return UNLAID;
   const nets = netsOf(p, scene, map);
-  if (!nets.length) return UNLAID;
+  if (!nets.length && !scene.cables.length) return UNLAID;
   const field = fieldOf(scene), bundles = bundled(p, nets).sort((x, y) => y.area - x.area || (x.id < y.id ? -1 : 1)), findings: Finding[] = [], wires: Wire[] = [];
+  // A ribbon bends least easily: it is laid before the wires.
+  const leads = scene.cables.flatMap((c) => layLead(scene, field, c, findings) ?? []);
   for (const b of bundles) {
     lay(field, b, findings);
     if (b.crosses) b.open = overSpine(scene, b);
@@ -61,7 +64,7 @@ export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
   const order = new Map(nets.map((n, i) => [n.id, i]));
   wires.sort((x, y) => order.get(x.net.id)! - order.get(y.net.id)!);
   const loops = room(scene, field, bundles, wires, findings);
-  return { bundles, wires, findings, loops, totalMm: wires.reduce((s, w) => s + (w.cutMm ?? 0), 0), unplug: bundles.filter((b) => b.crosses && b.nets.every((n) => n.plug)).map((b) => b.name) };
+  return { leads, bundles, wires, findings, loops, totalMm: wires.reduce((s, w) => s + (w.cutMm ?? 0), 0), unplug: [...leads.filter((l) => l.crosses && !l.opens).map((l) => l.name), ...bundles.filter((b) => b.crosses && b.nets.every((n) => n.plug)).map((b) => b.name)] };
 }
 
 function bundled(p: Project, nets: readonly Net[]): Bundle[] {
@@ -81,29 +84,11 @@ const thickest = (b: Bundle): number => Math.max(...b.nets.map((n) => overInsula
 
 /** Lay one bundle as short as it goes; what it takes is gone for the next. */
 function lay(f: Field, b: Bundle, findings: Finding[]): void {
-  const d = thickest(b), need = b.area / FILL, stops = [b.a, ...b.nets[0]!.via, b.b], out: Pt3[] = [b.a], cells: number[] = [];
-  let z = b.a[2];
-  for (let i = 1; i < stops.length; i++) {
-    const [from, to] = [cellAt(f, stops[i - 1]![0], stops[i - 1]![1]), cellAt(f, stops[i]![0], stops[i]![1])];
-    // A wire leaves its pad and comes to it upward: the cells of the ends are not asked.
-    const open = (k: number) => k === from || k === to || passes(f, k, need, d), way = from === to ? [from] : shortest(f, from, to, open);
-    if (!way) { findings.push(shut(f, b, from, to, d)); return; }
-    const bends = pulled(f, way, open);
-    for (let s = 1; s < bends.length; s++) {
-      const run = line(f, bends[s - 1]!, bends[s]!), [x0, y0] = s === 1 ? stops[i - 1]! : middle(f, bends[s - 1]!), [x1, y1] = s === bends.length - 1 ? stops[i]! : middle(f, bends[s]!);
-      run.forEach((k, n) => {
-        cells.push(k);
-        const t = run.length > 1 ? n / (run.length - 1) : 1;
-        if (k !== from && k !== to) z = Math.min(f.high[k]! - d / 2, Math.max(f.low[k]! + d / 2, z));
-        if (n > 0) out.push([x0 + (x1 - x0) * t, y0 + (y1 - y0) * t, z]);
-      });
-    }
-    z = stops[i]![2];
-    out.push(stops[i] as Pt3);
-  }
-  for (const k of new Set(cells)) f.used[k]! += need;
-  b.closed = out;
-  b.closedMm = out.slice(1).reduce((s, q, i) => s + far(out[i]!, q), 0);
+  const d = thickest(b), need = b.area / FILL, way = route(f, [b.a, ...b.nets[0]!.via, b.b], need, d);
+  if ('from' in way) { findings.push(shut(f, b, way.from, way.to, d)); return; }
+  take(f, way.cells, need);
+  b.closed = way.points;
+  b.closedMm = lengthOf(way.points);
 }
 
 function shut(f: Field, b: Bundle, from: number, to: number, d: number): Finding {

@@ -144,3 +144,41 @@ export function pulled(f: Field, way: readonly number[], open: (k: number) => bo
   }
   return out;
 }
+
+/**
+ * A way through the stops as short as it goes, pulled straight, in depth between what stands and what hangs.
+ *
+ * @param need  cross-section it takes, mm²    @param d  its thickness, mm
+ * @returns     points and cells of the way, or the cells between which there is none
+ */
+export function route(f: Field, stops: ReadonlyArray<readonly [number, number, number]>, need: number, d: number): { points: Array<readonly [number, number, number]>; cells: number[] } | { from: number; to: number } {
+  const points = [stops[0]!], cells: number[] = [];
+  let z = stops[0]![2];
+  for (let i = 1; i < stops.length; i++) {
+    const [from, to] = [cellAt(f, stops[i - 1]![0], stops[i - 1]![1]), cellAt(f, stops[i]![0], stops[i]![1])];
+    // A wire leaves its pad and comes to it upward: the cells of the ends are not asked.
+    const open = (k: number) => k === from || k === to || passes(f, k, need, d), way = from === to ? [from] : shortest(f, from, to, open);
+    if (!way) return { from, to };
+    const bends = pulled(f, way, open);
+    for (let s = 1; s < bends.length; s++) {
+      const run = line(f, bends[s - 1]!, bends[s]!), [x0, y0] = s === 1 ? stops[i - 1]! : middle(f, bends[s - 1]!), [x1, y1] = s === bends.length - 1 ? stops[i]! : middle(f, bends[s]!);
+      run.forEach((k, n) => {
+        cells.push(k);
+        const t = run.length > 1 ? n / (run.length - 1) : 1;
+        if (k !== from && k !== to) z = min(f.high[k]! - d / 2, max(f.low[k]! + d / 2, z));
+        if (n > 0) points.push([x0 + (x1 - x0) * t, y0 + (y1 - y0) * t, z]);
+      });
+    }
+    z = stops[i]![2];
+    points.push(stops[i]!);
+  }
+  return { points, cells };
+}
+
+/** What is taken of the cells a way goes through is gone for the next. */
+export function take(f: Field, cells: readonly number[], need: number): void {
+  for (const k of new Set(cells)) f.used[k]! += need;
+}
+
+/** Length of a way, mm. */
+export const lengthOf = (points: ReadonlyArray<readonly [number, number, number]>): number => points.slice(1).reduce((s, q, i) => s + Math.hypot(q[0] - points[i]![0], q[1] - points[i]![1], q[2] - points[i]![2]), 0);

@@ -1,5 +1,5 @@
 /** What can be done about a wire or a ribbon that has no way or no room. */
-import type { Change, Finding, Project, WayOut } from '../model';
+import type { Change, Finding, Part, Project, WayOut } from '../model';
 import { handled, type Scene, stepsAway } from '../fit';
 import type { Net } from './nets';
 import type { Wiring } from './bundles';
@@ -15,7 +15,8 @@ export const stored = (n: Net, more: Partial<Stored>): Stored => {
 
 const THIN_AWG = 32;
 
-export function wireWays(scene: Scene, wiring: Wiring, f: Finding): WayOut[] {
+/** @param library  leads that may be taken instead */
+export function wireWays(scene: Scene, wiring: Wiring, f: Finding, library: readonly Part[] = []): WayOut[] {
   const out: WayOut[] = [], way = (id: string, text: string, cost: string, changes: Change[], effort: number) => { if (changes.length) out.push({ id, text, cost, changes, effort }); };
   if (f.id.startsWith('wire:none-')) {
     const b = wiring.bundles.find((x) => f.id === `wire:none-${x.id}`);
@@ -31,6 +32,11 @@ export function wireWays(scene: Scene, wiring: Wiring, f: Finding): WayOut[] {
     if (n) way('unpin', 'Let it cross at the spine', 'a shorter wire, another way', [{ do: 'net', net: stored(n, { via: undefined }) }], 1);
     if (n) way('plug', 'Put a plug in it', 'unplugged before the halves part', [{ do: 'net', net: stored(n, { plug: true }) }], 3);
   }
+  const lead = f.id.startsWith('wire:lead-') ? scene.cables.find((c) => f.id === `wire:lead-${c.lead.id}`) : undefined;
+  if (lead) {
+    const forms = [...(lead.part.lead?.ends ?? [])].sort().join();
+    for (const q of library) if (q.lead && q.id !== lead.part.id && q.lead.carries === lead.part.lead?.carries && [...q.lead.ends].sort().join() === forms) way(`lead-${q.id}`, `Take ${q.name} instead`, `${q.lead.longMm ?? '?'} mm long`, [{ do: 'swap', item: lead.lead.id, part: q }], 1.5 + (q.lead.longMm ?? 100) / 1000);
+  }
   if (f.id.startsWith('wire:anchor-')) {
     const b = wiring.bundles.find((x) => f.id === `wire:anchor-${x.id}`);
     if (b) way(`plug-${b.id}`, `Put a plug between ${b.name.replace(' to ', ' and ')}`, `${b.nets.length} ways; unplugged before the halves part`, b.nets.map((n) => ({ do: 'net', net: stored(n, { plug: true }) })), 3);
@@ -41,7 +47,7 @@ export function wireWays(scene: Scene, wiring: Wiring, f: Finding): WayOut[] {
     if (!at || !('piece' in at.placement.on) || at.part.screen || at.part.family === 'switch' || at.part.speaker) continue;
     const other = shell.body.pieces.find((q) => shell.sign(q.id) !== shell.sign(at.piece) && q.role !== 'door');
     if (other) way(`half-${id}`, `Fix ${at.item.name} in the ${other.role} half`, 'its other wires may cross then', [{ do: 'place', placement: handled(scene, at.placement, { on: { piece: other.id } }) }], 4.5);
-    if (f.check === 'ribbon') out.push(...stepsAway(at, [10, 20, 40]));
+    if (f.check === 'ribbon' || lead) out.push(...stepsAway(at, [10, 20, 40]));
   }
   return out;
 }

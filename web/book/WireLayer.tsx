@@ -1,5 +1,5 @@
 /** Wires over the open book: what stays in one half as it is laid, what crosses over the spine as it lies when open. */
-import type { Bundle, Wiring } from '@deft/core/wiring';
+import type { Bundle, LaidLead, Wiring } from '@deft/core/wiring';
 import { onScreen, type Page, pageOf, type Spread } from './spread';
 
 const INK: Readonly<Record<string, string>> = { red: '#d8432f', black: '#10201f', yellow: '#e2b93b', green: '#3f9a5f', blue: '#3a78c2', violet: '#8a5fb5', white: '#fbf8f0', orange: '#e5893a', grey: '#8f989a', brown: '#7a5636', pink: '#d98aa6', turquoise: '#3fa9a3' };
@@ -12,8 +12,17 @@ export function WireLayer({ wiring, spread: s, chosen, onChoose }: { wiring: Wir
     if (!b.open) return b.closed ? [b.closed.map(([x, y]) => onScreen(s, pa, x, y))] : [];
     return [[onScreen(s, pa, b.a[0], b.a[1]), onScreen(s, pa, ...b.open.at), onScreen(s, pb, ...b.open.at), onScreen(s, pb, b.b[0], b.b[1])]];
   };
+  const lead = (l: LaidLead): Array<Array<[number, number]>> => {
+    const [pa, pb] = l.pieces.map((q) => pageOf(s, q)) as [Page | undefined, Page | undefined], [a, b] = [l.points[0]!, l.points[l.points.length - 1]!];
+    if (!pa || !pb) return [];
+    return [l.over ? [onScreen(s, pa, a[0], a[1]), onScreen(s, pa, ...l.over), onScreen(s, pb, ...l.over), onScreen(s, pb, b[0], b[1])] : l.points.map(([x, y]) => onScreen(s, pa, x, y))];
+  };
   return (
     <g aria-hidden="true">
+      {wiring.leads.map((l) => lead(l).map((run, i) => {
+        const d = run.map(([x, y], k) => `${k ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join('');
+        return <g key={`${l.id}${i}`}><path d={d} fill="none" stroke="#22393b" strokeWidth={9} strokeLinejoin="round" /><path d={d} fill="none" stroke="#e9d9b6" strokeWidth={7} strokeLinejoin="round" /><path d={d} fill="none" stroke="#b9a67a" strokeWidth={1} strokeDasharray="3 2" /><title>{`${l.name}: ${l.working}`}</title></g>;
+      }))}
       {wiring.bundles.map((b) => runs(b).map((run, i) => {
         const on = chosen === b.id, w = Math.max(1.6, Math.min(8, b.across * s.scale)), d = run.map(([x, y], k) => `${k ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join('');
         const inks = [...new Set(b.nets.map((n) => wireInk(n.colour)))].slice(0, 4);

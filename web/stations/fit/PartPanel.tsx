@@ -1,11 +1,13 @@
 /** The chosen part in numbers: where it lies, how it stands, what may come off. */
 import { Button, Checkbox, Select } from 'antd';
 import { removals, thickness } from '@deft/core/kit';
-import { handled } from '@deft/core/fit';
-import { formatMm, type Placement } from '@deft/core/model';
+import { CONDUCTIVE, handled } from '@deft/core/fit';
+import { FIXINGS, formatMm, type Placement } from '@deft/core/model';
 import { MmField } from '../../ui/MmField';
 import { useBuild } from '../../state/build';
 import type { useArranging } from './useArranging';
+
+const FIXING_WORDS: Readonly<Record<(typeof FIXINGS)[number], string>> = { screws: 'screws', bracket: 'bracket', glue: 'hot glue', tape: 'tape or foam' };
 
 export function PartPanel({ item, arranging: a, onClose }: { item: string; arranging: ReturnType<typeof useArranging>; onClose(): void }) {
   const { doc, check, edit, apply } = useBuild();
@@ -17,6 +19,7 @@ export function PartPanel({ item, arranging: a, onClose }: { item: string; arran
   const pieces = check.checker.scene.shell?.body.pieces ?? [];
   const piece = 'piece' in now.on ? now.on.piece : '';
   const strike = (block: string, on: boolean) => edit((p) => ({ ...p, kit: { ...p.kit, items: p.kit.items.map((i) => (i.id === item ? { ...i, struck: on ? [...i.struck, block] : i.struck.filter((b) => b !== block) } : i)) } }));
+  const tape = (on: boolean) => edit((p) => ({ ...p, kit: { ...p.kit, items: p.kit.items.map((i) => { if (i.id !== item) return i; const next = { ...i }; delete next.insulated; return on ? { ...next, insulated: true } : next; }) } }));
   const lay = () => edit((p) => ({ ...p, layout: { placements: p.layout.placements.filter((x) => x.item !== item) } }));
   return (
     <section className="card" aria-label={at.item.name}>
@@ -31,7 +34,9 @@ export function PartPanel({ item, arranging: a, onClose }: { item: string; arran
         <span>Top looks</span><Select size="small" aria-label="Top looks" value={now.up} onChange={(up: 'in' | 'out') => turn({ up })} options={[{ value: 'in', label: 'inward' }, { value: 'out', label: 'outward' }]} />
         <span>Stands</span><Select size="small" aria-label="Stands" value={now.stand} onChange={(stand: Placement['stand']) => turn({ stand })} options={[{ value: 'flat', label: 'flat' }, { value: 'on-edge-x', label: 'on edge, x' }, { value: 'on-edge-y', label: 'on edge, y' }]} />
         <span>Located by</span><Select size="small" aria-label="Located by" value={now.held} onChange={(held: Placement['held']) => set({ held })} options={[{ value: 'hand', label: 'hand ±0.3' }, { value: 'jig', label: 'jig ±0.1' }]} />
+        <span>Fixed with</span><Select<NonNullable<Placement['fixed']> | ''> size="small" aria-label="Fixed with" value={now.fixed ?? ''} onChange={(f) => { const next = { ...now }; delete next.fixed; a.place(f ? { ...next, fixed: f } : next); }} options={[{ value: '', label: 'not decided' }, ...FIXINGS.map((f) => ({ value: f, label: FIXING_WORDS[f] }))]} />
       </div>
+      {at.part.blocks.some((b) => CONDUCTIVE.has(b.kind)) && <Checkbox checked={at.item.insulated ?? false} onChange={(e) => tape(e.target.checked)}>Under two layers of polyimide tape</Checkbox>}
       {removals(at.part, []).length > 0 && <h3 style={{ margin: '10px 0 4px' }}>Comes off</h3>}
       {removals(at.part, []).map(({ block }) => {
         const struck = at.item.struck.includes(block.id);

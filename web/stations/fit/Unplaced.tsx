@@ -4,8 +4,9 @@ import { firstPlace } from '@deft/core/fit';
 import { useBuild } from '../../state/build';
 
 export function Unplaced({ onPlaced }: { onPlaced(item: string): void }) {
-  const { doc, edit } = useBuild();
-  const loose = doc.kit.items.filter((i) => !doc.layout.placements.some((p) => p.item === i.id));
+  const { doc, edit, check: { checker: { scene } } } = useBuild();
+  // A lead is laid between its sockets, not stood somewhere.
+  const loose = doc.kit.items.filter((i) => !doc.layout.placements.some((p) => p.item === i.id) && !scene.cables.some((c) => c.lead.id === i.id));
   if (!loose.length || !doc.shell.bodies.length) return null;
   const put = (id: string) => {
     const at = firstPlace(doc, id);

@@ -26,8 +26,14 @@ export function WiresView({ chosen, onChoose, onClose }: { chosen: string | unde
         <Button size="small" type="text" onClick={onClose}>Close</Button>
       </div>
       <div style={{ overflow: 'auto', padding: '0 20px 12px' }}>
-        {!w.wires.length && <p className="note">Wires follow from the parts and the button map: place a computer and what hangs on it.</p>}
+        {!w.wires.length && !w.leads.length && <p className="note">Wires follow from the parts and the button map: place a computer and what hangs on it.</p>}
         {w.unplug.length > 0 && <p>Before the halves part, unplug: {w.unplug.join('; ')}.</p>}
+        {w.leads.length > 0 && (
+          <table className="plain wires">
+            <thead><tr><th>Lead</th><th>As it lies, mm</th><th>Long, mm</th><th>Opening</th></tr></thead>
+            <tbody>{w.leads.map((l) => <tr key={l.id} title={l.working}><td>{l.name}</td><td>{l.needMm.toFixed(0)}</td><td>{l.longMm ?? 'not said'}</td><td>{!l.crosses ? 'stays in its half' : l.opens ? 'long enough to stay in' : 'unplug first'}</td></tr>)}</tbody>
+          </table>
+        )}
         {w.wires.length > 0 && (
           <table className="plain wires">
             <thead><tr><th>No.</th><th>From</th><th>To</th><th>Colour</th><th>Gauge</th><th>Shut, mm</th><th>Open, mm</th><th>Cut, mm</th></tr></thead>

@@ -3,7 +3,7 @@ import { useEffect, useMemo, useState } from 'react';
 import { Button, Dropdown, Select, Slider } from 'antd';
 import { FIRST_FIELDS, measuringSheet } from '@deft/core/cuts';
 import { backingCost, seamCost, shellSolids } from '@deft/core/shell';
-import type { Edge, Length } from '@deft/core/model';
+import type { Body, Edge, Length } from '@deft/core/model';
 import { spreadOf } from '../../book/spread';
 import { LengthField } from '../../ui/LengthField';
 import { useSize } from '../../ui/useSize';
@@ -126,6 +126,7 @@ export function ReadingsView() {
         )}
         {body && <TakeOut doc={doc} body={body} />}
         {body && <label className="row">Book opens at its <Select size="small" aria-label="Spine" value={body.spine} onChange={(spine: Edge) => setBody({ ...body, spine })} options={(['left', 'right', 'bottom', 'top'] as const).map((v) => ({ value: v, label: `${v} edge` }))} /></label>}
+        {body && <label className="row">Shuts <Select size="small" aria-label="Shuts" value={body.shuts ?? 'straight'} onChange={(shuts: NonNullable<Body['shuts']>) => setBody({ ...body, shuts })} options={[{ value: 'straight', label: 'straight down' }, { value: 'swing', label: 'about that edge' }]} /></label>}
       </aside>
     </>
   );

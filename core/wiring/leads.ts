@@ -1,0 +1,53 @@
+/** A ready-made lead between two sockets inside: the way its ribbon lies, and whether it is long enough. */
+import { type Finding, length, mm1 } from '../model';
+import { type Cable } from '../chains';
+import { measured, type Scene } from '../fit';
+import { spineOf } from '../shell';
+import { type Field, lengthOf, middle, route, take, widest } from './field';
+import type { Pt3 } from './nets';
+
+/** A flat ribbon: so thick and so wide, mm; typical. */
+const RIBBON = { thick: 0.5, wide: 12 };
+/** More left over than this share of its length has to be folded away. */
+const SPARE_SHARE = 0.5;
+
+export interface LaidLead {
+  id: string; name: string; items: string[];
+  points: Pt3[]; pieces: [string, string]; /** Where it goes over the spine when the book lies open. */ over?: [number, number]; needMm: number; longMm?: number;
+  crosses: boolean;
+  /** Long enough to stay plugged in while the book opens. */
+  opens: boolean;
+  working: string;
+}
+
+/** Where its plug ends and the ribbon begins. */
+function tail(scene: Scene, item: string, connector: string): { at: Pt3; piece: string } | undefined {
+  const at = scene.items.get(item), m = at?.mouths.find((q) => q.id === connector), plug = at?.blocks.find((b) => b.block.id === `plug-${connector}`)?.solid;
+  if (!at || !m || !plug) return undefined;
+  const size = Math.hypot(m.dx, m.dy), far = Math.abs(m.dx) > Math.abs(m.dy) ? plug.x1 - plug.x0 : plug.y1 - plug.y0;
+  return { at: [m.x + (m.dx / size) * far, m.y + (m.dy / size) * far, m.z], piece: at.piece };
+}
+
+export function layLead(scene: Scene, f: Field, c: Cable, findings: Finding[]): LaidLead | undefined {
+  const [a, b] = c.ends.map((e) => tail(scene, e.item, e.connector));
+  if (!a || !b) return undefined;
+  const items = c.ends.map((e) => e.item), names = items.map((i) => scene.items.get(i)!.item.name), what = `${c.lead.name} between ${names.join(' and ')}`, need = RIBBON.thick * RIBBON.wide;
+  const base = { id: `wire:lead-${c.lead.id}`, station: 'fit' as const, check: 'wire' as const, what, about: items };
+  const way = route(f, [a.at, b.at], need, RIBBON.thick);
+  if ('from' in way) {
+    const { free, cell } = widest(f, way.from, way.to), [x, y] = middle(f, cell);
+    findings.push({ ...base, verdict: 'hit', title: `No way for the ribbon: ${Math.max(0, free).toFixed(1)} mm free`, at: { x, y, z: (f.low[cell]! + f.high[cell]!) / 2 }, why: [`A ribbon ${RIBBON.thick} mm thick and ${RIBBON.wide} wide (typical) wants ${need.toFixed(0)} mm² all the way.`] });
+    return undefined;
+  }
+  take(f, way.cells, need);
+  const spine = spineOf(scene.shell!.body), crosses = a.piece !== b.piece, wall = scene.shell!.body.wall.mm, plain = lengthOf(way.points), open = crosses ? spine.away(a.at) + spine.away(b.at) + Math.abs(a.at[2]) + Math.abs(b.at[2]) + 2 * wall : 0, long = c.part.lead?.longMm;
+  const laid: LaidLead = { id: c.lead.id, name: c.lead.name, items, points: way.points, pieces: [a.piece, b.piece], ...(crosses ? { over: spine.at((spine.along(a.at) + spine.along(b.at)) / 2) } : {}), needMm: plain, ...(long === undefined ? {} : { longMm: long }), crosses, opens: long !== undefined && long >= open, working: `${plain.toFixed(0)} mm as it lies${crosses ? `; ${open.toFixed(0)} mm to stay in while the book opens` : ''}${long === undefined ? '' : `; it is ${long} mm long`}` };
+  if (long === undefined) return laid;
+  const { measure, verdict } = measured(long - plain, 0, 'It must reach without pulling at its plugs.', [{ key: `kit.parts.${scene.project.kit.parts.indexOf(c.part)}.lead`, label: `length of ${c.lead.name}`, u: length(long, 'ruler').u, k: 1 }, { key: 'lead.way', label: 'the way it takes', u: 0.05 * plain, k: -1 }]);
+  const spare = long - plain > SPARE_SHARE * long && verdict === 'clear' && long - plain > 40;
+  findings.push({
+    ...base, verdict: spare ? 'tight' : verdict, measure, title: measure.gap < 0 ? `${mm1(measure.gap)} mm too short` : spare ? `${mm1(measure.gap)} mm to fold away` : `${mm1(measure.gap)} mm to spare`, at: { x: (a.at[0] + b.at[0]) / 2, y: (a.at[1] + b.at[1]) / 2, z: a.at[2] },
+    why: [laid.working, ...(crosses && !laid.opens ? ['It is unplugged before the halves part.'] : []), ...(spare ? ['Folded in two or three it takes a place of its own: a shorter one is easier to close on.'] : [])],
+  });
+  return laid;
+}
