@@ -3,4 +3,4 @@ export { linesOf, type Lines, type Taken } from './lines';
 export { leastCost } from './assign';
 export { coverage, type FamilyCoverage } from './coverage';
 export { headerPlaces, inputPlace, type Place } from './places';
-export { stackFindings, stacks, stackWays, type Stack } from './stack';
+export { powerKey, stackFindings, stacks, stackWays, type Stack } from './stack';

@@ -3,7 +3,7 @@
  * At rest the switch must be let go; pressed flush, it must have gone its whole travel.
  */
 import { bodyOf, type Finding, type Input, mm1, type Part, type SourceShare, type WayOut } from '../model';
-import { bowMm, measured, PLACE_U, type PlacedItem, type Scene, sourcesOf } from '../fit';
+import { bowMm, measured, pressable, PLACE_U, type PlacedItem, type Scene, sourcesOf } from '../fit';
 import { solid } from '../geometry';
 import { inputPlace } from './places';
 
@@ -62,32 +62,40 @@ export function stacks(scene: Scene): Stack[] {
   });
 }
 
+/** One finding for each cap and the part its switches are on, by the input that fits worst. */
 export function stackFindings(scene: Scene): Finding[] {
-  return stacks(scene).map((s): Finding => {
-    const base = { id: `cap:${s.input.id}`, station: 'fit' as const, check: 'cap' as const, about: [s.input.id, ...(s.on ? [s.on.at.item.id] : [])], at: { x: s.x, y: s.y, z: 0 } };
-    if (!s.on) return { ...base, verdict: 'hit', title: 'No switch under its cap', what: `${s.input.name}, ${s.cap.name}`, why: [`No switch lies within ${NEAR_MM} mm of the middle of its hole.`] };
-    const { off } = s.on.soft ? MEMBRANE : TACTILE, free = s.rest + HELD_SHARE * s.travel, deep = s.cap.proud.mm - s.rest - s.travel - s.bend, side = off - s.on.off;
-    const place = s.on.at, flip = s.sources.map((q) => ({ ...q, k: -q.k }));
-    const all = [
-      { margin: free, title: s.rest < 0 ? `Held down ${mm1(s.rest)} mm` : `${mm1(s.rest)} mm free at rest`, sources: s.sources, reason: `At rest a switch may be held down by no more than half its travel, ${(HELD_SHARE * s.travel).toFixed(2)} mm.` },
-      ...(s.cap.proud.mm > 0 ? [{ margin: deep, title: `${deep < 0 ? `${mm1(deep)} mm short of a click` : `${mm1(deep)} mm over a click`}`, sources: [...flip, { key: `${s.key}.proud`, label: `how far ${s.cap.name} stands out`, u: s.cap.proud.u, k: 1 }], reason: 'Pressed flush with the face, the switch has gone its whole travel.' }] : []),
-      { margin: side, title: `${mm1(s.on.off)} mm beside its switch`, sources: [{ key: `layout.placements.${place.index}`, label: `placing ${place.item.name}`, u: PLACE_U[place.placement.held], k: 1 }], reason: `The peg meets the stem up to ${off} mm off its middle (typical).` },
-    ].map((c) => ({ ...c, ...measured(c.margin, 0, c.reason, c.sources) })).sort((a, b) => a.measure.chance - b.measure.chance || a.margin - b.margin);
-    const worst = all[0]!;
-    return {
-      ...base, verdict: worst.verdict, measure: worst.measure, title: worst.title, what: `${s.input.name}: ${s.cap.name} on ${s.on.block.solid.name}`,
-      why: [
-        `free at rest ${s.rest.toFixed(2)} mm = face to switch ${(s.rest + s.cap.flangeThick.mm + s.cap.peg.mm).toFixed(2)} − flange ${s.cap.flangeThick.mm.toFixed(2)} − peg ${s.cap.peg.mm.toFixed(2)}`,
-        `to click: ${s.rest.toFixed(2)} + travel ${s.travel.toFixed(2)} (typical) + plate bends ${s.bend.toFixed(2)} = ${(s.rest + s.travel + s.bend).toFixed(2)} mm of the ${s.cap.proud.mm.toFixed(1)} it stands out`,
-        `beside the middle of its switch: ${s.on.off.toFixed(1)} of ${off} mm`, worst.reason, `σ ${worst.measure.sigma.toFixed(2)} mm, worst case ${worst.measure.worst.toFixed(2)} mm`,
-      ],
-    };
+  const groups = new Map<string, Array<{ s: Stack; f: Finding }>>();
+  for (const s of stacks(scene)) { const key = `cap:${s.cap.id}~${s.on?.at.item.id ?? 'none'}`; groups.set(key, [...(groups.get(key) ?? []), { s, f: judged(s, key) }]); }
+  return [...groups.values()].map((list) => {
+    const { s, f } = list.sort((a, b) => (a.f.measure?.chance ?? 0) - (b.f.measure?.chance ?? 0))[0]!, others = list.length - 1;
+    return { ...f, what: `${s.input.name}${others ? ` and ${others} more` : ''}: ${s.cap.name} ${s.on ? `on ${s.on.block.solid.name}` : ''}`.trim(), about: [...list.map((x) => x.s.input.id), ...(s.on ? [s.on.at.item.id] : [])] };
   });
+}
+
+function judged(s: Stack, id: string): Finding {
+  const base = { id, station: 'fit' as const, check: 'cap' as const, about: [s.input.id], at: { x: s.x, y: s.y, z: 0 } };
+  if (!s.on) return { ...base, verdict: 'hit', title: 'No switch under its cap', what: `${s.input.name}, ${s.cap.name}`, why: [`No switch lies within ${NEAR_MM} mm of the middle of its hole.`] };
+  const { off } = s.on.soft ? MEMBRANE : TACTILE, free = s.rest + HELD_SHARE * s.travel, deep = s.cap.proud.mm - s.rest - s.travel - s.bend, side = off - s.on.off;
+  const place = s.on.at, flip = s.sources.map((q) => ({ ...q, k: -q.k }));
+  const all = [
+    { margin: free, title: s.rest < 0 ? `Held down ${mm1(s.rest)} mm` : `${mm1(s.rest)} mm free at rest`, sources: s.sources, reason: `At rest a switch may be held down by no more than half its travel, ${(HELD_SHARE * s.travel).toFixed(2)} mm.` },
+    ...(s.cap.proud.mm > 0 ? [{ margin: deep, title: `${deep < 0 ? `${mm1(deep)} mm short of a click` : `${mm1(deep)} mm over a click`}`, sources: [...flip, { key: `${s.key}.proud`, label: `how far ${s.cap.name} stands out`, u: s.cap.proud.u, k: 1 }], reason: 'Pressed flush with the face, the switch has gone its whole travel.' }] : []),
+    { margin: side, title: `${mm1(s.on.off)} mm beside its switch`, sources: [{ key: `layout.placements.${place.index}`, label: `placing ${place.item.name}`, u: PLACE_U[place.placement.held], k: 1 }], reason: `The peg meets the stem up to ${off} mm off its middle (typical).` },
+  ].map((c) => ({ ...c, ...measured(c.margin, 0, c.reason, c.sources) })).sort((a, b) => a.measure.chance - b.measure.chance || a.margin - b.margin);
+  const worst = all[0]!;
+  return {
+    ...base, verdict: worst.verdict, measure: worst.measure, title: worst.title, what: `${s.input.name}: ${s.cap.name} on ${s.on.block.solid.name}`,
+    why: [
+      `free at rest ${s.rest.toFixed(2)} mm = face to switch ${(s.rest + s.cap.flangeThick.mm + s.cap.peg.mm).toFixed(2)} − flange ${s.cap.flangeThick.mm.toFixed(2)} − peg ${s.cap.peg.mm.toFixed(2)}`,
+      `to click: ${s.rest.toFixed(2)} + travel ${s.travel.toFixed(2)} (typical) + plate bends ${s.bend.toFixed(2)} = ${(s.rest + s.travel + s.bend).toFixed(2)} mm of the ${s.cap.proud.mm.toFixed(1)} it stands out`,
+      `beside the middle of its switch: ${s.on.off.toFixed(1)} of ${off} mm`, worst.reason, `σ ${worst.measure.sigma.toFixed(2)} mm, worst case ${worst.measure.worst.toFixed(2)} mm`,
+    ],
+  };
 }
 
 /** Shim the plate, file the peg, take another height of switch, or bring the switch under the cap. */
 export function stackWays(scene: Scene, f: Finding, library: readonly Part[]): WayOut[] {
-  const s = f.check === 'cap' ? stacks(scene).find((x) => f.id === `cap:${x.input.id}`) : undefined;
+  const s = f.check === 'cap' ? stacks(scene).filter((x) => f.id === `cap:${x.cap.id}~${x.on?.at.item.id ?? 'none'}`).sort((a, b) => a.rest - b.rest || (b.on?.off ?? 0) - (a.on?.off ?? 0))[0] : undefined;
   if (!s?.on) return [];
   const { at, block } = s.on, out: WayOut[] = [], tenth = (mm: number) => Math.round(mm * 10) / 10, change = tenth(FREE_MM - s.rest);
   if ('piece' in at.placement.on) {
@@ -104,4 +112,16 @@ export function stackWays(scene: Scene, f: Finding, library: readonly Part[]): W
     if (rest > -HELD_SHARE * s.travel && rest < 0.6) out.push({ id: `taller-${q.id}`, text: `Take ${q.name} instead`, cost: `${rest < 0 ? `held down ${mm1(rest)}` : `${mm1(rest)} free`} at rest`, changes: [{ do: 'swap', item: at.item.id, part: q }], effort: 2.5 + Math.abs(rest - FREE_MM) });
   }
   return out;
+}
+
+/** The power key, when there is one in a hole of the face: how deep it sits, and whether a fingertip gets to it. */
+export function powerKey(scene: Scene): { name: string; ok: boolean; sentence: string } | undefined {
+  const input = scene.project.controls.inputs.find((i) => i.role === 'power'), shell = scene.shell;
+  if (!input || !shell || !('opening' in input.at)) return undefined;
+  const opening = input.at.opening, hole = shell.openings.face.find((o) => o.id === opening), at = inputPlace(scene, input), cap = shell.body.caps?.find((c) => c.opening === opening);
+  if (!hole || !at) return undefined;
+  const sign = shell.sign(hole.piece), outer = shell.body.pieces.find((q) => q.id === hole.piece)!.depth.mm;
+  const tops = [...scene.items.values()].filter((q) => q.part.family === 'switch').flatMap((q) => q.blocks).filter(({ solid: s }) => at.x > s.x0 && at.x < s.x1 && at.y > s.y0 && at.y < s.y1).map(({ solid: s }) => (sign > 0 ? s.z1 : -s.z0));
+  const top = cap ? outer + cap.proud.mm : tops.length ? Math.max(...tops) : undefined;
+  return top === undefined ? undefined : { name: input.name, ...pressable(outer - top, Math.min(hole.w, hole.h)) };
 }

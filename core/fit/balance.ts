@@ -87,22 +87,3 @@ function inside(points: readonly P3[], q: P3): boolean {
   const ring = [...points].sort((a, b) => Math.atan2(a[1] - c[1], a[0] - c[0]) - Math.atan2(b[1] - c[1], b[0] - c[0]));
   return ring.every((p, i) => { const n = ring[(i + 1) % ring.length]!; return (n[0] - p[0]) * (q[1] - p[1]) - (n[1] - p[1]) * (q[0] - p[0]) >= -1e-6; });
 }
-
-/** Reach of a thumb from the hand's hold at the outer edge, mm: small, medium and large hands, typical. */
-export const THUMB_MM = { small: 52, medium: 60, large: 68 } as const;
-export type Hand = keyof typeof THUMB_MM;
-/** A thumb pivots about this far in from the side and this high. */
-const PIVOT = { in: 4, up: 0.42 };
-
-export interface Reach { name: string; mm: number; hands: Hand[] }
-
-/** How far each face input lies from the nearer thumb's pivot, and which hands reach it. */
-export function thumbReach(scene: Scene, places: ReadonlyArray<{ name: string; x: number; y: number }>): Reach[] {
-  const body = scene.shell?.body;
-  if (!body) return [];
-  const { w, h } = outlineSpan(body.outline);
-  return places.map((p) => {
-    const mm = Math.min(Math.hypot(p.x - PIVOT.in, p.y - h * PIVOT.up), Math.hypot(w - PIVOT.in - p.x, p.y - h * PIVOT.up));
-    return { name: p.name, mm, hands: (Object.keys(THUMB_MM) as Hand[]).filter((k) => mm <= THUMB_MM[k]) };
-  });
-}

@@ -1,6 +1,6 @@
 /** How the open book lies on the screen: two pages, insides up, about the spine. */
 import { type Body, type Piece } from '@deft/core/model';
-import { type PageView, toPage } from '@deft/core/geometry';
+import { fromPage, type PageView, toPage } from '@deft/core/geometry';
 import { straightWalls } from '@deft/core/shell';
 
 export interface Page { piece: Piece; view: PageView; ox: number; oy: number }
@@ -45,3 +45,32 @@ export const pathOf = (s: Spread, page: Page, points: ReadonlyArray<readonly [nu
   `${points.map(([x, y], i) => { const [px, py] = onScreen(s, page, x, y); return `${i ? 'L' : 'M'}${px.toFixed(2)} ${py.toFixed(2)}`; }).join('')}Z`;
 
 export const pageOf = (s: Spread, piece: string): Page | undefined => s.pages.find((p) => p.piece.id === piece);
+
+/** Back from the screen to the build's x, y, on whichever page lies there. */
+export function fromScreen(s: Spread, sx: number, sy: number): { x: number; y: number; page: Page } | undefined {
+  for (const page of s.pages) {
+    const [px, py] = [(sx - page.ox) / s.scale, (sy - page.oy) / s.scale];
+    if (px < 0 || py < 0 || px > page.view.w || py > page.view.h) continue;
+    const [x, y] = fromPage(page.view, px, py);
+    return { x, y, page };
+  }
+  return undefined;
+}
+
+/** What of the spread is looked at: so many times as large, this point of the whole in the middle, px. */
+export interface Look { k: number; x: number; y: number }
+const MOST = 8;
+
+export function zoomed(s: Spread, look: Look | undefined): Spread {
+  if (!look) return s;
+  const X = (x: number) => (x - look.x) * look.k + s.width / 2, Y = (y: number) => (y - look.y) * look.k + s.height / 2, { x0, y0, x1, y1 } = s.fold;
+  return { ...s, scale: s.scale * look.k, pages: s.pages.map((p) => ({ ...p, ox: X(p.ox), oy: Y(p.oy) })), fold: { x0: X(x0), y0: Y(y0), x1: X(x1), y1: Y(y1) } };
+}
+
+/** The look so many times closer, with what lies at a point of the screen staying there; nothing when the whole is seen again. */
+export function closer(s: Spread, look: Look | undefined, times: number, [sx, sy]: readonly [number, number] = [s.width / 2, s.height / 2]): Look | undefined {
+  const now = look ?? { k: 1, x: s.width / 2, y: s.height / 2 }, k = Math.min(MOST, now.k * times);
+  if (k <= 1.02) return undefined;
+  const hold = (c: number, at: number, size: number) => c + (at - size / 2) * (1 / now.k - 1 / k);
+  return { k, x: hold(now.x, sx, s.width), y: hold(now.y, sy, s.height) };
+}

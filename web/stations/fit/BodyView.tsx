@@ -1,7 +1,8 @@
 /** The build in the hands and on the table: mass, balance, rest, thumbs, and what sets each dimension. */
 import { Button } from 'antd';
-import { balance, restsOn, THUMB_MM, thumbReach, whatSets } from '@deft/core/fit';
-import { outlineSpan } from '@deft/core/model';
+import { balance, bumps, restsOn, states, THUMB_MM, thumbReach, whatSets } from '@deft/core/fit';
+import { powerKey } from '@deft/core/controls';
+import { formatMm, outlineSpan } from '@deft/core/model';
 import { useBuild } from '../../state/build';
 import { useLargest } from '../../workers/useWays';
 import { Wedge } from '../../ui/Wedge';
@@ -11,7 +12,7 @@ export function BodyView({ onClose }: { onClose(): void }) {
   const scene = check.checker.scene, b = balance(scene), rest = restsOn(scene), body = scene.shell?.body;
   if (!b || !body) return null;
   const { w, h } = outlineSpan(body.outline), s = Math.min(300 / w, 170 / h), X = (x: number) => 10 + x * s, Y = (y: number) => 10 + (h - y) * s;
-  const front = check.map.inputs.filter((m) => m.place && m.place.z > 0), reach = thumbReach(scene, front.map((m) => ({ name: m.input.name, x: m.place!.x, y: m.place!.y }))), far = reach.filter((r) => r.hands.length < 3);
+  const front = check.map.inputs.filter((m) => m.place && m.place.z > 0), places = front.map((m) => ({ name: m.input.name, x: m.place!.x, y: m.place!.y })), reach = thumbReach(scene, places), wheels = bumps(scene, places), power = powerKey(scene), far = reach.filter((r) => r.hands.length < 3);
   return (
     <section className="profile" aria-label="In the hands">
       <div className="bar"><h2>In the hands</h2><span className="note grow">{b.massG.toFixed(0)} g{b.unknown ? ` and ${b.unknown} without a mass` : ''}; wires and solder not counted</span><button type="button" className="plain note" onClick={onClose}>Close</button></div>
@@ -27,9 +28,13 @@ export function BodyView({ onClose }: { onClose(): void }) {
           {b.working.map((l) => <p key={l}>{l.charAt(0).toUpperCase() + l.slice(1)}.</p>)}
           {rest && <p className="row"><Wedge verdict={rest.flat ? 'clear' : 'tight'} />{rest.sentence}</p>}
           {reach.length > 0 && <p className="row"><Wedge verdict={far.length ? 'tight' : 'clear'} />{far.length ? `${far.map((r) => `${r.name} (${r.mm.toFixed(0)} mm)`).join(', ')}: not for every hand.` : 'Every input on the face is in reach of small, medium and large hands.'}</p>}
+          {wheels.map((k) => <p key={k.name} className="row"><Wedge verdict={k.bumped ? 'tight' : 'clear'} />{k.bumped ? `A thumb going to ${k.toward} passes ${k.name} within ${k.mm.toFixed(0)} mm and turns it.` : `${k.name.charAt(0).toUpperCase()}${k.name.slice(1)} lies ${k.mm.toFixed(0)} mm off every thumb's way.`}</p>)}
+          {power && <p className="row"><Wedge verdict={power.ok ? 'clear' : 'tight'} />{`${power.name}: ${power.sentence}.`}</p>}
           <p className="note">Thumbs reach {THUMB_MM.small}, {THUMB_MM.medium} and {THUMB_MM.large} mm from the hold for small, medium and large hands; typical, try yours on a paper face.</p>
         </div>
-        <div>{(['x', 'y', 'z'] as const).map((axis) => { const c = whatSets(scene, axis); return c && <div key={axis} style={{ marginBottom: 8 }}><p style={{ margin: 0 }}>{c.sentence}</p><p className="note">{c.working}</p></div>; })}</div>
+        <div><h3>In each state</h3>
+          <table className="plain"><tbody>{states(scene, check.wiring.unplug).map((q) => <tr key={q.id} title={q.size.working.join('; ')}><td>{q.name}</td><td style={{ whiteSpace: 'nowrap' }}>{q.size.value.map((mm) => formatMm(mm, 0)).join(' × ')}</td><td>{!q.ok && <Wedge verdict="tight" />} {q.says.join(' ')}</td></tr>)}</tbody></table>
+          {(['x', 'y', 'z'] as const).map((axis) => { const c = whatSets(scene, axis); return c && <div key={axis} style={{ marginBottom: 8 }}><p style={{ margin: 0 }}>{c.sentence}</p><p className="note">{c.working}</p></div>; })}</div>
       </div>
     </section>
   );

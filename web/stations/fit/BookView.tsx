@@ -1,33 +1,41 @@
 /** The open book with the parts in it: drag, keys, findings, tide, headroom and the cut line. */
-import { type PointerEvent, useMemo, useRef } from 'react';
+import { type PointerEvent, useMemo, useRef, useState } from 'react';
 import { stepFromPage } from '@deft/core/geometry';
 import type { Distance, Scene } from '@deft/core/fit';
+import type { Finding } from '@deft/core/model';
 import type { Wiring } from '@deft/core/wiring';
 import { Ghost } from '../../book/Ghost';
+import { type CutAt, CutLines, type CutLinesProps } from '../../book/CutLines';
 import { Flags, HeadroomPicture, Tide } from '../../book/Layers';
+import { Loupe } from '../../book/Loupe';
 import { Hatches, Ticks } from '../../book/Mat';
 import { PartCard, PartLabel } from '../../book/PartCard';
 import { WireLayer } from '../../book/WireLayer';
 import { Fold, ShellPage } from '../../book/ShellPage';
-import { onScreen, pageOf, type Spread } from '../../book/spread';
+import { fromScreen, onScreen, pageOf, type Spread } from '../../book/spread';
 import { numbered } from '../../ui/Findings';
 import { useBuild } from '../../state/build';
 import type { useArranging } from './useArranging';
 
-export interface CutAt { axis: 'x' | 'y'; at: number }
 export interface BookViewProps {
   spread: Spread; arranging: ReturnType<typeof useArranging>; selected: string | undefined; onSelect(item: string | undefined): void;
-  heat: boolean; cut: CutAt; onCut(cut: CutAt): void;
+  heat: boolean; cuts: CutLinesProps['cuts']; active: number; onCut(i: number, cut: CutAt): void;
+  /** The chosen line goes where the pointer is. */
+  follow: boolean;
+  loupe: boolean;
+  /** Moved by so many px while it is zoomed. */
+  onPan?: ((dx: number, dy: number) => void) | undefined; onZoom(factor: number, at: [number, number]): void;
   /** Where parts stood in another test fit. */
   ghost?: Scene | undefined;
   measured?: Distance | undefined;
   wires?: { wiring: Wiring; chosen: string | undefined; onChoose(bundle: string): void } | undefined;
 }
 
-export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cut, onCut, ghost, wires, measured }: BookViewProps) {
+export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cuts, active, onCut, follow, loupe, onPan, onZoom, ghost, wires, measured }: BookViewProps) {
   const { check, chosen, choose } = useBuild();
   const svg = useRef<SVGSVGElement>(null);
   const { scene, live } = a;
+  const [glass, setGlass] = useState<[number, number]>();
   const findings = live?.findings ?? check.findings;
   const flags = useMemo(() => numbered(findings, 'fit'), [findings]);
   const hit = useMemo(() => {
@@ -70,9 +78,31 @@ export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cu
     window.addEventListener('pointerup', end);
   };
 
+  const place = (e: { clientX: number; clientY: number }): [number, number] => { const r = svg.current!.getBoundingClientRect(); return [e.clientX - r.left, e.clientY - r.top]; };
+  const over = (e: PointerEvent<SVGSVGElement>) => {
+    const [x, y] = place(e);
+    if (loupe) setGlass([x, y]);
+    if (!follow) return;
+    const spot = fromScreen(s, x, y), cut = cuts[active];
+    if (spot && cut) onCut(active, { ...cut, at: Math.round((cut.axis === 'x' ? spot.y : spot.x) * 2) / 2 });
+  };
+  const bare = (e: PointerEvent<SVGSVGElement>) => {
+    if (e.target !== svg.current) return;
+    onSelect(undefined);
+    if (!onPan) return;
+    let [x0, y0] = [e.clientX, e.clientY];
+    const move = (ev: globalThis.PointerEvent) => { onPan(ev.clientX - x0, ev.clientY - y0); [x0, y0] = [ev.clientX, ev.clientY]; };
+    const up = () => { window.removeEventListener('pointermove', move); window.removeEventListener('pointerup', up); };
+    window.addEventListener('pointermove', move);
+    window.addEventListener('pointerup', up);
+  };
+  // Without a pointer the glass lies on the chosen finding, or on the chosen part.
+  const lens = glass ?? lookedAt(s, scene, flags.find((f) => f.finding.id === chosen)?.finding, selected);
+
   return (
-    <svg ref={svg} role="group" aria-label="The open book" width={s.width} height={s.height} onPointerDown={(e) => { if (e.target === svg.current) onSelect(undefined); }}>
+    <svg ref={svg} role="group" aria-label="The open book" width={s.width} height={s.height} onPointerDown={bare} onPointerMove={over} onPointerLeave={() => setGlass(undefined)} onWheel={(e) => { if (e.ctrlKey || e.metaKey) onZoom(e.deltaY < 0 ? 1.2 : 1 / 1.2, place(e)); }}>
       <Hatches />
+      <g id="book-picture">
       <defs><marker id="arrow" viewBox="0 0 8 8" refX="6" refY="4" markerWidth="6" markerHeight="6" orient="auto"><path d="M0 1 L7 4 L0 7 Z" fill="#e9d9b6" /></marker></defs>
       <Ticks w={s.width} h={s.height} scale={s.scale} />
       {s.pages.map((page) => <ShellPage key={page.piece.id} shell={scene.shell!} spread={s} page={page} />)}
@@ -92,10 +122,19 @@ export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cu
       <Fold spread={s} />
       {measured && <Measured spread={s} d={measured} />}
       {wires && <WireLayer {...wires} spread={s} />}
-      <CutLine spread={s} cut={cut} onCut={onCut} />
+      <CutLines spread={s} cuts={cuts} active={active} onCut={onCut} />
       <Flags list={flags} scene={scene} spread={s} chosen={chosen} onChoose={(id) => choose(chosen === id ? undefined : id)} />
+      </g>
+      {loupe && lens && <Loupe at={lens} picture="book-picture" />}
     </svg>
   );
+}
+
+/** Where a finding or a part lies on the screen. */
+function lookedAt(s: Spread, scene: Scene, f: Finding | undefined, item: string | undefined): [number, number] | undefined {
+  const at = f?.about.map((id) => scene.items.get(id)).find((x) => x !== undefined) ?? (item === undefined ? undefined : scene.items.get(item)), page = at && pageOf(s, at.piece), solid = at?.solids[0];
+  if (!page || !solid) return undefined;
+  return f?.at ? onScreen(s, page, f.at.x, f.at.y) : onScreen(s, page, (solid.x0 + solid.x1) / 2, (solid.y0 + solid.y1) / 2);
 }
 
 /** The measured distance where it is least, on the pages of what is measured. */
@@ -107,47 +146,5 @@ function Measured({ spread: s, d }: { spread: Spread; d: Distance }) {
         return <g key={page.piece.id}><line x1={x1} y1={y1} x2={x2} y2={y2} stroke="#f0d27e" strokeWidth="3" /><circle cx={x1} cy={y1} r="4.5" fill="#f0d27e" stroke="#22393b" /><circle cx={x2} cy={y2} r="4.5" fill="#f0d27e" stroke="#22393b" /><rect x={(x1 + x2) / 2 - 42} y={Math.min(y1, y2) - 27} width="84" height="18" rx="4" fill="#fffaf0" stroke="#5d4d2c" /><text x={(x1 + x2) / 2} y={Math.min(y1, y2) - 14} textAnchor="middle" fontSize="12" fontWeight="600" fill="#22393b">{words}</text></g>;
       })}
     </g>
-  );
-}
-
-/** The line across the book whose section stands below; drag it, or use the arrows on its grip. */
-function CutLine({ spread: s, cut, onCut }: { spread: Spread; cut: CutAt; onCut(c: CutAt): void }) {
-  const pages = cut.axis === 'x' ? s.pages.slice(0, 1) : s.pages;
-  const start = (e: PointerEvent<SVGElement>, page: Spread['pages'][number]) => {
-    e.preventDefault();
-    const [x0, y0] = [e.clientX, e.clientY];
-    const most = cut.axis === 'x' ? page.view.h : page.view.w;
-    const move = (ev: globalThis.PointerEvent) => {
-      const [dx, dy] = stepFromPage(page.view, (ev.clientX - x0) / s.scale, -(ev.clientY - y0) / s.scale);
-      onCut({ ...cut, at: Math.round(Math.max(0.5, Math.min(most - 0.5, cut.at + (cut.axis === 'x' ? dy : dx))) * 2) / 2 });
-    };
-    const up = () => { window.removeEventListener('pointermove', move); window.removeEventListener('pointerup', up); };
-    window.addEventListener('pointermove', move);
-    window.addEventListener('pointerup', up);
-  };
-  const nudge = (key: string, page: Spread['pages'][number]): boolean => {
-    const arrow = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] } as Record<string, [number, number]>)[key];
-    if (!arrow) return false;
-    const [dx, dy] = stepFromPage(page.view, arrow[0], arrow[1]);
-    onCut({ ...cut, at: Math.max(0.5, Math.min((cut.axis === 'x' ? page.view.h : page.view.w) - 0.5, cut.at + (cut.axis === 'x' ? dy : dx))) });
-    return true;
-  };
-  return (
-    <>
-      {pages.map((page) => {
-        const ends = cut.axis === 'x'
-          ? [[s.pages[0]!.ox - 8, onScreen(s, page, 0, cut.at)[1]], [Math.max(...s.pages.map((p) => p.ox)) + page.view.w * s.scale + 8, onScreen(s, page, 0, cut.at)[1]]]
-          : [[onScreen(s, page, cut.at, 0)[0], page.oy - 8], [onScreen(s, page, cut.at, 0)[0], page.oy + page.view.h * s.scale + 8]];
-        const [[x1, y1], [x2, y2]] = ends as [[number, number], [number, number]];
-        return (
-          <g key={page.piece.id} role="slider" tabIndex={0} aria-label={`Profile line at ${cut.at} mm`} aria-valuenow={cut.at} aria-valuemin={0} aria-valuemax={cut.axis === 'x' ? page.view.h : page.view.w} aria-orientation={cut.axis === 'x' ? 'vertical' : 'horizontal'}
-            onPointerDown={(e) => start(e, page)} onKeyDown={(e) => { if (nudge(e.key, page)) { e.preventDefault(); e.stopPropagation(); } }}>
-            <line className={`cutline ${cut.axis === 'y' ? 'y' : ''}`} x1={x1} y1={y1} x2={x2} y2={y2} strokeWidth="1.3" />
-            <line x1={x1} y1={y1} x2={x2} y2={y2} stroke="transparent" strokeWidth="9" className={`cutline ${cut.axis === 'y' ? 'y' : ''}`} style={{ stroke: 'transparent' }} />
-            {[[x1, y1], [x2, y2]].map(([x, y]) => <g key={`${x},${y}`}><circle className={`cutline-grip ${cut.axis === 'y' ? 'y' : ''}`} cx={x} cy={y} r="8" /><text x={x} y={y! + 4} textAnchor="middle" fontSize="11" fontWeight="700" fill="#3b3115" pointerEvents="none">A</text></g>)}
-          </g>
-        );
-      })}
-    </>
   );
 }

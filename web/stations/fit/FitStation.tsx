@@ -4,21 +4,23 @@ import { Button } from 'antd';
 import { Link } from 'react-router';
 import type { Scene } from '@deft/core/fit';
 import { bodyOf } from '@deft/core/model';
+import { ProfileView } from '../../book/ProfileView';
 import { spreadOf } from '../../book/spread';
+import { useCuts } from '../../book/useCuts';
 import { Findings, numbered } from '../../ui/Findings';
 import { useSize } from '../../ui/useSize';
 import { useBuild } from '../../state/build';
 import { ArrangeView } from './ArrangeView';
 import { BodyView } from './BodyView';
-import { BookView, type CutAt } from './BookView';
+import { BookView } from './BookView';
 import { ClosedView } from './ClosedView';
 import { InWords } from './InWords';
 import { type Ends, MeasureView, useDistance } from './MeasureView';
 import { PartPanel } from './PartPanel';
-import { ProfileView } from './ProfileView';
 import { TestFits } from './TestFits';
 import { Unplaced } from './Unplaced';
 import { useArranging } from './useArranging';
+import { useLook } from './useLook';
 import { WiresView } from './WiresView';
 import { Worth } from './Worth';
 
@@ -35,7 +37,10 @@ export default function FitStation() {
   const { doc, check, chosen, choose } = useBuild();
   const [ref, size] = useSize<HTMLDivElement>();
   const body = bodyOf(doc);
-  const spread = useMemo(() => (body && size.w > 0 ? spreadOf(body, size.w, size.h) : undefined), [body, size]);
+  const whole = useMemo(() => (body && size.w > 0 ? spreadOf(body, size.w, size.h) : undefined), [body, size]);
+  const looked = check.findings.find((f) => f.id === chosen && f.station === 'fit');
+  const look = useLook(whole, check.checker.scene, looked), { spread, zoom, spot, reset } = look;
+  const [loupe, setLoupe] = useState(false);
   const arranging = useArranging(spread);
   const [selected, select] = useState<string>();
   const [heat, setHeat] = useState(false);
@@ -48,13 +53,19 @@ export default function FitStation() {
   const measured = useDistance(arranging.scene, panel === 'measure' ? ends : {});
   const [bundle, setBundle] = useState<string>();
   const [ghost, setGhost] = useState<Scene>();
-  const [cut, setCut] = useState<CutAt>({ axis: 'x', at: body?.outline.kind === 'rect' ? Math.round(body.outline.h.mm * 0.55) : 30 });
+  const lines = useCuts({ axis: 'x', at: body?.outline.kind === 'rect' ? Math.round(body.outline.h.mm * 0.55) : 30 }), { through, toggleFollow } = lines;
 
   useEffect(() => {
     const keys = (e: KeyboardEvent) => {
       if (e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement || e.ctrlKey || e.metaKey || e.altKey) return;
       const letter = e.key.toLowerCase();
       if (letter === 'd') setHeat((h) => !h);
+      else if (letter === 'l') setLoupe((on) => !on);
+      else if (letter === 'f') toggleFollow();
+      else if (letter === '+' || letter === '=') zoom(1.5);
+      else if (letter === '-') zoom(1 / 1.5);
+      else if (letter === '0') reset();
+      else if (letter === 's') spot();
       else if (letter === 'c' || letter === '3') setPicture((now) => { const to = letter === '3' ? 'solid' : 'closed'; return now === to ? 'book' : to; });
       else if (PANEL_KEYS[letter]) setPanel((now) => (now === PANEL_KEYS[letter] ? 'profile' : PANEL_KEYS[letter]!));
       else if (letter === 'n') {
@@ -66,13 +77,10 @@ export default function FitStation() {
     };
     window.addEventListener('keydown', keys);
     return () => window.removeEventListener('keydown', keys);
-  }, [check, chosen, choose]);
+  }, [check, chosen, choose, toggleFollow, zoom, reset, spot]);
 
   // A chosen finding draws the profile through it.
-  useEffect(() => {
-    const f = check.findings.find((x) => x.id === chosen && x.station === 'fit');
-    if (f?.at) setCut((c) => ({ ...c, at: Math.round((c.axis === 'x' ? f.at!.y : f.at!.x) * 2) / 2 }));
-  }, [chosen, check]);
+  useEffect(() => { if (looked?.at) through(looked.at.x, looked.at.y); }, [looked, through]);
 
   const close = () => setPanel('profile');
   const under = () => {
@@ -84,7 +92,7 @@ export default function FitStation() {
       case 'arrange': return <ArrangeView onClose={close} />;
       case 'words': return <InWords scene={arranging.scene} />;
       // In 3D the picture takes the room of the profile.
-      case 'profile': return picture !== 'solid' && arranging.scene.shell && <ProfileView scene={arranging.scene} cut={cut} onCut={setCut} />;
+      case 'profile': return picture !== 'solid' && arranging.scene.shell && <ProfileView scene={arranging.scene} lines={lines} several />;
     }
   };
   const empty = !body ? <p>Measure the shell first. <Link to="../shell">Start with its outer width</Link>, with the outside jaws.</p>
@@ -93,7 +101,13 @@ export default function FitStation() {
     <>
       <div className="centre" style={{ overflow: 'hidden' }}>
         <div className="mat" ref={ref}>
-          {spread && (picture === 'closed' ? <ClosedView scene={arranging.scene} width={size.w} height={size.h} /> : picture === 'solid' ? <Suspense fallback={<p className="over-mat" role="status">Opening the 3D view ...</p>}><ThreeView scene={arranging.scene} width={size.w} height={size.h} /></Suspense> : <BookView spread={spread} arranging={arranging} selected={selected} onSelect={pick} heat={heat} cut={cut} onCut={setCut} ghost={panel === 'fits' ? ghost : undefined} measured={measured} wires={panel === 'wires' && !arranging.live ? { wiring: check.wiring, chosen: bundle, onChoose: (id) => setBundle((b) => (b === id ? undefined : id)) } : undefined} />)}
+          {spread && (picture === 'closed' ? <ClosedView scene={arranging.scene} width={size.w} height={size.h} /> : picture === 'solid' ? <Suspense fallback={<p className="over-mat" role="status">Opening the 3D view ...</p>}><ThreeView scene={arranging.scene} width={size.w} height={size.h} /></Suspense> : <BookView spread={spread} arranging={arranging} selected={selected} onSelect={pick} heat={heat} cuts={lines.cuts} active={lines.active} onCut={lines.set} follow={lines.follow} loupe={loupe} onPan={look.close ? look.pan : undefined} onZoom={zoom} ghost={panel === 'fits' ? ghost : undefined} measured={measured} wires={panel === 'wires' && !arranging.live ? { wiring: check.wiring, chosen: bundle, onChoose: (id) => setBundle((b) => (b === id ? undefined : id)) } : undefined} />)}
+          {spread && picture === 'book' && (
+            <div className="glass" role="group" aria-label="Look closer">
+              <button type="button" aria-label="Closer" title="Closer: +" onClick={() => zoom(1.5)}>+</button><button type="button" aria-label="Further" title="Further: -" disabled={!look.close} onClick={() => zoom(1 / 1.5)}>−</button><button type="button" title="The whole book: 0" disabled={!look.close} onClick={reset}>Whole</button>
+              <button type="button" title="Bring the chosen finding into the middle: S" onClick={spot}>Spot <span className="kbd">S</span></button><button type="button" aria-pressed={loupe} title="A glass under the pointer: L" onClick={() => setLoupe(!loupe)}>Loupe <span className="kbd">L</span></button>
+            </div>
+          )}
           {empty && <div className="over" style={{ position: 'absolute', background: 'none', pointerEvents: 'none' }}><div style={{ pointerEvents: 'auto', width: 'auto' }}>{empty}</div></div>}
         </div>
         <div className="row" style={{ padding: '5px 12px', gap: 5, flexWrap: 'nowrap', overflow: 'auto', background: 'var(--panel)', borderTop: '1px solid var(--line)' }}>

@@ -10,8 +10,8 @@ import { useSize } from '../../ui/useSize';
 import { Wedge } from '../../ui/Wedge';
 import { useBuild } from '../../state/build';
 import { printSheets } from '../cut/print';
-import type { CutAt } from '../fit/BookView';
-import { ProfileView } from '../fit/ProfileView';
+import { ProfileView } from '../../book/ProfileView';
+import { useCuts } from '../../book/useCuts';
 import { type Eight, eightOf, keepEight, keptEight, NEEDED, withEight } from './firstEight';
 import { FromDrawing } from './FromDrawing';
 import { Outline } from './Outline';
@@ -41,7 +41,7 @@ export function ReadingsView() {
   const [chosen, choose] = useState<string>();
   const [placing, setPlacing] = useState<NewThing>();
   const [sheet, setSheet] = useState<string>();
-  const [cut, setCut] = useState<CutAt>({ axis: 'x', at: 9 });
+  const lines = useCuts({ axis: 'x', at: 9 }), { through } = lines;
   const eight: Eight = body ? { ...kept, ...eightOf(body) } : kept;
   const shell = useMemo(() => { try { return body && shellSolids(body, doc.cuts); } catch { return undefined; } }, [body, doc.cuts]);
   const spread = useMemo(() => (body && size.w > 0 ? spreadOf(body, size.w, size.h) : undefined), [body, size]);
@@ -74,7 +74,7 @@ export function ReadingsView() {
   };
   // The section goes through what is chosen.
   const standing = shell?.features.find((f) => f.feature.id === chosen);
-  useEffect(() => { if (standing) setCut((c) => ({ ...c, at: Math.round((c.axis === 'x' ? standing.y : standing.x) * 2) / 2 })); }, [standing?.x, standing?.y]); // eslint-disable-line react-hooks/exhaustive-deps
+  useEffect(() => { if (standing) through(standing.x, standing.y); }, [standing?.x, standing?.y]); // eslint-disable-line react-hooks/exhaustive-deps
   const at = thing && (thing.is === 'opening' ? (thing.it.on.kind === 'face' ? thing.it.on.at : undefined) : thing.it.at);
   const datums = at ? [at.x, at.y].flatMap((r): Edge[] => ('edge' in r.from ? [r.from.edge] : [])) : [];
   const missing = FIRST_FIELDS.find((f) => eight[f.key as keyof Eight] === undefined);
@@ -94,7 +94,7 @@ export function ReadingsView() {
           <Button size="small" style={{ marginLeft: 'auto' }} onClick={() => void printSheets([measuringSheet()], doc, 'measuring-sheet', 'a4').then(setSheet)}>Blank measuring sheet (PDF)</Button>
           {sheet && <span className="bad" role="alert">{sheet}</span>}
         </div>
-        {which === 0 && check.checker.scene.shell && <ProfileView scene={check.checker.scene} cut={cut} onCut={setCut} />}
+        {which === 0 && check.checker.scene.shell && <ProfileView scene={check.checker.scene} lines={lines} />}
       </div>
       <aside className="side" aria-label="Shell measurements">
         <h2>Outer <span className="note">{body ? 'several readings: 12.1; 12.2; 12.1' : 'eight values, then a part'}</span></h2>

@@ -1,12 +1,15 @@
 /** The closed handheld cut along the line: every part in depth, the free gaps dimensioned. */
 import { useMemo } from 'react';
-import { Segmented } from 'antd';
+import { Button, Segmented } from 'antd';
 import { profile, type Scene } from '@deft/core/fit';
 import { span } from '@deft/core/shell';
-import { useSize } from '../../ui/useSize';
-import type { CutAt } from './BookView';
+import { useSize } from '../ui/useSize';
+import { type CutAt, CUT_NAMES } from './CutLines';
+import type { useCuts } from './useCuts';
 
-export function ProfileView({ scene, cut, onCut }: { scene: Scene; cut: CutAt; onCut(c: CutAt): void }) {
+/** @param several  other lines may be laid, and the line may follow the pointer */
+export function ProfileView({ scene, lines, several }: { scene: Scene; lines: ReturnType<typeof useCuts>; several?: boolean }) {
+  const { cuts, active, follow } = lines, cut = cuts[active]!, name = CUT_NAMES[active]!, onCut = (c: CutAt) => lines.set(active, c);
   const [ref, size] = useSize<HTMLDivElement>();
   const cutting = useMemo(() => profile(scene, cut.axis, cut.at), [scene, cut]);
   const body = scene.shell!.body;
@@ -21,9 +24,15 @@ export function ProfileView({ scene, cut, onCut }: { scene: Scene; cut: CutAt; o
   return (
     <section className="profile" aria-label="Profile">
       <div className="bar">
-        <h2>Profile A</h2>
+        <h2>Profile {name}</h2>
+        {cuts.length > 1 && <Segmented size="small" aria-label="Which profile" value={active} onChange={(i) => lines.setActive(i)} options={cuts.map((_, i) => ({ value: i, label: CUT_NAMES[i] }))} />}
         <span className="note">closed, {cut.axis === 'x' ? `cut ${cut.at} mm from the bottom, seen from the bottom edge` : `cut ${cut.at} mm from the left, seen from the right edge`}; depth × {(sz / sx).toFixed(1)}</span>
-        <Segmented size="small" style={{ marginLeft: 'auto' }} value={cut.axis} aria-label="Cut along" onChange={(axis) => onCut({ axis: axis as 'x' | 'y', at: axis === 'x' ? span(body, 'y').mm / 2 : span(body, 'x').mm / 2 })} options={[{ value: 'x', label: 'Across' }, { value: 'y', label: 'Up' }]} />
+        {several && <span className="row" style={{ marginLeft: 'auto', gap: 5 }}>
+          {cuts.length < CUT_NAMES.length && <Button size="small" onClick={lines.add}>Another line</Button>}
+          {cuts.length > 1 && <Button size="small" onClick={lines.drop}>Drop {name}</Button>}
+          <Button size="small" type={follow ? 'primary' : 'default'} aria-pressed={follow} title="The line goes where the pointer is" onClick={lines.toggleFollow}>Follow <span className="kbd">F</span></Button>
+        </span>}
+        <Segmented size="small" style={several ? {} : { marginLeft: 'auto' }} value={cut.axis} aria-label="Cut along" onChange={(axis) => onCut({ axis: axis as 'x' | 'y', at: axis === 'x' ? span(body, 'y').mm / 2 : span(body, 'x').mm / 2 })} options={[{ value: 'x', label: 'Across' }, { value: 'y', label: 'Up' }]} />
       </div>
       <div ref={ref} style={{ flex: 1, minHeight: 0 }}>
         <svg width={size.w} height={size.h} role="img" aria-label={cutting.gaps.map((g) => `${g.mm.toFixed(1)} mm between ${g.between[0]} and ${g.between[1]}`).join('; ') || 'No part lies on this line'}>
@@ -37,21 +46,38 @@ export function ProfileView({ scene, cut, onCut }: { scene: Scene; cut: CutAt; o
             <rect key={i} className={`piece ${s.id.endsWith('/board') ? 'board' : ''}`} x={X(s.a0)} y={Z(s.z1)} width={Math.max(1, (s.a1 - s.a0) * sx)} height={Math.max(1, (s.z1 - s.z0) * sz)}><title>{s.name}</title></rect>
           ))}
           {bites(cutting.slices).map((b, i) => <rect key={i} className="bite" x={X(b.a0)} y={Z(b.z1)} width={Math.max(1.5, (b.a1 - b.a0) * sx)} height={Math.max(1.5, (b.z1 - b.z0) * sz)} />)}
-          {cutting.gaps.map((g, i) => (
-            <g key={i} aria-hidden="true">
-              <path className="dim" d={`M${X(g.a)} ${Z(g.z0)}V${Z(g.z1)}M${X(g.a) - 4} ${Z(g.z0)}h8M${X(g.a) - 4} ${Z(g.z1)}h8`} />
-              {(g.z1 - g.z0) * sz > 12 && <><rect className="tag" x={X(g.a) + 5} y={(Z(g.z0) + Z(g.z1)) / 2 - 8} width="34" height="16" rx="3" /><text x={X(g.a) + 22} y={(Z(g.z0) + Z(g.z1)) / 2 + 4} textAnchor="middle">{g.mm.toFixed(1)}</text></>}
-            </g>
-          ))}
+          {tags(cutting.gaps.map((g) => ({ x: X(g.a), y: (Z(g.z0) + Z(g.z1)) / 2 }))).map((t, i) => {
+            const g = cutting.gaps[i]!;
+            return (
+              <g key={i} aria-hidden="true">
+                <path className="dim" d={`M${X(g.a)} ${Z(g.z0)}V${Z(g.z1)}M${X(g.a) - 4} ${Z(g.z0)}h8M${X(g.a) - 4} ${Z(g.z1)}h8`} />
+                {t && <>{t.x > X(g.a) + 12 && <path className="dim" d={`M${X(g.a)} ${t.y}H${t.x}`} strokeDasharray="2 2" />}<rect className="tag" x={t.x} y={t.y - 8} width="34" height="16" rx="3" /><text x={t.x + 17} y={t.y + 4} textAnchor="middle">{g.mm.toFixed(1)}</text></>}
+              </g>
+            );
+          })}
+          <g aria-hidden="true">
+            <path className="dim" d={`M${X(0) - 22} ${Z(high)}V${Z(low)}M${X(0) - 26} ${Z(high)}h8M${X(0) - 26} ${Z(low)}h8`} />
+            <text x={X(0) - 26} y={(Z(high) + Z(low)) / 2 + 4} textAnchor="end">{(high - low).toFixed(1)}</text>
+          </g>
           {cutting.slices.filter((s) => s.kind === 'block').sort((p, q) => (q.a1 - q.a0) * (q.z1 - q.z0) - (p.a1 - p.a0) * (p.z1 - p.z0)).map((s) => {
             if (named.has(s.owner) || (s.a1 - s.a0) * sx < 36 || (s.z1 - s.z0) * sz < 11) return null;
             named.add(s.owner);
-            return <text key={s.owner} className="name" x={X((s.a0 + s.a1) / 2)} y={Z((s.z0 + s.z1) / 2) + 4} textAnchor="middle">{scene.items.get(s.owner)?.item.name}</text>;
+            return <text key={s.owner} className="name" x={X((s.a0 + s.a1) / 2)} y={Z((s.z0 + s.z1) / 2) + 4} textAnchor="middle">{scene.items.get(s.owner)?.item.name}{(s.a1 - s.a0) * sx > 110 ? ` ${(s.z1 - s.z0).toFixed(1)}` : ''}</text>;
           })}
         </svg>
       </div>
     </section>
   );
+}
+
+/** Places for figures of equal size beside their dimension lines, so that none lies on another; nothing where there is no room. */
+function tags(at: ReadonlyArray<{ x: number; y: number }>): Array<{ x: number; y: number } | undefined> {
+  const taken: Array<{ x: number; y: number }> = [];
+  return at.map(({ x, y }) => {
+    const spot = [5, 43, -39, 81].map((dx) => ({ x: x + dx, y })).find((t) => taken.every((q) => Math.abs(q.x - t.x) > 36 || Math.abs(q.y - t.y) > 17));
+    if (spot) taken.push(spot);
+    return spot;
+  });
 }
 
 /** The shell as it is made: floors one wall thick, with the sides of the bays that reach deeper. */
