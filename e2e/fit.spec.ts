@@ -62,3 +62,64 @@ test('a socket that meets the other half\'s closed wall cannot shut; the notch o
   await page.getByRole('button', { name: /Make its hole an open notch/ }).click();
   await expect(page.getByText('Cannot close: 1.6 mm in the way')).toHaveCount(0);
 });
+
+test('looked at closely: the next finding comes into the middle, a loupe, a second profile line that follows the pointer, and all of it again', async ({ page }) => {
+  await openFit(page, 'dabchick-2');
+  const book = page.getByRole('group', { name: 'The open book' }), teasel = book.locator('[data-item="teasel"]');
+  const width = async () => (await teasel.boundingBox())!.width;
+  const whole = await width();
+  await page.keyboard.press('n');
+  await page.keyboard.press('n');
+  await page.keyboard.press('s');
+  await expect.poll(width).toBeGreaterThan(2 * whole);
+  // The ring of the chosen finding lies in the middle of the picture.
+  const box = (await book.boundingBox())!, ring = (await book.locator('.flag circle').first().boundingBox())!;
+  expect(Math.abs(ring.x + ring.width / 2 - box.x - box.width / 2)).toBeLessThan(3);
+  await page.keyboard.press('0');
+  await expect.poll(width).toBeLessThan(whole + 1);
+  await page.getByRole('button', { name: 'Closer' }).click();
+  await expect.poll(width).toBeGreaterThan(1.4 * whole);
+  await page.getByRole('button', { name: 'Whole' }).click();
+  await page.keyboard.press('l');
+  await page.mouse.move(box.x + 300, box.y + 200);
+  await expect(book.locator('use')).toHaveCount(1);
+  await page.keyboard.press('l');
+  await expect(book.locator('use')).toHaveCount(0);
+  const profile = page.getByRole('region', { name: 'Profile' });
+  await profile.getByRole('button', { name: 'Another line' }).click();
+  await expect(profile.getByRole('heading')).toHaveText('Profile B');
+  await page.keyboard.press('f');
+  await page.mouse.move(box.x + 250, box.y + 180);
+  const first = await profile.locator('.note').first().textContent();
+  await page.mouse.move(box.x + 330, box.y + 180);
+  await expect(profile.locator('.note').first()).not.toHaveText(first!);
+  await profile.getByRole('button', { name: 'Drop B' }).click();
+  await expect(profile.getByRole('heading')).toHaveText('Profile A');
+});
+
+test('what is easily missed: glue behind a socket is said and a bracket clears it; a plate set too high holds its caps down and is set back; each state is told', async ({ page }) => {
+  const key = await openFit(page, 'dabchick-2-done');
+  const side = page.getByRole('complementary', { name: 'What touches' }), book = page.getByRole('group', { name: 'The open book' });
+  await book.locator('[data-item="charger"]').focus();
+  await side.getByRole('combobox', { name: 'Fixed with' }).click();
+  await page.getByTitle('hot glue', { exact: true }).click();
+  const stop = side.getByRole('article').filter({ hasText: 'Nothing hard behind the socket' });
+  await expect(stop).toBeVisible();
+  await stop.getByText('Set a bracket behind and beside Step 5/3A').click();
+  await expect(stop).toHaveCount(0);
+  await book.locator('[data-item="keys"]').focus();
+  const lift = side.getByLabel('Above its floor');
+  await lift.fill('2');
+  await lift.press('Enter');
+  const cap = side.getByRole('article').filter({ hasText: 'Held down 0.4 mm' });
+  await expect(cap).toContainText('and 3 more');
+  await cap.getByText('Set Key plate 0.5 mm further from the face').click();
+  await expect(cap).toHaveCount(0);
+  await page.keyboard.press('h');
+  const hands = page.getByRole('region', { name: 'In the hands' });
+  await expect(hands.getByRole('row', { name: /Plugged in 172 × 122 × 40/ })).toBeVisible();
+  await expect(hands.getByText('every thumb\'s way', { exact: false })).toBeVisible();
+  await saved(page);
+  const placements = (await documentOf(page, key))['layout'].placements as Array<{ item: string; fixed?: string; lift: number }>;
+  expect([placements.find((q) => q.item === 'charger')!.fixed, placements.find((q) => q.item === 'keys')!.lift]).toEqual(['bracket', 2.5]);
+});

@@ -20,13 +20,14 @@ export function ProfileView({ scene, lines, several }: { scene: Scene; lines: Re
   const sz = Math.max(0.1, Math.min(sx * 3, (size.h - 30) / (high - low)));
   const X = (a: number) => (size.w - along * sx) / 2 + a * sx, Z = (z: number) => 14 + (high - z) * sz;
   const clampZ = (z: number) => Math.max(low, Math.min(high, z)), clampA = (a: number) => Math.max(0, Math.min(along, a));
+  const made = shellSlices(cutting.slices, body.wall.mm), top = Math.max(0, ...made.map((s) => s.z1)), foot = Math.min(0, ...made.map((s) => s.z0));
   const named = new Set<string>();
   return (
     <section className="profile" aria-label="Profile">
       <div className="bar">
         <h2>Profile {name}</h2>
         {cuts.length > 1 && <Segmented size="small" aria-label="Which profile" value={active} onChange={(i) => lines.setActive(i)} options={cuts.map((_, i) => ({ value: i, label: CUT_NAMES[i] }))} />}
-        <span className="note">closed, {cut.axis === 'x' ? `cut ${cut.at} mm from the bottom, seen from the bottom edge` : `cut ${cut.at} mm from the left, seen from the right edge`}; depth × {(sz / sx).toFixed(1)}</span>
+        <span className="note">closed, {cut.axis === 'x' ? `${cut.at} mm from the bottom, seen from there` : `${cut.at} mm from the left, seen from the right`}; depth × {(sz / sx).toFixed(1)}</span>
         {several && <span className="row" style={{ marginLeft: 'auto', gap: 5 }}>
           {cuts.length < CUT_NAMES.length && <Button size="small" onClick={lines.add}>Another line</Button>}
           {cuts.length > 1 && <Button size="small" onClick={lines.drop}>Drop {name}</Button>}
@@ -36,7 +37,7 @@ export function ProfileView({ scene, lines, several }: { scene: Scene; lines: Re
       </div>
       <div ref={ref} style={{ flex: 1, minHeight: 0 }}>
         <svg width={size.w} height={size.h} role="img" aria-label={cutting.gaps.map((g) => `${g.mm.toFixed(1)} mm between ${g.between[0]} and ${g.between[1]}`).join('; ') || 'No part lies on this line'}>
-          {shellSlices(cutting.slices, body.wall.mm).map((s, i) => {
+          {made.map((s, i) => {
             const [a0, a1, z0, z1] = [clampA(s.a0), clampA(s.a1), clampZ(s.z0), clampZ(s.z1)];
             return a1 > a0 && z1 > z0 ? <rect key={i} className={s.kind === 'feature' ? 'feature' : 'solid'} x={X(a0)} y={Z(z1)} width={(a1 - a0) * sx} height={(z1 - z0) * sz}><title>{s.name}</title></rect> : null;
           })}
@@ -46,7 +47,7 @@ export function ProfileView({ scene, lines, several }: { scene: Scene; lines: Re
             <rect key={i} className={`piece ${s.id.endsWith('/board') ? 'board' : ''}`} x={X(s.a0)} y={Z(s.z1)} width={Math.max(1, (s.a1 - s.a0) * sx)} height={Math.max(1, (s.z1 - s.z0) * sz)}><title>{s.name}</title></rect>
           ))}
           {bites(cutting.slices).map((b, i) => <rect key={i} className="bite" x={X(b.a0)} y={Z(b.z1)} width={Math.max(1.5, (b.a1 - b.a0) * sx)} height={Math.max(1.5, (b.z1 - b.z0) * sz)} />)}
-          {tags(cutting.gaps.map((g) => ({ x: X(g.a), y: (Z(g.z0) + Z(g.z1)) / 2 }))).map((t, i) => {
+          {tags(cutting.gaps.map((g) => ({ x: X(g.a), y: (Z(g.z0) + Z(g.z1)) / 2, small: (g.z1 - g.z0) * sz < 20 }))).map((t, i) => {
             const g = cutting.gaps[i]!;
             return (
               <g key={i} aria-hidden="true">
@@ -56,13 +57,13 @@ export function ProfileView({ scene, lines, several }: { scene: Scene; lines: Re
             );
           })}
           <g aria-hidden="true">
-            <path className="dim" d={`M${X(0) - 22} ${Z(high)}V${Z(low)}M${X(0) - 26} ${Z(high)}h8M${X(0) - 26} ${Z(low)}h8`} />
-            <text x={X(0) - 26} y={(Z(high) + Z(low)) / 2 + 4} textAnchor="end">{(high - low).toFixed(1)}</text>
+            <path className="dim" d={`M${X(0) - 22} ${Z(top)}V${Z(foot)}M${X(0) - 26} ${Z(top)}h8M${X(0) - 26} ${Z(foot)}h8`} />
+            <text x={X(0) - 26} y={(Z(top) + Z(foot)) / 2 + 4} textAnchor="end">{(top - foot).toFixed(1)}</text>
           </g>
           {cutting.slices.filter((s) => s.kind === 'block').sort((p, q) => (q.a1 - q.a0) * (q.z1 - q.z0) - (p.a1 - p.a0) * (p.z1 - p.z0)).map((s) => {
             if (named.has(s.owner) || (s.a1 - s.a0) * sx < 36 || (s.z1 - s.z0) * sz < 11) return null;
             named.add(s.owner);
-            return <text key={s.owner} className="name" x={X((s.a0 + s.a1) / 2)} y={Z((s.z0 + s.z1) / 2) + 4} textAnchor="middle">{scene.items.get(s.owner)?.item.name}{(s.a1 - s.a0) * sx > 110 ? ` ${(s.z1 - s.z0).toFixed(1)}` : ''}</text>;
+            return <text key={s.owner} className="name" x={X((s.a0 + s.a1) / 2)} y={Z((s.z0 + s.z1) / 2) + 4} textAnchor="middle">{scene.items.get(s.owner)?.item.name}{(s.a1 - s.a0) * sx > 110 ? `, ${(s.z1 - s.z0).toFixed(1)} mm` : ''}</text>;
           })}
         </svg>
       </div>
@@ -71,10 +72,10 @@ export function ProfileView({ scene, lines, several }: { scene: Scene; lines: Re
 }
 
 /** Places for figures of equal size beside their dimension lines, so that none lies on another; nothing where there is no room. */
-function tags(at: ReadonlyArray<{ x: number; y: number }>): Array<{ x: number; y: number } | undefined> {
+function tags(at: ReadonlyArray<{ x: number; y: number; small: boolean }>): Array<{ x: number; y: number } | undefined> {
   const taken: Array<{ x: number; y: number }> = [];
-  return at.map(({ x, y }) => {
-    const spot = [5, 43, -39, 81].map((dx) => ({ x: x + dx, y })).find((t) => taken.every((q) => Math.abs(q.x - t.x) > 36 || Math.abs(q.y - t.y) > 17));
+  return at.map(({ x, y, small }) => {
+    const spot = (small ? [60, -94, 98] : [5, 43, -39, 81]).map((dx) => ({ x: x + dx, y })).find((t) => taken.every((q) => Math.abs(q.x - t.x) > 36 || Math.abs(q.y - t.y) > 17));
     if (spot) taken.push(spot);
     return spot;
   });
