@@ -9,6 +9,9 @@ import { measured } from './contact';
 import { type Mouth, mouldSizes, type PlacedItem, placing, type Scene } from './scene';
 import { stepsAway } from './steps';
 
+/** Middles further apart than this are no neighbours, mm. */
+const FAR_MM = 40;
+
 interface Plugged { at: PlacedItem; mouth: Mouth; u: number; z: number; w: number; h: number }
 
 /** Every moulding that hangs outside; a card goes in whole. */
@@ -28,6 +31,8 @@ function findings(scene: Scene): Finding[] {
   all.forEach((a, i) => {
     for (const b of all.slice(i + 1)) {
       if (a.mouth.wall !== b.mouth.wall) continue;
+      // Far apart there is nothing to say.
+      if (Math.abs(a.u - b.u) > FAR_MM) continue;
       const along = Math.abs(a.u - b.u) - (a.w + b.w) / 2, high = Math.abs(a.z - b.z) - (a.h + b.h) / 2, gap = Math.max(along, high);
       const { measure, verdict } = measured(gap, 0, 'Both mouldings have to find room side by side.', [...(a.at === b.at ? [] : [placing(a.at), placing(b.at, -1)]), plugSource(a), plugSource(b)]);
       out.push({

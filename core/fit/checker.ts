@@ -91,13 +91,10 @@ export class Checker {
   /** Stand an item at a new placement and re-check what it and its riders touch. */
   move(placement: Placement): void {
     const moved = this.#family(placement.item);
+    // What stayed forgets the pairs with what moved, and learns the new ones from the other side.
+    for (const id of moved) for (const key of this.#contacts.get(id)!.keys()) if (key.startsWith('item:')) this.#contacts.get(key.slice(5))!.delete(`item:${id}`);
     this.#standAnew(placement, moved);
     for (const id of moved) this.#contacts.set(id, this.contactsOf(this.scene.items.get(id)!));
-    // What stayed forgets the pairs with what moved, and learns the new ones from the other side.
-    for (const [id, contacts] of this.#contacts) {
-      if (moved.includes(id)) continue;
-      for (const gone of moved) contacts.delete(`item:${gone}`);
-    }
     this.#mirror(moved);
   }
 
@@ -127,11 +124,9 @@ export class Checker {
 
   /** An item and everything that rides on it, parents first. */
   #family(item: string): string[] {
-    const out = [item];
-    for (let i = 0; i < out.length; i++) {
-      for (const at of this.scene.items.values()) {
-        if ('item' in at.placement.on && at.placement.on.item === out[i]) out.push(at.item.id);
-      }
+    const out = [item], riders = this.scene.project.layout.placements.filter((p) => 'item' in p.on);
+    for (let i = 0; i < out.length && riders.length; i++) {
+      for (const p of riders) if ((p.on as { item: string }).item === out[i] && this.scene.items.has(p.item)) out.push(p.item);
     }
     return out;
   }
