@@ -89,8 +89,8 @@ export const Project = z.strictObject({
   brief: Brief,
   donor: Donor.optional(),
   shell: Shell,
-  kit: z.strictObject({ parts: z.array(Part).max(400), items: z.array(Item).max(400) }),
-  layout: z.strictObject({ placements: z.array(Placement).max(400) }),
+  kit: z.strictObject({ parts: z.array(Part).max(400, { error: 'A build holds at most 400 kinds of parts.' }), items: z.array(Item).max(400, { error: 'A build holds at most 400 parts.' }) }),
+  layout: z.strictObject({ placements: z.array(Placement).max(400, { error: 'At most 400 parts have a place.' }) }),
   wiring: z.strictObject({
     nets: z.array(z.strictObject({
       id: Id,
@@ -101,12 +101,12 @@ export const Project = z.strictObject({
       /** Joined by a plug that is undone before the halves part. */
       plug: z.boolean().optional(),
       via: z.array(z.tuple([place, place, place])).max(60).optional(),
-    })).max(600),
+    })).max(600, { error: 'A build holds at most 600 wires chosen by hand.' }),
   }),
-  cuts: z.array(Cut).max(600),
+  cuts: z.array(Cut).max(600, { error: 'A build holds at most 600 cuts.' }),
   controls: z.strictObject({
     route: z.enum(ROUTES),
-    inputs: z.array(Input).max(60),
+    inputs: z.array(Input).max(60, { error: 'A build holds at most 60 inputs.' }),
     /** The overlay's root compatible and GPIO label: asked of the builder, never guessed. */
     compatible: z.string().max(100).optional(),
     gpioLabel: z.string().regex(/^[a-z_][a-z0-9_]{0,30}$/i, { error: 'A label is letters, digits and underscores.' }).optional(),
