@@ -9,13 +9,36 @@ const { abs, max, min } = Math;
 const EPS = 1e-6;
 
 /** The outline of what stands seen from the open side: starts of its steps and how high each is. */
-interface State { xs: Float64Array; ys: Float64Array; used: number; waste: number; filled: number; score: number; up: State | undefined; item: number; place: Packed | undefined }
+interface State { xs: number[]; ys: number[]; used: number; waste: number; filled: number; score: number; up: State | undefined; item: number; place: Packed | undefined }
 
-interface Wish { s: State; v: Shape; i: number; x: number; y: number; waste: number; worth: number }
 /** A start further from the left of the notch, and a rest higher above it, is room given away, mm. */
 const ASIDE_MM = 4, RAISED_MM = 6;
 /** So many times the width are looked at closer; roughness and steps of the outline count against it. */
 const CLOSER = 4, ROUGH = 0.00035, STEP = 0.002;
+
+/** States that look alike share a number: what is used, how much was wasted, where the outline begins and ends. */
+function likeness(q: State): number {
+  let h = Math.imul(q.xs.length, 0x9e3779b1) ^ Math.imul(Math.round(q.waste * 2), 0x85ebca6b);
+  h = Math.imul(h ^ (h >>> 15), 0xc2b2ae35) ^ Math.imul(Math.round(q.ys[0]! * 4), 0x27d4eb2f) ^ Math.imul(Math.round(q.xs[q.xs.length - 1]! * 4), 0x165667b1);
+  h ^= h >>> 13;
+  return q.used * 0x400000 + (h & 0x3fffff);
+}
+
+/** What could be stood next in all half-filled cavities, in columns: there are tens of thousands. */
+class Wishes {
+  count = 0;
+  s: State[] = []; v: Shape[] = []; i: number[] = [];
+  x = new Float64Array(1024); y = new Float64Array(1024); waste = new Float64Array(1024); worth = new Float64Array(1024);
+  clear(): void { this.count = 0; this.s.length = this.v.length = this.i.length = 0; }
+  add(s: State, v: Shape, i: number, x: number, y: number, waste: number, worth: number): void {
+    const k = this.count++;
+    if (k === this.x.length) for (const c of ['x', 'y', 'waste', 'worth'] as const) { const more = new Float64Array(2 * k); more.set(this[c]); this[c] = more; }
+    this.s.push(s); this.v.push(v); this.i.push(i);
+    this.x[k] = x; this.y[k] = y; this.waste[k] = waste; this.worth[k] = worth;
+  }
+  /** Worth of the last of the best so many. */
+  worthOf(most: number): number { return this.count <= most ? Infinity : this.worth.slice(0, this.count).sort()[most - 1]!; }
+}
 
 export interface BeamSpace { w: number; h: number }
 
@@ -55,11 +78,12 @@ export function* fill(p: PackProblem, space: BeamSpace, flip: Flip, width: numbe
   }));
   const total = shapes.reduce((s, q) => s + (q[0]?.area ?? 0), 0), budget = W * H - total + EPS;
   const least = shapes.map((q) => Math.min(...q.map((s) => s.w)));
-  const start: State = { xs: Float64Array.of(0), ys: Float64Array.of(0), used: 0, waste: 0, filled: 0, score: 0, up: undefined, item: -1, place: undefined };
+  const start: State = { xs: [0], ys: [0], used: 0, waste: 0, filled: 0, score: 0, up: undefined, item: -1, place: undefined };
   const noise = 0.15 + 0.35 * random(), evenly = 0.3 + 2 * random();
   let level: State[] = [start], deepest = start, tries = 0;
+  const wishes = new Wishes(), begins = new Float64Array(2 + rounds.length / 5), cutX = new Float64Array(256), cutY = new Float64Array(256);
   for (let depth = 0; depth < n && level.length; depth++) {
-    const wishes: Wish[] = [];
+    wishes.clear();
     for (const s of level) {
       // A notch that nothing fits is filled up; so is one on trial, once.
       let at: State | undefined = s;
@@ -70,13 +94,13 @@ export function* fill(p: PackProblem, space: BeamSpace, flip: Flip, width: numbe
           if (at.used & (1 << i)) continue;
           for (const v of shapes[i]!) {
             if (++tries % 64 === 0) yield;
-            for (const x of startsAt(v, x0, x1)) {
-              const y = resting(at, v, x, y0);
+            for (let b = 0, m = startsAt(v, x0, x1); b < m; b++) {
+              const x = begins[b]!, y = resting(at, v, x, y0);
               if (y === undefined) continue;
               const waste = at.waste + under(at, v, x, y);
               if (waste > budget) continue;
               some = true;
-              wishes.push({ s: at, v, i, x, y, waste, worth: (waste / (at.filled + v.area)) * (1 + noise * random()) });
+              wishes.add(at, v, i, x, y, waste, (waste / (at.filled + v.area)) * (1 + noise * random()));
             }
           }
         }
@@ -85,13 +109,13 @@ export function* fill(p: PackProblem, space: BeamSpace, flip: Flip, width: numbe
         at = to >= H - EPS && left >= H - EPS && right >= H - EPS ? undefined : raised(at, k, to, x1 - x0);
       }
     }
-    const next = new Map<string, State>();
-    wishes.sort((p, q) => p.worth - q.worth);
-    for (let k = 0; k < wishes.length && k < CLOSER * width; k++) {
+    const next = new Map<number, State>(), least = wishes.worthOf(CLOSER * width);
+    for (let k = 0; k < wishes.count; k++) {
+      if (wishes.worth[k]! > least) continue;
       if (++tries % 64 === 0) yield;
-      const made = stood(wishes[k]!);
+      const made = stood(wishes.s[k]!, wishes.v[k]!, wishes.i[k]!, wishes.x[k]!, wishes.y[k]!, wishes.waste[k]!);
       if (!made) continue;
-      const key = `${made.used}:${made.xs.length}:${Math.round(made.waste * 2)}:${Math.round(made.ys[0]! * 4)}:${Math.round(made.xs[made.xs.length - 1]! * 4)}`, known = next.get(key);
+      const key = likeness(made), known = next.get(key);
       if (!known || known.waste > made.waste) next.set(key, made);
     }
     level = [...next.values()].sort((p, q) => p.score - q.score).slice(0, width);
@@ -109,15 +133,15 @@ export function* fill(p: PackProblem, space: BeamSpace, flip: Flip, width: numbe
 
   function lowest(s: State): number { let k = 0; for (let i = 1; i < s.xs.length; i++) if (s.ys[i]! < s.ys[k]! - EPS) k = i; return k; }
 
-  /** Against the left of the notch, against its right, or where it is bound to be. */
-  function startsAt(v: Shape, x0: number, x1: number): number[] {
-    if (v.x1 - v.x0 < EPS) return v.x0 >= x0 - EPS && v.x0 < x1 ? [v.x0] : [];
-    const a = max(x0, v.x0), out: number[] = [];
-    if (a <= v.x1 + EPS && a < x1) out.push(a);
-    const b = min(x1 - v.w, v.x1);
-    if (b > a + EPS && b - a < ASIDE_MM) out.push(b);
-    for (let k = 0; k < rounds.length; k += 5) { const c = rounds[k]! + rounds[k + 2]!; if (c > a + EPS && c - a < ASIDE_MM && c <= v.x1) out.push(c); }
-    return out;
+  /** Against the left of the notch, against its right, past a post, or where it is bound to be; how many, in `begins`. */
+  function startsAt(v: Shape, x0: number, x1: number): number {
+    if (v.x1 - v.x0 < EPS) { begins[0] = v.x0; return v.x0 >= x0 - EPS && v.x0 < x1 ? 1 : 0; }
+    const a = max(x0, v.x0), b = min(x1 - v.w, v.x1);
+    let m = 0;
+    if (a <= v.x1 + EPS && a < x1) begins[m++] = a;
+    if (b > a + EPS && b - a < ASIDE_MM) begins[m++] = b;
+    for (let k = 0; k < rounds.length; k += 5) { const c = rounds[k]! + rounds[k + 2]!; if (c > a + EPS && c - a < ASIDE_MM && c <= v.x1) begins[m++] = c; }
+    return m;
   }
 
   function hits(v: Shape, x: number, y: number): number {
@@ -161,20 +185,12 @@ export function* fill(p: PackProblem, space: BeamSpace, flip: Flip, width: numbe
     return waste;
   }
 
-  function stood({ s, v, i, x, y, waste }: Wish): State | undefined {
-    const cuts: number[] = Array.from(s.xs);
-    for (let q = 0; q < v.rects.length; q += 6) for (const e of [x + v.rects[q]!, x + v.rects[q]! + v.rects[q + 2]!]) { let k = cuts.length; while (k > 0 && cuts[k - 1]! > e) k--; cuts.splice(k, 0, e); }
+  function stood(s: State, v: Shape, i: number, x: number, y: number, waste: number): State | undefined {
+    let m = s.xs.length;
+    for (let k = 0; k < m; k++) { cutX[k] = s.xs[k]!; cutY[k] = s.ys[k]!; }
+    for (let q = 0; q < v.rects.length; q += 6) m = stepped(m, x + v.rects[q]!, x + v.rects[q]! + v.rects[q + 2]!, y + v.rects[q + 1]! + v.rects[q + 3]!);
     const xs: number[] = [], ys: number[] = [];
-    for (let c = 0, j = 0; c < cuts.length; c++) {
-      const a = cuts[c]!, b = c + 1 < cuts.length ? cuts[c + 1]! : W;
-      if (b - a < EPS || a >= W - EPS) continue;
-      const mid = (a + b) / 2;
-      while (j + 1 < s.xs.length && s.xs[j + 1]! <= mid) j++;
-      let top = s.ys[j]!;
-      for (let q = 0; q < v.rects.length; q += 6) if (x + v.rects[q]! < mid && x + v.rects[q]! + v.rects[q + 2]! > mid) top = max(top, y + v.rects[q + 1]! + v.rects[q + 3]!);
-      if (xs.length && abs(ys[ys.length - 1]! - top) < EPS) continue;
-      xs.push(a); ys.push(top);
-    }
+    for (let k = 0; k < m; k++) { xs.push(cutX[k]!); ys.push(cutY[k]!); }
     const used = s.used | (1 << i), filled = s.filled + v.area;
     // Room between steps too narrow for anything left is as good as lost.
     let narrow = Infinity;
@@ -187,7 +203,28 @@ export function* fill(p: PackProblem, space: BeamSpace, flip: Flip, width: numbe
     }
     if (waste + lost > budget) return undefined;
     const score = ((waste + lost) / filled) * (1 + noise * random()) + evenly * (ROUGH * rough + STEP * xs.length);
-    return { xs: Float64Array.from(xs), ys: Float64Array.from(ys), used, waste, filled, score, up: s, item: i, place: { variant: v.variant, x, y } };
+    return { xs, ys, used, waste, filled, score, up: s, item: i, place: { variant: v.variant, x, y } };
+  }
+
+  /** The outline in `cutX`, `cutY` raised to a top between two places; how many steps it has then. */
+  function stepped(m: number, from: number, to: number, top: number): number {
+    let k = 0;
+    // A step begins where it is raised, and where it is not any more.
+    for (const at of [from, to]) {
+      if (at >= W - EPS) continue;
+      k = 0;
+      while (k + 1 < m && cutX[k + 1]! <= at + EPS) k++;
+      if (at - cutX[k]! <= EPS) continue;
+      for (let j = m; j > k + 1; j--) { cutX[j] = cutX[j - 1]!; cutY[j] = cutY[j - 1]!; }
+      cutX[k + 1] = at; cutY[k + 1] = cutY[k]!; m++;
+    }
+    let kept = 0;
+    for (let j = 0; j < m; j++) {
+      const x = cutX[j]!, y = x > from - EPS && x < to - EPS ? max(cutY[j]!, top) : cutY[j]!;
+      if (kept && abs(cutY[kept - 1]! - y) < EPS) continue;
+      cutX[kept] = x; cutY[kept] = y; kept++;
+    }
+    return kept;
   }
 
   function raised(s: State, k: number, to: number, wide: number): State | undefined {
@@ -195,6 +232,6 @@ export function* fill(p: PackProblem, space: BeamSpace, flip: Flip, width: numbe
     if (waste > budget || to >= H) return undefined;
     const xs: number[] = [], ys: number[] = [];
     for (let q = 0; q < s.xs.length; q++) { const y = q === k ? to : s.ys[q]!; if (ys.length && abs(ys[ys.length - 1]! - y) < EPS) continue; xs.push(s.xs[q]!); ys.push(y); }
-    return { ...s, xs: Float64Array.from(xs), ys: Float64Array.from(ys), waste };
+    return { xs, ys, used: s.used, waste, filled: s.filled, score: s.score, up: s.up, item: s.item, place: s.place };
   }
 }

@@ -56,6 +56,19 @@ describe('packing', () => {
     expect(run(3)).toEqual(run(3));
     expect(run(3)).not.toEqual(run(5));
   });
+  test('with room asked between them, what fits to the hair is filled side by side, just as far apart', () => {
+    // Twenty plates in four rows of five, 0.5 mm between, 0 to the walls: no room is left over.
+    const wide = [30, 22, 17, 26, 13], high = [20, 14, 26, 17], sizes = high.flatMap((h) => wide.map((w) => [w, h] as const)), n = sizes.length, gap = 0.5, [W, H] = [wide.reduce((s, w) => s + w + gap, -gap), high.reduce((s, h) => s + h + gap, -gap)];
+    const p: PackProblem = { items: sizes.map(([w, h]) => ({ variants: [{ rects: Float64Array.of(0, 0, w, h, 0, 1), x0: 0, x1: W - w, y0: 0, y1: H - h }] })), blocks: new Float64Array(0), rounds: new Float64Array(0), between: new Float64Array(n * n).fill(gap), around: new Float64Array(n) };
+    const packing = new Packing(p, { w: W, h: H }, true, 3);
+    let found: Packed[] | undefined;
+    for (let k = 0; !found && k < 200; k++) found = packing.work(400);
+    expect(found).toBeDefined();
+    for (let i = 0; i < n; i++) for (let j = 0; j < i; j++) {
+      const [a, b, [aw, ah], [bw, bh]] = [found![i]!, found![j]!, sizes[i]!, sizes[j]!];
+      expect(Math.max(a.x < b.x ? b.x - a.x - aw : a.x - b.x - bw, a.y < b.y ? b.y - a.y - ah : a.y - b.y - bh)).toBeGreaterThan(gap - 1e-6);
+    }
+  }, 60_000);
   test('room asked between two is kept', () => {
     const p = puzzle({ parts: 6, slack: 0.4, extras: false }, 2), problem = packProblem(p), n = problem.items.length;
     problem.between.fill(1.5);

@@ -94,7 +94,7 @@ export function problemOf(g: Ground, ids: readonly string[]): Ready {
   for (let i = 0; i < n; i++) for (let j = 0; j < n; j++) if (i !== j) between[i * n + j] = hard[i] && hard[j] ? BARE : HAIR;
   // One layer: whichever way two of them lie, they share some height. Then a way that is another's in plan adds nothing.
   const spans = ways.flatMap((list) => list.map((v) => heights(v.rects))), flat = spans.length > 0 && Math.max(...spans.map((v) => v[0])) < Math.min(...spans.map((v) => v[1]));
-  const few = ways.map((list) => (flat ? list.filter((v, i) => !list.slice(0, i).some((u) => covers(u, v))) : list));
+  const few = ways.map((list) => (flat ? list.filter((v, i) => !list.some((u, j) => j !== i && covers(u, v) && (j < i || !covers(v, u)))) : list));
   const items: PackItem[] = few.map((variants) => ({ variants }));
   return { problem: { items, blocks: Float64Array.from(blocks), rounds: Float64Array.from(rounds), between, around }, ways: few, space: { w: W - 2 * t, h: H - 2 * t }, edge: t, flat };
 }
