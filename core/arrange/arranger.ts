@@ -5,11 +5,12 @@
  */
 import { applied, type Change, type Placement, type Project } from '../model';
 import { cablesOf } from '../chains';
-import { buttonMap } from '../controls';
+import { buttonMap, stackFindings } from '../controls';
 import { cutting } from '../cuts';
-import { Checker, firstPlace, type PlacedItem, portKey } from '../fit';
+import { Checker, closingFindings, firstPlace, type PlacedItem, portKey } from '../fit';
 import { seeded } from '../geometry';
 import { PLUGS } from '../kit';
+import { ribbonFindings, wiring } from '../wiring';
 import { Packing } from './packing';
 import { problemOf } from './problem';
 import { type Ground, type Kind, kindOf, recessNeeded, spots, stance } from './spots';
@@ -19,10 +20,10 @@ export interface Figures {
   cuts: number;
   /** From the lowest to the highest point of all parts, mm. */
   thickMm: number;
-  /** Button wires, and from cell to charger to computer to what hangs on it, straight, mm. */
+  /** Every wire as it is cut, and every lead as it lies, mm. */
   wireMm: number;
   /** Least margin that is left, mm, and findings that are tight. */
-  leastMm: number; tight: number;
+  leastMm: number; tight: number; hits: number;
 }
 export interface Layout { placements: Placement[]; figures: Figures; /** Openings cut wide enough for the plug's moulding, and everything in its place. */ changes: Change[] }
 export const AIMS = ['least cutting', 'thinnest', 'shortest wiring'] as const;
@@ -35,8 +36,10 @@ const MOST_KEPT = 60;
 export interface Progress { trials: number; runs: number; /** Most parts that stood without a hit, of how many. */ stood: number; of: number; /** The part that most often found no place. */ stuck?: string }
 
 const ORDER: Readonly<Record<Kind, number>> = { window: 0, keys: 1, grille: 2, port: 3, free: 4 };
-/** Pushing out is tried so often in one run. */
-const EJECTIONS = 40;
+/** Pushing out is tried so often in one run, times the run's turn: most that end well end soon, and some need long. */
+const EJECTIONS = 6;
+/** Turns 1 1 2 1 1 2 4 1 1 2 1 1 2 4 8 ...: no unknown length of a good run costs much more than knowing it (Luby, Sinclair and Zuckerman 1993). */
+const turnOf = (run: number): number => { let k = 1; while (2 ** k - 1 < run) k++; return run === 2 ** k - 1 ? 2 ** (k - 1) : turnOf(run - 2 ** (k - 1) + 1); };
 /** Places that would do are gathered before the best of them is taken. */
 const CHOICE = 4;
 /** Rectangles above which parts are stood one by one instead of packed. */
@@ -180,7 +183,7 @@ export class Arranger {
       }
       this.#stuck.set(id, (this.#stuck.get(id) ?? 0) + 1);
       this.progress.stuck = [...this.#stuck].sort((a, b) => b[1] - a[1])[0]![0];
-      if (!least || pushed >= EJECTIONS) return false;
+      if (!least || pushed >= EJECTIONS * turnOf(this.progress.runs)) return false;
       // It takes its place, and what was there looks for another.
       pushed++;
       this.#checker.move(least.place);
@@ -193,9 +196,12 @@ export class Arranger {
 
   /** Judge what stands as a whole; keep it where it is the best by some aim. */
   #keep(): boolean {
-    const p = this.#checker.scene.project, findings = this.#checker.findings();
-    if (findings.some((f) => f.verdict === 'hit')) return false;
-    const layout: Layout = { placements: p.layout.placements.map((q) => ({ ...q })), figures: figuresOf(p, this.#checker), changes: [...this.#widened, ...p.layout.placements.map((placement): Change => (this.#known.has(placement.item) ? { do: 'place', placement } : { do: 'stand', placement }))] };
+    const p = this.#checker.scene.project;
+    if (this.#checker.findings().some((f) => f.verdict === 'hit')) return false;
+    const figures = figuresOf(p, this.#checker);
+    // What neither touches nor collides may still not go together, or leave its wires no way.
+    if (figures.hits) return false;
+    const layout: Layout = { placements: p.layout.placements.map((q) => ({ ...q })), figures, changes: [...this.#widened, ...p.layout.placements.map((placement): Change => (this.#known.has(placement.item) ? { do: 'place', placement } : { do: 'stand', placement }))] };
     for (const aim of AIMS) { const known = this.best.get(aim); if (!known || WORTH[aim](layout.figures) < WORTH[aim](known.figures)) this.best.set(aim, layout); }
     this.#found.push(layout);
     // The best by some aim stay; of the rest the newest.
@@ -231,18 +237,12 @@ function widenings(p: Project): Change[] {
   });
 }
 
-/** What a layout comes to. */
+/** What a layout comes to, judged whole: its wires as they are laid, the way together, caps and ribbons as well. */
 export function figuresOf(p: Project, checker: Checker = new Checker(p)): Figures {
-  const findings = checker.findings(), scene = checker.scene, items = [...scene.items.values()];
-  const margins = findings.flatMap((f) => (f.measure ? [f.measure.gap - f.measure.required] : []));
-  const mid = (at: PlacedItem): [number, number, number] => { const s = at.blocks.map((b) => b.solid); return [(Math.min(...s.map((q) => q.x0)) + Math.max(...s.map((q) => q.x1))) / 2, (Math.min(...s.map((q) => q.y0)) + Math.max(...s.map((q) => q.y1))) / 2, (Math.min(...s.map((q) => q.z0)) + Math.max(...s.map((q) => q.z1))) / 2]; };
-  const one = (has: (at: PlacedItem) => boolean) => items.find(has);
-  const [cell, charger, computer, amp] = [one((a) => a.part.cell !== undefined), one((a) => a.part.converter !== undefined && !a.part.cell), one((a) => a.part.family === 'sbc'), one((a) => a.part.amp !== undefined)];
-  const pairs: Array<[PlacedItem | undefined, PlacedItem | undefined]> = [[cell, charger], [charger, computer], [computer, one((a) => a.part.screen !== undefined)], [computer, amp], [amp, one((a) => a.part.speaker !== undefined)]];
-  const run = pairs.reduce((s, [a, b]) => s + (a && b ? Math.hypot(...mid(a).map((v, i) => v - mid(b)[i]!)) : 0), 0);
-  const zs = items.flatMap((a) => a.blocks.map((b) => b.solid));
+  const { scene } = checker, laid = wiring(p, scene, buttonMap(p, scene)), findings = [...checker.findings(), ...closingFindings(scene), ...stackFindings(scene), ...ribbonFindings(scene), ...laid.findings];
+  const margins = findings.flatMap((f) => (f.measure ? [f.measure.gap - f.measure.required] : [])), zs = [...scene.items.values()].flatMap((a) => a.blocks.map((b) => b.solid)), count = (v: 'hit' | 'tight') => findings.filter((f) => f.verdict === v).length;
   return {
-    cuts: cutting(p, scene).openings.length, thickMm: zs.length ? Math.max(...zs.map((s) => s.z1)) - Math.min(...zs.map((s) => s.z0)) : 0, wireMm: buttonMap(p, scene).total.value + run,
-    leastMm: margins.length ? Math.min(...margins) : 0, tight: findings.filter((f) => f.verdict === 'tight').length,
+    cuts: cutting(p, scene).openings.length, thickMm: zs.length ? Math.max(...zs.map((s) => s.z1)) - Math.min(...zs.map((s) => s.z0)) : 0, wireMm: laid.totalMm + laid.leads.reduce((s, l) => s + l.needMm, 0),
+    leastMm: margins.length ? Math.min(...margins) : 0, tight: count('tight'), hits: count('hit'),
   };
 }

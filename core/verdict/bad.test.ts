@@ -2,7 +2,6 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos, STARTER_PARTS } from '../catalogue';
-import { crowded } from '../fit/fit.bench';
 import { headroom, profile } from '../fit';
 import { applied, length, type Part, type Placement, type Project, readProject, withAdded } from '../model';
 import { check } from './index';
@@ -55,7 +54,10 @@ describe('too many and too large', () => {
     expect(read.ok).toBe(false);
     if (!read.ok) expect(read.complaints.map((c) => `${c.path}: ${c.sentence}`)).toEqual(['kit.items: A build holds at most 400 parts.', 'layout.placements: At most 400 parts have a place.']);
     expect(readProject(copies(400)).ok).toBe(true);
-    sane(crowded(400, 20));
+    const body = half.shell.bodies[0]!, wide: Project = { ...copies(400), shell: { bodies: [{ ...body, outline: { kind: 'rect', w: length(980), h: length(700), r: length(5) }, pieces: body.pieces.map((q) => ({ ...q, zones: [], openings: [], features: [] })) }] } };
+    const spread: Project = { ...wide, layout: { placements: wide.layout.placements.map((q, i) => ({ ...q, x: 10 + (i % 25) * 38, y: 10 + Math.floor(i / 25) * 42 })) } };
+    expect(readProject(spread).ok).toBe(true);
+    sane(spread);
     sane(copies(60));
   }, 60_000);
   test('a part larger than the shell is a hit with finite numbers, wherever it lies', () => {

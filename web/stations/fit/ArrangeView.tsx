@@ -55,7 +55,7 @@ function LayoutCard({ name, scene, figures: f, hits, children }: { name: string;
     <article className="layout-card" aria-label={`Layout: ${name}`}>
       <svg width={150} height={h * s} role="img" aria-label={`${name}, seen from the front`}><rect width={150} height={h * s} rx={6} className="shell-in" />{[...scene.items.values()].sort((a, b) => a.pose.z - b.pose.z).map((at) => { const q = at.blocks.map((b) => b.solid), x0 = Math.min(...q.map((b) => b.x0)), x1 = Math.max(...q.map((b) => b.x1)), y0 = Math.min(...q.map((b) => b.y0)), y1 = Math.max(...q.map((b) => b.y1)); return <rect key={at.item.id} x={x0 * s} y={(h - y1) * s} width={(x1 - x0) * s} height={(y1 - y0) * s} fill={at.part.cell ? '#c9b37c' : at.part.screen ? '#9fb7b0' : 'var(--stock)'} fillOpacity="0.85" stroke="var(--stock-edge)"><title>{at.item.name}</title></rect>; })}</svg>
       <div><b className="row" style={{ fontWeight: 600, flexWrap: 'nowrap', alignItems: 'flex-start' }}><Wedge verdict={hits ? 'hit' : f?.tight ? 'tight' : 'clear'} />{name}</b>
-        {f && <p className="note">{hits ? `${hits} ${hits === 1 ? 'hit' : 'hits'}, ` : ''}{f.tight} tight · {f.cuts} {f.cuts === 1 ? 'opening' : 'openings'} to cut<br />{f.thickMm.toFixed(1)} mm from lowest to highest<br />{Math.round(f.wireMm)} mm of wire, straight<br />least margin {f.leastMm < 0 ? '−' : ''}{mm1(f.leastMm)} mm</p>}{children}</div>
+        {f && <p className="note">{hits ? `${hits} ${hits === 1 ? 'hit' : 'hits'}, ` : ''}{f.tight} tight · {f.cuts} {f.cuts === 1 ? 'opening' : 'openings'} to cut<br />{f.thickMm.toFixed(1)} mm from lowest to highest<br />{Math.round(f.wireMm)} mm of wire to cut<br />least margin {f.leastMm < 0 ? '−' : ''}{mm1(f.leastMm)} mm</p>}{children}</div>
     </article>
   );
 }
