@@ -66,5 +66,13 @@ describe('steps', () => {
     const more = appliedAll(ticked, [{ do: 'trim', feature: 'card-guide', copy: 0, to: 0 }]);
     expect(buildSteps(more).filter((s) => s.done).map((s) => s.id)).toEqual(['wire-buttons']);
   });
+  test('tape and brackets come before what they hold or cover goes in, and only where they were decided', () => {
+    const taped = applied(done, { do: 'insulate', item: 'teasel' });
+    expect(order(taped, 'slim-teasel-header', 'tape-teasel', 'fit-in-teasel')).toBe(true);
+    expect(step(done, 'tape-teasel')).toBeUndefined();
+    expect(step(done, 'bracket-charger')!.title).toBe('Set a bracket behind and beside Step 5/3A');
+    expect(order(done, 'fit-back', 'bracket-charger')).toBe(true);
+    expect(step(done, 'bracket-teasel')).toBeUndefined();
+  });
   test('an empty build asks for a measurement and nothing else', () => expect(buildSteps(emptyProject('a', 'A')).map((s) => s.id)).toEqual(['measure-shell']));
 });

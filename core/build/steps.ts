@@ -33,7 +33,7 @@ type Draft = Omit<Step, 'done' | 'caution' | 'cell'> & { caution?: CautionKey; c
 
 export function buildSteps(p: Project, scene: Scene = sceneOf(p)): Step[] {
   const drafts = [
-    ...opening(p), ...benchTests(p), ...slimming(p), ...cuts(p, scene), ...power(p), ...boards(p, scene), ...insteadOfSockets(p), ...buttons(p, scene), ...sound(p), ...software(p, scene), ...closing(p, scene),
+    ...opening(p), ...benchTests(p), ...slimming(p), ...cuts(p, scene), ...brackets(p), ...power(p), ...boards(p, scene), ...insteadOfSockets(p), ...buttons(p, scene), ...sound(p), ...software(p, scene), ...closing(p, scene),
   ];
   const known = new Set(drafts.map((d) => d.id));
   const done = new Set(p.build.done);
@@ -71,7 +71,13 @@ function slimming(p: Project): Draft[] {
       return { id: `slim-${item.id}-${id}`, phase: 'Slim and set', title: `Take the ${block.name} off ${item.name}`, detail: `${block.removable?.tool ?? 'iron'}, difficulty ${block.removable?.difficulty ?? 3} of 5. ${block.removable?.risk ?? ''} Lost: ${block.removable?.lost ?? 'nothing'}.`, after: [`bench-${item.id}`], caution: block.removable?.tool === 'rotary tool' ? 'rotary' : 'solder', cell: 'cell removed' };
     }),
     ...(item.rProgOhm !== undefined && part.charger && item.rProgOhm !== part.charger.rProgOhm ? [{ id: `program-${item.id}`, phase: 'Slim and set' as const, title: `Change the program resistor of ${item.name} to ${item.rProgOhm} Ω`, detail: `It comes with ${part.charger.rProgOhm} Ω. Measure the new one before it goes on.`, after: [`bench-${item.id}`], caution: 'solder' as const, cell: 'cell removed' as const }] : []),
+    ...(item.insulated ? [{ id: `tape-${item.id}`, phase: 'Slim and set' as const, title: `Insulate ${item.name} with two layers of polyimide tape`, detail: 'Trim bare pins flush first; the second layer across the first.', after: [`bench-${item.id}`, ...item.struck.map((b) => `slim-${item.id}-${b}`)] }] : []),
   ]);
+}
+
+/** Brackets glued or screwed into a half, ready before the board they hold goes in. */
+function brackets(p: Project): Draft[] {
+  return p.layout.placements.filter((q) => q.fixed === 'bracket').map((q): Draft => ({ id: `bracket-${q.item}`, phase: 'Cut and test-fit', title: `Set a bracket behind and beside ${p.kit.items.find((i) => i.id === q.item)?.name ?? q.item}`, detail: 'From an off-cut or printed; let it cure before anything is soldered next to it. A socket is pushed with 20 to 40 N (typical).', after: 'piece' in q.on ? [`fit-${q.on.piece}`] : [] }));
 }
 
 /** What each kind of socket becomes when it is off: so many wires, and how they are laid. */
@@ -89,7 +95,7 @@ function insteadOfSockets(p: Project): Draft[] {
   }));
 }
 
-const slimmed = (item: Item): string[] => [`bench-${item.id}`, ...item.struck.map((b) => `slim-${item.id}-${b}`), `program-${item.id}`];
+const slimmed = (item: Item): string[] => [`bench-${item.id}`, ...item.struck.map((b) => `slim-${item.id}-${b}`), `program-${item.id}`, `tape-${item.id}`, `bracket-${item.id}`];
 
 function cuts(p: Project, scene: Scene): Draft[] {
   const { openings, trims } = cutting(p, scene);

@@ -18,6 +18,9 @@ import type { PlacedItem } from './scene';
 
 export interface Proposals { ways: WayOut[]; blocked?: string }
 
+/** Findings the search for another place can see; the others bring their own moves. */
+const SEARCHED: ReadonlySet<Finding['check']> = new Set<Finding['check']>(['touch', 'plug', 'window', 'outside', 'grille']);
+
 /**
  * Proposals for one finding, unverified.
  *
@@ -30,7 +33,7 @@ export function proposals(checker: Checker, finding: Finding, known: ReadonlyMap
   const ways: WayOut[] = [];
   let blocked: string | undefined;
   for (const at of items) {
-    const search = findPlaces(checker, at.placement, finding, known, 'screen' in at.part && at.part.screen ? [0] : undefined);
+    const search = !SEARCHED.has(finding.check) ? { found: [] } : findPlaces(checker, at.placement, finding, known, 'screen' in at.part && at.part.screen ? [0] : undefined);
     for (const { placement, distance } of search.found.slice(0, 2)) {
       const turned = placement.turn !== at.placement.turn;
       ways.push({
@@ -38,7 +41,7 @@ export function proposals(checker: Checker, finding: Finding, known: ReadonlyMap
         changes: [{ do: 'place', placement }], effort: 1 + distance / 20 + (turned ? 0.6 : 0),
       });
     }
-    if (search.short && !blocked) blocked = `${search.short.mm.toFixed(1)} mm short between ${search.short.between}, wherever ${at.item.name} is moved`;
+    if ('short' in search && search.short && !blocked) blocked = `${search.short.mm.toFixed(1)} mm short between ${search.short.between}, wherever ${at.item.name} is moved`;
     ways.push(...lower(at), ...strikes(at, finding), ...swaps(at, finding, library));
   }
   ways.push(...trims(checker, finding), ...widen(finding, items), ...insulate(finding, items), ...otherHalf(checker, finding, items), ...CHECKS.filter((c) => c.check === finding.check).flatMap((c) => c.ways(scene, finding, items)));
