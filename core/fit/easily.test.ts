@@ -5,6 +5,7 @@ import { demos, measured, STARTER_PARTS } from '../catalogue';
 import { applied, appliedAll, type Change, type Placement, type Project } from '../model';
 import { cablesOf } from '../chains';
 import { bowMm, bumps, Checker, pluggedIn, pressable, sceneOf, sinks, states } from './index';
+import { check, waysOut } from '../verdict';
 import { stopBehind } from './stops';
 
 const [half, done, warbler, wisp] = demos() as [Project, Project, Project, Project];
@@ -127,5 +128,24 @@ describe('leads inside', () => {
     const without = applied(p, { do: 'drop', item: 'lead-hdmi' });
     // Made from the scene before, as the checker does: what was kept is stood anew.
     expect(sceneOf(without, scene).items.get('teasel')!.blocks.some((b) => b.block.id === 'plug-hdmi')).toBe(false);
+  });
+});
+
+describe('a shell that is yet to be made', () => {
+  const high = place(wisp, 'cell', { lift: 6 });
+  test('is drawn deeper where its parts meet, with its closing posts, and by just what is short', () => {
+    const now = check(high), f = now.findings.find((x) => x.check === 'touch' && x.verdict === 'hit' && Math.abs(x.way?.z ?? 0) > 0.5)!, ways = waysOut(high, f, [], now, 20).ways.filter((w) => w.text.startsWith('Grow'));
+    expect(ways.length).toBeGreaterThan(0);
+    for (const w of ways) {
+      const next = appliedAll(high, w.changes), by = Number(/([\d.]+) mm deeper/.exec(w.text)![1]), piece = (w.changes[0] as Extract<Change, { do: 'grow' }>).side as { piece: string };
+      const [was, is] = [high, next].map((p) => p.shell.bodies[0]!.pieces.find((q) => q.id === piece.piece)!) as [typeof high.shell.bodies[0]['pieces'][0], typeof high.shell.bodies[0]['pieces'][0]];
+      expect(is.depth.mm - was.depth.mm).toBeCloseTo(by, 6);
+      for (const [i, q] of was.features.entries()) if (q.purpose === 'closing screw') expect(is.features[i]!.height.length.mm - q.height.length.mm).toBeCloseTo(by, 6);
+      expect(check(next).findings.find((x) => x.id === f.id)?.verdict ?? 'clear').toBe('clear');
+    }
+  });
+  test('a donor\'s shell is never drawn larger', () => {
+    const now = check(half);
+    for (const f of now.findings.filter((x) => x.check === 'touch' && x.verdict === 'hit')) expect(waysOut(half, f, [], now, 20).ways.filter((w) => w.text.startsWith('Grow'))).toEqual([]);
   });
 });

@@ -44,7 +44,7 @@ export function proposals(checker: Checker, finding: Finding, known: ReadonlyMap
     if ('short' in search && search.short && !blocked) blocked = `${search.short.mm.toFixed(1)} mm short between ${search.short.between}, wherever ${at.item.name} is moved`;
     ways.push(...lower(at), ...strikes(at, finding), ...swaps(at, finding, library));
   }
-  ways.push(...trims(checker, finding), ...widen(finding, items), ...insulate(finding, items), ...otherHalf(checker, finding, items), ...CHECKS.filter((c) => c.check === finding.check).flatMap((c) => c.ways(scene, finding, items)));
+  ways.push(...trims(checker, finding), ...widen(finding, items), ...insulate(finding, items), ...grow(checker, finding), ...otherHalf(checker, finding, items), ...CHECKS.filter((c) => c.check === finding.check).flatMap((c) => c.ways(scene, finding, items)));
   return { ways, ...(blocked ? { blocked } : {}) };
 }
 
@@ -60,6 +60,17 @@ function otherHalf(checker: Checker, finding: Finding, items: readonly PlacedIte
     ...notchable(finding, at).map((key): WayOut => ({ id: `notch-${key}`, text: 'Make its hole an open notch', cost: 'a saw cut from the rim instead of a hole; less wall there', changes: [{ do: 'notch', for: key }], effort: 3.5 })),
     ...('piece' in at.placement.on ? shell.body.pieces.filter((q) => q.id !== at.piece && shell.sign(q.id) !== shell.sign(at.piece)).map((q): WayOut => ({ id: `half-${at.item.id}-${q.id}`, text: `Fix ${at.item.name} in the ${q.role} half`, cost: 'its wires then cross the parting line', changes: [{ do: 'place', placement: handled(checker.scene, at.placement, { on: { piece: q.id } }) }], effort: 4.5 })) : []),
   ])];
+}
+
+/** A shell that is yet to be made may be drawn larger where it is short. */
+function grow(checker: Checker, finding: Finding): WayOut[] {
+  const { project, shell } = checker.scene, m = finding.measure;
+  if (project.way !== 'custom shell' || finding.check !== 'touch' || !m || !finding.way || shell!.body.outline.kind !== 'rect') return [];
+  const by = Math.ceil((m.required - m.gap + 1.7 * m.sigma) * 2) / 2, cost = (word: string) => `${by.toFixed(1)} mm ${word} outside; print that half again`;
+  if (by <= 0) return [];
+  if (Math.abs(finding.way.z) > 0.5) return shell!.body.pieces.map((q): WayOut => ({ id: `grow-${q.id}`, text: `Grow the ${q.role} half ${by.toFixed(1)} mm deeper`, cost: cost('thicker'), changes: [{ do: 'grow', by, side: { piece: q.id } }], effort: 4 }));
+  const side = Math.abs(finding.way.x) > Math.abs(finding.way.y) ? 'w' : 'h';
+  return [{ id: `grow-${side}`, text: `Grow the shell ${by.toFixed(1)} mm ${side === 'w' ? 'wider' : 'higher'}`, cost: cost(side === 'w' ? 'wider' : 'higher'), changes: [{ do: 'grow', by, side }], effort: 4.2 }];
 }
 
 /** Tape instead of room between bare metal. */

@@ -3,7 +3,7 @@
  */
 import type { Cut, Input, Placement, Project } from './project';
 import type { Part } from './part';
-import { length } from './length';
+import { length, type Length } from './length';
 import type { Body, Feature, Shell } from './shell';
 
 export type Change =
@@ -19,6 +19,8 @@ export type Change =
   | { do: 'shut'; how: NonNullable<Body['shuts']> }
   /** A cap's peg filed to so many mm. */
   | { do: 'peg'; cap: string; mm: number }
+  /** A made shell drawn larger: wider, higher, or one half deeper with its closing posts. */
+  | { do: 'grow'; by: number; side: 'w' | 'h' | { piece: string } }
   | { do: 'screw'; feature: string; screw: NonNullable<Feature['screw']> }
   /** A post's bore drilled to so many mm. */
   | { do: 'bore'; feature: string; deep: number }
@@ -75,6 +77,8 @@ export function applied(p: Project, change: Change): Project {
       return withFeature(p, change.feature, (q) => (q.bore ? { ...q, bore: { ...q.bore, deep: length(change.deep) } } : q));
     case 'hinge':
       return p.shell.hinge ? { ...p, shell: { ...p.shell, hinge: { ...p.shell.hinge, ...change.set } } } : p;
+    case 'grow':
+      return { ...p, shell: { ...p.shell, bodies: p.shell.bodies.map((b, i) => (i === 0 ? grown(b, change.by, change.side) : b)) } };
     case 'program':
       return withItem(p, change.item, (item) => ({ ...item, rProgOhm: change.rProgOhm }));
     case 'input':
@@ -134,6 +138,12 @@ export function freshId(p: Project, wish: string): string {
 
 const withItem = (p: Project, id: string, change: (item: Project['kit']['items'][number]) => Project['kit']['items'][number]): Project =>
   ({ ...p, kit: { ...p.kit, items: p.kit.items.map((x) => (x.id === id ? change(x) : x)) } });
+
+const longer = (l: Length, by: number): Length => ({ ...l, mm: Math.round((l.mm + by) * 1000) / 1000 });
+function grown(b: Body, by: number, side: Extract<Change, { do: 'grow' }>['side']): Body {
+  if (typeof side === 'string') return b.outline.kind === 'rect' ? { ...b, outline: { ...b.outline, [side]: longer(b.outline[side], by) } } : b;
+  return { ...b, pieces: b.pieces.map((q) => (q.id === side.piece ? { ...q, depth: longer(q.depth, by), zones: q.zones.map((z) => ({ ...z, depth: longer(z.depth, by) })), features: q.features.map((f) => (f.purpose === 'closing screw' && f.height.from === 'floor' ? { ...f, height: { ...f.height, length: longer(f.height.length, by) } } : f)) } : q)) };
+}
 
 const withFeature = (p: Project, id: string, change: (f: Feature) => Feature): Project => ({ ...p, shell: { ...p.shell, bodies: p.shell.bodies.map((b) => ({ ...b, pieces: b.pieces.map((q) => (q.features.some((f) => f.id === id) ? { ...q, features: q.features.map((f) => (f.id === id ? change(f) : f)) } : q)) })) } });
 
