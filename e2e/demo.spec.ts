@@ -73,14 +73,14 @@ test('a tick stays, and the step list follows the kit', async ({ page }) => {
   const key = await openExample(page, 'dabchick-2-done');
   await page.goto(stationUrl(key, 'build'));
   await page.getByRole('checkbox', { name: 'Prove Pane 2.8 on the bench' }).check();
-  await expect(page.getByText('4 of 40 done.')).toBeVisible();
+  await expect(page.getByText('4 of 41 done.')).toBeVisible();
   await saved(page);
   await page.reload();
   await expect(page.getByRole('checkbox', { name: 'Prove Pane 2.8 on the bench' })).toBeChecked();
   await station(page, 'Kit').click();
   await page.getByRole('button', { name: 'Remove Speaker 28' }).click();
   await station(page, 'Build').click();
-  await expect(page.getByText('4 of 38 done.')).toBeVisible();
+  await expect(page.getByText('4 of 39 done.')).toBeVisible();
 });
 
 test('arrange for me: a run is cancelled, another finds a layout, it is taken and closes, undo brings the old one back', async ({ page }) => {

@@ -25,6 +25,8 @@ const over = (strip: string, lift: number, more: Partial<Placement> = {}): Proje
 /** Foam under the face beside the picture, or on it. */
 const rim = (y: number): Project => known(place(stand(done, 'foam-2', 'front', 66, y), 'screen', { lift: 1.3 }));
 const screwed = (into: number): Project => body(done, { pieces: done.shell.bodies[0]!.pieces.map((q) => ({ ...q, features: q.features.map((f) => (f.screw ? { ...f, screw: { ...f.screw, into: length(into) } } : f)) })) });
+/** Every wire that crosses, as thick as a finger allows. */
+const thick = appliedAll(done, check(done).wiring.wires.filter((x) => x.openMm !== undefined).map((x): Change => ({ do: 'net', net: { ...x.net.said, id: x.net.id, ends: [{ item: x.net.a.item, pad: x.net.a.pad }, { item: x.net.b.item, pad: x.net.b.pad }], awg: 14 } })));
 const bottom = body(done, { spine: 'bottom' });
 /** A wired panel and its driver board in a large shell. */
 const panel = (x: number): Project => stand(stand(body({ ...wisp, kit: { parts: [], items: [] }, layout: { placements: [] }, controls: { ...wisp.controls, inputs: [] } }, { outline: { kind: 'rect', w: length(260), h: length(170), r: length(8) } }), 'pane-5-bare', 'front', 60, 70, { up: 'out' }), 'drive-40', 'back', x, 12, { on: { piece: 'front' }, lift: 1 });
@@ -60,6 +62,8 @@ const ROWS: Array<[name: string, fires: Project, silent: Project, has: (f: Findi
   ['bare metal beside a metal shell', metal(done), done, (f) => (f.measure?.reason.includes('metal shell') ?? false) && f.about.includes('pair'), /^Insulate/],
   ['pin stubs over a cell', place(done, 'amp', { x: 97.5, y: 12, lift: 8 }), done, (f) => f.what.includes('pin stubs'), /^Take the pin stubs off/],
   ['something in the way of a plug', stand(place(done, 'charger', { x: 60, y: 12, lift: 3 }), 'magnet-4x2', 'back', 69, 7, { lift: 4 }), done, (f) => f.what.includes('way of the USB-C plug') && f.what.includes('Magnet'), /^Move/],
+  ['a card whose way out is barred', outside(done, 'extender', 'card'), done, (f) => f.what.includes('way of the memory card'), /^Move Card extender|^Trim/],
+  ['loops of wire without room', thick, done, (f) => f.id === 'wire:loops', /^Put a plug/],
   ['a cap that holds its switch down', place(done, 'keys', { lift: 2 }), done, (f) => f.check === 'cap', /further from the face|^File/],
   ['a cap that never reaches its switch', place(done, 'keys', { lift: 4.3 }), done, (f) => f.check === 'cap' && f.title.includes('short of a click'), /nearer to the face|tip under/],
   ['a cap beside its switch', place(done, 'keys', { x: 120 }), done, (f) => f.check === 'cap' && f.title.includes('beside'), /under the cap/],
