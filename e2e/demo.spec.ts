@@ -73,14 +73,17 @@ test('a tick stays, and the step list follows the kit', async ({ page }) => {
   const key = await openExample(page, 'dabchick-2-done');
   await page.goto(stationUrl(key, 'build'));
   await page.getByRole('checkbox', { name: 'Prove Pane 2.8 on the bench' }).check();
-  await expect(page.getByText('4 of 41 done.')).toBeVisible();
+  const told = page.getByText(/^4 of \d+ done\.$/), steps = async () => Number(/of (\d+)/.exec((await told.textContent())!)![1]);
+  await expect(told).toBeVisible();
+  const all = await steps();
   await saved(page);
   await page.reload();
   await expect(page.getByRole('checkbox', { name: 'Prove Pane 2.8 on the bench' })).toBeChecked();
   await station(page, 'Kit').click();
   await page.getByRole('button', { name: 'Remove Speaker 28' }).click();
   await station(page, 'Build').click();
-  await expect(page.getByText('4 of 39 done.')).toBeVisible();
+  // Its bench test and its fitting go with it.
+  await expect.poll(steps).toBe(all - 2);
 });
 
 test('arrange for me: a run is cancelled, another finds a layout, it is taken and closes, undo brings the old one back', async ({ page }) => {

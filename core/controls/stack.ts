@@ -3,7 +3,7 @@
  * At rest the switch must be let go; pressed flush, it must have gone its whole travel.
  */
 import { bodyOf, type Finding, type Input, mm1, type Part, type SourceShare, type WayOut } from '../model';
-import { bowMm, measured, pressable, PLACE_U, type PlacedItem, type Scene, sourcesOf } from '../fit';
+import { bowMm, measured, pressable, PLACE_U, type PlacedItem, placing, type Scene, sourcesOf } from '../fit';
 import { solid } from '../geometry';
 import { inputPlace } from './places';
 
@@ -62,29 +62,32 @@ export function stacks(scene: Scene): Stack[] {
   });
 }
 
-/** One finding for each cap and the part its switches are on, by the input that fits worst. */
-export function stackFindings(scene: Scene): Finding[] {
-  const groups = new Map<string, Array<{ s: Stack; f: Finding }>>();
-  for (const s of stacks(scene)) { const key = `cap:${s.cap.id}~${s.on?.at.item.id ?? 'none'}`; groups.set(key, [...(groups.get(key) ?? []), { s, f: judged(s, key) }]); }
-  return [...groups.values()].map((list) => {
-    const { s, f } = list.sort((a, b) => (a.f.measure?.chance ?? 0) - (b.f.measure?.chance ?? 0))[0]!, others = list.length - 1;
-    return { ...f, what: `${s.input.name}${others ? ` and ${others} more` : ''}: ${s.cap.name} ${s.on ? `on ${s.on.block.solid.name}` : ''}`.trim(), about: [...list.map((x) => x.s.input.id), ...(s.on ? [s.on.at.item.id] : [])] };
-  });
+interface Group { id: string; all: Stack[]; worst: Stack; finding: Finding }
+/** Inputs under one cap on one part stand and fall together: the one that fits worst speaks for them. */
+function groups(scene: Scene): Group[] {
+  const by = new Map<string, Stack[]>();
+  for (const s of stacks(scene)) { const id = `cap:${s.cap.id}~${s.on?.at.item.id ?? 'none'}`; by.set(id, [...(by.get(id) ?? []), s]); }
+  return [...by].map(([id, all]) => { const [first] = all.map((s) => ({ s, f: judged(s, id) })).sort((a, b) => (a.f.measure?.chance ?? 0) - (b.f.measure?.chance ?? 0)); return { id, all, worst: first!.s, finding: first!.f }; });
 }
+
+/** One finding for each cap and the part its switches are on. */
+export const stackFindings = (scene: Scene): Finding[] => groups(scene).map(({ all, worst: s, finding }) => ({
+  ...finding, what: `${s.input.name}${all.length > 1 ? ` and ${all.length - 1} more` : ''}: ${s.cap.name}${s.on ? ` on ${s.on.block.solid.name}` : ''}`, about: [...all.map((x) => x.input.id), ...(s.on ? [s.on.at.item.id] : [])],
+}));
 
 function judged(s: Stack, id: string): Finding {
   const base = { id, station: 'fit' as const, check: 'cap' as const, about: [s.input.id], at: { x: s.x, y: s.y, z: 0 } };
   if (!s.on) return { ...base, verdict: 'hit', title: 'No switch under its cap', what: `${s.input.name}, ${s.cap.name}`, why: [`No switch lies within ${NEAR_MM} mm of the middle of its hole.`] };
   const { off } = s.on.soft ? MEMBRANE : TACTILE, free = s.rest + HELD_SHARE * s.travel, deep = s.cap.proud.mm - s.rest - s.travel - s.bend, side = off - s.on.off;
-  const place = s.on.at, flip = s.sources.map((q) => ({ ...q, k: -q.k }));
+  const flip = s.sources.map((q) => ({ ...q, k: -q.k }));
   const all = [
     { margin: free, title: s.rest < 0 ? `Held down ${mm1(s.rest)} mm` : `${mm1(s.rest)} mm free at rest`, sources: s.sources, reason: `At rest a switch may be held down by no more than half its travel, ${(HELD_SHARE * s.travel).toFixed(2)} mm.` },
     ...(s.cap.proud.mm > 0 ? [{ margin: deep, title: `${deep < 0 ? `${mm1(deep)} mm short of a click` : `${mm1(deep)} mm over a click`}`, sources: [...flip, { key: `${s.key}.proud`, label: `how far ${s.cap.name} stands out`, u: s.cap.proud.u, k: 1 }], reason: 'Pressed flush with the face, the switch has gone its whole travel.' }] : []),
-    { margin: side, title: `${mm1(s.on.off)} mm beside its switch`, sources: [{ key: `layout.placements.${place.index}`, label: `placing ${place.item.name}`, u: PLACE_U[place.placement.held], k: 1 }], reason: `The peg meets the stem up to ${off} mm off its middle (typical).` },
+    { margin: side, title: `${mm1(s.on.off)} mm beside its switch`, sources: [placing(s.on.at)], reason: `The peg meets the stem up to ${off} mm off its middle (typical).` },
   ].map((c) => ({ ...c, ...measured(c.margin, 0, c.reason, c.sources) })).sort((a, b) => a.measure.chance - b.measure.chance || a.margin - b.margin);
   const worst = all[0]!;
   return {
-    ...base, verdict: worst.verdict, measure: worst.measure, title: worst.title, what: `${s.input.name}: ${s.cap.name} on ${s.on.block.solid.name}`,
+    ...base, verdict: worst.verdict, measure: worst.measure, title: worst.title, what: s.cap.name,
     why: [
       `free at rest ${s.rest.toFixed(2)} mm = face to switch ${(s.rest + s.cap.flangeThick.mm + s.cap.peg.mm).toFixed(2)} − flange ${s.cap.flangeThick.mm.toFixed(2)} − peg ${s.cap.peg.mm.toFixed(2)}`,
       `to click: ${s.rest.toFixed(2)} + travel ${s.travel.toFixed(2)} (typical) + plate bends ${s.bend.toFixed(2)} = ${(s.rest + s.travel + s.bend).toFixed(2)} mm of the ${s.cap.proud.mm.toFixed(1)} it stands out`,
@@ -95,7 +98,7 @@ function judged(s: Stack, id: string): Finding {
 
 /** Shim the plate, file the peg, take another height of switch, or bring the switch under the cap. */
 export function stackWays(scene: Scene, f: Finding, library: readonly Part[]): WayOut[] {
-  const s = f.check === 'cap' ? stacks(scene).filter((x) => f.id === `cap:${x.cap.id}~${x.on?.at.item.id ?? 'none'}`).sort((a, b) => a.rest - b.rest || (b.on?.off ?? 0) - (a.on?.off ?? 0))[0] : undefined;
+  const s = f.check === 'cap' ? groups(scene).find((g) => g.id === f.id)?.worst : undefined;
   if (!s?.on) return [];
   const { at, block } = s.on, out: WayOut[] = [], tenth = (mm: number) => Math.round(mm * 10) / 10, change = tenth(FREE_MM - s.rest);
   if ('piece' in at.placement.on) {

@@ -5,7 +5,7 @@ import type { SceneCheck } from './sceneCheck';
 import { CONDUCTIVE } from './clearance';
 import { measured, sourcesOf } from './contact';
 import type { PlacedItem, Scene } from './scene';
-import { stepsAway } from './steps';
+import { stepsAway } from './away';
 
 /** Kept free around an antenna, mm: typical. */
 const FREE_MM = 10;

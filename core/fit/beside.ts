@@ -4,10 +4,11 @@
  */
 import { type Finding, mm1, uOf } from '../model';
 import { PLUGS } from '../kit';
+import { depthsOf } from '../shell';
 import type { SceneCheck } from './sceneCheck';
 import { measured } from './contact';
 import { type Mouth, mouldSizes, type PlacedItem, placing, type Scene } from './scene';
-import { stepsAway } from './steps';
+import { stepsAway } from './away';
 
 /** Middles further apart than this are no neighbours, mm. */
 const FAR_MM = 40;
@@ -48,9 +49,8 @@ function findings(scene: Scene): Finding[] {
 
 /** A moulding that hangs lower than the back lifts the handheld off the table. */
 function lying(scene: Scene, a: Plugged): Finding[] {
-  const backs = scene.shell!.body.pieces.filter((q) => scene.shell!.sign(q.id) < 0), wall = scene.shell!.body.wall.mm;
-  if (!backs.length) return [];
-  const low = Math.min(...backs.flatMap((q) => [-q.depth.mm, ...q.zones.map((z) => -z.depth.mm - wall)])), gap = a.z - a.h / 2 - low;
+  const { back } = depthsOf(scene.shell!.body), low = -back, gap = a.z - a.h / 2 - low;
+  if (!back) return [];
   if (gap > a.h) return [];
   const { measure, verdict } = measured(gap, 0, 'It lies flat while it is plugged in.', [{ key: `layout.placements.${a.at.index}.lift`, label: `height of ${a.at.item.name}`, u: placing(a.at).u, k: 1 }, plugSource(a)]);
   return [{

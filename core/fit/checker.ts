@@ -13,6 +13,7 @@ import { CHECKS } from './checks';
 import type { Side } from './clearance';
 import { type Contact, contactOf, INTEREST_MM } from './contact';
 import { openedWall, plugFinding, plugFindings } from './port';
+import { pressedTogether } from './pressed';
 import { type PlacedItem, type Scene, sceneOf, standItem } from './scene';
 
 interface Entry { minX: number; minY: number; maxX: number; maxY: number; side: Side }
@@ -183,12 +184,6 @@ export class Checker {
 
 function sidesOf(at: PlacedItem): Side[] {
   return at.solids.map((s, i) => ({ solid: s, at, block: at.blocks[i]?.block }));
-}
-
-/** What works pressed in may be, by its stroke: how far is judged by itself. */
-function pressedTogether(a: Side, b: Side): boolean {
-  const stroke = a.block?.presses?.strokeMm ?? b.block?.presses?.strokeMm;
-  return stroke !== undefined && Math.min(a.solid.z1 - b.solid.z0, b.solid.z1 - a.solid.z0) <= stroke;
 }
 
 const slack = (c: Contact): number => c.measure.gap - c.measure.required;

@@ -5,10 +5,10 @@
  */
 import { atHeights, type Gap, gapOf, moved, type Prism, type Solid } from '../geometry';
 import { type Finding, mm1 } from '../model';
+import { spineOf } from '../shell';
 import { measured, sourcesOf } from './contact';
 import { openedWall, portKey } from './port';
 import type { Mouth, PlacedBlock, PlacedItem, Scene } from './scene';
-import { spineOf } from '../shell';
 import { swingBar } from './swing';
 
 /** Beyond any shell, mm. */
@@ -141,7 +141,7 @@ export function takenApart(scene: Scene, a: Assembly = assembly(scene)): Map<str
   return out;
 }
 
-const barId = (b: Bar): string => `closing:${b.at.item.id}~${b.by.kind === 'block' ? b.by.owner : b.by.id}`;
+const barId = (b: Bar): string => `closing:${b.when}:${b.at.item.id}~${b.by.kind === 'block' ? b.by.owner : b.by.id}`;
 
 export function closingFindings(scene: Scene, a: Assembly = assembly(scene)): Finding[] {
   const out = a.bars.map((b): Finding => {

@@ -87,6 +87,11 @@ describe('what works pressed in', () => {
     const share = (lift: number) => { const f = findings(over(lift), 'press')[0]!; return Number(/= (-?\d+) %/.exec(f.why[0]!)?.[1]); };
     expect([20.2, 20.6, 21, 21.4, 21.8].map(share)).toEqual([10, 20, 30, 40, 50]);
   });
+  test('a wall it stands into is an overlap like any other, and presses nothing', () => {
+    const into = known(stand(appliedAll(done, done.kit.items.map((i): Change => ({ do: 'drop', item: i.id }))), 'foam-4', 'back', -1, 40));
+    expect(findings(into, 'touch').filter((f) => f.verdict === 'hit' && f.what.includes('wall')).length).toBeGreaterThan(0);
+    expect(findings(into, 'press')[0]!.title).not.toMatch(/Bottoms out|Pressed/);
+  });
   test('nobody calls it an overlap as well, and nothing near is said as such', () => {
     expect(findings(over(21), 'touch').filter((f) => f.about.includes('foam-4') && f.verdict === 'hit')).toEqual([]);
     expect(findings(over(5), 'press')[0]).toMatchObject({ title: 'Presses on nothing', verdict: 'tight' });
@@ -101,9 +106,15 @@ describe('the states of a build', () => {
     expect(s('docked', done).size.value).toEqual([172, 90 + 32, expect.closeTo(39.8, 9)]);
     expect(s('open', done).size.value).toEqual([344, 90, expect.closeTo(24.2, 9)]);
     expect(s('open', done, ['Teasel to Pane']).says).toEqual(['First unplug: Teasel to Pane.']);
+    expect(s('open', done).says).toEqual(['Nothing has to be unplugged.']);
     expect([s('stowed', wisp).ok, s('stowed', { ...wisp, brief: { ...wisp.brief, pocket: [24, 100, 176] } }).ok]).toEqual([true, false]);
     expect(s('stowed', done).says[0]).toContain('No pocket');
     expect(states(sceneOf({ ...half, shell: { bodies: [] } }))).toEqual([]);
+  });
+  test('plugged in, two plugs in one place are said in the state as well', () => {
+    const twice = place(warbler, 'charger', { on: { piece: 'front' }, turn: 180, x: 64, y: 85.4, lift: 12 }), s = states(sceneOf(twice)).find((q) => q.id === 'docked')!;
+    expect([s.ok, s.says.some((t) => t.startsWith('Not both plugs at once'))]).toEqual([false, true]);
+    expect(states(sceneOf(warbler)).find((q) => q.id === 'docked')!.ok).toBe(true);
   });
   test('a card goes in whole and hangs nowhere; every other socket in a wall does', () => {
     expect(pluggedIn(sceneOf(done)).map((q) => q.mouth.type)).toEqual(['usb-c']);

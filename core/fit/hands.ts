@@ -22,7 +22,7 @@ export function thumbReach(scene: Scene, places: ReadonlyArray<{ name: string; x
 }
 
 /** Half a thumb's width, mm; typical. */
-const THUMB_HALF_MM = 10;
+export const THUMB_HALF_MM = 10;
 /** A fingertip's radius, and how much it gives, mm; typical. */
 const TIP_MM = 8, TIP_GIVES_MM = 0.8;
 

@@ -4,7 +4,7 @@ import { type Finding, mm1, type Part } from '../model';
 import { measured } from './contact';
 import type { SceneCheck } from './sceneCheck';
 import { type PlacedItem, placing, type Scene } from './scene';
-import { stepsAway } from './steps';
+import { stepsAway } from './away';
 
 /** How far a magnet of this size is felt, mm: typical, try it with yours. */
 const FELT_MM = 15;

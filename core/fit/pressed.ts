@@ -8,7 +8,7 @@ import { type Block, type Finding, mm1, type WayOut } from '../model';
 import type { SceneCheck } from './sceneCheck';
 import { measured, sourcesOf } from './contact';
 import { type PlacedBlock, type PlacedItem, pointOf, type Scene } from './scene';
-import { stepsAway } from './steps';
+import { stepsAway } from './away';
 import { activeArea } from './window';
 
 /** What is further away than this is not meant, mm. */
@@ -43,11 +43,20 @@ function presses(scene: Scene): Press[] {
     if (!block.block.presses) return [];
     const dir = freeEnd(scene, at, block), mine = block.solid;
     const facing: Array<NonNullable<Press['on']>> = [...[...scene.items.values()].filter((o) => o !== at).flatMap((o) => o.blocks.map((b) => ({ solid: b.solid, at: o, block: b.block }))), ...scene.shell!.all.map((s) => ({ solid: s }))]
-      .filter(({ solid: s }) => overlapping(mine, s) && (dir > 0 ? s.z1 > mine.z0 + 0.01 : s.z0 < mine.z1 - 0.01))
+      .filter(({ solid: s }) => overlapping(mine, s) && !alongside(mine, s) && (dir > 0 ? s.z1 > mine.z0 + 0.01 : s.z0 < mine.z1 - 0.01))
       .map((o) => ({ ...o, gap: dir > 0 ? o.solid.z0 - mine.z1 : mine.z0 - o.solid.z1 })).sort((p, q) => p.gap - q.gap);
     const on = facing[0];
     return [{ at, block, presses: block.block.presses, dir, ...(on && on.gap < MEANT_MM ? { on } : {}) }];
   }));
+}
+
+/** Stands beside the whole height of it, like a wall: nothing that presses it in. */
+const alongside = (mine: Solid, s: Solid): boolean => s.z0 <= mine.z0 + 0.01 && s.z1 >= mine.z1 - 0.01;
+
+/** Two that are pressed together, which is judged by their stroke and is no overlap. */
+export function pressedTogether(a: { solid: Solid; block?: Block }, b: { solid: Solid; block?: Block }): boolean {
+  const [p, o] = a.block?.presses ? [a, b] : [b, a], stroke = p.block?.presses?.strokeMm;
+  return stroke !== undefined && !alongside(p.solid, o.solid) && Math.min(p.solid.z1 - o.solid.z0, o.solid.z1 - p.solid.z0) <= stroke;
 }
 
 const share = (x: number): string => `${Math.round(x * 100)} %`;

@@ -13,7 +13,7 @@ import { notchable } from './closing';
 import { handled } from './handle';
 import { findPlaces, moveWords } from './moves';
 import { portKey } from './port';
-import { stepsAway } from './steps';
+import { stepsAway } from './away';
 import type { PlacedItem } from './scene';
 
 export interface Proposals { ways: WayOut[]; blocked?: string }
@@ -53,7 +53,7 @@ function otherHalf(checker: Checker, finding: Finding, items: readonly PlacedIte
   if (finding.check !== 'closing') return [];
   if (finding.id.startsWith('closing:knot-')) return items.flatMap((at) => stepsAway(at, [5, 10, 15, 25, 40]));
   const shell = checker.scene.shell!;
-  const { spine, shuts } = shell.body, tilt: WayOut[] = finding.title.startsWith('Cannot close') ? [shuts === 'swing'
+  const { spine, shuts } = shell.body, tilt: WayOut[] = finding.id.startsWith('closing:shut:') ? [shuts === 'swing'
     ? { id: 'straight', text: 'Shut it straight down instead', cost: 'every wire over the parting line lies loose while it does', changes: [{ do: 'shut', how: 'straight' }], effort: 2 }
     : { id: 'tilt', text: `Tilt it in: shut it about the ${spine} edge, like a book`, cost: 'that edge meets first, every time', changes: [{ do: 'shut', how: 'swing' }], effort: 2 }] : [];
   return [...tilt, ...items.flatMap((at): WayOut[] => [

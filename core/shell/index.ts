@@ -11,3 +11,4 @@ export { isRead, type Purpose, roundOf, type RoundStep, type Stage, STAGES, verd
 export { shellMass, SHELL_MASS_SHARE } from './mass';
 export { spineOf, type Spine } from './spine';
 export { shellWays } from './ways';
+export { depthsOf } from './depths';

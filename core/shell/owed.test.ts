@@ -1,7 +1,7 @@
 /** Screws, hinges and kept electronics: hand-worked cases. */
 import { describe, expect, test } from '@jest/globals';
-import { type Body, emptyProject, type Feature, type Kept, length, type Project, type Shell } from '../model';
-import { between, donorFindings, hingeFindings, openingLedger, rolled, screwFindings, section } from './index';
+import { appliedAll, type Body, emptyProject, type Feature, type Kept, length, type Project, type Shell } from '../model';
+import { between, depthsOf, donorFindings, hingeFindings, openingLedger, rolled, screwFindings, section, shellWays, spineOf } from './index';
 
 const from = (edge: 'left' | 'bottom') => ({ from: { edge, face: 'outer' as const }, to: 'centre' as const, length: length(10) });
 const post = (into: number, deep: number, d = 2): Feature => ({ id: 'post', name: 'post', kind: 'post', at: { x: from('left'), y: from('bottom') }, shape: { kind: 'circle', d: length(6) }, height: { from: 'floor', length: length(12) }, purpose: 'closing screw', mayCut: 'trim', bore: { d: length(1.6), deep: length(deep) }, screw: { d: length(d, 'exact'), into: length(into) } });
@@ -67,4 +67,36 @@ describe('what is kept of the donor', () => {
     b.pieces[0]!.openings.push({ id: 'jack', name: 'jack', use: 'port', on: { kind: 'wall', wall: 1, along: from('bottom'), v: length(-3) }, shape: { kind: 'circle', d: length(6) }, reuse: { as: 're-tasked', now: 'headphones' } }, { id: 'lamp', name: 'lamp', use: 'lamp', on: { kind: 'face', at: { x: from('left'), y: from('bottom') } }, shape: { kind: 'circle', d: length(3) } });
     expect(openingLedger({ ...emptyProject('a', 'A'), shell: { bodies: [b] } }).map((l) => [l.opening.id, l.decided])).toEqual([['jack', true], ['lamp', false]]);
   });
+});
+
+describe('what mends them', () => {
+  const build = (features: Feature[]): Project => ({ ...emptyProject('a', 'A'), shell: { bodies: [body(features)] } });
+  const screw = (p: Project) => screwFindings(p.shell.bodies[0]!)[0]!;
+  test('a screw too long is taken shorter by what is sold, or its bore is drilled; one of them clears it by the count', () => {
+    for (const [into, deep] of [[9, 8], [8, 8], [7.5, 8], [12, 9]] as const) {
+      const p = build([post(into, deep)]), ways = shellWays(p, screw(p));
+      for (const w of ways) { const change = w.changes[0]!; if (change.do === 'screw') expect(w.text).toContain(`${Math.abs(change.screw.into.mm - into)} mm ${change.screw.into.mm > into ? 'longer' : 'shorter'}`); }
+      expect(ways.some((w) => screw(appliedAll(p, w.changes)).verdict === 'clear')).toBe(true);
+    }
+  });
+  test('bodies that meet get their axis set further off: just until they pass, and the first that does', () => {
+    const p: Project = { ...emptyProject('a', 'A'), shell: { bodies: [body([], 'one'), body([], 'two')], hinge: { first: 'top', second: 'bottom', closedDeg: 0, openDeg: 160, out: length(1), up: length(7), barrel: length(2.4), ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 10 } } } };
+    for (const f of hingeFindings(p.shell).filter((x) => x.verdict === 'hit')) {
+      const ways = shellWays(p, f);
+      expect([f.id, ways.length > 0]).toEqual([f.id, true]);
+      for (const w of ways.filter((x) => !x.id.endsWith('turns'))) expect([w.text, hingeFindings(appliedAll(p, w.changes).shell).find((x) => x.id === f.id)?.verdict]).toEqual([w.text, 'clear']);
+    }
+    expect(shellWays(p, { ...hingeFindings(p.shell)[0]!, check: 'touch' })).toEqual([]);
+  });
+});
+
+test('depths by hand: the deeper of half and bay with its wall, caps beside it; a spine is its own edge', () => {
+  const b = body(), bay = { id: 'bay', name: 'bay', at: { x: from('left'), y: from('bottom') }, shape: { kind: 'circle' as const, d: length(20) }, depth: length(14) };
+  expect(depthsOf(b)).toEqual({ front: 8, back: 12, proud: 0 });
+  expect(depthsOf({ ...b, pieces: [b.pieces[0]!, { ...b.pieces[1]!, zones: [bay] }] })).toEqual({ front: 8, back: 16, proud: 0 });
+  for (const edge of ['left', 'right', 'bottom', 'top'] as const) {
+    const s = spineOf({ ...b, spine: edge });
+    for (const t of [5, 33]) { const at = s.at(t); expect([s.away(at), s.along(at)]).toEqual([0, t]); }
+    expect(s.away(edge === 'left' ? [7, 9] : edge === 'right' ? [83, 9] : edge === 'bottom' ? [9, 7] : [9, 53])).toBe(7);
+  }
 });

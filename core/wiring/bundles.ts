@@ -9,6 +9,7 @@ import { copperMm } from '../power';
 import { spineOf } from '../shell';
 import { type Field, fieldOf, lengthOf, middle, route, take, widest } from './field';
 import { layLead, type LaidLead } from './leads';
+import { overSpine, type OverSpine } from './opened';
 import { type End, endWords, type Net, netsOf, type Pt3 } from './nets';
 
 /** Each wire is anchored within so far of its joint, so that opening the book never bends it there, mm. */
@@ -17,8 +18,6 @@ const ANCHOR_MM = 10;
 export const STRIP_MM = 3;
 /** Share of a bundle's envelope that is wire. */
 const FILL = 0.6;
-/** A loop bends no tighter than so many of its diameters. */
-const BEND_TIMES = 3;
 /** Loops lie within so far of the spine, mm. */
 const LOOP_BAND_MM = 20;
 /** A pinned crossing that costs more than this, mm, is said. */
@@ -36,7 +35,7 @@ export interface Bundle {
   closed?: Pt3[];
   closedMm?: number;
   /** With the book open: over the spine at this place along it. */
-  open?: { at: readonly [number, number]; mm: number; working: string };
+  open?: OverSpine;
 }
 export interface Wire { net: Net; bundle: string; from: string; to: string; closedMm?: number; openMm?: number; /** What to cut, strips included, mm. */ cutMm?: number; slackMm: number; working: string[] }
 export interface Wiring { /** Leads between sockets inside. */ leads: LaidLead[]; bundles: Bundle[]; wires: Wire[]; findings: Finding[]; totalMm: number; loops: { needs: number; has: number; working: string }; /** In the order they are undone before the halves part. */ unplug: string[] }
@@ -56,7 +55,7 @@ export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
   const leads = scene.cables.flatMap((c) => layLead(scene, field, c, findings) ?? []);
   for (const b of bundles) {
     lay(field, b, findings);
-    if (b.crosses) b.open = overSpine(scene, b);
+    if (b.crosses) b.open = overSpine(scene.shell!.body, b.a, b.b, thickest(b));
     for (const net of b.nets) wires.push(cut(p, b, net));
     astray(scene, b, findings);
     anchored(scene, b, findings);
@@ -97,14 +96,6 @@ function shut(f: Field, b: Bundle, from: number, to: number, d: number): Finding
     id: `wire:none-${b.id}`, station: 'fit', check: 'wire', verdict: 'hit', title: tight ? `${n} wires do not pass together` : `${gap.toFixed(1)} mm free, ${d.toFixed(1)} needed`, what: `${n === 1 ? 'A wire' : `${n} wires`} from ${b.name}`, about: [...b.items], at: { x, y, z: (f.low[cell]! + f.high[cell]!) / 2 },
     why: [`At the widest way there is ${gap.toFixed(1)} mm between what the back holds and what hangs from the front; the thickest of its wires is ${d.toFixed(1)} mm over its insulation (typical)${tight ? `, and ${(b.area / FILL).toFixed(0)} mm² with the air between them` : ''}.`],
   };
-}
-
-/** The way over the spine when the halves lie open side by side. */
-function overSpine(scene: Scene, b: Bundle): NonNullable<Bundle['open']> {
-  const { body } = scene.shell!, { away, along, at } = spineOf(scene.shell!.body);
-  const [da, db] = [away(b.a), away(b.b)], t = da + db > 0 ? (along(b.a) * db + along(b.b) * da) / (da + db) : along(b.a);
-  const run = Math.hypot(da + db, along(b.a) - along(b.b)), rise = Math.abs(b.a[2]) + Math.abs(b.b[2]), bend = Math.PI * BEND_TIMES * thickest(b), mm = run + rise + 2 * body.wall.mm + bend;
-  return { at: at(t), mm, working: `open: ${run.toFixed(0)} mm to and from the spine + ${rise.toFixed(0)} up to the rims + 2 × ${body.wall.mm.toFixed(1)} over the edges + ${bend.toFixed(0)} bend = ${mm.toFixed(0)} mm` };
 }
 
 /** Length of one wire: its bundle's, from its own pads, with both strips; long enough to open unless a plug parts it. */

@@ -2,18 +2,21 @@
 import { type Finding, length, mm1 } from '../model';
 import { type Cable } from '../chains';
 import { measured, type Scene } from '../fit';
-import { spineOf } from '../shell';
 import { type Field, lengthOf, middle, route, take, widest } from './field';
 import type { Pt3 } from './nets';
+import { overSpine, type OverSpine } from './opened';
 
 /** A flat ribbon: so thick and so wide, mm; typical. */
 const RIBBON = { thick: 0.5, wide: 12 };
 /** More left over than this share of its length has to be folded away. */
 const SPARE_SHARE = 0.5;
 
+/** A way on the grid may be off by so much of itself, as a standard uncertainty. */
+const WAY_SHARE = 0.05;
+
 export interface LaidLead {
   id: string; name: string; items: string[];
-  points: Pt3[]; pieces: [string, string]; /** Where it goes over the spine when the book lies open. */ over?: [number, number]; needMm: number; longMm?: number;
+  points: Pt3[]; pieces: [string, string]; /** Over the spine when the book lies open. */ open?: OverSpine; needMm: number; longMm?: number;
   crosses: boolean;
   /** Long enough to stay plugged in while the book opens. */
   opens: boolean;
@@ -40,10 +43,10 @@ export function layLead(scene: Scene, f: Field, c: Cable, findings: Finding[]): 
     return undefined;
   }
   take(f, way.cells, need);
-  const spine = spineOf(scene.shell!.body), crosses = a.piece !== b.piece, wall = scene.shell!.body.wall.mm, plain = lengthOf(way.points), open = crosses ? spine.away(a.at) + spine.away(b.at) + Math.abs(a.at[2]) + Math.abs(b.at[2]) + 2 * wall : 0, long = c.part.lead?.longMm;
-  const laid: LaidLead = { id: c.lead.id, name: c.lead.name, items, points: way.points, pieces: [a.piece, b.piece], ...(crosses ? { over: spine.at((spine.along(a.at) + spine.along(b.at)) / 2) } : {}), needMm: plain, ...(long === undefined ? {} : { longMm: long }), crosses, opens: long !== undefined && long >= open, working: `${plain.toFixed(0)} mm as it lies${crosses ? `; ${open.toFixed(0)} mm to stay in while the book opens` : ''}${long === undefined ? '' : `; it is ${long} mm long`}` };
+  const crosses = a.piece !== b.piece, plain = lengthOf(way.points), open = crosses ? overSpine(scene.shell!.body, a.at, b.at, RIBBON.thick) : undefined, long = c.part.lead?.longMm;
+  const laid: LaidLead = { id: c.lead.id, name: c.lead.name, items, points: way.points, pieces: [a.piece, b.piece], needMm: plain, ...(long === undefined ? {} : { longMm: long }), ...(open ? { open } : {}), crosses, opens: open === undefined || (long !== undefined && long >= open.mm), working: `${plain.toFixed(0)} mm as it lies${open ? `; ${open.working}` : ''}${long === undefined ? '' : `; it is ${long} mm long`}` };
   if (long === undefined) return laid;
-  const { measure, verdict } = measured(long - plain, 0, 'It must reach without pulling at its plugs.', [{ key: `kit.parts.${scene.project.kit.parts.indexOf(c.part)}.lead`, label: `length of ${c.lead.name}`, u: length(long, 'ruler').u, k: 1 }, { key: 'lead.way', label: 'the way it takes', u: 0.05 * plain, k: -1 }]);
+  const { measure, verdict } = measured(long - plain, 0, 'It must reach without pulling at its plugs.', [{ key: `kit.parts.${scene.project.kit.parts.indexOf(c.part)}.lead`, label: `length of ${c.lead.name}`, u: length(long, 'ruler').u, k: 1 }, { key: 'lead.way', label: 'the way it takes', u: WAY_SHARE * plain, k: -1 }]);
   const spare = long - plain > SPARE_SHARE * long && verdict === 'clear' && long - plain > 40;
   findings.push({
     ...base, verdict: spare ? 'tight' : verdict, measure, title: measure.gap < 0 ? `${mm1(measure.gap)} mm too short` : spare ? `${mm1(measure.gap)} mm to fold away` : `${mm1(measure.gap)} mm to spare`, at: { x: (a.at[0] + b.at[0]) / 2, y: (a.at[1] + b.at[1]) / 2, z: a.at[2] },

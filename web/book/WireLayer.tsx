@@ -15,7 +15,7 @@ export function WireLayer({ wiring, spread: s, chosen, onChoose }: { wiring: Wir
   const lead = (l: LaidLead): Array<Array<[number, number]>> => {
     const [pa, pb] = l.pieces.map((q) => pageOf(s, q)) as [Page | undefined, Page | undefined], [a, b] = [l.points[0]!, l.points[l.points.length - 1]!];
     if (!pa || !pb) return [];
-    return [l.over ? [onScreen(s, pa, a[0], a[1]), onScreen(s, pa, ...l.over), onScreen(s, pb, ...l.over), onScreen(s, pb, b[0], b[1])] : l.points.map(([x, y]) => onScreen(s, pa, x, y))];
+    return [l.open ? [onScreen(s, pa, a[0], a[1]), onScreen(s, pa, ...l.open.at), onScreen(s, pb, ...l.open.at), onScreen(s, pb, b[0], b[1])] : l.points.map(([x, y]) => onScreen(s, pa, x, y))];
   };
   return (
     <g aria-hidden="true">

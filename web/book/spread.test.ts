@@ -2,7 +2,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos } from '@deft/core/catalogue';
 import type { Edge } from '@deft/core/model';
-import { onScreen, pageOf, pathOf, spreadOf } from './spread';
+import { closer, fromScreen, type Look, onScreen, pageOf, pathOf, spreadOf, zoomed } from './spread';
 
 const body = (spine: Edge) => ({ ...demos()[0]!.shell.bodies[0]!, spine });
 
@@ -36,5 +36,45 @@ describe('the open book on the screen', () => {
     expect(onScreen(s, back, 0, 0)[0]).toBeLessThan(onScreen(s, back, 172, 0)[0]);
     expect(pageOf(s, 'door')).toBeUndefined();
     expect(pathOf(s, back, [[0, 0], [10, 0], [10, 10]])).toMatch(/^M[\d. ]+L[\d. ]+L[\d. ]+Z$/);
+  });
+});
+
+describe('looked at closely', () => {
+  const spines = fc.constantFrom<Edge>('left', 'right', 'top', 'bottom'), size = fc.tuple(fc.integer({ min: 420, max: 1600 }), fc.integer({ min: 300, max: 1000 }));
+  const look: fc.Arbitrary<Look> = fc.record({ k: fc.double({ min: 1.1, max: 8, noNaN: true }), x: fc.integer({ min: 0, max: 1600 }), y: fc.integer({ min: 0, max: 1000 }) });
+
+  test('a point of the whole that is asked for lies in the middle, and everything is so many times as far from it', () => {
+    fc.assert(fc.property(spines, size, look, (spine, [w, h], l) => {
+      const whole = spreadOf(body(spine), w, h), near = zoomed(whole, l);
+      for (const [i, page] of whole.pages.entries()) for (const [x, y] of [[0, 0], [172, 90], [40, 61]] as const) {
+        const [a, b] = onScreen(whole, page, x, y), [c, d] = onScreen(near, near.pages[i]!, x, y);
+        expect([c - w / 2, d - h / 2]).toEqual([expect.closeTo((a - l.x) * l.k, 6), expect.closeTo((b - l.y) * l.k, 6)]);
+      }
+      expect(near.fold.x1 - near.fold.x0).toBeCloseTo((whole.fold.x1 - whole.fold.x0) * l.k, 6);
+    }));
+  });
+  test('what lies under the pointer stays there, whether it is zoomed in or out', () => {
+    fc.assert(fc.property(spines, size, fc.option(look, { nil: undefined }), fc.constantFrom(1.2, 1.5, 1 / 1.2), fc.tuple(fc.double({ min: 0.1, max: 0.9, noNaN: true }), fc.double({ min: 0.1, max: 0.9, noNaN: true })), (spine, [w, h], l, times, [u, v]) => {
+      const whole = spreadOf(body(spine), w, h), at = [u * w, v * h] as const, next = closer(whole, l, times, at);
+      if (!next) return;
+      const [before, after] = [zoomed(whole, l), zoomed(whole, next)], page = before.pages[0]!;
+      const mm = (s: typeof whole, p: typeof page) => [(at[0] - p.ox) / s.scale, (at[1] - p.oy) / s.scale];
+      expect(mm(after, after.pages[0]!)).toEqual(mm(before, page).map((x) => expect.closeTo(x, 6)));
+    }));
+  });
+  test('in and out again is the whole; closer than eight times it never gets', () => {
+    const whole = spreadOf(body('left'), 900, 400);
+    expect(closer(whole, closer(whole, undefined, 1.5), 1 / 1.5)).toBeUndefined();
+    let l: Look | undefined;
+    for (let i = 0; i < 20; i++) l = closer(whole, l, 1.5);
+    expect(l!.k).toBe(8);
+    expect(zoomed(whole, undefined)).toBe(whole);
+  });
+  test('from the screen back to the build: every place on a page is found again, beside the pages there is none', () => {
+    fc.assert(fc.property(spines, size, fc.integer({ min: 1, max: 171 }), fc.integer({ min: 1, max: 89 }), (spine, [w, h], x, y) => {
+      const s = spreadOf(body(spine), w, h);
+      for (const page of s.pages) { const back = fromScreen(s, ...onScreen(s, page, x, y))!; expect([back.page.piece.id, back.x, back.y]).toEqual([page.piece.id, expect.closeTo(x, 6), expect.closeTo(y, 6)]); }
+      expect(fromScreen(s, 1, 1)).toBeUndefined();
+    }));
   });
 });

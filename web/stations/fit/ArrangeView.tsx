@@ -13,7 +13,6 @@ export function ArrangeView({ onClose }: { onClose(): void }) {
   const [seed, setSeed] = useState(1);
   const [fixed, fix] = useState<string[]>([]);
   const a = useArranger(doc);
-  const hits = check.findings.filter((f) => f.station === 'fit' && f.verdict === 'hit').length;
   const placed = doc.layout.placements.map((q) => q.item), today = useMemo(() => (placed.length ? figuresOf(doc, new Checker(doc, check.checker)) : undefined), [doc, check, placed.length]);
   const take = (changes: readonly Change[]) => { apply(changes); a.forget(); onClose(); };
   // A layout that is best by two aims is shown once, under both names.
@@ -31,7 +30,7 @@ export function ArrangeView({ onClose }: { onClose(): void }) {
         <Button size="small" type="text" onClick={onClose}>Close</Button>
       </div>
       <div className="layouts">
-        <LayoutCard name="Today" scene={check.checker.scene} figures={today} hits={hits} />
+        <LayoutCard name="Today" scene={check.checker.scene} figures={today} />
         {shown.map(({ names, layout }) => <Found key={names.join()} names={names} doc={doc} layout={layout} onTake={() => take(layout.changes)} busy={a.running} />)}
         {a.told && !shown.length && !a.running && (
           <div className="why-not"><h3 className="row"><Wedge verdict="hit" />No layout found</h3>{a.why?.sentences.map((s) => <p key={s}>{s.charAt(0).toUpperCase() + s.slice(1)}.</p>)}
@@ -44,11 +43,11 @@ export function ArrangeView({ onClose }: { onClose(): void }) {
 
 function Found({ names, doc, layout, onTake, busy }: { names: readonly string[]; doc: Project; layout: Layout; onTake(): void; busy: boolean }) {
   const scene = useMemo(() => sceneOf(appliedAll(doc, layout.changes)), [doc, layout]);
-  return <LayoutCard name={names.join(', ')} scene={scene} figures={layout.figures} hits={0}><Button size="small" type="primary" disabled={busy} aria-label={`Take ${names.join(', ')}`} onClick={onTake}>Take it</Button></LayoutCard>;
+  return <LayoutCard name={names.join(', ')} scene={scene} figures={layout.figures}><Button size="small" type="primary" disabled={busy} aria-label={`Take ${names.join(', ')}`} onClick={onTake}>Take it</Button></LayoutCard>;
 }
 
-function LayoutCard({ name, scene, figures: f, hits, children }: { name: string; scene: Scene; figures: Figures | undefined; hits: number; children?: React.ReactNode }) {
-  const body = scene.shell?.body;
+function LayoutCard({ name, scene, figures: f, children }: { name: string; scene: Scene; figures: Figures | undefined; children?: React.ReactNode }) {
+  const body = scene.shell?.body, hits = f?.hits ?? 0;
   if (!body) return null;
   const { w, h } = outlineSpan(body.outline), s = 150 / w;
   return (

@@ -1,6 +1,6 @@
 /** The build in the hands and on the table: mass, balance, rest, thumbs, and what sets each dimension. */
 import { Button } from 'antd';
-import { balance, bumps, restsOn, states, THUMB_MM, thumbReach, whatSets } from '@deft/core/fit';
+import { balance, bumps, restsOn, states, THUMB_HALF_MM, THUMB_MM, thumbReach, whatSets } from '@deft/core/fit';
 import { powerKey } from '@deft/core/controls';
 import { formatMm, outlineSpan } from '@deft/core/model';
 import { useBuild } from '../../state/build';
@@ -30,10 +30,10 @@ export function BodyView({ onClose }: { onClose(): void }) {
           {reach.length > 0 && <p className="row"><Wedge verdict={far.length ? 'tight' : 'clear'} />{far.length ? `${far.map((r) => `${r.name} (${r.mm.toFixed(0)} mm)`).join(', ')}: not for every hand.` : 'Every input on the face is in reach of small, medium and large hands.'}</p>}
           {wheels.map((k) => <p key={k.name} className="row"><Wedge verdict={k.bumped ? 'tight' : 'clear'} />{k.bumped ? `A thumb going to ${k.toward} passes ${k.name} within ${k.mm.toFixed(0)} mm and turns it.` : `${k.name.charAt(0).toUpperCase()}${k.name.slice(1)} lies ${k.mm.toFixed(0)} mm off every thumb's way.`}</p>)}
           {power && <p className="row"><Wedge verdict={power.ok ? 'clear' : 'tight'} />{`${power.name}: ${power.sentence}.`}</p>}
-          <p className="note">Thumbs reach {THUMB_MM.small}, {THUMB_MM.medium} and {THUMB_MM.large} mm from the hold for small, medium and large hands; typical, try yours on a paper face.</p>
+          <p className="note">Thumbs reach {THUMB_MM.small}, {THUMB_MM.medium} and {THUMB_MM.large} mm from the hold for small, medium and large hands; typical, try yours on a paper face.{wheels.length > 0 && ` Half a thumb is ${THUMB_HALF_MM} mm wide.`}</p>
         </div>
         <div><h3>In each state</h3>
-          <table className="plain"><tbody>{states(scene, check.wiring.unplug).map((q) => <tr key={q.id} title={q.size.working.join('; ')}><td>{q.name}</td><td style={{ whiteSpace: 'nowrap' }}>{q.size.value.map((mm) => formatMm(mm, 0)).join(' × ')}</td><td>{!q.ok && <Wedge verdict="tight" />} {q.says.join(' ')}</td></tr>)}</tbody></table>
+          <table className="plain"><tbody>{states(scene, check.wiring.unplug).map((q) => <tr key={q.id} title={q.size.working.join('; ')}><td>{q.name}</td><td style={{ whiteSpace: 'nowrap' }}>{q.size.value.map((mm) => formatMm(mm, 0)).join(' × ')}</td><td>{q.ok === false && <Wedge verdict="tight" />} {q.says.join(' ')}</td></tr>)}</tbody></table>
           {(['x', 'y', 'z'] as const).map((axis) => { const c = whatSets(scene, axis); return c && <div key={axis} style={{ marginBottom: 8 }}><p style={{ margin: 0 }}>{c.sentence}</p><p className="note">{c.working}</p></div>; })}</div>
       </div>
     </section>

@@ -1,0 +1,60 @@
+/** Leads between sockets: as long as their way, over the spine by the same rule as wires, and said when too short, too long or without a way. */
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { demos, STARTER_PARTS } from '../catalogue';
+import { sceneOf } from '../fit';
+import { applied, appliedAll, length, type Part, type Project } from '../model';
+import { check, waysOut } from '../verdict';
+import { overSpine } from './opened';
+
+const wisp = demos()[3]!, library = (id: string): Part => STARTER_PARTS.find((q) => q.id === id)!;
+const shell = wisp.shell.bodies[0]!;
+/** A board and a screen with a driver, a lead between; both in the back, or the screen in the front. */
+function build(lead: string, x: number, y: number, screen: 'front' | 'back' = 'front', deep = 26): Project {
+  const empty: Project = { ...wisp, kit: { parts: [], items: [] }, layout: { placements: [] }, controls: { ...wisp.controls, inputs: [] }, shell: { bodies: [{ ...shell, outline: { kind: 'rect', w: length(300), h: length(200), r: length(8) }, pieces: shell.pieces.map((q) => ({ ...q, openings: [], features: [], depth: length(deep) })) }] } };
+  const stand = (p: Project, id: string, piece: string, px: number, py: number, up: 'in' | 'out') => appliedAll(p, [{ do: 'add', part: library(id) }, { do: 'stand', placement: { item: id, on: { piece }, x: px, y: py, turn: 0, up, stand: 'flat', lift: 1, held: 'jig', fixed: 'screws' } }]);
+  return applied(stand(stand(empty, 'pane-5-hdmi', screen, 40, 60, screen === 'front' ? 'out' : 'in'), 'teasel', 'back', x, y, 'in'), { do: 'add', part: library(lead) });
+}
+const lead = (p: Project) => check(p).wiring.leads[0]!;
+const said = (p: Project) => check(p).findings.find((f) => f.id.startsWith('wire:lead-'))!;
+
+describe('a lead inside', () => {
+  test('needs no less than the straight way between its two tails, and not much more where nothing is in between', () => {
+    for (const [x, y] of [[200, 100], [220, 60], [190, 130]] as const) {
+      const p = build('lead-hdmi-200', x, y), l = lead(p), [a, b] = [l.points[0]!, l.points[l.points.length - 1]!], straight = Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+      expect(l.needMm).toBeGreaterThanOrEqual(straight - 1e-6);
+      expect(l.needMm).toBeLessThan(1.35 * straight + 40);
+      // Its ends are the ends of its plugs: 20 mm of moulding and 3 of bend from each mouth.
+      const at = sceneOf(p).items.get('teasel')!, m = at.mouths.find((q) => q.id === 'hdmi')!;
+      expect(Math.hypot(a[0] - m.x, a[1] - m.y)).toBeCloseTo(23, 6);
+    }
+  });
+  test('in one half it stays in; over the spine it stays in only if it is as long as wires would have to be', () => {
+    const same = lead(build('lead-hdmi-200', 200, 60, 'back'));
+    expect([same.crosses, same.opens, same.open]).toEqual([false, true, undefined]);
+    const p = build('lead-hdmi-200', 200, 100), over = lead(p), [a, b] = [over.points[0]!, over.points[over.points.length - 1]!], rule = overSpine(p.shell.bodies[0]!, a, b, 0.5);
+    expect(over.open!.mm).toBeCloseTo(rule.mm, 9);
+    expect(over.opens).toBe(200 >= rule.mm);
+    expect(check(p).wiring.unplug).toEqual(over.opens ? [] : ['HDMI ribbon, long']);
+  });
+  test('too short is a hit that a longer one of the library clears; far too long is tight; no way at all is a hit', () => {
+    const short = build('lead-hdmi-50', 230, 120), f = said(short);
+    expect([f.verdict, f.title]).toEqual(['hit', expect.stringMatching(/mm too short$/)]);
+    const way = waysOut(short, f, STARTER_PARTS).ways.find((w) => w.text === 'Take HDMI ribbon, long instead');
+    expect(way && said(appliedAll(short, way.changes)).verdict).toBe('clear');
+    expect(said(build('lead-hdmi-200', 120, 30)).title).toMatch(/to fold away$/);
+    expect(said(build('lead-hdmi-200', 230, 120)).verdict).toBe('clear');
+  }, 60_000);
+});
+
+test('over the spine: never less than the run over it and the rise to both rims, and the same from either end', () => {
+  const place = fc.tuple(fc.integer({ min: 3, max: 290 }), fc.integer({ min: 3, max: 190 }), fc.integer({ min: 0, max: 24 }));
+  fc.assert(fc.property(place, place, fc.constantFrom('left' as const, 'right' as const, 'bottom' as const, 'top' as const), ([ax, ay, az], [bx, by, bz], spine) => {
+    const body = { ...build('lead-hdmi', 200, 100).shell.bodies[0]!, spine }, [a, b] = [[ax, ay, az], [bx, by, -bz]] as const, over = overSpine(body, a, b, 0.5), back = overSpine(body, b, a, 0.5);
+    expect([back.mm, ...back.at]).toEqual([expect.closeTo(over.mm, 9), expect.closeTo(over.at[0], 9), expect.closeTo(over.at[1], 9)]);
+    // Any other crossing is longer: the two runs to a place along the spine, by the straight line unfolded.
+    const runs = (t: number) => [a, b].reduce((s, q) => { const [sx, sy] = spine === 'left' ? [0, t] : spine === 'right' ? [300, t] : spine === 'bottom' ? [t, 0] : [t, 200]; return s + Math.hypot(q[0] - sx, q[1] - sy); }, 0), best = runs(spine === 'left' || spine === 'right' ? over.at[1] : over.at[0]);
+    for (let t = 0; t <= 300; t += 15) expect(runs(t)).toBeGreaterThanOrEqual(best - 1e-6);
+    expect(over.mm).toBeGreaterThan(best + az + bz);
+  }), { numRuns: 40 });
+});
