@@ -33,6 +33,9 @@ const WORTH: Readonly<Record<Aim, (f: Figures) => number>> = { 'least cutting': 
 /** Layouts kept to choose from. */
 const MOST_KEPT = 60;
 
+/** A layout to choose, and the aims it serves best of those beside it. */
+export interface Shown { aims: Aim[]; layout: Layout }
+
 export interface Progress { trials: number; runs: number; /** Most parts that stood without a hit, of how many. */ stood: number; of: number; /** The part that most often found no place. */ stuck?: string }
 
 const ORDER: Readonly<Record<Kind, number>> = { window: 0, keys: 1, grille: 2, port: 3, free: 4 };
@@ -210,12 +213,14 @@ export class Arranger {
   }
 
   /** One layout for each aim, the best there is that is really another than those before it: parts in other places, not a little aside. */
-  varied(): Map<Aim, Layout> {
-    const out = new Map<Aim, Layout>(), apart = Math.max(1, Math.min(3, Math.floor(this.#free.length / 3)));
+  varied(): Shown[] {
+    const out: Shown[] = [], apart = Math.max(1, Math.min(3, Math.floor(this.#free.length / 3)));
     for (const aim of AIMS) {
-      const ranked = [...this.#found].sort((a, b) => WORTH[aim](a.figures) - WORTH[aim](b.figures)), other = ranked.find((l) => [...out.values()].every((o) => elsewhere(l, o) >= apart)) ?? this.best.get(aim);
-      if (other) out.set(aim, other);
+      const other = [...this.#found].sort((a, b) => WORTH[aim](a.figures) - WORTH[aim](b.figures)).find((l) => out.every((o) => elsewhere(l, o.layout) >= apart));
+      if (other) out.push({ aims: [], layout: other });
     }
+    // Each aim names the layout that serves it best of those shown; one may serve several, and one none.
+    if (out.length) for (const aim of AIMS) out.reduce((best, o) => (WORTH[aim](o.layout.figures) < WORTH[aim](best.layout.figures) ? o : best)).aims.push(aim);
     return out;
   }
 }

@@ -4,7 +4,7 @@ import { polygonPrism, seeded } from '../geometry';
 import { applied, mustRead } from '../model';
 import { Checker } from '../fit';
 import { fill } from './beam';
-import { Arranger, elsewhere } from './index';
+import { AIMS, Arranger, elsewhere } from './index';
 import { type Packed, Packer, type PackProblem } from './packer';
 import { Packing } from './packing';
 import { strips } from './problem';
@@ -115,7 +115,12 @@ test('the arranger stands a whole puzzle from nothing without a hit', () => {
 test('the layouts offered are really different from each other, each without a hit', () => {
   const doc = mustRead(JSON.parse(JSON.stringify(puzzleProject(puzzle({ parts: 6, slack: 0.4, extras: false }, 5))))), a = new Arranger(doc, 2);
   for (let n = 0; n < 40; n++) a.work(300);
-  const list = [...a.varied().values()];
+  const shown = a.varied(), list = shown.map((s) => s.layout);
+  // Each aim is named once, at the layout that no other shown beats by what it is called.
+  expect(shown.flatMap((s) => s.aims).sort()).toEqual([...AIMS].sort());
+  const named = (aim: (typeof AIMS)[number]) => shown.find((s) => s.aims.includes(aim))!.layout.figures;
+  expect(named('thinnest').thickMm).toBe(Math.min(...list.map((l) => l.figures.thickMm)));
+  expect(named('least cutting').cuts).toBe(Math.min(...list.map((l) => l.figures.cuts)));
   expect(list.length).toBe(3);
   for (let i = 0; i < 3; i++) for (let j = 0; j < i; j++) expect(elsewhere(list[i]!, list[j]!)).toBeGreaterThanOrEqual(2);
   for (const l of list) expect(new Checker(l.changes.reduce(applied, doc)).findings().filter((f) => f.verdict === 'hit')).toEqual([]);

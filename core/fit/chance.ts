@@ -92,6 +92,8 @@ export function improvements(findings: readonly Finding[], most = 3): Improvemen
   const sources = new Map(margins.flatMap((m) => m.shares.map((s) => [s.key, s] as const)));
   const out: Improvement[] = [];
   for (const s of sources.values()) {
+    // No reading betters what the model itself leaves open.
+    if (s.key.startsWith('model.')) continue;
     const placing = s.key.startsWith('layout.'), u = placing ? JIG_U : CALLIPER_U;
     if (s.u <= u * 1.01) continue;
     const to = share(margins, points, new Map([[s.key, u]]));

@@ -14,7 +14,7 @@ export function FindingCard({ finding: f, no, chosen, ways, onChoose, onTake }: 
           <h3>{f.title}{sigma !== undefined && <span className="note"> ± {(2 * sigma).toFixed(1)}</span>}</h3>
           <p>{f.what}</p>
         </button>
-        {(chosen ? f.why : f.why.slice(0, 1)).map((line) => <p className="note" key={line}>{line}{!chosen && f.measure && !line.includes('chance') ? ` ${cap(percent(f.measure.chance))} to fit.` : ''}</p>)}
+        {(chosen ? f.why : f.why.slice(0, 1)).map((line) => <p className="note" key={line}>{line}{!chosen && f.measure && !line.includes('chance') ? `${line.endsWith('.') ? '' : '.'} ${cap(percent(f.measure.chance))} to fit.` : ''}</p>)}
         {chosen && f.measure && f.measure.sources.length > 0 && <p className="note">Largest source: {f.measure.sources[0]!.label}, ± {(2 * Math.abs(f.measure.sources[0]!.k) * f.measure.sources[0]!.u).toFixed(2)} mm.</p>}
         {f.verdict !== 'clear' && <WayList ways={ways} onTake={onTake} />}
       </div>

@@ -1,9 +1,9 @@
 /** Arranging runs here, with the best so far told while it runs. */
 import { expose } from 'comlink';
-import { Arranger, type Aim, type Layout, type Progress, tooThick, whyNot, type WhyNot } from '@deft/core/arrange';
+import { Arranger, type Progress, type Shown, tooThick, whyNot, type WhyNot } from '@deft/core/arrange';
 import type { Project } from '@deft/core/model';
 
-export interface Told { progress: Progress; best: Array<[Aim, Layout]>; secondsLeft: number }
+export interface Told { progress: Progress; best: Shown[]; secondsLeft: number }
 const TELL_MS = 200;
 let arranger: { key: string; a: Arranger } | undefined;
 
@@ -20,7 +20,7 @@ const api = {
       const now = performance.now();
       if (now - last < TELL_MS && now < end) continue;
       last = now;
-      const going = await tell({ progress: { ...a.progress }, best: [...a.varied()], secondsLeft: Math.max(0, (end - now) / 1000) });
+      const going = await tell({ progress: { ...a.progress }, best: a.varied(), secondsLeft: Math.max(0, (end - now) / 1000) });
       if (!going || now >= end || !a.progress.of) return;
     }
   },

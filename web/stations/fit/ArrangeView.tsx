@@ -15,9 +15,7 @@ export function ArrangeView({ onClose }: { onClose(): void }) {
   const a = useArranger(doc);
   const placed = doc.layout.placements.map((q) => q.item), today = useMemo(() => (placed.length ? figuresOf(doc, new Checker(doc, check.checker)) : undefined), [doc, check, placed.length]);
   const take = (changes: readonly Change[]) => { apply(changes); a.forget(); onClose(); };
-  // A layout that is best by two aims is shown once, under both names.
-  const shown: Array<{ names: string[]; layout: Layout }> = [];
-  for (const [aim, layout] of a.told?.best ?? []) { const same = shown.find((s) => JSON.stringify(s.layout.placements) === JSON.stringify(layout.placements)); if (same) same.names.push(aim); else shown.push({ names: [aim], layout }); }
+  const shown = a.told?.best ?? [];
   const p = a.told?.progress;
   return (
     <section className="profile arrange" aria-label="Arrange for me">
@@ -31,7 +29,7 @@ export function ArrangeView({ onClose }: { onClose(): void }) {
       </div>
       <div className="layouts">
         <LayoutCard name="Today" scene={check.checker.scene} figures={today} />
-        {shown.map(({ names, layout }) => <Found key={names.join()} names={names} doc={doc} layout={layout} onTake={() => take(layout.changes)} busy={a.running} />)}
+        {shown.map(({ aims, layout }, i) => <Found key={i} name={aims.join(', ') || 'another way'} doc={doc} layout={layout} onTake={() => take(layout.changes)} busy={a.running} />)}
         {a.told && !shown.length && !a.running && (
           <div className="why-not"><h3 className="row"><Wedge verdict="hit" />No layout found</h3>{a.why?.sentences.map((s) => <p key={s}>{s.charAt(0).toUpperCase() + s.slice(1)}.</p>)}
             {a.why?.ease ? <p>It goes with one change: <Button size="small" type="primary" onClick={() => take(a.why!.ease!.changes)}>{a.why.ease.text}</Button></p> : a.why ? <p className="note">No single change was found that makes it possible. Leave a part out, or take a thinner one in Kit.</p> : !p?.of ? <p className="note">Everything is kept in place.</p> : null}</div>
@@ -41,9 +39,9 @@ export function ArrangeView({ onClose }: { onClose(): void }) {
   );
 }
 
-function Found({ names, doc, layout, onTake, busy }: { names: readonly string[]; doc: Project; layout: Layout; onTake(): void; busy: boolean }) {
+function Found({ name, doc, layout, onTake, busy }: { name: string; doc: Project; layout: Layout; onTake(): void; busy: boolean }) {
   const scene = useMemo(() => sceneOf(appliedAll(doc, layout.changes)), [doc, layout]);
-  return <LayoutCard name={names.join(', ')} scene={scene} figures={layout.figures}><Button size="small" type="primary" disabled={busy} aria-label={`Take ${names.join(', ')}`} onClick={onTake}>Take it</Button></LayoutCard>;
+  return <LayoutCard name={name} scene={scene} figures={layout.figures}><Button size="small" type="primary" disabled={busy} aria-label={`Take ${name}`} onClick={onTake}>Take it</Button></LayoutCard>;
 }
 
 function LayoutCard({ name, scene, figures: f, children }: { name: string; scene: Scene; figures: Figures | undefined; children?: React.ReactNode }) {
