@@ -128,6 +128,8 @@ export function widest(f: Field, from: number, to: number): { free: number; cell
 /** Cells on the straight line between two, ends included. */
 export function line(f: Field, a: number, b: number): number[] {
   const [x0, y0, x1, y1] = [a % f.nx, floor(a / f.nx), b % f.nx, floor(b / f.nx)], n = max(1, 2 * max(abs(x1 - x0), abs(y1 - y0)));
+  // From a cell to one beside or across from it nothing lies in between.
+  if (max(abs(x1 - x0), abs(y1 - y0)) === 1) return [a, b];
   const out: number[] = [];
   for (let i = 0; i <= n; i++) { const k = round(y0 + ((y1 - y0) * i) / n) * f.nx + round(x0 + ((x1 - x0) * i) / n); if (out[out.length - 1] !== k) out.push(k); }
   return out;

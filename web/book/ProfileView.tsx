@@ -5,6 +5,7 @@ import { profile, type Scene } from '@deft/core/fit';
 import { span } from '@deft/core/shell';
 import { useSize } from '../ui/useSize';
 import { type CutAt, CUT_NAMES } from './CutLines';
+import { TAG, tags } from './tags';
 import type { useCuts } from './useCuts';
 
 /** @param several  other lines may be laid, and the line may follow the pointer */
@@ -52,7 +53,7 @@ export function ProfileView({ scene, lines, several }: { scene: Scene; lines: Re
             return (
               <g key={i} aria-hidden="true">
                 <path className="dim" d={`M${X(g.a)} ${Z(g.z0)}V${Z(g.z1)}M${X(g.a) - 4} ${Z(g.z0)}h8M${X(g.a) - 4} ${Z(g.z1)}h8`} />
-                {t && <>{t.x > X(g.a) + 12 && <path className="dim" d={`M${X(g.a)} ${t.y}H${t.x}`} strokeDasharray="2 2" />}<rect className="tag" x={t.x} y={t.y - 8} width="34" height="16" rx="3" /><text x={t.x + 17} y={t.y + 4} textAnchor="middle">{g.mm.toFixed(1)}</text></>}
+                {t && <>{t.x > X(g.a) + 12 && <path className="dim" d={`M${X(g.a)} ${t.y}H${t.x}`} strokeDasharray="2 2" />}<rect className="tag" x={t.x} y={t.y - TAG.h / 2} width={TAG.w} height={TAG.h} rx="3" /><text x={t.x + TAG.w / 2} y={t.y + 4} textAnchor="middle">{g.mm.toFixed(1)}</text></>}
               </g>
             );
           })}
@@ -69,16 +70,6 @@ export function ProfileView({ scene, lines, several }: { scene: Scene; lines: Re
       </div>
     </section>
   );
-}
-
-/** Places for figures of equal size beside their dimension lines, so that none lies on another; nothing where there is no room. */
-function tags(at: ReadonlyArray<{ x: number; y: number; small: boolean }>): Array<{ x: number; y: number } | undefined> {
-  const taken: Array<{ x: number; y: number }> = [];
-  return at.map(({ x, y, small }) => {
-    const spot = (small ? [60, -94, 98] : [5, 43, -39, 81]).map((dx) => ({ x: x + dx, y })).find((t) => taken.every((q) => Math.abs(q.x - t.x) > 36 || Math.abs(q.y - t.y) > 17));
-    if (spot) taken.push(spot);
-    return spot;
-  });
 }
 
 /** The shell as it is made: floors one wall thick, with the sides of the bays that reach deeper. */
