@@ -164,9 +164,13 @@ export function route(f: Field, stops: ReadonlyArray<readonly [number, number, n
     const bends = pulled(f, way, open);
     for (let s = 1; s < bends.length; s++) {
       const run = line(f, bends[s - 1]!, bends[s]!), [x0, y0] = s === 1 ? stops[i - 1]! : middle(f, bends[s - 1]!), [x1, y1] = s === bends.length - 1 ? stops[i]! : middle(f, bends[s]!);
+      const [ex, ey] = [x1 - x0, y1 - y0], len2 = ex * ex + ey * ey;
+      let t = 0;
       run.forEach((k, n) => {
         cells.push(k);
-        const t = run.length > 1 ? n / (run.length - 1) : 1;
+        // Where on the straight line this cell is passed.
+        const [mx, my] = middle(f, k);
+        t = n === run.length - 1 ? 1 : max(t, min(1, len2 ? ((mx - x0) * ex + (my - y0) * ey) / len2 : 1));
         if (k !== from && k !== to) z = min(f.high[k]! - d / 2, max(f.low[k]! + d / 2, z));
         if (n > 0) points.push([x0 + (x1 - x0) * t, y0 + (y1 - y0) * t, z]);
       });
