@@ -10,7 +10,7 @@ import { cutting } from '../cuts';
 import { Checker, closingFindings, firstPlace, type PlacedItem, portKey } from '../fit';
 import { seeded } from '../geometry';
 import { PLUGS } from '../kit';
-import { ribbonFindings, wiring } from '../wiring';
+import { wiring } from '../wiring';
 import { Packing } from './packing';
 import { problemOf } from './problem';
 import { type Ground, type Kind, kindOf, recessNeeded, spots, stance } from './spots';
@@ -244,7 +244,7 @@ function widenings(p: Project): Change[] {
 
 /** What a layout comes to, judged whole: its wires as they are laid, the way together, caps and ribbons as well. */
 export function figuresOf(p: Project, checker: Checker = new Checker(p)): Figures {
-  const { scene } = checker, laid = wiring(p, scene, buttonMap(p, scene)), findings = [...checker.findings(), ...closingFindings(scene), ...stackFindings(scene), ...ribbonFindings(scene), ...laid.findings];
+  const { scene } = checker, laid = wiring(p, scene, buttonMap(p, scene)), findings = [...checker.findings(), ...closingFindings(scene), ...stackFindings(scene), ...laid.findings];
   const margins = findings.flatMap((f) => (f.measure ? [f.measure.gap - f.measure.required] : [])), zs = [...scene.items.values()].flatMap((a) => a.blocks.map((b) => b.solid)), count = (v: 'hit' | 'tight') => findings.filter((f) => f.verdict === v).length;
   return {
     cuts: cutting(p, scene).openings.length, thickMm: zs.length ? Math.max(...zs.map((s) => s.z1)) - Math.min(...zs.map((s) => s.z0)) : 0, wireMm: laid.totalMm + laid.leads.reduce((s, l) => s + l.needMm, 0),

@@ -1,6 +1,6 @@
 /** The step list in the cases it is for. */
 import { describe, expect, test } from '@jest/globals';
-import { demos } from '../catalogue';
+import { demos, STARTER_PARTS } from '../catalogue';
 import { applied, appliedAll, emptyProject, type Project } from '../model';
 import { buildSteps, CAUTIONS, PHASES, type Step } from './index';
 
@@ -73,6 +73,14 @@ describe('steps', () => {
     expect(step(done, 'bracket-charger')!.title).toBe('Set a bracket behind and beside Step 5/3A');
     expect(order(done, 'fit-back', 'bracket-charger')).toBe(true);
     expect(step(done, 'bracket-teasel')).toBeUndefined();
+  });
+  test('a lead is plugged in once both its boards stand, folded first where that was decided, and before the case closes', () => {
+    const part = (id: string) => STARTER_PARTS.find((q) => q.id === id)!, p = appliedAll(half, [{ do: 'add', part: part('pane-5-hdmi') }, { do: 'stand', placement: { item: 'pane-5-hdmi', on: { piece: 'front' }, x: 30, y: 10, turn: 0, up: 'out', stand: 'flat', lift: 0, held: 'jig' } }, { do: 'add', part: part('lead-hdmi-200') }]);
+    expect(order(p, 'fit-in-teasel', 'lead-lead-hdmi-200', 'prove')).toBe(true);
+    expect(order(p, 'fit-in-pane-5-hdmi', 'lead-lead-hdmi-200')).toBe(true);
+    expect(step(p, 'lead-lead-hdmi-200')!.title).toBe('Plug HDMI ribbon, long into Teasel and Pane 5 HDMI');
+    expect([step(p, 'lead-lead-hdmi-200')!.detail, step(applied(p, { do: 'fold', item: 'lead-hdmi-200', folds: 2 }), 'lead-lead-hdmi-200')!.detail].map((d) => /^Fold it twice/.test(d))).toEqual([false, true]);
+    expect(buildSteps(half).some((s) => s.id.startsWith('lead-'))).toBe(false);
   });
   test('an empty build asks for a measurement and nothing else', () => expect(buildSteps(emptyProject('a', 'A')).map((s) => s.id)).toEqual(['measure-shell']));
 });

@@ -33,7 +33,7 @@ type Draft = Omit<Step, 'done' | 'caution' | 'cell'> & { caution?: CautionKey; c
 
 export function buildSteps(p: Project, scene: Scene = sceneOf(p)): Step[] {
   const drafts = [
-    ...opening(p), ...benchTests(p), ...slimming(p), ...cuts(p, scene), ...brackets(p), ...power(p), ...boards(p, scene), ...insteadOfSockets(p), ...buttons(p, scene), ...sound(p), ...software(p, scene), ...closing(p, scene),
+    ...opening(p), ...benchTests(p), ...slimming(p), ...cuts(p, scene), ...brackets(p), ...power(p), ...boards(p, scene), ...leads(scene), ...insteadOfSockets(p), ...buttons(p, scene), ...sound(p), ...software(p, scene), ...closing(p, scene),
   ];
   const known = new Set(drafts.map((d) => d.id));
   const done = new Set(p.build.done);
@@ -150,6 +150,15 @@ function boards(p: Project, scene: Scene): Draft[] {
   return out;
 }
 
+/** Leads between sockets, once both stand; a ribbon that is folded away is folded before it is plugged in. */
+function leads(scene: Scene): Draft[] {
+  const folded = (n: number | undefined) => (n === undefined ? '' : `Fold it ${n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`} out and back over a 2 mm rod, hold it with a strip of tape. `), items = [...scene.items.values()];
+  return [
+    ...scene.cables.map((c): Draft => { const [a, b] = c.ends.map((e) => scene.items.get(e.item)?.item.name ?? e.item); return { id: `lead-${c.lead.id}`, phase: 'Computer and screen', title: `Plug ${c.lead.name} into ${a} and ${b}`, detail: `${folded(c.lead.folds)}Straight in, never by the ribbon; no crease.`, after: c.ends.map((e) => `fit-in-${e.item}`), cell: 'cell removed' }; }),
+    ...items.filter((at) => at.part.ribbons && at.item.folds !== undefined).map((at): Draft => ({ id: `fold-${at.item.id}`, phase: 'Computer and screen', title: `Fold the ribbon of ${at.item.name}`, detail: `${folded(at.item.folds)}No turn tighter than 1 mm.`, after: [`fit-in-${at.item.id}`], cell: 'cell removed' })),
+  ];
+}
+
 function buttons(p: Project, scene: Scene): Draft[] {
   const inputs = buttonMap(p, scene).inputs.filter((m) => m.input.routed);
   if (!inputs.length) return [];
@@ -194,7 +203,7 @@ function goesIn(p: Project, scene: Scene): Draft[] {
 function closing(p: Project, scene: Scene): Draft[] {
   if (!bodyOf(p)) return [];
   const shoulders = p.controls.inputs.filter((i) => i.routed && ['l1', 'r1', 'l2', 'r2'].includes(i.role));
-  const all = ['wire-buttons', 'gate-buttons', 'overlay', 'pairing', 'system', 'gate-rail', ...kit(p).map(({ item }) => `fit-in-${item.id}`)];
+  const all = ['wire-buttons', 'gate-buttons', 'overlay', 'pairing', 'system', 'gate-rail', ...kit(p).flatMap(({ item }) => [`fit-in-${item.id}`, `lead-${item.id}`, `fold-${item.id}`])];
   return [
     ...goesIn(p, scene),
     ...(shoulders.length ? [{ id: 'shoulders', phase: 'Close and prove' as const, title: `Put in ${shoulders.map((i) => i.name.toLowerCase()).join(' and ')}`, detail: 'They go in before the halves meet.', after: ['gate-buttons'] }] : []),

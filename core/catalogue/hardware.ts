@@ -1,5 +1,5 @@
 /** What holds, joins and feeds: hubs, leads, panel sockets, latches, storage, fixings, lamps and cooling. */
-import type { Form, Part, Port } from '../model';
+import type { Form, Leaves, Part, Port } from '../model';
 import { box, off, pad, padRow, part, PCB_MM as T, round, socket } from './blocks';
 
 const screw = (len: number): Part => part({
@@ -35,9 +35,11 @@ const panelSocket = (id: string, name: string, type: 'usb-c' | 'micro-usb' | 'ba
   blocks: [box('body', 'body', 'connector', [0, 0, w, d], 0, h)], connectors: [socket('mouth', name, type, [w / 2, 0, h / 2], [0, -1, 0], 'body', true)], pads: [pad('5V', 1.5, d - 1), pad('GND', w - 1.5, d - 1)],
   ports: [{ id: 'supply', name, carries: 'supply', role: 'gives', form: type, block: 'body', volts: [4.75, 5.25], ...port }],
 });
-const lead = (id: string, name: string, carries: 'hdmi' | 'usb', ends: readonly [Form, Form], long: number, price: number): Part => part({
-  id, name, family: 'lead', words: ['lead', 'ribbon', ...ends, `${long} mm`], massG: 4, price, note: `${long} mm of flat ribbon between two plugs. Typical for this class, measure yours.`,
-  blocks: [box('plug-a', 'first plug', 'connector', [0, 0, 16, 20], 0, 6), box('plug-b', 'second plug', 'connector', [20, 0, 16, 20], 0, 6)], lead: { carries, ends: [ends[0], ends[1]], longMm: long },
+/** A lead whose ribbon leaves to a side has a plug that is less deep. */
+const DEEP = { straight: 20, left: 12, right: 12 } as const;
+const lead = (id: string, name: string, carries: 'hdmi' | 'usb', ends: readonly [Form, Form], long: number, price: number, leaves: readonly [Leaves, Leaves] = ['straight', 'straight']): Part => part({
+  id, name, family: 'lead', words: ['lead', 'ribbon', ...ends, `${long} mm`, ...(leaves.some((q) => q !== 'straight') ? ['angled', 'flat'] : [])], massG: 4, price, note: `${long} mm of flat ribbon between two plugs${leaves[0] === 'straight' ? '' : `; it leaves the first to the ${leaves[0]}, looking out of the socket with the board's top up`}. Typical for this class, measure yours.`,
+  blocks: [box('plug-a', 'first plug', 'connector', [0, 0, 16, DEEP[leaves[0]]], 0, 6), box('plug-b', 'second plug', 'connector', [20, 0, 16, DEEP[leaves[1]]], 0, 6)], lead: { carries, ends: [ends[0], ends[1]], longMm: long, ...(leaves.some((q) => q !== 'straight') ? { leaves: [leaves[0], leaves[1]] } : {}) },
 });
 
 export const HARDWARE: Part[] = [
@@ -62,7 +64,8 @@ export const HARDWARE: Part[] = [
   panelSocket('panel-usb-c', 'Panel USB-C with pull-downs', 'usb-c', [13, 5.5, 14], { pullDowns: true }, 2, 'Carries its two 5.1 kΩ resistors.'), panelSocket('panel-usb-c-bare', 'Panel USB-C, bare', 'usb-c', [12, 4.5, 12], { pullDowns: false }, 1, 'Without resistors: add 5.1 kΩ from each CC pin to ground.'),
   panelSocket('panel-micro', 'Panel micro-USB', 'micro-usb', [11, 5, 12], {}, 1.5, 'Two wires.'), panelSocket('panel-barrel', 'Panel barrel 5-12 V', 'barrel', [9, 11, 14], { volts: [5, 12] }, 1, 'Any 5.5 mm plug fits, whatever its voltage.'),
   part({ id: 'slide-heavy', name: 'Slide switch 3 A', family: 'switch', words: ['slide', 'power', 'switch', '3 A'], massG: 2, price: 1.2, off: { kind: 'switch', amps: 3 }, blocks: [box('body', 'body', 'body', [0, 0, 18, 8], 0, 7.5), box('lever', 'lever', 'cap', [5, 8, 4, 5], 2, 4)], pads: padRow(5, 0.5, ['1', 'C', '2'], 'bottom') }),
-  lead('lead-hdmi', 'HDMI ribbon', 'hdmi', ['hdmi', 'hdmi'], 100, 6), lead('lead-mini-hdmi', 'Mini-HDMI to HDMI ribbon', 'hdmi', ['mini-hdmi', 'hdmi'], 100, 7), lead('lead-mini-mini', 'Mini-HDMI ribbon', 'hdmi', ['mini-hdmi', 'mini-hdmi'], 80, 7), lead('lead-hdmi-200', 'HDMI ribbon, long', 'hdmi', ['hdmi', 'hdmi'], 200, 8), lead('lead-hdmi-50', 'HDMI ribbon, short', 'hdmi', ['hdmi', 'hdmi'], 50, 6), lead('lead-usb', 'USB-A to micro ribbon', 'usb', ['usb-a', 'micro-usb'], 80, 4),
+  lead('lead-hdmi', 'HDMI ribbon', 'hdmi', ['hdmi', 'hdmi'], 100, 6), lead('lead-mini-hdmi', 'Mini-HDMI to HDMI ribbon', 'hdmi', ['mini-hdmi', 'hdmi'], 100, 7), lead('lead-mini-mini', 'Mini-HDMI ribbon', 'hdmi', ['mini-hdmi', 'mini-hdmi'], 80, 7), lead('lead-hdmi-200', 'HDMI ribbon, long', 'hdmi', ['hdmi', 'hdmi'], 200, 8), lead('lead-hdmi-50', 'HDMI ribbon, short', 'hdmi', ['hdmi', 'hdmi'], 50, 6), ...(['left', 'right'] as const).flatMap((to) => [lead(`lead-hdmi-${to}`, `HDMI ribbon, angled ${to}`, 'hdmi', ['hdmi', 'hdmi'], 150, 9, [to, 'straight']), lead(`lead-mini-hdmi-${to}`, `HDMI to mini-HDMI ribbon, angled ${to}`, 'hdmi', ['hdmi', 'mini-hdmi'], 150, 9, [to, 'straight'])]),
+  lead('lead-usb', 'USB-A to micro ribbon', 'usb', ['usb-a', 'micro-usb'], 80, 4),
   hub('hub-2', 'Hub 2', 2, 2, [18, 20, 1.2], 4, ['2.0', 'small']), hub('hub-old', 'Hub, USB 1.1', 1, 4, [30, 20, 1.8], 2, ['1.1', 'old']), hub('hub-4-fast', 'Hub 4, USB 3', 3, 4, [40, 30, 1.4], 12, ['3', 'fast']),
   standOff(3), standOff(5), standOff(8), standOff(11), screw(5), screw(10), magnet(4, 2), magnet(8, 2), sink(14, 6), sink(20, 4), fan(25, 7, 0.35), fan(30, 7, 0.5),
   part({ id: 'led-2', name: 'LED 1.8 mm', family: 'hardware', words: ['LED', 'lamp', 'small'], massG: 0.1, price: 0.1, blocks: [round('lens', 'lens', 'body', [0, 0, 1.9], 0, 3.1)], pads: [pad('+', 0.7, 0), pad('-', -0.7, 0)] }),

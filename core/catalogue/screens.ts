@@ -1,5 +1,5 @@
 /** Screens of the Pane series. The glass is the top of the part: `up: out` looks through the shell. */
-import type { Part } from '../model';
+import type { Part, Port } from '../model';
 import { box, off, padRow, part, PCB_MM as T, socket } from './blocks';
 
 const SPI_LINES = [{ gpio: 10, signal: 'SPI out' }, { gpio: 11, signal: 'SPI clock' }, { gpio: 8, signal: 'SPI select 0' }, { gpio: 25, signal: 'data/command' }, { gpio: 24, signal: 'reset' }, { gpio: 23, signal: 'backlight' }];
@@ -30,11 +30,11 @@ const barePanel = (id: string, name: string, diagonalIn: number, px: Pair, [w, h
   screen: { diagonalIn, active: { x: at[0], y: at[1], w: active[0], h: active[1] }, px: [px[0], px[1]], link: 'panel', ...(standing ? { standing: true } : {}) },
 });
 /** HDMI in, panel ribbon and backlight out. */
-const driver = (id: string, name: string, ways: number, [w, h]: Pair, price: number): Part => part({
+const driver = (id: string, name: string, ways: number, [w, h]: Pair, price: number, contacts: NonNullable<Port['contacts']>): Part => part({
   id, name, family: 'controller', words: ['driver', 'board', 'HDMI', 'panel', `${ways} ways`], massG: 22, price, draws: { menu: 0.6, game: 0.6, peak: 0.8 },
   blocks: [box('board', 'board', 'board', [0, 0, w, h], 0, 1.6), box('hdmi', 'HDMI socket', 'connector', [5, -1, 15, 11.5], 1.6, 6.2, off('hot air', 4, 'plugs; solder four pairs', 'Ground plane.')), box('ribbon', 'ribbon socket', 'connector', [w - 34, h - 6, 30, 5], 1.6, 2), box('chip', 'scaler', 'chip', [w / 2 - 6, h / 2 - 6, 12, 12], 1.6, 1.5)],
   connectors: [socket('hdmi', 'HDMI in', 'hdmi', [12.5, -1, 4.7], [0, -1, 0], 'hdmi')], pads: padRow(w - 14, 2, ['5V', 'GND']),
-  ports: [{ id: 'hdmi', name: 'picture in', carries: 'hdmi', role: 'takes', form: 'hdmi', block: 'hdmi', padsLeft: true }, { id: 'panel', name: 'panel ribbon', block: 'ribbon', carries: 'panel', role: 'gives', form: 'flat', count: ways }, { id: 'rail', name: 'power', carries: 'rail', role: 'takes', form: 'pads', volts: [4.75, 5.25], amps: 0.16 }],
+  ports: [{ id: 'hdmi', name: 'picture in', carries: 'hdmi', role: 'takes', form: 'hdmi', block: 'hdmi', padsLeft: true }, { id: 'panel', name: 'panel ribbon', block: 'ribbon', carries: 'panel', role: 'gives', form: 'flat', count: ways, contacts }, { id: 'rail', name: 'power', carries: 'rail', role: 'takes', form: 'pads', volts: [4.75, 5.25], amps: 0.16 }],
 });
 
 export const SCREENS: Part[] = [
@@ -107,5 +107,5 @@ export const SCREENS: Part[] = [
     blocks: [box('panel', 'panel', 'glass', [0, 0, 105.5, 67.2], 0, 2.9), box('board', 'driver board', 'board', [20, 10, 60, 30], -2.8, 1.2), box('socket', 'flat-cable socket', 'connector', [40, 11, 24, 5], -4.8, 2), box('backlight', 'backlight converter', 'chip', [66, 16, 8, 8], -5, 2.2)], pads: padRow(25, 37, ['3V3', '5V', 'GND', 'CLK', 'DE', 'VS', 'HS'], 'bottom'), screen: { diagonalIn: 4.3, active: { x: 5.2, y: 6.6, w: 95, h: 53.9 }, px: [480, 272], link: 'parallel' }, takes: PARALLEL_LINES,
   }),
   barePanel('pane-3-5-bare', 'Pane 3.5 bare', 3.5, [640, 480], [76.9, 63.9, 3.2], [71, 53.3], [2.95, 5], 50, 28, 16, true), barePanel('pane-5-bare', 'Pane 5 bare', 5, [800, 480], [120.7, 75.8, 3], [108, 64.8], [6.4, 5.5], 40, 75, 21), barePanel('pane-7-bare', 'Pane 7 bare', 7, [1024, 600], [164.9, 100, 3.5], [154.2, 85.9], [5.4, 7], 50, 130, 27),
-  driver('drive-40', 'Drive HDMI 40', 40, [62, 36], 15), driver('drive-50', 'Drive HDMI 50', 50, [70, 42], 18),
+  driver('drive-40', 'Drive HDMI 40', 40, [62, 36], 15, 'both'), driver('drive-50', 'Drive HDMI 50', 50, [70, 42], 18, 'bottom'),
 ];

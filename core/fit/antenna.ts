@@ -4,11 +4,14 @@ import { type Finding, mm1, type Project } from '../model';
 import type { SceneCheck } from './sceneCheck';
 import { CONDUCTIVE } from './clearance';
 import { measured, sourcesOf } from './contact';
-import type { PlacedItem, Scene } from './scene';
+import { palms } from './hands';
+import { type PlacedItem, placing, type Scene } from './scene';
 import { stepsAway } from './away';
 
 /** Kept free around an antenna, mm: typical. */
 const FREE_MM = 10;
+/** How differently hands hold, as a standard uncertainty, mm. */
+const HOLD_U_MM = 2;
 /** A chip antenna stands about so high on its board, mm. */
 const TALL_MM = 1;
 
@@ -28,17 +31,28 @@ function findings(scene: Scene): Finding[] {
   return items.flatMap((at) => {
     const mine = antennaOf(at);
     if (!mine) return [];
-    return items.filter((other) => other !== at).flatMap((other): Finding[] => {
+    return [...held(scene, at, mine), ...items.filter((other) => other !== at).flatMap((other): Finding[] => {
       const near = other.blocks.filter(({ block }) => block.kind === 'cell' || block.kind === 'glass' || CONDUCTIVE.has(block.kind) || other.part.speaker !== undefined)
         .map((b) => ({ b, gap: gapOf(mine.prisms, b.solid.prisms, 2 * FREE_MM) })).sort((p, q) => p.gap.gap - q.gap.gap)[0];
       if (!near || near.gap.gap > 2 * FREE_MM) return [];
       const { measure, verdict } = measured(near.gap.gap, FREE_MM, `Metal, copper and cells within about ${FREE_MM} mm of an antenna shorten its reach (typical).`, sourcesOf(mine, near.b.solid, near.gap));
       return [{
         id: `antenna:${at.item.id}~${other.item.id}`, station: 'fit', check: 'antenna', verdict: verdict === 'hit' ? 'tight' : verdict, measure, title: `${mm1(near.gap.gap)} mm from the antenna`, what: `antenna of ${at.item.name} and ${near.b.solid.name}`,
-        why: [`About ${FREE_MM} mm around it stays free of metal, cells and copper, and of the palm that holds it there (typical): the pad is lost sooner the nearer they come.`], about: [at.item.id, other.item.id], at: { x: (mine.x0 + mine.x1) / 2, y: (mine.y0 + mine.y1) / 2, z: mine.z1 }, way: { x: near.gap.nx, y: near.gap.ny, z: near.gap.nz },
+        why: [`About ${FREE_MM} mm around it stays free of metal, cells and copper (typical): the pad is lost sooner the nearer they come.`], about: [at.item.id, other.item.id], at: { x: (mine.x0 + mine.x1) / 2, y: (mine.y0 + mine.y1) / 2, z: mine.z1 }, way: { x: near.gap.nx, y: near.gap.ny, z: near.gap.nz },
       }];
-    });
+    })];
   });
 }
 
-export const antenna: SceneCheck = { check: 'antenna', findings, ways: (_, __, items) => items.flatMap((at) => stepsAway(at, [3, 6, 10, 15, 25])) };
+/** A hand that holds the build where the antenna is. */
+function held(scene: Scene, at: PlacedItem, mine: Solid): Finding[] {
+  const near = palms(scene).map((palm) => ({ palm, gap: gapOf(mine.prisms, palm.prisms, 2 * FREE_MM) })).sort((p, q) => p.gap.gap - q.gap.gap)[0];
+  if (!near || near.gap.gap > FREE_MM + 3) return [];
+  const { gap, nx, ny, nz } = near.gap, { measure, verdict } = measured(gap, FREE_MM, `A hand within about ${FREE_MM} mm of an antenna shortens its reach (typical).`, [placing(at), { key: 'model.palm', label: 'how it is held', u: HOLD_U_MM, k: 1 }]);
+  return verdict === 'clear' ? [] : [{
+    id: `antenna:palm:${at.item.id}`, station: 'fit', check: 'antenna', verdict: 'tight', measure, title: `${mm1(gap)} mm from the ${near.palm.name}`, what: `antenna of ${at.item.name} where the hand holds`, about: [at.item.id], at: { x: (mine.x0 + mine.x1) / 2, y: (mine.y0 + mine.y1) / 2, z: mine.z1 }, way: { x: nx, y: ny, z: nz },
+    why: ['A palm lies about 28 mm in behind each side over the lower two thirds of the height (typical; hold yours and see). Toward the top and the middle no hand covers it.'],
+  }];
+}
+
+export const antenna: SceneCheck = { check: 'antenna', findings, ways: (_, __, items) => items.flatMap((at) => stepsAway(at, [3, 6, 10, 15, 25, 40])) };

@@ -1,5 +1,7 @@
 /** What hands meet: how far thumbs reach, wheels they would bump on their way, and a power key sunk too deep for a fingertip. */
+import { boxPrism, type Prism } from '../geometry';
 import { mm1, outlineSpan } from '../model';
+import { depthsOf } from '../shell';
 import type { Scene } from './scene';
 
 /** Reach of a thumb from the hand's hold at the outer edge, mm: small, medium and large hands, typical. */
@@ -56,4 +58,17 @@ export const sinks = (across: number): number => (across >= 2 * TIP_MM ? Infinit
 export function pressable(deepMm: number, across: number): { ok: boolean; sentence: string } {
   const tip = sinks(across), ok = deepMm <= tip;
   return { ok, sentence: `${mm1(Math.max(0, deepMm))} mm deep in a hole ${mm1(across)} mm wide; a fingertip sinks ${tip === Infinity ? 'in whole' : `${mm1(tip)} mm`} (typical)` };
+}
+
+/** A palm wraps each side: so far in behind the back, and up to this share of the height; typical. */
+const PALM = { in: 28, up: 0.65, thick: 20 };
+
+/** Where the hands hold a closed build: beside each side wall and behind the back. A box for the television without buttons is not held. */
+export function palms(scene: Scene): Array<{ name: string; prisms: Prism[] }> {
+  const body = scene.shell?.body, { brief, controls } = scene.project;
+  if (!body || (brief.tv === true && !controls.inputs.length)) return [];
+  const { w, h } = outlineSpan(body.outline), { front, back } = depthsOf(body), { thick } = PALM, high = h * PALM.up;
+  return (['left', 'right'] as const).map((side) => ({ name: `${side} palm`, prisms: [
+    boxPrism(side === 'left' ? -thick : w, 0, thick, high, -back - thick, front), boxPrism(side === 'left' ? 0 : w - PALM.in, 0, PALM.in, high, -back - thick, -back),
+  ] }));
 }

@@ -4,7 +4,7 @@
  * Scenes are cheap to change: the shell is kept as long as shell and cuts are the same objects, and
  * one item can be stood anew without touching the others.
  */
-import { type Block, bodyOf, type Item, type Part, type Placement, type Project, type SourceShare, uOf } from '../model';
+import { type Block, bodyOf, type Item, type Leaves, type Part, type Placement, type Project, type SourceShare, uOf } from '../model';
 import {
   atHeights, blockBox, effect, type Effect, placed, placedPoint, planGap, type Prism, solid, type Solid, standing, stood, boxPrism, moved,
 } from '../geometry';
@@ -13,7 +13,7 @@ import { partOf, PLUGS, remaining, sockets } from '../kit';
 import { shellSolids, type ShellSolids, type Wall } from '../shell';
 
 /** Room a flat ribbon's first bend takes behind its plug, mm. */
-const RIBBON_BEND_MM = 3;
+export const RIBBON_BEND_MM = 3;
 
 /** Where an item's part frame is: turned over or not, turned, moved. */
 export interface Pose { over: boolean; turn: number; x: number; y: number; z: number; stand: Placement['stand'] }
@@ -89,7 +89,7 @@ function unchanged(scene: Scene, before: Scene, placement: Placement, index: num
 }
 
 /** What is plugged into an item inside, as a text that is the same as long as that is. */
-const plugsIn = (scene: Scene, item: string): string => scene.cables.flatMap((c) => c.ends.filter((e) => e.item === item).map((e) => `${c.lead.id} ${scene.project.kit.parts.indexOf(c.part)} ${e.connector} ${JSON.stringify(e.plug)}`)).join();
+const plugsIn = (scene: Scene, item: string): string => scene.cables.flatMap((c) => c.ends.filter((e) => e.item === item).map((e) => `${c.lead.id} ${scene.project.kit.parts.indexOf(c.part)} ${e.connector} ${e.leaves} ${JSON.stringify(e.plug)}`)).join();
 
 /** Stand one item (again) at a placement. Returns nothing when its piece does not exist. */
 export function standItem(scene: Scene, placement: Placement, index: number): PlacedItem | undefined {
@@ -222,13 +222,23 @@ function pathSolid(at: PlacedItem, mouth: Mouth, where: readonly Effect[]): Soli
 function innerPlug(scene: Scene, at: PlacedItem, mouth: Mouth, where: readonly Effect[]): PlacedBlock | undefined {
   const cable = scene.cables.find((c) => c.ends.some((e) => e.item === at.item.id && e.connector === mouth.id)), end = cable?.ends.find((e) => e.item === at.item.id && e.connector === mouth.id);
   if (!cable || end?.plug.plan.kind !== 'rect' || Math.hypot(mouth.dx, mouth.dy) < 0.5) return undefined;
-  const { w: { mm: wide, u }, h: { mm: deep } } = end.plug.plan, tall = end.plug.height.mm, long = deep + RIBBON_BEND_MM, [w, h] = at.pose.stand === 'flat' ? [wide, tall] : [tall, wide], size = Math.hypot(mouth.dx, mouth.dy);
+  const { w: { mm: wide, u }, h: { mm: deep } } = end.plug.plan, tall = end.plug.height.mm, [w, h] = at.pose.stand === 'flat' ? [wide, tall] : [tall, wide], size = Math.hypot(mouth.dx, mouth.dy), side = sideways(at, mouth, end.leaves);
+  // The first bend lies where the ribbon leaves: behind the plug, beside it, or for a board on edge over or under it.
+  const bend = (on: boolean) => (on ? RIBBON_BEND_MM : 0), run = boxPrism(0, -w / 2 - bend(side?.across === -1), deep + bend(!side), w + bend(side?.across === 1) + bend(side?.across === -1), mouth.z - h / 2 - bend(side?.up === -1), mouth.z + h / 2 + bend(side?.up === 1));
   const name = `plug of ${cable.lead.name} in ${mouth.name} of ${at.item.name}`;
   return {
     block: { ...end.plug, id: `plug-${mouth.id}`, name },
-    solid: solid(`${at.item.id}/plug-${mouth.id}`, name, 'block', at.item.id, [moved(boxPrism(0, -w / 2, long, w, mouth.z - h / 2, mouth.z + h / 2), mouth.dx / size, mouth.dy / size, mouth.x, mouth.y, 0)],
+    solid: solid(`${at.item.id}/plug-${mouth.id}`, name, 'block', at.item.id, [moved(run, mouth.dx / size, mouth.dy / size, mouth.x, mouth.y, 0)],
       [...where, effect(`kit.parts.${scene.project.kit.parts.indexOf(cable.part)}.plugs`, `size of the plugs of ${cable.lead.name}`, u, { grow: 0.5, dz0: -0.5, dz1: 0.5 })]),
   };
+}
+
+/** Where a ribbon that leaves its plug to a side goes as the board lies: to the left (1) or right of the way out of the socket in plan, or up (1) or down. */
+export function sideways(at: PlacedItem, mouth: Mouth, leaves: Leaves): { across: 1 | 0 | -1; up: 1 | 0 | -1 } | undefined {
+  if (leaves === 'straight') return undefined;
+  // Left is the board's top × the way out.
+  const { stand, over, turn } = at.pose, [nx, ny, nz] = placedPoint([0, 0, 1], stand, over, turn, 0, 0, 0), left = leaves === 'left' ? 1 : -1, unit = (v: number) => (Math.abs(v) < 0.5 ? 0 : v > 0 ? 1 : -1);
+  return { across: unit(left * nz), up: unit(left * (nx * mouth.dy - ny * mouth.dx)) };
 }
 
 /** Width along the wall and height in z of a plug's nose as the part stands. */

@@ -3,6 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { demos, measured, STARTER_PARTS } from '../catalogue';
 import { applied, appliedAll, type Block, type Body, type Change, type Finding, length, type Part, type Placement, type Project } from '../model';
 import { check, waysOut } from '../verdict';
+import { dammed } from '../wiring/dam.fixture';
 
 const [half, done, warbler, wisp] = demos() as [Project, Project, Project, Project];
 const place = (p: Project, item: string, more: Partial<Placement>): Project => applied(p, { do: 'place', placement: { ...p.layout.placements.find((x) => x.item === item)!, ...more } });
@@ -25,11 +26,13 @@ const over = (strip: string, lift: number, more: Partial<Placement> = {}): Proje
 /** Foam under the face beside the picture, or on it. */
 const rim = (y: number): Project => known(place(stand(done, 'foam-2', 'front', 66, y), 'screen', { lift: 1.3 }));
 const screwed = (into: number): Project => body(done, { pieces: done.shell.bodies[0]!.pieces.map((q) => ({ ...q, features: q.features.map((f) => (f.screw ? { ...f, screw: { ...f.screw, into: length(into) } } : f)) })) });
+/** A board with a radio alone in a large shell that is held in hands. */
+const radio = (x: number): Project => stand(body({ ...only(wisp), brief: { ...wisp.brief, wireless: true }, controls: { ...wisp.controls, inputs: [] } }, { outline: { kind: 'rect', w: length(200), h: length(120), r: length(8) } }), 'thimble', 'back', x, 20, { lift: 1, fixed: 'screws' });
 /** Every wire that crosses, as thick as a finger allows. */
 const thick = appliedAll(done, check(done).wiring.wires.filter((x) => x.openMm !== undefined).map((x): Change => ({ do: 'net', net: { ...x.net.said, id: x.net.id, ends: [{ item: x.net.a.item, pad: x.net.a.pad }, { item: x.net.b.item, pad: x.net.b.pad }], awg: 14 } })));
 const bottom = body(done, { spine: 'bottom' });
 /** A wired panel and its driver board in a large shell. */
-const panel = (x: number): Project => stand(stand(body({ ...wisp, kit: { parts: [], items: [] }, layout: { placements: [] }, controls: { ...wisp.controls, inputs: [] } }, { outline: { kind: 'rect', w: length(260), h: length(170), r: length(8) } }), 'pane-5-bare', 'front', 60, 70, { up: 'out' }), 'drive-40', 'back', x, 12, { on: { piece: 'front' }, lift: 1 });
+const panel = (x: number, y = 12, ways: '40' | '50' = '40', up: 'in' | 'out' = 'in'): Project => stand(stand(body({ ...wisp, kit: { parts: [], items: [] }, layout: { placements: [] }, controls: { ...wisp.controls, inputs: [] } }, { outline: { kind: 'rect', w: length(260), h: length(170), r: length(8) } }), ways === '40' ? 'pane-5-bare' : 'pane-3-5-bare', 'front', 60, 70, { up: 'out' }), `drive-${ways}`, 'back', x, y, { on: { piece: 'front' }, up, lift: 1 });
 /** A board and a screen with a driver, both with sockets, and a ribbon between. */
 const ribboned = (lead: string, screenY: number): Project => {
   const large = body({ ...only(wisp), controls: { ...wisp.controls, inputs: [] } }, { outline: { kind: 'rect', w: length(240), h: length(170), r: length(8) }, pieces: wisp.shell.bodies[0]!.pieces.map((q) => ({ ...q, openings: [], features: [], depth: length(26) })) });
@@ -43,6 +46,9 @@ const hooks = (x: number): Project => ['one', 'two'].reduce((p, id) => {
   const q: Part = { ...library('slab-300'), id, name: id, blocks: id === 'one' ? [block('foot', 0, 0), block('roof', 12, 6)] : [block('low', 12, 0), block('top', 0, 6)], connectors: [], pads: [] };
   return appliedAll(p, [{ do: 'add', part: q }, { do: 'stand', placement: { item: id, on: { piece: 'back' }, x: id === 'one' ? 40 : x, y: 40, turn: 0, up: 'in', stand: 'flat', lift: 0, held: 'jig' } }]);
 }, only(wisp));
+
+/** The charger and the board with a wall between them, so many mm high. */
+const dam = (mm: number): Project => dammed(only(done, 'teasel', 'charger', 'amp'), mm);
 
 const find = (p: Project, has: (f: Finding) => boolean): Finding | undefined => check(p).findings.find((f) => f.verdict !== 'clear' && has(f));
 
@@ -74,10 +80,16 @@ const ROWS: Array<[name: string, fires: Project, silent: Project, has: (f: Findi
   ['foam on the picture', rim(29), rim(23.5), (f) => f.id.startsWith('press:face'), /^Move Foam/],
   ['a socket that only glue holds', place(done, 'charger', { fixed: 'glue' }), done, (f) => f.check === 'stop', /bracket/],
   ['a cell beside the antenna', place(warbler, 'thimble', { y: 80 }), warbler, (f) => f.check === 'antenna', /^Move/],
+  ['an antenna where the hand holds', radio(24), radio(90), (f) => f.id.startsWith('antenna:palm'), /^Move Thimble/],
   ['two plugs that want the same place', place(warbler, 'charger', { on: { piece: 'front' }, turn: 180, x: 64, y: 85.4, lift: 12 }), warbler, (f) => f.id.startsWith('beside:'), /^Move|^Do without/],
   ['a plug that lifts it off the table', place(outside(wisp, 'thimble', 'hdmi'), 'thimble', { up: 'out', x: 90 }), wisp, (f) => f.id.startsWith('lying:'), /^Raise|^Do without/],
   ['wires bent at their joints', place(done, 'amp', { x: 2.6, y: 5, lift: 14 }), done, (f) => f.id.startsWith('wire:anchor-'), /^Move Chirp|^Put a plug/],
   ['an HDMI plug inside against the wall', ribboned('lead-hdmi-200', 20), ribboned('lead-hdmi-200', 30), (f) => f.what.includes('plug of HDMI ribbon'), /^Move Pane/],
+  ['a plug inside that stands out straight', ribboned('lead-hdmi', 20), applied(ribboned('lead-hdmi-right', 20), { do: 'around', item: 'lead-hdmi-right', on: true }), (f) => f.what.includes('plug of HDMI ribbon'), /^Take HDMI ribbon, angled .* flat end at Pane/],
+  ['a lead far longer than its way', ribboned('lead-hdmi-200', 60), ribboned('lead-hdmi', 60), (f) => f.id.startsWith('wire:lead-'), /^Fold it/],
+  ['a ribbon far longer than its way', panel(163, 24), panel(163), (f) => f.check === 'ribbon', /^Fold it/],
+  ['a ribbon with its contacts the wrong way', panel(150, 12, '50'), panel(48, 12, '50', 'out'), (f) => f.id.startsWith('ribbon:side:'), /^Turn Drive/],
+  ['wires without a way', dam(27.2), dam(24), (f) => f.id.startsWith('wire:none-'), /^Trim dam/],
   ['a lead too short for its way', ribboned('lead-hdmi', 30), ribboned('lead-hdmi-200', 30), (f) => f.id.startsWith('wire:lead-'), /^Take HDMI ribbon, long/],
   ['a ribbon that does not reach', panel(200), panel(163), (f) => f.check === 'ribbon', /^Move Drive/],
   ['a socket of the other half near the spine', place(bottom, 'charger', { on: { piece: 'front' }, x: 140, lift: 18 }), bottom, (f) => f.check === 'closing', /^Tilt it in/],

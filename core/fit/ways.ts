@@ -5,7 +5,7 @@
  */
 import type { Finding, Part, WayOut } from '../model';
 import { removals, thickness } from '../kit';
-import { seamCost, type StandingFeature } from '../shell';
+import { seamCost, type ShellSolids, type StandingFeature } from '../shell';
 import type { Checker } from './checker';
 import { CHECKS } from './checks';
 import { BARE_METAL_MM } from './clearance';
@@ -103,25 +103,19 @@ function trims(checker: Checker, finding: Finding): WayOut[] {
   if (!other) return [];
   const s = other.a.solid, sign = checker.scene.shell!.sign(feature.piece);
   const over = sign > 0 ? s.z1 - feature.z0 : feature.z1 - s.z0;
-  const out: WayOut[] = [];
-  const to = Math.floor((feature.height - over - m.required - 1.7 * Math.max(0.25, m.sigma)) * 2) / 2;
-  if (to > 0.5) {
-    out.push({
-      id: `trim-${feature.feature.id}-${feature.copy}`, text: `Trim ${feature.name} to ${to} mm`,
-      cost: `${(feature.height - to).toFixed(1)} mm off; ${trimCost(checker, feature)}`,
-      changes: [{ do: 'trim', feature: feature.feature.id, copy: feature.copy, to }], effort: 6,
-    });
-  }
-  if (feature.feature.mayCut === 'remove') {
-    out.push({
-      id: `remove-${feature.feature.id}-${feature.copy}`, text: `Cut ${feature.name} away`, cost: trimCost(checker, feature),
-      changes: [{ do: 'trim', feature: feature.feature.id, copy: feature.copy, to: 0 }], effort: 7,
-    });
-  }
-  return out;
+  return trimmed(checker.scene.shell!, feature, [Math.floor((feature.height - over - m.required - 1.7 * Math.max(0.25, m.sigma)) * 2) / 2]);
 }
 
-const trimCost = (checker: Checker, f: StandingFeature): string => words(f.feature.purpose, seamCost(checker.scene.shell!, f)?.sentence);
+/** A post, rib or wall taken down to each of some heights, mm, and away where that is allowed. */
+export function trimmed(shell: ShellSolids, f: StandingFeature, heights: readonly number[]): WayOut[] {
+  if (f.feature.mayCut === 'never') return [];
+  const cost = words(f.feature.purpose, seamCost(shell, f)?.sentence), way = (id: string, text: string, more: string, to: number, effort: number): WayOut => ({ id: `${id}-${f.feature.id}-${f.copy}`, text, cost: `${more}${cost}`, changes: [{ do: 'trim', feature: f.feature.id, copy: f.copy, to }], effort });
+  return [
+    ...heights.filter((to) => to > 0.5 && to < f.height).map((to) => way(`trim-${to}`, `Trim ${f.name} to ${to} mm`, `${(f.height - to).toFixed(1)} mm off; `, to, 6 - to / f.height / 10)),
+    ...(f.feature.mayCut === 'remove' ? [way('remove', `Cut ${f.name} away`, '', 0, 7)] : []),
+  ];
+}
+
 const words = (purpose: string, seam: string | undefined): string => (seam ?? (purpose === 'button support' ? 'the buttons lose that backing' : purpose === 'guide' ? 'nothing guides the part there' : 'no other use known'));
 
 function widen(finding: Finding, items: readonly PlacedItem[]): WayOut[] {

@@ -23,6 +23,8 @@ const ROWS: Array<[Change, Project, RegExp]> = [
   [{ do: 'widen', for: 'charger/usb' }, half, /^cuts$/],
   [{ do: 'swap', item: 'cell', part: part('slab-2000') }, half, /^kit\.(parts|items\.2\.(part|name))$/],
   [{ do: 'insulate', item: 'amp' }, half, /^kit\.items\.4\.insulated$/],
+  [{ do: 'fold', item: 'screen', folds: 2 }, half, /^kit\.items\.1\.folds$/],
+  [{ do: 'around', item: 'screen', on: true }, half, /^kit\.items\.1\.around$/],
   [{ do: 'shut', how: 'swing' }, half, /^shell\.bodies\.0\.shuts$/],
   [{ do: 'peg', cap: 'cap-keys', mm: 1.1 }, half, /^shell\.bodies\.0\.caps\.0\.peg\.mm$/],
   [{ do: 'grow', by: 1.5, side: 'w' }, wisp, /^shell\.bodies\.0\.outline\.w\.mm$/],
@@ -50,6 +52,11 @@ describe.each(ROWS)('%j', (change, p, where) => {
     // Twice is once, but for what grows.
     if (change.do !== 'grow') expect(appliedAll(p, [change, change])).toEqual(next);
   });
+});
+
+test('what was folded or turned around is unfolded and turned back', () => {
+  const there: Change[] = [{ do: 'fold', item: 'amp', folds: 2 }, { do: 'around', item: 'amp', on: true }], back: Change[] = [{ do: 'fold', item: 'amp', folds: undefined }, { do: 'around', item: 'amp', on: false }];
+  expect(appliedAll(half, [...there, ...back])).toEqual(half);
 });
 
 test('what is not there is not changed, and nothing fails', () => {

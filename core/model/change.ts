@@ -2,7 +2,7 @@
  * A change to the document that a way out offers: applied as one step, undone as one step.
  */
 import type { Cut, Input, Placement, Project } from './project';
-import type { Part } from './part';
+import type { Item, Part } from './part';
 import { length, type Length } from './length';
 import type { Body, Feature, Shell } from './shell';
 
@@ -15,6 +15,9 @@ export type Change =
   | { do: 'widen' | 'notch'; for: string }
   | { do: 'swap'; item: string; part: Part }
   | { do: 'insulate'; item: string }
+  /** A lead or ribbon laid in so many folds; a lead turned around. */
+  | { do: 'fold'; item: string; folds: number | undefined }
+  | { do: 'around'; item: string; on: boolean }
   /** The halves come together straight, or about the spine. */
   | { do: 'shut'; how: NonNullable<Body['shuts']> }
   /** A cap's peg filed to so many mm. */
@@ -67,6 +70,10 @@ export function applied(p: Project, change: Change): Project {
     }
     case 'insulate':
       return withItem(p, change.item, (item) => ({ ...item, insulated: true }));
+    case 'fold':
+      return withItem(p, change.item, (item) => said(item, 'folds', change.folds));
+    case 'around':
+      return withItem(p, change.item, (item) => said(item, 'around', change.on || undefined));
     case 'shut':
       return { ...p, shell: { ...p.shell, bodies: p.shell.bodies.map((b, i) => (i === 0 ? { ...b, shuts: change.how } : b)) } };
     case 'peg':
@@ -138,6 +145,13 @@ export function freshId(p: Project, wish: string): string {
 
 const withItem = (p: Project, id: string, change: (item: Project['kit']['items'][number]) => Project['kit']['items'][number]): Project =>
   ({ ...p, kit: { ...p.kit, items: p.kit.items.map((x) => (x.id === id ? change(x) : x)) } });
+
+/** An item with something said of it, or no longer said. */
+function said<K extends 'folds' | 'around'>(item: Item, key: K, value: Item[K]): Item {
+  const next = { ...item };
+  if (value === undefined) delete next[key]; else next[key] = value;
+  return next;
+}
 
 const longer = (l: Length, by: number): Length => ({ ...l, mm: Math.round((l.mm + by) * 1000) / 1000 });
 function grown(b: Body, by: number, side: Extract<Change, { do: 'grow' }>['side']): Body {

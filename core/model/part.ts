@@ -78,6 +78,9 @@ const watts = z.number().min(0).max(60);
 export const STATES = ['menu', 'game', 'peak'] as const;
 export type LoadState = (typeof STATES)[number];
 
+export const LEAVES = ['straight', 'left', 'right'] as const;
+export type Leaves = (typeof LEAVES)[number];
+
 export const FAMILIES = [
   'sbc', 'screen', 'cell', 'charger', 'converter', 'audio', 'speaker', 'switch', 'controller', 'expander', 'storage', 'hub', 'latch', 'hardware', 'lead', 'protection', 'cooling',
 ] as const;
@@ -159,7 +162,9 @@ export const Part = z.strictObject({
   /** How it turns a build off, and the current it may carry. */
   off: z.strictObject({ kind: z.enum(['latch', 'switch']), amps: z.number().positive().max(50) }).optional(),
   /** A cable or ribbon between two sockets; its connector blocks are its plugs, first end first: width across, length out of the socket, height. */
-  lead: z.strictObject({ carries: z.enum(CARRIES), ends: z.tuple([z.enum(FORMS), z.enum(FORMS)]), longMm: z.number().positive().max(2000).optional() }).optional(),
+  lead: z.strictObject({ carries: z.enum(CARRIES), ends: z.tuple([z.enum(FORMS), z.enum(FORMS)]), longMm: z.number().positive().max(2000).optional(),
+    /** Which way the ribbon leaves each plug, seen looking out of the socket with the board's top up: straight on, or to a side. */
+    leaves: z.tuple([z.enum(LEAVES), z.enum(LEAVES)]).optional() }).optional(),
   /** Electrical ends, when they are not those usual for its kind. */
   ports: z.array(Port).max(40).optional(),
   /** Counts up each time the builder keeps it again. */
@@ -180,6 +185,10 @@ export const Item = z.strictObject({
   reach: z.record(Id, z.boolean()).optional(),
   /** Its bare metal lies under two layers of polyimide tape. */
   insulated: z.boolean().optional(),
+  /** Its lead or ribbon is laid in so many folds, out and back, where it is longer than its way. */
+  folds: z.number({ error: 'Folds are a whole number.' }).int({ error: 'Folds are a whole number.' }).min(1).max(4).optional(),
+  /** A lead the other way round: its second end where its first would go. */
+  around: z.boolean().optional(),
   /** Where it stands: still to buy when nothing is said. */
   stock: z.enum(STOCK).optional(),
   /** What was paid for it, when it differs from the catalogue's typical price. */

@@ -27,6 +27,8 @@ export const Port = z.strictObject({
   amps: z.number().min(0).max(50).optional(),
   /** Equal ones side by side: sockets of a hub, channels of a converter, contacts of a ribbon. */
   count: z.number().int().min(1).max(80).optional(),
+  /** Side of a flat socket its contacts are on, seen with its board's top up: at the bottom they lie against the board. */
+  contacts: z.enum(['top', 'bottom', 'both']).optional(),
   /** USB generation it speaks, or needs: 1, 2 or 3. */
   speed: z.number().int().min(1).max(3).optional(),
   /** A USB-C socket that asks for power: its two 5.1 kΩ pull-downs are there. */

@@ -9,7 +9,7 @@ import { cutting, type Cutting } from '../cuts';
 import { buildChance, Checker, closingFindings } from '../fit';
 import { donorFindings, hingeFindings, screwFindings } from '../shell';
 import { powerFigures, type PowerFigures } from '../power';
-import { ribbonFindings, UNLAID, wiring, type Wiring } from '../wiring';
+import { UNLAID, wiring, type Wiring } from '../wiring';
 
 export interface Check {
   findings: Finding[];
@@ -41,7 +41,7 @@ export function assembled(p: Project, checker: Checker, quick = false): Check {
   const map = buttonMap(p, checker.scene);
   const power = powerFigures(p);
   const laid = quick ? UNLAID : wiring(p, checker.scene, map);
-  const findings = [...checker.findings(), ...closingFindings(checker.scene), ...stackFindings(checker.scene), ...laid.findings, ...ribbonFindings(checker.scene), ...map.findings, ...power.findings, ...chainFindings(p), ...shellFindings(p)].sort(worstFirst);
+  const findings = [...checker.findings(), ...closingFindings(checker.scene), ...stackFindings(checker.scene), ...laid.findings, ...map.findings, ...power.findings, ...chainFindings(p), ...shellFindings(p)].sort(worstFirst);
   const count = (v: Finding['verdict']) => findings.filter((f) => f.verdict === v).length;
   const byStation: Check['byStation'] = {};
   for (const f of findings) {

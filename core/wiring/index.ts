@@ -2,5 +2,6 @@ export { endWords, netId, netsOf, WIRE_COLOURS, type End, type Net } from './net
 export { cellAt, fieldOf, passes, shortest, widest, type Field } from './field';
 export { overInsulation, STRIP_MM, UNLAID, wiring, type Bundle, type Wire, type Wiring } from './bundles';
 export { type LaidLead } from './leads';
-export { BEND_R_MM, reach, ribbonFindings, TAIL_MM, type Reach } from './ribbon';
+export { BEND_R_MM, foldedIn, packOf, roomFor, type LaidPack, type Pack } from './fold';
+export { reach, TAIL_MM, type Reach } from './ribbon';
 export { stored, wireWays } from './ways';

@@ -52,6 +52,39 @@ describe('a lead inside', () => {
   }, 60_000);
 });
 
+describe('a lead whose plug is angled', () => {
+  const plug = (p: Project, item: string) => sceneOf(p).items.get(item)!.blocks.find((b) => b.block.id === 'plug-hdmi')!.solid, mouth = (p: Project, item: string) => sceneOf(p).items.get(item)!.mouths.find((m) => m.id === 'hdmi')!;
+  const turn = (p: Project, item: string, more: Partial<Project['layout']['placements'][number]>): Project => applied(p, { do: 'place', placement: { ...p.layout.placements.find((q) => q.item === item)!, ...more } });
+  test('is 12 mm deep instead of 20 and its first bend, and its ribbon leaves at the side it is named for', () => {
+    for (const [to, sign] of [['left', 1], ['right', -1]] as const) for (const up of ['in', 'out'] as const) for (const deg of [0, 90, 180, 270]) {
+      const p = turn(build(`lead-hdmi-${to}`, 150, 100), 'teasel', { turn: deg, up }), m = mouth(p, 'teasel'), s = plug(p, 'teasel'), [dx, dy] = [m.dx, m.dy];
+      const along = (x: number, y: number) => (x - m.x) * dx + (y - m.y) * dy, left = (x: number, y: number) => (x - m.x) * -dy + (y - m.y) * dx;
+      const corners = [[s.x0, s.y0], [s.x1, s.y1], [s.x0, s.y1], [s.x1, s.y0]] as const, lefts = corners.map(([x, y]) => left(x, y)), alongs = corners.map(([x, y]) => along(x, y));
+      // With its top toward the back a board is seen from below: what is left of the way out is right in plan.
+      const side = up === 'in' ? sign : -sign;
+      expect([to, up, deg, Math.min(...alongs), Math.max(...alongs)]).toEqual([to, up, deg, expect.closeTo(0, 6), expect.closeTo(12, 6)]);
+      expect([to, up, deg, Math.min(...lefts), Math.max(...lefts)]).toEqual([to, up, deg, expect.closeTo(side > 0 ? -8 : -11, 6), expect.closeTo(side > 0 ? 11 : 8, 6)]);
+    }
+  });
+  test('turned around it has its flat end at the other socket, and is offered so where the straight one is in the way', () => {
+    const p = build('lead-hdmi-left', 190, 90), round = applied(p, { do: 'around', item: 'lead-hdmi-left', on: true }), deep = (q: Project, item: string) => { const s = plug(q, item); return s.y1 - s.y0 + (s.x1 - s.x0); };
+    expect(deep(p, 'teasel') < deep(round, 'teasel')).toBe(true);
+    expect(deep(p, 'pane-5-hdmi') > deep(round, 'pane-5-hdmi')).toBe(true);
+  });
+});
+
+test('folded once it has its place on the way, and what is laid after it finds those cells taken', () => {
+  const p = build('lead-hdmi-200', 120, 30), folded = applied(p, { do: 'fold', item: 'lead-hdmi-200', folds: 1 }), f = said(folded), [pack] = check(folded).wiring.packs;
+  expect([said(p).verdict, f.verdict]).toEqual(['tight', 'clear']);
+  expect(f.title).toMatch(/^Folded once: \d+ × 12 × 5\.5 mm$/);
+  const scene = sceneOf(folded), inner = [...scene.items.values()].flatMap((at) => at.blocks.map((b) => b.solid)).filter((s) => s.x0 < pack!.x + pack!.w && s.x1 > pack!.x && s.y0 < pack!.y + pack!.h && s.y1 > pack!.y);
+  for (const s of inner) expect(s.z1 <= pack!.z0 + 0.01 || s.z0 >= pack!.z1 - 0.01).toBe(true);
+  expect(check(p).wiring.packs).toEqual([]);
+  // A shallow shell has no room for it: it stays to fold away, and says how much is missing.
+  const shallow = applied(build('lead-hdmi-200', 120, 30, 'front', 12), { do: 'fold', item: 'lead-hdmi-200', folds: 4 });
+  expect(said(shallow).title).toMatch(/mm free for 20\.5 of folds$/);
+});
+
 test('over the spine: never less than the run over it and the rise to both rims, and the same from either end', () => {
   const place = fc.tuple(fc.integer({ min: 3, max: 290 }), fc.integer({ min: 3, max: 190 }), fc.integer({ min: 0, max: 24 }));
   fc.assert(fc.property(place, place, fc.constantFrom('left' as const, 'right' as const, 'bottom' as const, 'top' as const), ([ax, ay, az], [bx, by, bz], spine) => {

@@ -1,8 +1,9 @@
 /** A ready-made lead between two sockets inside: the way its ribbon lies, and whether it is long enough. */
 import { type Finding, length, mm1 } from '../model';
 import { type Cable } from '../chains';
-import { measured, type Scene } from '../fit';
+import { measured, RIBBON_BEND_MM, type Scene, sideways } from '../fit';
 import { type Field, lengthOf, middle, route, take, widest } from './field';
+import { foldedIn, type LaidPack } from './fold';
 import type { Pt3 } from './nets';
 import { overSpine, type OverSpine } from './opened';
 
@@ -23,16 +24,18 @@ export interface LaidLead {
   working: string;
 }
 
-/** Where its plug ends and the ribbon begins. */
-function tail(scene: Scene, item: string, connector: string): { at: Pt3; piece: string } | undefined {
-  const at = scene.items.get(item), m = at?.mouths.find((q) => q.id === connector), plug = at?.blocks.find((b) => b.block.id === `plug-${connector}`)?.solid;
-  if (!at || !m || !plug) return undefined;
-  const size = Math.hypot(m.dx, m.dy), far = Math.abs(m.dx) > Math.abs(m.dy) ? plug.x1 - plug.x0 : plug.y1 - plug.y0;
-  return { at: [m.x + (m.dx / size) * far, m.y + (m.dy / size) * far, m.z], piece: at.piece };
+/** Where its plug ends and the ribbon begins: behind its first bend, straight on or at its side. */
+function tail(scene: Scene, { item, connector, plug, leaves }: Cable['ends'][number]): { at: Pt3; piece: string } | undefined {
+  const at = scene.items.get(item), m = at?.mouths.find((q) => q.id === connector);
+  if (!at || !m || plug.plan.kind !== 'rect' || !at.blocks.some((b) => b.block.id === `plug-${connector}`)) return undefined;
+  const size = Math.hypot(m.dx, m.dy), [dx, dy] = [m.dx / size, m.dy / size], { w: { mm: wide }, h: { mm: deep } } = plug.plan, side = sideways(at, m, leaves);
+  const ahead = side ? deep / 2 : deep + RIBBON_BEND_MM, across = (side?.across ?? 0) * (wide / 2 + RIBBON_BEND_MM), up = (side?.up ?? 0) * (wide / 2 + RIBBON_BEND_MM);
+  return { at: [m.x + dx * ahead - dy * across, m.y + dy * ahead + dx * across, m.z + up], piece: at.piece };
 }
 
-export function layLead(scene: Scene, f: Field, c: Cable, findings: Finding[]): LaidLead | undefined {
-  const [a, b] = c.ends.map((e) => tail(scene, e.item, e.connector));
+/** @param packs  where what is folded away lies */
+export function layLead(scene: Scene, f: Field, c: Cable, findings: Finding[], packs: LaidPack[]): LaidLead | undefined {
+  const [a, b] = c.ends.map((e) => tail(scene, e));
   if (!a || !b) return undefined;
   const items = c.ends.map((e) => e.item), names = items.map((i) => scene.items.get(i)!.item.name), what = `${c.lead.name} between ${names.join(' and ')}`, need = RIBBON.thick * RIBBON.wide;
   const base = { id: `wire:lead-${c.lead.id}`, station: 'fit' as const, check: 'wire' as const, what, about: items };
@@ -48,9 +51,11 @@ export function layLead(scene: Scene, f: Field, c: Cable, findings: Finding[]): 
   if (long === undefined) return laid;
   const { measure, verdict } = measured(long - plain, 0, 'It must reach without pulling at its plugs.', [{ key: `kit.parts.${scene.project.kit.parts.indexOf(c.part)}.lead`, label: `length of ${c.lead.name}`, u: length(long, 'ruler').u, k: 1 }, { key: `model.way.${c.lead.id}`, label: `the way ${c.lead.name} takes`, u: WAY_SHARE * plain, k: -1 }]);
   const spare = long - plain > SPARE_SHARE * long && verdict === 'clear' && long - plain > 40;
+  const folded = spare && c.lead.folds !== undefined ? foldedIn(f, way.cells, long - plain, c.lead.folds, RIBBON.wide, RIBBON.thick) : undefined, lies = folded?.lies;
+  if (lies) { packs.push(lies); laid.working += `; ${folded.title.toLowerCase()}`; }
   findings.push({
-    ...base, verdict: spare ? 'tight' : verdict, measure, title: measure.gap < 0 ? `${mm1(measure.gap)} mm too short` : spare ? `${mm1(measure.gap)} mm to fold away` : `${mm1(measure.gap)} mm to spare`, at: { x: (a.at[0] + b.at[0]) / 2, y: (a.at[1] + b.at[1]) / 2, z: a.at[2] },
-    why: [laid.working, ...(crosses && !laid.opens ? ['It is unplugged before the halves part.'] : []), ...(spare ? ['Folded in two or three it takes a place of its own: a shorter one is easier to close on.'] : [])],
+    ...base, verdict: spare && !lies ? 'tight' : verdict, measure, title: measure.gap < 0 ? `${mm1(measure.gap)} mm too short` : folded ? folded.title : spare ? `${mm1(measure.gap)} mm to fold away` : `${mm1(measure.gap)} mm to spare`, at: lies ? { x: lies.x + lies.w / 2, y: lies.y + lies.h / 2, z: (lies.z0 + lies.z1) / 2 } : { x: (a.at[0] + b.at[0]) / 2, y: (a.at[1] + b.at[1]) / 2, z: a.at[2] },
+    why: [laid.working, ...(folded?.why ?? []), ...(crosses && !laid.opens ? ['It is unplugged before the halves part.'] : []), ...(spare && !lies ? ['Folded it takes a place of its own; a shorter one is easier to close on.'] : [])],
   });
   return laid;
 }

@@ -2,13 +2,15 @@
  * A flat tail from where it leaves to the socket it must reach: straight runs, flat folds that turn
  * it, bends up and back, and the side its contacts end up on.
  */
-import { type Finding, type Part } from '../model';
-import { measured, type PlacedItem, placing, pointOf, type Scene } from '../fit';
+import { type Finding, type Part, type Placement, type Port } from '../model';
+import { measured, type PlacedItem, placing, pointOf, type Scene, standItem } from '../fit';
 import { kitOf } from '../chains';
+import { type Field, cellAt, line } from './field';
+import { BEND_R_MM, foldedIn, type LaidPack } from './fold';
 import type { Pt3 } from './nets';
 
-/** Radius a fixed tail is bent to, mm, and how thick it is away from its stiffened end: typical. */
-export const BEND_R_MM = 1, TAIL_MM = 0.1;
+/** How thick a tail is away from its stiffened end, mm: typical. */
+export const TAIL_MM = 0.1;
 /** Pushed into its socket, mm. */
 const SEAT_MM = 3.5;
 /** More left over than this has to be folded away, mm. */
@@ -41,20 +43,42 @@ function socketOf(at: PlacedItem, block: string | undefined): Pt3 {
   return [(s.x0 + s.x1) / 2, (s.y0 + s.y1) / 2, (s.z0 + s.z1) / 2];
 }
 
-export function ribbonFindings(scene: Scene): Finding[] {
+/** A board turned over with its flat socket kept where it was, so that the tail still reaches it. */
+export function turnedOver(scene: Scene, at: PlacedItem, block: string | undefined): Placement {
+  const next: Placement = { ...at.placement, up: at.placement.up === 'in' ? 'out' : 'in' }, there = standItem({ ...scene, items: new Map(scene.items) }, next, at.index);
+  if (!there) return next;
+  const [a, b] = [socketOf(at, block), socketOf(there, block)], tenth = (mm: number) => Math.round(mm * 10) / 10;
+  return { ...next, x: tenth(next.x + a[0] - b[0]), y: tenth(next.y + a[1] - b[1]) };
+}
+
+/** @param f  room for what is folded away, which is taken */
+export function ribbonFindings(scene: Scene, f: Field, packs: LaidPack[]): Finding[] {
   const kit = kitOf(scene.project), givers = kit.ends('panel', 'gives');
   return [...scene.items.values()].flatMap((at) => (at.part.ribbons ?? []).flatMap((r: Ribbon): Finding[] => {
     const mate = givers.find((g) => (g.port.count ?? r.ways) === r.ways && scene.items.has(g.of.item.id)), to = mate && scene.items.get(mate.of.item.id);
     if (!mate || !to) return [];
     const from = pointOf(at, r.at), tip = pointOf(at, [r.at[0] + r.dir[0], r.at[1] + r.dir[1], r.at[2] + r.dir[2]]), dir = [tip[0] - from[0], tip[1] - from[1]] as const, size = Math.hypot(...dir) || 1;
-    const top = pointOf(at, [0, 0, 1])[2] > pointOf(at, [0, 0, 0])[2], socket = socketOf(to, mate.port.block), need = reach(from, [dir[0] / size, dir[1] / size], socket, (r.contacts === 'top') === top), spare = r.lengthMm - need.mm;
+    const top = topUp(at), socket = socketOf(to, mate.port.block), need = reach(from, [dir[0] / size, dir[1] / size], socket, (r.contacts === 'top') === top), spare = r.lengthMm - need.mm;
     const { measure, verdict } = measured(spare, 0, 'It must reach its socket without a crease.', [placing(at), placing(to), { key: `kit.parts.${scene.project.kit.parts.indexOf(at.part)}.ribbons`, label: `length of the ${r.name}`, u: 0.5 / Math.sqrt(3), k: 1 }]);
-    const crosses = at.piece !== to.piece;
-    return [{
-      id: `ribbon:${at.item.id}-${r.id}`, station: 'fit', check: 'ribbon', verdict: verdict === 'clear' && (spare > SPARE_MM || crosses) ? 'tight' : verdict, measure,
-      title: spare < 0 ? `${(-spare).toFixed(0)} mm too short` : crosses ? 'Crosses the parting line' : spare > SPARE_MM ? `${spare.toFixed(0)} mm to fold away` : `Reaches with ${spare.toFixed(0)} mm to spare`, what: `${r.name} of ${at.item.name} to ${to.item.name}`,
-      why: [`${need.working}; it is ${r.lengthMm} mm`, `${need.folds ? 'Two flat folds at 45°; ' : ''}its contacts then look ${need.contactsUp ? 'up' : 'down'}: the socket must take them on that side. No bend tighter than ${BEND_R_MM} mm.`, ...(crosses ? [`${at.item.name} and ${to.item.name} lie in different halves: unplug it before they part, or put both in one half.`] : [])],
+    const crosses = at.piece !== to.piece, much = verdict === 'clear' && spare > SPARE_MM, folded = much && at.item.folds !== undefined ? foldedIn(f, line(f, cellAt(f, from[0], from[1]), cellAt(f, socket[0], socket[1])), spare, at.item.folds, r.widthMm, TAIL_MM) : undefined;
+    if (folded?.lies) packs.push(folded.lies);
+    return [...wrongSide(at, r, to, mate.port.contacts, need.contactsUp), {
+      id: `ribbon:${at.item.id}-${r.id}`, station: 'fit', check: 'ribbon', verdict: verdict === 'clear' && ((much && !folded?.lies) || crosses) ? 'tight' : verdict, measure,
+      title: spare < 0 ? `${(-spare).toFixed(0)} mm too short` : crosses ? 'Crosses the parting line' : folded?.title ?? (spare > SPARE_MM ? `${spare.toFixed(0)} mm to fold away` : `Reaches with ${spare.toFixed(0)} mm to spare`), what: `${r.name} of ${at.item.name} to ${to.item.name}`,
+      why: [`${need.working}; it is ${r.lengthMm} mm`, ...(folded?.why ?? []), `${need.folds ? 'Two flat folds at 45°; ' : ''}its contacts then look ${need.contactsUp ? 'up' : 'down'}${mate.port.contacts === undefined ? ': the socket must take them on that side' : ''}. No bend tighter than ${BEND_R_MM} mm.`, ...(crosses ? [`${at.item.name} and ${to.item.name} lie in different halves: unplug it before they part, or put both in one half.`] : [])],
       about: [at.item.id, to.item.id], at: { x: from[0], y: from[1], z: from[2] },
     }];
   }));
+}
+
+const topUp = (at: PlacedItem): boolean => pointOf(at, [0, 0, 1])[2] > pointOf(at, [0, 0, 0])[2];
+
+/** A tail whose contacts end up on the side where its socket has none. */
+function wrongSide(at: PlacedItem, r: Ribbon, to: PlacedItem, contacts: Port['contacts'], up: boolean): Finding[] {
+  if (contacts === undefined || contacts === 'both' || up === ((contacts === 'top') === topUp(to))) return [];
+  const s = to.solids[0]!;
+  return [{
+    id: `ribbon:side:${at.item.id}-${r.id}`, station: 'fit', check: 'ribbon', verdict: 'hit', title: 'Contacts look the wrong way', what: `${r.name} of ${at.item.name} in its socket on ${to.item.name}`, about: [to.item.id, at.item.id], at: { x: (s.x0 + s.x1) / 2, y: (s.y0 + s.y1) / 2, z: s.z1 },
+    why: [`As it lies its contacts look ${up ? 'up' : 'down'}; the socket has its own ${contacts === 'bottom' ? 'against the board' : 'away from the board'}, and the board's top looks ${topUp(to) ? 'up' : 'down'}. Every flat fold at 45° and every turn back turns them over.`],
+  }];
 }

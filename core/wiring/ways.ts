@@ -1,6 +1,9 @@
 /** What can be done about a wire or a ribbon that has no way or no room. */
-import type { Change, Finding, Part, Project, WayOut } from '../model';
-import { handled, type Scene, stepsAway } from '../fit';
+import type { Cable } from '../chains';
+import type { Block, Change, Finding, Item, Part, Project, WayOut } from '../model';
+import { handled, type Scene, stepsAway, trimmed } from '../fit';
+import { BEND_R_MM } from './fold';
+import { turnedOver } from './ribbon';
 import type { Net } from './nets';
 import type { Wiring } from './bundles';
 
@@ -14,6 +17,8 @@ export const stored = (n: Net, more: Partial<Stored>): Stored => {
 };
 
 const THIN_AWG = 32;
+/** What stands within so far of the narrowest place counts as being there, mm. */
+const NEAR_MM = 2;
 
 /** @param library  leads that may be taken instead */
 export function wireWays(scene: Scene, wiring: Wiring, f: Finding, library: readonly Part[] = []): WayOut[] {
@@ -22,6 +27,7 @@ export function wireWays(scene: Scene, wiring: Wiring, f: Finding, library: read
     const b = wiring.bundles.find((x) => f.id === `wire:none-${x.id}`);
     if (b) way('thin', `Take AWG ${THIN_AWG} for its signals`, 'thinner than usual: only for signals, never for power', b.nets.filter((n) => n.what === 'signal' && n.awg < THIN_AWG).map((n) => ({ do: 'net', net: stored(n, { awg: THIN_AWG }) })), 2);
   }
+  if ((f.id.startsWith('wire:none-') || f.id.startsWith('wire:lead-')) && f.measure === undefined && f.at) out.push(...cleared(scene, f.at));
   if (f.id === 'wire:loops') {
     const big = wiring.bundles.filter((b) => b.crosses && b.nets.some((n) => !n.plug)).sort((x, y) => y.area - x.area);
     big.slice(0, 3).forEach((b, i) => way(`plug-${b.id}`, `Put a plug between ${b.name.replace(' to ', ' and ')}`, `${b.nets.length} ways; unplugged before the halves part`, b.nets.map((n) => ({ do: 'net', net: stored(n, { plug: true }) })), 3 + 0.2 * i));
@@ -34,9 +40,16 @@ export function wireWays(scene: Scene, wiring: Wiring, f: Finding, library: read
   }
   const lead = f.id.startsWith('wire:lead-') ? scene.cables.find((c) => f.id === `wire:lead-${c.lead.id}`) : undefined;
   if (lead) {
-    const forms = [...(lead.part.lead?.ends ?? [])].sort().join();
-    for (const q of library) if (q.lead && q.id !== lead.part.id && q.lead.carries === lead.part.lead?.carries && [...q.lead.ends].sort().join() === forms) way(`lead-${q.id}`, `Take ${q.name} instead`, `${q.lead.longMm ?? '?'} mm long`, [{ do: 'swap', item: lead.lead.id, part: q }], 1.5 + (q.lead.longMm ?? 100) / 1000);
+    for (const q of library) if (q.id !== lead.part.id && sameForms(q, lead.part)) way(`lead-${q.id}`, `Take ${q.name} instead`, `${q.lead!.longMm ?? '?'} mm long`, [{ do: 'swap', item: lead.lead.id, part: q }], 1.5 + (q.lead!.longMm ?? 100) / 1000);
   }
+  if (lead && f.title.endsWith('to fold away')) out.push(...folds(lead.lead));
+  if (f.id.startsWith('ribbon:side:')) {
+    const to = scene.items.get(f.about[0]!), port = to?.part.ports?.find((q) => q.carries === 'panel' && q.role === 'gives');
+    if (to) way('turn-over', `Turn ${to.item.name} over`, 'its other sockets turn with it', [{ do: 'place', placement: turnedOver(scene, to, port?.block) }], 1.5);
+    if (to && port) for (const q of library) if (q.id !== to.part.id && q.ports?.some((k) => k.carries === 'panel' && k.role === 'gives' && k.count === port.count && k.contacts !== port.contacts)) way(`driver-${q.id}`, `Take ${q.name} instead`, 'its socket takes the other side', [{ do: 'swap', item: to.item.id, part: q }], 4);
+  }
+  if (f.check === 'ribbon' && f.title.endsWith('to fold away')) out.push(...f.about.slice(0, 1).flatMap((id) => folds(scene.items.get(id)!.item)));
+  for (const c of scene.cables) out.push(...angled(scene, c, f, library));
   if (f.id.startsWith('wire:anchor-')) {
     const b = wiring.bundles.find((x) => f.id === `wire:anchor-${x.id}`);
     if (b) way(`plug-${b.id}`, `Put a plug between ${b.name.replace(' to ', ' and ')}`, `${b.nets.length} ways; unplugged before the halves part`, b.nets.map((n) => ({ do: 'net', net: stored(n, { plug: true }) })), 3);
@@ -51,3 +64,30 @@ export function wireWays(scene: Scene, wiring: Wiring, f: Finding, library: read
   }
   return out;
 }
+
+/** Folded once, twice or three times: more of them are shorter and higher. */
+const folds = (item: Item): WayOut[] => [1, 2, 3].map((n) => ({ id: `fold-${item.id}-${n}`, text: n === 1 ? 'Fold it once, out and back' : `Fold it ${n === 2 ? 'twice' : `${n} times`}, out and back`, cost: `${2 * n + 1} layers with a strip of tape; no turn tighter than ${BEND_R_MM} mm`, changes: [{ do: 'fold', item: item.id, folds: n }], effort: 1 + 0.2 * n }));
+
+/** The narrowest place of a way made wider: what stands there cut down, or the part there moved. */
+function cleared(scene: Scene, at: { x: number; y: number }): WayOut[] {
+  const over = (s: { x0: number; x1: number; y0: number; y1: number }) => at.x > s.x0 - NEAR_MM && at.x < s.x1 + NEAR_MM && at.y > s.y0 - NEAR_MM && at.y < s.y1 + NEAR_MM, shell = scene.shell!;
+  return [
+    ...shell.features.filter((q) => q.height > 0 && over(q.solid)).flatMap((q) => trimmed(shell, q, [1, 2, 3, 4, 6].map((off) => Math.floor((q.height - off) * 2) / 2))),
+    ...[...scene.items.values()].filter((q) => !q.part.screen && q.blocks.some((b) => over(b.solid))).flatMap((q) => stepsAway(q, [3, 6, 10])),
+  ];
+}
+
+/** A lead of the same kind whose plug is less deep in the socket where its plug is in the way; turned around where either end would fit. */
+function angled(scene: Scene, c: Cable, f: Finding, library: readonly Part[]): WayOut[] {
+  const deep = (p: Block) => (p.plan.kind === 'rect' ? p.plan.h.mm : Infinity), plugs = (q: Part) => q.blocks.filter((k) => k.kind === 'connector'), same = (q: Part) => sameForms(q, c.part);
+  return c.ends.flatMap((end, i) => (!f.what.includes(plugName(scene, end)) ? [] : [c.part, ...library.filter((q) => q.id !== c.part.id && same(q))].flatMap((q) => plugs(q).flatMap((p, e): WayOut[] => {
+    const { ends, longMm } = q.lead!, name = scene.items.get(end.item)!.item.name;
+    if (ends[e] !== c.part.lead!.ends[plugs(c.part).indexOf(end.plug)] || deep(p) >= deep(end.plug)) return [];
+    // Either end fits either socket: its first goes to the first unless it is turned around.
+    const around = ends[0] === ends[1] && e !== i, turn: Change[] = around || c.lead.around ? [{ do: 'around', item: c.lead.id, on: around }] : [], own = q === c.part;
+    return [{ id: `angled-${q.id}-${e}`, text: own ? `Turn ${q.name} around: its flat end at ${name}` : `Take ${q.name} instead, its flat end at ${name}`, cost: `${(deep(end.plug) - deep(p)).toFixed(0)} mm less behind the socket${longMm === undefined ? '' : `; ${longMm} mm long`}`, changes: own ? turn : [{ do: 'swap', item: c.lead.id, part: q }, ...turn], effort: own ? 1 : 1.6 + e / 10 }];
+  }))));
+}
+
+const plugName = (scene: Scene, end: Cable['ends'][number]): string => scene.items.get(end.item)?.blocks.find((b) => b.block.id === `plug-${end.connector}`)?.solid.name ?? ' ';
+const sameForms = (a: Part, b: Part): boolean => a.lead !== undefined && a.lead.carries === b.lead?.carries && [...a.lead.ends].sort().join() === [...b.lead.ends].sort().join();

@@ -7,6 +7,7 @@ import { seeded } from '../geometry';
 import { applied, appliedAll, type Change, length, mustRead, type Placement, type Project, withAdded } from '../model';
 import { check, waysOut } from '../verdict';
 import { cellAt, type Field, fieldOf, netsOf, overInsulation, passes, reach, shortest, stored, STRIP_MM, widest, wiring, type Wiring } from './index';
+import { dammed } from './dam.fixture';
 
 const [half, done, warbler, wisp] = demos() as [Project, Project, Project, Project];
 const laid = (p: Project): Wiring => { const s = sceneOf(p); return wiring(p, s, buttonMap(p, s)); };
@@ -141,13 +142,12 @@ describe('wires laid', () => {
 });
 
 describe('findings', () => {
-  const wall = (p: Project, mm: number): Project => { const back = p.shell.bodies[0]!.pieces[1]!; return { ...p, shell: { bodies: [{ ...p.shell.bodies[0]!, pieces: [p.shell.bodies[0]!.pieces[0]!, { ...back, features: [...back.features, { id: 'dam', name: 'dam', kind: 'wall', at: { x: { from: { edge: 'left', face: 'outer' }, to: 'near', length: length(84.2) }, y: { from: { edge: 'bottom', face: 'inner' }, to: 'near', length: length(0) } }, shape: { kind: 'rect', w: length(2), h: length(85) }, height: { from: 'floor', length: length(mm) }, purpose: 'unknown', mayCut: 'remove' }] }] }] } }; };
   const two = appliedAll(done, done.kit.items.filter((i) => i.id !== 'teasel' && i.id !== 'charger' && i.id !== 'amp').map((i): Change => ({ do: 'drop', item: i.id })));
   test('a wall up to the front leaves no way, by how much is said, and a cut-out lets it through', () => {
-    const p = wall(two, 27.2), f = laid(p).findings[0]!;
+    const p = dammed(two, 27.2), f = laid(p).findings[0]!;
     expect([f.title, f.what]).toEqual([`0.4 mm free, ${overInsulation(24).toFixed(1)} needed`, '2 wires from Step 5/3A to Teasel']);
-    expect(laid(wall(two, 24)).findings).toEqual([]);
-    expect(laid(wall(two, 24)).wires.find((x) => x.net.says === '5 V rail')!.closedMm!).toBeGreaterThan(laid(two).wires.find((x) => x.net.says === '5 V rail')!.closedMm!);
+    expect(laid(dammed(two, 24)).findings).toEqual([]);
+    expect(laid(dammed(two, 24)).wires.find((x) => x.net.says === '5 V rail')!.closedMm!).toBeGreaterThan(laid(two).wires.find((x) => x.net.says === '5 V rail')!.closedMm!);
   });
   test('a pinned crossing far from the spine is said and let go', () => {
     const net = laid(done).wires.find((x) => x.net.says === 'SPI clock')!.net, pinned = applied(done, { do: 'net', net: stored(net, { via: [[165, 50, 0]] }) });

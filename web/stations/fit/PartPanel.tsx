@@ -5,6 +5,7 @@ import { CONDUCTIVE, handled } from '@deft/core/fit';
 import { FIXINGS, formatMm, type Placement } from '@deft/core/model';
 import { MmField } from '../../ui/MmField';
 import { useBuild } from '../../state/build';
+import { Folds } from './Folds';
 import type { useArranging } from './useArranging';
 
 const FIXING_WORDS: Readonly<Record<(typeof FIXINGS)[number], string>> = { screws: 'screws', bracket: 'bracket', glue: 'hot glue', tape: 'tape or foam' };
@@ -34,6 +35,7 @@ export function PartPanel({ item, arranging: a, onClose }: { item: string; arran
         <span>Top looks</span><Select size="small" aria-label="Top looks" value={now.up} onChange={(up: 'in' | 'out') => turn({ up })} options={[{ value: 'in', label: 'inward' }, { value: 'out', label: 'outward' }]} />
         <span>Stands</span><Select size="small" aria-label="Stands" value={now.stand} onChange={(stand: Placement['stand']) => turn({ stand })} options={[{ value: 'flat', label: 'flat' }, { value: 'on-edge-x', label: 'on edge, x' }, { value: 'on-edge-y', label: 'on edge, y' }]} />
         <span>Located by</span><Select size="small" aria-label="Located by" value={now.held} onChange={(held: Placement['held']) => set({ held })} options={[{ value: 'hand', label: 'hand ±0.3' }, { value: 'jig', label: 'jig ±0.1' }]} />
+        {at.part.ribbons && <><span>Its ribbon</span><Folds item={item} name={at.item.name} /></>}
         <span>Fixed with</span><Select<NonNullable<Placement['fixed']> | ''> size="small" aria-label="Fixed with" value={now.fixed ?? ''} onChange={(f) => { const next = { ...now }; delete next.fixed; a.place(f ? { ...next, fixed: f } : next); }} options={[{ value: '', label: 'not decided' }, ...FIXINGS.map((f) => ({ value: f, label: FIXING_WORDS[f] }))]} />
       </div>
       {at.part.blocks.some((b) => CONDUCTIVE.has(b.kind)) && <Checkbox checked={at.item.insulated ?? false} onChange={(e) => tape(e.target.checked)}>Under two layers of polyimide tape</Checkbox>}

@@ -7,6 +7,7 @@ import { type Bundle, netId, overInsulation, stored, type Wire, WIRE_COLOURS } f
 import { wireInk } from '../../book/WireLayer';
 import { useBuild } from '../../state/build';
 import { download } from '../../ui/download';
+import { Folds } from './Folds';
 
 const COLOURS = WIRE_COLOURS.map((c) => ({ value: c, label: c }));
 const GAUGES = [18, 20, 22, 24, 26, 28, 30, 32].map((n) => ({ value: n, label: `AWG ${n}` }));
@@ -30,8 +31,8 @@ export function WiresView({ chosen, onChoose, onClose }: { chosen: string | unde
         {w.unplug.length > 0 && <p>Before the halves part, unplug: {w.unplug.join('; ')}.</p>}
         {w.leads.length > 0 && (
           <table className="plain wires">
-            <thead><tr><th>Lead</th><th>As it lies, mm</th><th>Long, mm</th><th>Opening</th></tr></thead>
-            <tbody>{w.leads.map((l) => <tr key={l.id} title={l.working}><td>{l.name}</td><td>{l.needMm.toFixed(0)}</td><td>{l.longMm ?? 'not said'}</td><td>{!l.crosses ? 'stays in its half' : l.opens ? 'long enough to stay in' : 'unplug first'}</td></tr>)}</tbody>
+            <thead><tr><th>Lead</th><th>As it lies, mm</th><th>Long, mm</th><th>What is left over</th><th>Opening</th><th></th></tr></thead>
+            <tbody>{w.leads.map((l) => <tr key={l.id} title={l.working}><td>{l.name}</td><td>{l.needMm.toFixed(0)}</td><td>{l.longMm ?? 'not said'}</td><td><Folds item={l.id} name={l.name} /></td><td>{!l.crosses ? 'stays in its half' : l.opens ? 'long enough to stay in' : 'unplug first'}</td><td><Around item={l.id} name={l.name} /></td></tr>)}</tbody>
           </table>
         )}
         {w.wires.length > 0 && (
@@ -65,6 +66,12 @@ export function WiresView({ chosen, onChoose, onClose }: { chosen: string | unde
       </div>
     </section>
   );
+}
+
+/** A lead either of whose ends fits either socket may be turned around. */
+function Around({ item, name }: { item: string; name: string }) {
+  const { doc, apply } = useBuild(), it = doc.kit.items.find((i) => i.id === item), lead = it && doc.kit.parts.find((q) => q.id === it.part)?.lead;
+  return lead?.leaves && lead.ends[0] === lead.ends[1] ? <Button size="small" aria-label={`Turn ${name} around`} onClick={() => apply([{ do: 'around', item, on: !it!.around }])}>Turn around</Button> : null;
 }
 
 /** A wire nothing else asks for, between any two pads. */

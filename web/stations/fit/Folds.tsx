@@ -1,0 +1,10 @@
+/** How often a lead or a ribbon is folded out and back where it is longer than its way. */
+import { Select } from 'antd';
+import { useBuild } from '../../state/build';
+
+const TIMES = [{ value: 0, label: 'not folded' }, { value: 1, label: 'folded once' }, ...[2, 3, 4].map((n) => ({ value: n, label: `folded ${n} times` }))];
+
+export function Folds({ item, name }: { item: string; name: string }) {
+  const { doc, apply } = useBuild();
+  return <Select size="small" aria-label={`Folds of ${name}`} style={{ width: 132 }} value={doc.kit.items.find((i) => i.id === item)?.folds ?? 0} options={TIMES} onChange={(n: number) => apply([{ do: 'fold', item, folds: n || undefined }])} />;
+}
