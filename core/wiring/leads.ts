@@ -1,5 +1,5 @@
 /** A ready-made lead between two sockets inside: the way its ribbon lies, and whether it is long enough. */
-import { type Finding, length, mm1 } from '../model';
+import { type Finding, length } from '../model';
 import { type Cable } from '../chains';
 import { measured, RIBBON_BEND_MM, type Scene, sideways } from '../fit';
 import { type Field, lengthOf, middle, route, take, widest } from './field';
@@ -14,6 +14,9 @@ const SPARE_SHARE = 0.5;
 
 /** A way on the grid may be off by so much of itself, as a standard uncertainty. */
 const WAY_SHARE = 0.05;
+
+/** A way is known to a few mm at best. */
+const whole = (mm: number): string => Math.abs(mm).toFixed(0);
 
 export interface LaidLead {
   id: string; name: string; items: string[];
@@ -54,7 +57,7 @@ export function layLead(scene: Scene, f: Field, c: Cable, findings: Finding[], p
   const folded = spare && c.lead.folds !== undefined ? foldedIn(f, way.cells, long - plain, c.lead.folds, RIBBON.wide, RIBBON.thick) : undefined, lies = folded?.lies;
   if (lies) { packs.push(lies); laid.working += `; ${folded.title.toLowerCase()}`; }
   findings.push({
-    ...base, verdict: spare && !lies ? 'tight' : verdict, measure, title: measure.gap < 0 ? `${mm1(measure.gap)} mm too short` : folded ? folded.title : spare ? `${mm1(measure.gap)} mm to fold away` : `${mm1(measure.gap)} mm to spare`, at: lies ? { x: lies.x + lies.w / 2, y: lies.y + lies.h / 2, z: (lies.z0 + lies.z1) / 2 } : { x: (a.at[0] + b.at[0]) / 2, y: (a.at[1] + b.at[1]) / 2, z: a.at[2] },
+    ...base, verdict: spare && !lies ? 'tight' : verdict, measure, title: measure.gap < 0 ? `${whole(measure.gap)} mm too short` : folded ? folded.title : spare ? `${whole(measure.gap)} mm to fold away` : `${whole(measure.gap)} mm to spare`, at: lies ? { x: lies.x + lies.w / 2, y: lies.y + lies.h / 2, z: (lies.z0 + lies.z1) / 2 } : { x: (a.at[0] + b.at[0]) / 2, y: (a.at[1] + b.at[1]) / 2, z: a.at[2] },
     why: [laid.working, ...(folded?.why ?? []), ...(crosses && !laid.opens ? ['It is unplugged before the halves part.'] : []), ...(spare && !lies ? ['Folded it takes a place of its own; a shorter one is easier to close on.'] : [])],
   });
   return laid;
