@@ -9,6 +9,8 @@ const { bench } = await import('../core/fit/fit.bench.ts');
 await bench(say);
 const { captureBench } = await import('../core/capture/capture.bench.ts');
 await captureBench(say);
+const { accuracy } = await import('./accuracy.mjs');
+await accuracy(say);
 const { kitBench } = await import('../core/brief/kit.bench.ts');
 kitBench(say);
 const { arrangeBench } = await import('../core/arrange/arrange.bench.ts');

@@ -13,13 +13,13 @@ const run = (from: number, to: number): Promise<{ straight: PhotoScore[]; bent: 
   p.on('close', (code) => (code === 0 ? done(JSON.parse(text) as never) : fail(new Error(`ended with ${code}`))));
 });
 
-test('twelve photos of a half 15 mm high at 10 px/mm: the stated 95 % interval holds 93 to 98 % of outline points, its median u is under 0.4 mm, and a bent picture says so', async () => {
-  const [a, b] = await Promise.all([run(1, 6), run(7, 12)]);
+test('six photos of a half 15 mm high at 10 px/mm: the stated 95 % interval holds 93 to 98 % of outline points, its median u is under 0.4 mm, and a bent picture says so', async () => {
+  const [a, b] = await Promise.all([run(1, 3), run(4, 6)]);
   const straight = [...a.straight, ...b.straight], bent = [...a.bent, ...b.bent];
   const points = straight.reduce((n, s) => n + s.points, 0), covered = straight.reduce((n, s) => n + s.covered, 0) / points;
   const us = straight.map((s) => s.medianU).sort((p, q) => p - q), u = us[us.length >> 1]!;
   process.stdout.write(`photo: ${points} outline points, ${(100 * covered).toFixed(1)} % within the stated 95 % interval, median u ${u.toFixed(3)} mm, worst ${Math.max(...straight.map((s) => s.worst)).toFixed(2)} mm; residual ${straight[0]!.residual.toFixed(3)} mm, drawn in by a 3 % barrel ${bent[0]!.residual.toFixed(3)} mm\n`);
-  expect(points).toBeGreaterThan(7000);
+  expect(points).toBeGreaterThan(3500);
   expect(covered).toBeGreaterThanOrEqual(0.93);
   expect(covered).toBeLessThanOrEqual(0.98);
   expect(u).toBeLessThanOrEqual(0.4);

@@ -33,8 +33,13 @@ export function sharpOutline(body: Body): Pt[] {
   return sum < 0 ? [...o.points].reverse() : o.points;
 }
 
-export const outerRing = (body: Body): Ring =>
-  ringOf(rounded(sharpOutline(body), body.outline.r.mm).map((p) => [p.x, p.y] as const));
+/** Rings of a body, made once: a body is never changed, a changed one is another. */
+const once = (make: (body: Body) => Ring): ((body: Body) => Ring) => {
+  const known = new WeakMap<Body, Ring>();
+  return (body) => { let ring = known.get(body); if (!ring) known.set(body, (ring = make(body))); return ring; };
+};
+
+export const outerRing = once((body) => ringOf(rounded(sharpOutline(body), body.outline.r.mm).map((p) => [p.x, p.y] as const)));
 
 const innerPoints = (body: Body) => {
   const sharp = mitred(ringOf(sharpOutline(body)), -body.wall.mm);
@@ -43,7 +48,7 @@ const innerPoints = (body: Body) => {
   return rounded(pts, Math.max(0, body.outline.r.mm - body.wall.mm));
 };
 
-export const innerRing = (body: Body): Ring => ringOf(innerPoints(body).map((p) => [p.x, p.y] as const));
+export const innerRing = once((body) => ringOf(innerPoints(body).map((p) => [p.x, p.y] as const)));
 
 export function straightWalls(body: Body): Wall[] {
   const pts = sharpOutline(body);

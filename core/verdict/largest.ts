@@ -30,7 +30,8 @@ export function* largestThatFits(p: Project, kind: Kind, library: readonly Part[
       const place = at.layout.placements.find((x) => x.item === item.id);
       if (!place || kind === 'screen') break;
       const found = findPlaces(here.checker, place, f, open).found[0];
-      if (!found) continue;
+      // Where it fits nowhere it does not fit from its next touch either.
+      if (!found) break;
       const changes: Change[] = [...swap, { do: 'place', placement: found.placement }], next = appliedAll(p, changes);
       if (readProject(next).ok && !bad(check(next, now.checker)).length) return { item: item.id, part: q, changes, moved: true, larger, sentence: say(true) };
     }
