@@ -1,9 +1,8 @@
 /** Each check in a case in which it fires, one in which it rightly stays silent, and a way out that clears it. */
 import { describe, expect, test } from '@jest/globals';
 import { demos, measured, STARTER_PARTS } from '../catalogue';
-import { applied, appliedAll, type Block, type Body, type Change, type Finding, length, type Part, type Placement, type Project } from '../model';
+import { applied, appliedAll, type Block, type Body, type Change, type Finding, length, type Part, type Piece, type Placement, type Project } from '../model';
 import { check, waysOut } from '../verdict';
-import { dammed } from '../wiring/dam.fixture';
 
 const [half, done, warbler, wisp] = demos() as [Project, Project, Project, Project];
 const place = (p: Project, item: string, more: Partial<Placement>): Project => applied(p, { do: 'place', placement: { ...p.layout.placements.find((x) => x.item === item)!, ...more } });
@@ -48,7 +47,10 @@ const hooks = (x: number): Project => ['one', 'two'].reduce((p, id) => {
 }, only(wisp));
 
 /** The charger and the board with a wall between them, so many mm high. */
-const dam = (mm: number): Project => dammed(only(done, 'teasel', 'charger', 'amp'), mm);
+const dam = (mm: number): Project => {
+  const p = only(done, 'teasel', 'charger', 'amp'), [front, back] = p.shell.bodies[0]!.pieces as [Piece, Piece], from = (edge: 'left' | 'bottom', at: number) => ({ from: { edge, face: 'outer' as const }, to: 'near' as const, length: length(at) });
+  return body(p, { pieces: [front, { ...back, features: [...back.features, { id: 'dam', name: 'dam', kind: 'wall', at: { x: from('left', 84.2), y: from('bottom', 2.2) }, shape: { kind: 'rect', w: length(2), h: length(85) }, height: { from: 'floor', length: length(mm) }, purpose: 'unknown', mayCut: 'remove' }] }] });
+};
 
 const find = (p: Project, has: (f: Finding) => boolean): Finding | undefined => check(p).findings.find((f) => f.verdict !== 'clear' && has(f));
 

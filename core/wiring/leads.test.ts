@@ -73,6 +73,11 @@ describe('a lead whose plug is angled', () => {
   });
 });
 
+test('a kit with a lead and nothing in a shell yet still gets its ways out', () => {
+  const p = { ...build('lead-mini-hdmi', 200, 100), shell: { bodies: [] }, layout: { placements: [] } };
+  for (const f of check(p).findings.filter((x) => x.verdict !== 'clear')) expect(() => waysOut(p, f, STARTER_PARTS)).not.toThrow();
+});
+
 test('folded once it has its place on the way, and what is laid after it finds those cells taken', () => {
   const p = build('lead-hdmi-200', 120, 30), folded = applied(p, { do: 'fold', item: 'lead-hdmi-200', folds: 1 }), f = said(folded), [pack] = check(folded).wiring.packs;
   expect([said(p).verdict, f.verdict]).toEqual(['tight', 'clear']);

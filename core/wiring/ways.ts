@@ -80,7 +80,7 @@ function cleared(scene: Scene, at: { x: number; y: number }): WayOut[] {
 /** A lead of the same kind whose plug is less deep in the socket where its plug is in the way; turned around where either end would fit. */
 function angled(scene: Scene, c: Cable, f: Finding, library: readonly Part[]): WayOut[] {
   const deep = (p: Block) => (p.plan.kind === 'rect' ? p.plan.h.mm : Infinity), plugs = (q: Part) => q.blocks.filter((k) => k.kind === 'connector'), same = (q: Part) => sameForms(q, c.part);
-  return c.ends.flatMap((end, i) => (!f.what.includes(plugName(scene, end)) ? [] : [c.part, ...library.filter((q) => q.id !== c.part.id && same(q))].flatMap((q) => plugs(q).flatMap((p, e): WayOut[] => {
+  return c.ends.flatMap((end, i) => (!isAbout(scene, f, end) ? [] : [c.part, ...library.filter((q) => q.id !== c.part.id && same(q))].flatMap((q) => plugs(q).flatMap((p, e): WayOut[] => {
     const { ends, longMm } = q.lead!, name = scene.items.get(end.item)!.item.name;
     if (ends[e] !== c.part.lead!.ends[plugs(c.part).indexOf(end.plug)] || deep(p) >= deep(end.plug)) return [];
     // Either end fits either socket: its first goes to the first unless it is turned around.
@@ -89,5 +89,9 @@ function angled(scene: Scene, c: Cable, f: Finding, library: readonly Part[]): W
   }))));
 }
 
-const plugName = (scene: Scene, end: Cable['ends'][number]): string => scene.items.get(end.item)?.blocks.find((b) => b.block.id === `plug-${end.connector}`)?.solid.name ?? ' ';
+/** Whether a finding is about the plug in a socket inside, which stands only where the part does. */
+const isAbout = (scene: Scene, f: Finding, end: Cable['ends'][number]): boolean => {
+  const plug = scene.items.get(end.item)?.blocks.find((b) => b.block.id === `plug-${end.connector}`);
+  return plug !== undefined && f.what.includes(plug.solid.name);
+};
 const sameForms = (a: Part, b: Part): boolean => a.lead !== undefined && a.lead.carries === b.lead?.carries && [...a.lead.ends].sort().join() === [...b.lead.ends].sort().join();
