@@ -48,6 +48,14 @@ function planBox(block: Block): [number, number, number, number] {
  *          stack of slabs, whose excess is stated
  */
 export function standing(block: Block, stand: Stand): Standing {
+  let of = stands.get(block);
+  if (!of) stands.set(block, (of = {}));
+  return (of[stand] ??= stoodUp(block, stand));
+}
+/** A block is never changed, a changed one is another: stood up once, it is only carried about. */
+const stands = new WeakMap<Block, Partial<Record<Stand, Standing>>>();
+
+function stoodUp(block: Block, stand: Stand): Standing {
   if (block.plan.kind === 'rect') {
     const [low, high] = blockBox(block).map((v) => stood(stand, v)) as [V3, V3];
     const at = (i: number) => Math.min(low[i]!, high[i]!), size = (i: number) => Math.abs(high[i]! - low[i]!);
