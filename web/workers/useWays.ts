@@ -1,5 +1,5 @@
 /** Ways out for the findings on show, one at a time, forgotten as soon as the document changes. */
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { proxy, type Remote, wrap } from 'comlink';
 import type { Improvement } from '@deft/core/fit';
 import type { Finding, Part, Project } from '@deft/core/model';
@@ -49,10 +49,12 @@ export interface Asked { trying?: string; answer?: Largest | undefined; none?: b
 /** "Largest screen or cell that fits", asked when somebody wants to know; an older answer is forgotten with its document. */
 export function useLargest(doc: Project, library: readonly Part[]): { asked: Asked | undefined; ask(kind: Kind): void } {
   const [asked, setAsked] = useState<Asked>();
-  const version = versionOf(doc);
+  const version = versionOf(doc), current = useRef(version);
+  useEffect(() => { current.current = version; return () => { current.current = ''; }; }, [version]);
   const ask = (kind: Kind) => {
     setAsked({ version, trying: '' });
-    void engine().largest(doc, version, kind, library, proxy(async (trying: string) => { setAsked({ version, trying }); return Promise.resolve(true); })).then((answer) => setAsked({ version, answer, none: !answer }), () => setAsked(undefined));
+    // A build that has changed, or a view that was left, ends the search.
+    void engine().largest(doc, version, kind, library, proxy(async (trying: string) => { if (current.current !== version) return Promise.resolve(false); setAsked({ version, trying }); return Promise.resolve(true); })).then((answer) => setAsked({ version, answer, none: !answer }), () => setAsked(undefined));
   };
   return { asked: asked?.version === version ? asked : undefined, ask };
 }
