@@ -83,7 +83,8 @@ export function HeadroomPicture({ scene, spread: s }: { scene: Scene; spread: Sp
     return { url: canvas.toDataURL(), most, w: h.columns * 2, h: h.rows * 2, working: h.working };
   }, [scene]);
   if (!picture) return null;
-  const [lx, ly] = [s.width / 2 - 90, s.height - 15];
+  // Left of the buttons for looking closer.
+  const [lx, ly] = [40, s.height - 15];
   return (
     <g aria-label={`Headroom, 0 to ${picture.most.toFixed(1)} mm. ${picture.working}`}>
       {s.pages.map((page) => {

@@ -8,6 +8,8 @@ import { useBuild } from '../../state/build';
 import { Wedge } from '../../ui/Wedge';
 import { RUN_SECONDS, useArranger } from './useArranger';
 
+const sentenceCase = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
+
 export function ArrangeView({ onClose }: { onClose(): void }) {
   const { doc, check, apply } = useBuild();
   const [seed, setSeed] = useState(1);
@@ -29,7 +31,7 @@ export function ArrangeView({ onClose }: { onClose(): void }) {
       </div>
       <div className="layouts">
         <LayoutCard name="Today" scene={check.checker.scene} figures={today} />
-        {shown.map(({ aims, layout }, i) => <Found key={i} name={aims.join(', ') || 'another way'} doc={doc} layout={layout} onTake={() => take(layout.changes)} busy={a.running} />)}
+        {shown.map(({ aims, layout }, i) => <Found key={i} name={sentenceCase(aims.join(', ') || 'another way')} doc={doc} layout={layout} onTake={() => take(layout.changes)} busy={a.running} />)}
         {a.told && !shown.length && !a.running && (
           <div className="why-not"><h3 className="row"><Wedge verdict="hit" />No layout found</h3>{a.why?.sentences.map((s) => <p key={s}>{s.charAt(0).toUpperCase() + s.slice(1)}.</p>)}
             {a.why?.ease ? <p>It goes with one change: <Button size="small" type="primary" onClick={() => take(a.why!.ease!.changes)}>{a.why.ease.text}</Button></p> : a.why ? <p className="note">No single change was found that makes it possible. Leave a part out, or take a thinner one in Kit.</p> : !p?.of ? <p className="note">Everything is kept in place.</p> : null}</div>

@@ -116,12 +116,12 @@ export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cu
           </g>
         );
       })}
+      {wires && <WireLayer {...wires} spread={s} />}
       {[...scene.items.values()].map((at) => { const page = pageOf(s, at.piece); return page && <PartLabel key={at.item.id} at={at} spread={s} page={page} />; })}
       <Tide scene={scene} spread={s} />
       {ghost && <Ghost before={ghost} scene={scene} spread={s} />}
       <Fold spread={s} />
       {measured && <Measured spread={s} d={measured} />}
-      {wires && <WireLayer {...wires} spread={s} />}
       <CutLines spread={s} cuts={cuts} active={active} onCut={onCut} />
       <Flags list={flags} scene={scene} spread={s} chosen={chosen} onChoose={(id) => choose(chosen === id ? undefined : id)} />
       </g>
