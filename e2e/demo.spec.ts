@@ -97,7 +97,7 @@ test('arrange for me: a run is cancelled, another finds a layout, it is taken an
   await view.getByRole('button', { name: 'Go on 10 s more' }).click();
   await expect(view.getByText(/places tried, 8 of 8 parts stood at best, \d+ s left/)).toBeVisible({ timeout: 30_000 });
   await expect(view.getByRole('button', { name: 'Go on 10 s more' })).toBeVisible({ timeout: 30_000 });
-  await view.getByRole('button', { name: /^Take .*thinnest/ }).click();
+  await view.getByRole('button', { name: /^Take .*thinnest/i }).click();
   await expect(page.locator('[data-item]')).toHaveCount(8);
   await expect(page.getByText('Nothing touches that should not.').or(page.locator('article.finding:has(.no.tight)').first())).toBeVisible();
   await expect(page.locator('article.finding:has(.no.hit)')).toHaveCount(0);

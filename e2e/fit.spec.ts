@@ -1,6 +1,15 @@
 /** Fit beyond the drag: the mechanical problems by keys alone, wires, measuring, what cannot be put together. */
 import { readFileSync } from 'node:fs';
+import { STARTER_PARTS } from '../core/catalogue';
+import { appliedAll, type Change, length, type Placement, type Project } from '../core/model';
 import { documentOf, expect, openFit, openExample, saved, stationUrl, test } from './bench';
+
+/** A board and a screen with a long ribbon between them, alone in a large shell. */
+function withLead(d: Project): Project {
+  const body = d.shell.bodies[0]!, empty: Project = { ...d, kit: { parts: [], items: [] }, layout: { placements: [] }, controls: { ...d.controls, inputs: [] }, shell: { bodies: [{ ...body, outline: { kind: 'rect', w: length(240), h: length(160), r: length(8) }, pieces: body.pieces.map((q) => ({ ...q, openings: [], features: [], depth: length(26) })) }] } };
+  const stand = (id: string, piece: string, more: Partial<Placement>): Change[] => [{ do: 'add', part: STARTER_PARTS.find((q) => q.id === id)! }, { do: 'stand', placement: { item: id, on: { piece }, x: 0, y: 0, turn: 0, up: 'in', stand: 'flat', lift: 1, held: 'jig', fixed: 'screws', ...more } }];
+  return appliedAll(empty, [...stand('pane-5-hdmi', 'front', { x: 40, y: 60, up: 'out' }), ...stand('teasel', 'back', { x: 120, y: 30 }), { do: 'add', part: STARTER_PARTS.find((q) => q.id === 'lead-hdmi-200')! }]);
+}
 
 test('the mechanical problems of the demo are solved by keyboard only: next finding, its first way out, until nothing is left', async ({ page }) => {
   const key = await openExample(page, 'dabchick-2');
@@ -122,4 +131,20 @@ test('what is easily missed: glue behind a socket is said and a bracket clears i
   await saved(page);
   const placements = (await documentOf(page, key))['layout'].placements as Array<{ item: string; fixed?: string; lift: number }>;
   expect([placements.find((q) => q.item === 'charger')!.fixed, placements.find((q) => q.item === 'keys')!.lift]).toEqual(['bracket', 2.5]);
+});
+
+test('a lead far too long is folded by the way out on offer, drawn where it lies, and turned straight again in its table', async ({ page }) => {
+  const key = await openExample(page, 'wisp', (d) => { Object.assign(d, withLead(d as unknown as Project)); });
+  await page.goto(stationUrl(key, 'fit'));
+  const card = page.locator('article.finding', { hasText: 'mm to fold away' });
+  await card.getByRole('button', { name: /^1?\s*Fold it once/ }).click();
+  await expect(card).toHaveCount(0);
+  await page.keyboard.press('i');
+  await expect(page.getByText('folded', { exact: true })).toBeVisible();
+  await expect(page.getByRole('cell', { name: /^Folded once: \d+ × 12 × 5\.5 mm/ })).toBeVisible();
+  await page.getByRole('combobox', { name: 'Folds of HDMI ribbon, long' }).click();
+  await page.getByTitle('not folded').click();
+  await expect(card).toBeVisible();
+  await saved(page);
+  expect((await documentOf(page, key))['kit'].items.every((i: { folds?: number }) => i.folds === undefined)).toBe(true);
 });
