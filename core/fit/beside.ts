@@ -2,14 +2,17 @@
  * What is plugged in from outside, as it hangs there: two mouldings side by side in one wall, and
  * whether the handheld still lies flat with its plug in.
  */
-import { type Finding, mm1, uOf } from '../model';
-import { PLUGS } from '../kit';
+import { type Finding, mm1, uOf, type WayOut } from '../model';
+import { ANGLED_MM, PLUGS } from '../kit';
 import { depthsOf } from '../shell';
 import type { SceneCheck } from './sceneCheck';
 import { measured } from './contact';
+import { palmSpan } from './hands';
 import { type Mouth, mouldSizes, type PlacedItem, placing, type Scene } from './scene';
 import { stepsAway } from './away';
 
+/** A plug that stands out no further can be held around, mm; typical. */
+const HELD_MM = 18;
 /** Middles further apart than this are no neighbours, mm. */
 const FAR_MM = 40;
 
@@ -42,9 +45,22 @@ function findings(scene: Scene): Finding[] {
         why: [`Mouldings ${a.w} and ${b.w} mm wide (typical), ${mm1(Math.abs(a.u - b.u))} mm between their middles along the wall, ${mm1(Math.abs(a.z - b.z))} in depth: ${mm1(Math.abs(gap))} mm ${gap < 0 ? 'overlap' : 'free'}.`],
       });
     }
-    out.push(...lying(scene, a));
+    out.push(...lying(scene, a), ...inHand(scene, a));
   });
   return out;
+}
+
+/** How far a plug stands out with its cable's first bend, mm. */
+export const standsOut = ({ at, mouth }: Pick<Plugged, 'at' | 'mouth'>): number => (at.item.angled?.includes(mouth.id) ? ANGLED_MM : PLUGS[mouth.type].long);
+
+/** A straight plug in a side wall where a palm lies: nobody plays while it charges. */
+function inHand(scene: Scene, a: Plugged): Finding[] {
+  const span = palmSpan(scene), long = standsOut(a);
+  if (!span || Math.abs(a.mouth.wall!.nx) < 0.7 || a.mouth.recess! > FAR_MM || a.mouth.y - a.w / 2 > span.to || long <= HELD_MM) return [];
+  return [{
+    id: `held:${a.at.item.id}/${a.mouth.id}`, station: 'fit', check: 'beside', verdict: 'tight', title: `${long} mm of plug in the palm`, what: `${name(a)}, ${a.mouth.wall!.nx > 0 ? 'right' : 'left'} wall, held while plugged in`, about: [a.at.item.id], at: { x: a.mouth.x, y: a.mouth.y, z: a.mouth.z },
+    why: [`It sits ${mm1(a.mouth.y)} mm up; a palm lies along the side wall up to about ${mm1(span.to)} mm (typical). Moulding and first bend stand ${long} mm out; up to ${HELD_MM} can be held around.`],
+  }];
 }
 
 /** A moulding that hangs lower than the back lifts the handheld off the table. */
@@ -61,6 +77,7 @@ function lying(scene: Scene, a: Plugged): Finding[] {
 
 function ways(scene: Scene, f: Finding, items: readonly PlacedItem[]) {
   const shut = items.flatMap((at) => at.mouths.filter((m) => m.outside && f.id.includes(`${at.item.id}/${m.id}`)).map((m) => ({ id: `inside-${at.item.id}-${m.id}`, text: `Do without ${m.name} from outside`, cost: 'the socket stays inside', changes: [{ do: 'reach' as const, item: at.item.id, connector: m.id, outside: false }], effort: 9 })));
+  if (f.id.startsWith('held:')) return [...items.flatMap((at) => at.mouths.filter((m) => f.id === `held:${at.item.id}/${m.id}`).map((m): WayOut => ({ id: `angle-${at.item.id}-${m.id}`, text: `Plug an angled ${PLUGS[m.type].name} in`, cost: `stands ${ANGLED_MM} mm out instead of ${PLUGS[m.type].long}; its cable goes along the wall`, changes: [{ do: 'angle', item: at.item.id, connector: m.id, on: true }], effort: 1 }))), ...items.flatMap((at) => stepsAway(at, [10, 20, 30, 40]).filter((w) => w.text.endsWith(' up'))), ...shut];
   if (!f.id.startsWith('lying:')) return [...items.flatMap((at) => stepsAway(at, [2, 4, 6, 9, 12, 16])), ...shut];
   const up = Math.ceil((-(f.measure?.gap ?? 0) + 0.5) * 2) / 2;
   return [...items.flatMap((at) => (scene.shell!.sign(at.piece) < 0 ? [{ id: `lift-${at.item.id}`, text: `Raise ${at.item.name} ${up.toFixed(1)} mm on stand-offs`, cost: `${up.toFixed(1)} mm less over it`, changes: [{ do: 'place' as const, placement: { ...at.placement, lift: at.placement.lift + up } }], effort: 2 }] : [])), ...shut];

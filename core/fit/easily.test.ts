@@ -111,6 +111,10 @@ describe('the states of a build', () => {
     expect(s('stowed', done).says[0]).toContain('No pocket');
     expect(states(sceneOf({ ...half, shell: { bodies: [] } }))).toEqual([]);
   });
+  test('an angled plug stands out 14 mm instead of its 32, and back again', () => {
+    const docked = (p: Project) => states(sceneOf(p)).find((q) => q.id === 'docked')!.size.value[1], angled = applied(done, { do: 'angle', item: 'charger', connector: 'usb', on: true });
+    expect([docked(done), docked(angled), docked(applied(angled, { do: 'angle', item: 'charger', connector: 'usb', on: false }))]).toEqual([90 + 32, 90 + 14, 90 + 32]);
+  });
   test('plugged in, two plugs in one place are said in the state as well', () => {
     const twice = place(warbler, 'charger', { on: { piece: 'front' }, turn: 180, x: 64, y: 85.4, lift: 12 }), s = states(sceneOf(twice)).find((q) => q.id === 'docked')!;
     expect([s.ok, s.says.some((t) => t.startsWith('Not both plugs at once'))]).toEqual([false, true]);

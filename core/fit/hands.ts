@@ -63,11 +63,17 @@ export function pressable(deepMm: number, across: number): { ok: boolean; senten
 /** A palm wraps each side: so far in behind the back, and up to this share of the height; typical. */
 const PALM = { in: 28, up: 0.65, thick: 20 };
 
-/** Where the hands hold a closed build: beside each side wall and behind the back. A box for the television without buttons is not held. */
-export function palms(scene: Scene): Array<{ name: string; prisms: Prism[] }> {
+/** How far up the side walls a palm lies, mm; nothing for a box for the television without buttons, which is not held. */
+export function palmSpan(scene: Scene): { to: number } | undefined {
   const body = scene.shell?.body, { brief, controls } = scene.project;
-  if (!body || (brief.tv === true && !controls.inputs.length)) return [];
-  const { w, h } = outlineSpan(body.outline), { front, back } = depthsOf(body), { thick } = PALM, high = h * PALM.up;
+  return !body || (brief.tv === true && !controls.inputs.length) ? undefined : { to: outlineSpan(body.outline).h * PALM.up };
+}
+
+/** Where the hands hold a closed build: beside each side wall and behind the back. */
+export function palms(scene: Scene): Array<{ name: string; prisms: Prism[] }> {
+  const span = palmSpan(scene), body = scene.shell?.body;
+  if (!span || !body) return [];
+  const { w } = outlineSpan(body.outline), { front, back } = depthsOf(body), { thick } = PALM, high = span.to;
   return (['left', 'right'] as const).map((side) => ({ name: `${side} palm`, prisms: [
     boxPrism(side === 'left' ? -thick : w, 0, thick, high, -back - thick, front), boxPrism(side === 'left' ? 0 : w - PALM.in, 0, PALM.in, high, -back - thick, -back),
   ] }));

@@ -2,7 +2,7 @@
 import { formatMm, outlineSpan, type Worked } from '../model';
 import { PLUGS } from '../kit';
 import { depthsOf } from '../shell';
-import { beside, pluggedIn } from './beside';
+import { beside, pluggedIn, standsOut } from './beside';
 import type { Scene } from './scene';
 
 export interface State { id: 'use' | 'docked' | 'open' | 'stowed'; name: string; size: Worked<[w: number, h: number, d: number]>; says: string[]; /** Where there is something to fail. */ ok?: boolean }
@@ -18,7 +18,7 @@ export function states(scene: Scene, unplug: readonly string[] = []): State[] {
   const { w, h } = outlineSpan(shell.body.outline), { front, back, proud } = depthsOf(shell.body), thick = front + back + proud, plugs = pluggedIn(scene);
   const caps = proud > 0 ? ` + ${formatMm(proud, 1)} of caps` : '', bare = `${formatMm(front, 1)} front + ${formatMm(back, 1)} back${caps}`;
   const grow = { x: 0, y: 0 }, side = new Map<string, number>();
-  for (const { mouth: m } of plugs) { const wall = m.wall!, key = `${Math.round(wall.nx)},${Math.round(wall.ny)}`; side.set(key, Math.max(side.get(key) ?? 0, PLUGS[m.type].long)); }
+  for (const plug of plugs) { const wall = plug.mouth.wall!, key = `${Math.round(wall.nx)},${Math.round(wall.ny)}`; side.set(key, Math.max(side.get(key) ?? 0, standsOut(plug))); }
   for (const [key, mm] of side) { if (key.startsWith('0,')) grow.y += mm; else grow.x += mm; }
   const lies = shell.body.spine === 'left' || shell.body.spine === 'right' ? [2 * w, h] as const : [w, 2 * h] as const;
   const pocket = scene.project.brief.pocket ? [...scene.project.brief.pocket].sort((a, b) => b - a) : undefined, mine = [w, h, thick].sort((a, b) => b - a), over = pocket ? mine.map((mm, i) => mm - pocket[i]!) : [];

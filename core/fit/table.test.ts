@@ -25,6 +25,8 @@ const over = (strip: string, lift: number, more: Partial<Placement> = {}): Proje
 /** Foam under the face beside the picture, or on it. */
 const rim = (y: number): Project => known(place(stand(done, 'foam-2', 'front', 66, y), 'screen', { lift: 1.3 }));
 const screwed = (into: number): Project => body(done, { pieces: done.shell.bodies[0]!.pieces.map((q) => ({ ...q, features: q.features.map((f) => (f.screw ? { ...f, screw: { ...f.screw, into: length(into) } } : f)) })) });
+/** The charger at the right wall, so far up. */
+const side = (y: number): Project => place(only(done, 'charger'), 'charger', { turn: 90, x: 169, y });
 /** A board with a radio alone in a large shell that is held in hands. */
 const radio = (x: number): Project => stand(body({ ...only(wisp), brief: { ...wisp.brief, wireless: true }, controls: { ...wisp.controls, inputs: [] } }, { outline: { kind: 'rect', w: length(200), h: length(120), r: length(8) } }), 'thimble', 'back', x, 20, { lift: 1, fixed: 'screws' });
 /** Every wire that crosses, as thick as a finger allows. */
@@ -84,6 +86,7 @@ const ROWS: Array<[name: string, fires: Project, silent: Project, has: (f: Findi
   ['a cell beside the antenna', place(warbler, 'thimble', { y: 80 }), warbler, (f) => f.check === 'antenna', /^Move/],
   ['an antenna where the hand holds', radio(24), radio(90), (f) => f.id.startsWith('antenna:palm'), /^Move Thimble/],
   ['two plugs that want the same place', place(warbler, 'charger', { on: { piece: 'front' }, turn: 180, x: 64, y: 85.4, lift: 12 }), warbler, (f) => f.id.startsWith('beside:'), /^Move|^Do without/],
+  ['a straight plug where the palm lies', side(25), side(70), (f) => f.id.startsWith('held:'), /^Plug an angled USB-C plug in/],
   ['a plug that lifts it off the table', place(outside(wisp, 'thimble', 'hdmi'), 'thimble', { up: 'out', x: 90 }), wisp, (f) => f.id.startsWith('lying:'), /^Raise|^Do without/],
   ['wires bent at their joints', place(done, 'amp', { x: 2.6, y: 5, lift: 14 }), done, (f) => f.id.startsWith('wire:anchor-'), /^Move Chirp|^Put a plug/],
   ['an HDMI plug inside against the wall', ribboned('lead-hdmi-200', 20), ribboned('lead-hdmi-200', 30), (f) => f.what.includes('plug of HDMI ribbon'), /^Move Pane/],

@@ -1,4 +1,4 @@
-export { PLUGS, type Plug } from './plugs';
+export { ANGLED_MM, PLUGS, type Plug } from './plugs';
 export { partOf, planSize, removals, remaining, sockets, thickness, zSpan, type Removal } from './thickness';
 export { billOf, type Bill, type BillRow } from './bill';
 export { findParts, type Facets } from './search';

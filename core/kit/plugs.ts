@@ -30,3 +30,6 @@ export const PLUGS: Readonly<Record<PlugType, Plug>> = {
   card: { name: 'memory card', nose: { w: 11, h: 1 }, noseLength: 15, overmould: { w: 11, h: 1 }, recessMm: 1.5, round: false, long: 0 },
   ethernet: { name: 'network plug', nose: { w: 11.7, h: 8 }, noseLength: 15, overmould: { w: 14, h: 12 }, recessMm: 2, round: false, long: 35 },
 };
+
+/** An angled one stands out so far, whatever its class, and its cable goes along the wall, mm; typical. */
+export const ANGLED_MM = 14;

@@ -25,6 +25,7 @@ const ROWS: Array<[Change, Project, RegExp]> = [
   [{ do: 'insulate', item: 'amp' }, half, /^kit\.items\.4\.insulated$/],
   [{ do: 'fold', item: 'screen', folds: 2 }, half, /^kit\.items\.1\.folds$/],
   [{ do: 'around', item: 'screen', on: true }, half, /^kit\.items\.1\.around$/],
+  [{ do: 'angle', item: 'charger', connector: 'usb', on: true }, half, /^kit\.items\.3\.angled$/],
   [{ do: 'shut', how: 'swing' }, half, /^shell\.bodies\.0\.shuts$/],
   [{ do: 'peg', cap: 'cap-keys', mm: 1.1 }, half, /^shell\.bodies\.0\.caps\.0\.peg\.mm$/],
   [{ do: 'grow', by: 1.5, side: 'w' }, wisp, /^shell\.bodies\.0\.outline\.w\.mm$/],
@@ -55,7 +56,7 @@ describe.each(ROWS)('%j', (change, p, where) => {
 });
 
 test('what was folded or turned around is unfolded and turned back', () => {
-  const there: Change[] = [{ do: 'fold', item: 'amp', folds: 2 }, { do: 'around', item: 'amp', on: true }], back: Change[] = [{ do: 'fold', item: 'amp', folds: undefined }, { do: 'around', item: 'amp', on: false }];
+  const there: Change[] = [{ do: 'fold', item: 'amp', folds: 2 }, { do: 'around', item: 'amp', on: true }, { do: 'angle', item: 'charger', connector: 'usb', on: true }], back: Change[] = [{ do: 'fold', item: 'amp', folds: undefined }, { do: 'around', item: 'amp', on: false }, { do: 'angle', item: 'charger', connector: 'usb', on: false }];
   expect(appliedAll(half, [...there, ...back])).toEqual(half);
 });
 

@@ -18,6 +18,8 @@ export type Change =
   /** A lead or ribbon laid in so many folds; a lead turned around. */
   | { do: 'fold'; item: string; folds: number | undefined }
   | { do: 'around'; item: string; on: boolean }
+  /** An angled plug from outside instead of a straight one, or back. */
+  | { do: 'angle'; item: string; connector: string; on: boolean }
   /** The halves come together straight, or about the spine. */
   | { do: 'shut'; how: NonNullable<Body['shuts']> }
   /** A cap's peg filed to so many mm. */
@@ -74,6 +76,8 @@ export function applied(p: Project, change: Change): Project {
       return withItem(p, change.item, (item) => said(item, 'folds', change.folds));
     case 'around':
       return withItem(p, change.item, (item) => said(item, 'around', change.on || undefined));
+    case 'angle':
+      return withItem(p, change.item, (item) => { const list = [...(item.angled ?? []).filter((c) => c !== change.connector), ...(change.on ? [change.connector] : [])]; return said(item, 'angled', list.length ? list : undefined); });
     case 'shut':
       return { ...p, shell: { ...p.shell, bodies: p.shell.bodies.map((b, i) => (i === 0 ? { ...b, shuts: change.how } : b)) } };
     case 'peg':
@@ -147,7 +151,7 @@ const withItem = (p: Project, id: string, change: (item: Project['kit']['items']
   ({ ...p, kit: { ...p.kit, items: p.kit.items.map((x) => (x.id === id ? change(x) : x)) } });
 
 /** An item with something said of it, or no longer said. */
-function said<K extends 'folds' | 'around'>(item: Item, key: K, value: Item[K]): Item {
+function said<K extends 'folds' | 'around' | 'angled'>(item: Item, key: K, value: Item[K]): Item {
   const next = { ...item };
   if (value === undefined) delete next[key]; else next[key] = value;
   return next;

@@ -183,6 +183,8 @@ export const Item = z.strictObject({
   struck: z.array(Id).max(60),
   /** Connector id -> whether it must be reached from outside in this build. */
   reach: z.record(Id, z.boolean()).optional(),
+  /** Connectors that an angled plug goes into from outside: its cable leaves along the wall. */
+  angled: z.array(Id).max(30).optional(),
   /** Its bare metal lies under two layers of polyimide tape. */
   insulated: z.boolean().optional(),
   /** Its lead or ribbon is laid in so many folds, out and back, where it is longer than its way. */

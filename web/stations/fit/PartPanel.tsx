@@ -52,7 +52,7 @@ export function PartPanel({ item, arranging: a, onClose }: { item: string; arran
       })}
       {at.part.connectors.length > 0 && <h3 style={{ margin: '10px 0 4px' }}>Reached from outside</h3>}
       {at.part.connectors.filter((c) => c.block === undefined || !at.item.struck.includes(c.block)).map((c) => (
-        <div key={c.id}><Checkbox checked={at.item.reach?.[c.id] ?? c.outside} onChange={(e) => apply([{ do: 'reach', item, connector: c.id, outside: e.target.checked }])}>{c.name}</Checkbox></div>
+        <div key={c.id}><Checkbox checked={at.item.reach?.[c.id] ?? c.outside} onChange={(e) => apply([{ do: 'reach', item, connector: c.id, outside: e.target.checked }])}>{c.name}</Checkbox>{(at.item.reach?.[c.id] ?? c.outside) && c.type !== 'card' && <Checkbox checked={at.item.angled?.includes(c.id) ?? false} onChange={(e) => apply([{ do: 'angle', item, connector: c.id, on: e.target.checked }])}>angled plug</Checkbox>}</div>
       ))}
       <div className="row" style={{ marginTop: 10 }}><Button size="small" onClick={lay}>Take it out of the shell</Button></div>
       {doc.layout.placements.some((p) => 'item' in p.on && p.on.item === item) && <p className="note">Other parts ride on it.</p>}
