@@ -10,6 +10,7 @@ import { partOf, portsOf, portsOn } from '../kit';
 import { assembly, insertionOrder, type Scene, sceneOf } from '../fit';
 import { cutting } from '../cuts';
 import { buttonMap } from '../controls';
+import { BEND_R_MM } from '../wiring';
 import { CAUTIONS, type CautionKey } from './cautions';
 import { ordered } from './order';
 
@@ -152,10 +153,10 @@ function boards(p: Project, scene: Scene): Draft[] {
 
 /** Leads between sockets, once both stand; a ribbon that is folded away is folded before it is plugged in. */
 function leads(scene: Scene): Draft[] {
-  const folded = (n: number | undefined) => (n === undefined ? '' : `Fold it ${n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`} out and back over a 2 mm rod, hold it with a strip of tape. `), items = [...scene.items.values()];
+  const folded = (n: number | undefined) => (n === undefined ? '' : `Fold it ${n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`} out and back over a ${2 * BEND_R_MM} mm rod, hold it with a strip of tape. `), items = [...scene.items.values()];
   return [
     ...scene.cables.map((c): Draft => { const [a, b] = c.ends.map((e) => scene.items.get(e.item)?.item.name ?? e.item); return { id: `lead-${c.lead.id}`, phase: 'Computer and screen', title: `Plug ${c.lead.name} into ${a} and ${b}`, detail: `${folded(c.lead.folds)}Straight in, never by the ribbon; no crease.`, after: c.ends.map((e) => `fit-in-${e.item}`), cell: 'cell removed' }; }),
-    ...items.filter((at) => at.part.ribbons && at.item.folds !== undefined).map((at): Draft => ({ id: `fold-${at.item.id}`, phase: 'Computer and screen', title: `Fold the ribbon of ${at.item.name}`, detail: `${folded(at.item.folds)}No turn tighter than 1 mm.`, after: [`fit-in-${at.item.id}`], cell: 'cell removed' })),
+    ...items.filter((at) => at.part.ribbons && at.item.folds !== undefined).map((at): Draft => ({ id: `fold-${at.item.id}`, phase: 'Computer and screen', title: `Fold the ribbon of ${at.item.name}`, detail: `${folded(at.item.folds)}No turn tighter than ${BEND_R_MM} mm.`, after: [`fit-in-${at.item.id}`], cell: 'cell removed' })),
   ];
 }
 

@@ -4,7 +4,7 @@ import { type Finding, mm1, type Project } from '../model';
 import type { SceneCheck } from './sceneCheck';
 import { CONDUCTIVE } from './clearance';
 import { measured, sourcesOf } from './contact';
-import { palms } from './hands';
+import { palms, palmSpan } from './hands';
 import { type PlacedItem, placing, type Scene } from './scene';
 import { stepsAway } from './away';
 
@@ -46,12 +46,12 @@ function findings(scene: Scene): Finding[] {
 
 /** A hand that holds the build where the antenna is. */
 function held(scene: Scene, at: PlacedItem, mine: Solid): Finding[] {
-  const near = palms(scene).map((palm) => ({ palm, gap: gapOf(mine.prisms, palm.prisms, 2 * FREE_MM) })).sort((p, q) => p.gap.gap - q.gap.gap)[0];
-  if (!near || near.gap.gap > FREE_MM + 3) return [];
+  const span = palmSpan(scene), near = palms(scene).map((palm) => ({ palm, gap: gapOf(mine.prisms, palm.prisms, 2 * FREE_MM) })).sort((p, q) => p.gap.gap - q.gap.gap)[0];
+  if (!span || !near) return [];
   const { gap, nx, ny, nz } = near.gap, { measure, verdict } = measured(gap, FREE_MM, `A hand within about ${FREE_MM} mm of an antenna shortens its reach (typical).`, [placing(at), { key: 'model.palm', label: 'how it is held', u: HOLD_U_MM, k: 1 }]);
   return verdict === 'clear' ? [] : [{
     id: `antenna:palm:${at.item.id}`, station: 'fit', check: 'antenna', verdict: 'tight', measure, title: `${mm1(gap)} mm from the ${near.palm.name}`, what: `antenna of ${at.item.name} where the hand holds`, about: [at.item.id], at: { x: (mine.x0 + mine.x1) / 2, y: (mine.y0 + mine.y1) / 2, z: mine.z1 }, way: { x: nx, y: ny, z: nz },
-    why: ['A palm lies about 28 mm in behind each side over the lower two thirds of the height (typical; hold yours and see). Toward the top and the middle no hand covers it.'],
+    why: [`A palm lies ${span.in} mm in behind each side and up to ${mm1(span.to)} mm (typical; hold yours and see). Toward the top and the middle no hand covers it.`],
   }];
 }
 

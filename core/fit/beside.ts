@@ -1,6 +1,6 @@
 /**
- * What is plugged in from outside, as it hangs there: two mouldings side by side in one wall, and
- * whether the handheld still lies flat with its plug in.
+ * What is plugged in from outside, as it hangs there: two mouldings side by side in one wall, whether
+ * the handheld still lies flat with its plug in, and plugs in the palm that holds it.
  */
 import { type Finding, mm1, uOf, type WayOut } from '../model';
 import { ANGLED_MM, PLUGS } from '../kit';
@@ -77,7 +77,7 @@ function lying(scene: Scene, a: Plugged): Finding[] {
 
 function ways(scene: Scene, f: Finding, items: readonly PlacedItem[]) {
   const shut = items.flatMap((at) => at.mouths.filter((m) => m.outside && f.id.includes(`${at.item.id}/${m.id}`)).map((m) => ({ id: `inside-${at.item.id}-${m.id}`, text: `Do without ${m.name} from outside`, cost: 'the socket stays inside', changes: [{ do: 'reach' as const, item: at.item.id, connector: m.id, outside: false }], effort: 9 })));
-  if (f.id.startsWith('held:')) return [...items.flatMap((at) => at.mouths.filter((m) => f.id === `held:${at.item.id}/${m.id}`).map((m): WayOut => ({ id: `angle-${at.item.id}-${m.id}`, text: `Plug an angled ${PLUGS[m.type].name} in`, cost: `stands ${ANGLED_MM} mm out instead of ${PLUGS[m.type].long}; its cable goes along the wall`, changes: [{ do: 'angle', item: at.item.id, connector: m.id, on: true }], effort: 1 }))), ...items.flatMap((at) => stepsAway(at, [10, 20, 30, 40]).filter((w) => w.text.endsWith(' up'))), ...shut];
+  if (f.id.startsWith('held:')) return [...items.flatMap((at) => at.mouths.filter((m) => f.id === `held:${at.item.id}/${m.id}`).map((m): WayOut => ({ id: `angle-${at.item.id}-${m.id}`, text: `Plug an angled ${PLUGS[m.type].name} in`, cost: `stands ${ANGLED_MM} mm out instead of ${PLUGS[m.type].long}; its cable goes along the wall`, changes: [{ do: 'angle', item: at.item.id, connector: m.id, on: true }], effort: 1 }))), ...items.flatMap((at) => stepsAway(at, [10, 20, 30, 40], ['up'])), ...shut];
   if (!f.id.startsWith('lying:')) return [...items.flatMap((at) => stepsAway(at, [2, 4, 6, 9, 12, 16])), ...shut];
   const up = Math.ceil((-(f.measure?.gap ?? 0) + 0.5) * 2) / 2;
   return [...items.flatMap((at) => (scene.shell!.sign(at.piece) < 0 ? [{ id: `lift-${at.item.id}`, text: `Raise ${at.item.name} ${up.toFixed(1)} mm on stand-offs`, cost: `${up.toFixed(1)} mm less over it`, changes: [{ do: 'place' as const, placement: { ...at.placement, lift: at.placement.lift + up } }], effort: 2 }] : [])), ...shut];

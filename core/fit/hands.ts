@@ -63,10 +63,10 @@ export function pressable(deepMm: number, across: number): { ok: boolean; senten
 /** A palm wraps each side: so far in behind the back, and up to this share of the height; typical. */
 const PALM = { in: 28, up: 0.65, thick: 20 };
 
-/** How far up the side walls a palm lies, mm; nothing for a box for the television without buttons, which is not held. */
-export function palmSpan(scene: Scene): { to: number } | undefined {
+/** How far up the side walls and how far in behind the back a palm lies, mm; nothing for a box for the television without buttons, which is not held. */
+export function palmSpan(scene: Scene): { to: number; in: number } | undefined {
   const body = scene.shell?.body, { brief, controls } = scene.project;
-  return !body || (brief.tv === true && !controls.inputs.length) ? undefined : { to: outlineSpan(body.outline).h * PALM.up };
+  return !body || (brief.tv === true && !controls.inputs.length) ? undefined : { to: outlineSpan(body.outline).h * PALM.up, in: PALM.in };
 }
 
 /** Where the hands hold a closed build: beside each side wall and behind the back. */

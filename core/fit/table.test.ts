@@ -90,7 +90,7 @@ const ROWS: Array<[name: string, fires: Project, silent: Project, has: (f: Findi
   ['a plug that lifts it off the table', place(outside(wisp, 'thimble', 'hdmi'), 'thimble', { up: 'out', x: 90 }), wisp, (f) => f.id.startsWith('lying:'), /^Raise|^Do without/],
   ['wires bent at their joints', place(done, 'amp', { x: 2.6, y: 5, lift: 14 }), done, (f) => f.id.startsWith('wire:anchor-'), /^Move Chirp|^Put a plug/],
   ['an HDMI plug inside against the wall', ribboned('lead-hdmi-200', 20), ribboned('lead-hdmi-200', 30), (f) => f.what.includes('plug of HDMI ribbon'), /^Move Pane/],
-  ['a plug inside that stands out straight', ribboned('lead-hdmi', 20), applied(ribboned('lead-hdmi-right', 20), { do: 'around', item: 'lead-hdmi-right', on: true }), (f) => f.what.includes('plug of HDMI ribbon'), /^Take HDMI ribbon, angled .* flat end at Pane/],
+  ['a plug inside that stands out straight', ribboned('lead-hdmi', 20), applied(ribboned('lead-hdmi-right', 20), { do: 'around', item: 'lead-hdmi-right', on: true }), (f) => f.what.includes('plug of HDMI ribbon'), /^Take HDMI ribbon, angled .* angled end at Pane/],
   ['a lead far longer than its way', ribboned('lead-hdmi-200', 60), ribboned('lead-hdmi', 60), (f) => f.id.startsWith('wire:lead-'), /^Fold it/],
   ['a ribbon far longer than its way', panel(163, 24), panel(163), (f) => f.check === 'ribbon', /^Fold it/],
   ['a ribbon with its contacts the wrong way', panel(150, 12, '50'), panel(48, 12, '50', 'out'), (f) => f.id.startsWith('ribbon:side:'), /^Turn Drive/],

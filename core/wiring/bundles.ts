@@ -40,13 +40,13 @@ export interface Bundle {
   open?: OverSpine;
 }
 export interface Wire { net: Net; bundle: string; from: string; to: string; closedMm?: number; openMm?: number; /** What to cut, strips included, mm. */ cutMm?: number; slackMm: number; working: string[] }
-export interface Wiring { /** Leads between sockets inside, and what of leads and ribbons is folded away. */ leads: LaidLead[]; packs: LaidPack[]; bundles: Bundle[]; wires: Wire[]; findings: Finding[]; totalMm: number; loops: { needs: number; has: number; working: string }; /** In the order they are undone before the halves part. */ unplug: string[] }
+export interface Wiring { /** Leads between sockets inside, and what of leads and ribbons is folded away. */ leads: LaidLead[]; packs: LaidPack[]; /** Items whose lead or ribbon has so much left over that it has to be folded. */ toFold: string[]; bundles: Bundle[]; wires: Wire[]; findings: Finding[]; totalMm: number; loops: { needs: number; has: number; working: string }; /** In the order they are undone before the halves part. */ unplug: string[] }
 
 const far = (a: Pt3, b: Pt3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 const mean = (list: readonly Pt3[]): Pt3 => [0, 1, 2].map((i) => list.reduce((s, q) => s + q[i]!, 0) / list.length) as [number, number, number];
 const keyOf = (e: End): string => (e.pad.startsWith('at ') ? e.pad.replace(/ ground$/, '') : e.item);
 /** No wire laid. */
-export const UNLAID: Wiring = { leads: [], packs: [], bundles: [], wires: [], findings: [], totalMm: 0, loops: { needs: 0, has: 0, working: '' }, unplug: [] };
+export const UNLAID: Wiring = { leads: [], packs: [], toFold: [], bundles: [], wires: [], findings: [], totalMm: 0, loops: { needs: 0, has: 0, working: '' }, unplug: [] };
 
 export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
   if (!scene.shell) return UNLAID;
@@ -54,8 +54,8 @@ export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
   if (!nets.length && !scene.cables.length && ![...scene.items.values()].some((at) => at.part.ribbons)) return UNLAID;
   const field = fieldOf(scene), bundles = bundled(p, nets).sort((x, y) => y.area - x.area || (x.id < y.id ? -1 : 1)), findings: Finding[] = [], wires: Wire[] = [];
   // A ribbon bends least easily: it is laid before the wires.
-  const packs: LaidPack[] = [], leads = scene.cables.flatMap((c) => layLead(scene, field, c, findings, packs) ?? []);
-  findings.push(...ribbonFindings(scene, field, packs));
+  const packs: LaidPack[] = [], toFold: string[] = [], leads = scene.cables.flatMap((c) => layLead(scene, field, c, findings, packs, toFold) ?? []);
+  findings.push(...ribbonFindings(scene, field, packs, toFold));
   for (const b of bundles) {
     lay(field, b, findings);
     if (b.crosses) b.open = overSpine(scene.shell!.body, b.a, b.b, thickest(b));
@@ -66,7 +66,7 @@ export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
   const order = new Map(nets.map((n, i) => [n.id, i]));
   wires.sort((x, y) => order.get(x.net.id)! - order.get(y.net.id)!);
   const loops = room(scene, field, bundles, wires, findings);
-  return { leads, packs, bundles, wires, findings, loops, totalMm: wires.reduce((s, w) => s + (w.cutMm ?? 0), 0), unplug: [...leads.filter((l) => l.crosses && !l.opens).map((l) => l.name), ...bundles.filter((b) => b.crosses && b.nets.every((n) => n.plug)).map((b) => b.name)] };
+  return { leads, packs, toFold, bundles, wires, findings, loops, totalMm: wires.reduce((s, w) => s + (w.cutMm ?? 0), 0), unplug: [...leads.filter((l) => l.crosses && !l.opens).map((l) => l.name), ...bundles.filter((b) => b.crosses && b.nets.every((n) => n.plug)).map((b) => b.name)] };
 }
 
 function bundled(p: Project, nets: readonly Net[]): Bundle[] {

@@ -11,7 +11,7 @@ export interface Pack {
   working: string;
 }
 /** A pack where it lies, as a rectangle in plan and the depth it takes. */
-export interface LaidPack extends Pack { x: number; y: number; w: number; h: number; z0: number; z1: number; free: number }
+export interface LaidPack extends Pack { x: number; y: number; w: number; h: number; z0: number; z1: number; /** The depth there. */ free: number; /** Kept in the front half, where both its ends are; else it lies in the back. */ hangs: boolean }
 
 /**
  * The pack that takes up a spare length: each fold goes back and out again over itself, with two half
@@ -34,9 +34,9 @@ export function packOf(spare: number, folds: number, wide: number, thick: number
 /**
  * A place on a ribbon's way where its pack lies, or the most depth there is for it.
  *
- * @param cells  the way    @param d  thickness of the ribbon, mm: wires already laid take their share of each cell
+ * @param cells  the way; wires already laid take their share of each cell    @param hangs  it is kept in the front half
  */
-export function roomFor(f: Field, cells: readonly number[], pack: Pack): LaidPack | { free: number } {
+export function roomFor(f: Field, cells: readonly number[], pack: Pack, hangs = false): LaidPack | { free: number } {
   let best: LaidPack | undefined, most = 0, height = -Infinity;
   cells.forEach((k, n) => {
     const [x0, y0] = middle(f, cells[Math.max(0, n - 2)]!), [x1, y1] = middle(f, cells[Math.min(cells.length - 1, n + 2)]!), [x, y] = middle(f, k);
@@ -44,7 +44,7 @@ export function roomFor(f: Field, cells: readonly number[], pack: Pack): LaidPac
     const along = Math.abs(x1 - x0) >= Math.abs(y1 - y0), [w, h] = along ? [pack.long, pack.wide] : [pack.wide, pack.long];
     const { low, high } = between(f, x - w / 2, y - h / 2, w, h), free = high - low;
     if (free > most) most = free;
-    if (free >= pack.tall && free > height) { height = free; best = { ...pack, x: x - w / 2, y: y - h / 2, w, h, z0: low, z1: low + pack.tall, free }; }
+    if (free >= pack.tall && free > height) { height = free; best = { ...pack, x: x - w / 2, y: y - h / 2, w, h, z0: hangs ? high - pack.tall : low, z1: hangs ? high : low + pack.tall, free, hangs }; }
   });
   return best ?? { free: most };
 }
@@ -64,11 +64,11 @@ function between(f: Field, x: number, y: number, w: number, h: number): { low: n
 const words = (n: number): string => (n === 1 ? 'Folded once' : n === 2 ? 'Folded twice' : `Folded ${n} times`);
 
 /** What folding a spare length away comes to: a pack that lies somewhere on its way, or what it lacks. */
-export function foldedIn(f: Field, cells: readonly number[], spare: number, folds: number, wide: number, thick: number): { lies?: LaidPack; title: string; why: string[] } {
+export function foldedIn(f: Field, cells: readonly number[], spare: number, folds: number, wide: number, thick: number, hangs: boolean): { lies?: LaidPack; title: string; why: string[] } {
   const pack = packOf(spare, folds, wide, thick);
   if (!pack) return { title: `${spare.toFixed(0)} mm do not make ${folds === 1 ? 'a fold' : `${folds} folds`}`, why: [`Each fold takes two half turns of ${(Math.PI * (BEND_R_MM + thick / 2)).toFixed(1)} mm at least.`] };
-  const room = roomFor(f, cells, pack), size = `${pack.long.toFixed(0)} × ${pack.wide.toFixed(0)} × ${pack.tall.toFixed(1)} mm`;
+  const room = roomFor(f, cells, pack, hangs), size = `${pack.long.toFixed(0)} × ${pack.wide.toFixed(0)} × ${pack.tall.toFixed(1)} mm`;
   if (!('tall' in room)) return { title: `${room.free.toFixed(1)} mm free for ${pack.tall.toFixed(1)} of folds`, why: [pack.working, `Nowhere on its way is there room for ${size}.`] };
   for (let j = Math.max(0, Math.floor(room.y / f.step)); j < f.ny && j * f.step < room.y + room.h; j++) for (let i = Math.max(0, Math.floor(room.x / f.step)); i < f.nx && i * f.step < room.x + room.w; i++) f.used[j * f.nx + i]! += pack.tall * f.step;
-  return { lies: room, title: `${words(folds)}: ${size}`, why: [pack.working, `${((room.z0 + room.z1) / 2 < 0 ? 'In the back' : 'In the front')}, where ${room.free.toFixed(1)} mm of depth are free on its way.`] };
+  return { lies: room, title: `${words(folds)}: ${size}`, why: [pack.working, `In the ${hangs ? 'front' : 'back'} half, where ${room.free.toFixed(1)} mm of depth are free on its way.`] };
 }

@@ -85,9 +85,13 @@ test('folded once it has its place on the way, and what is laid after it finds t
   const scene = sceneOf(folded), inner = [...scene.items.values()].flatMap((at) => at.blocks.map((b) => b.solid)).filter((s) => s.x0 < pack!.x + pack!.w && s.x1 > pack!.x && s.y0 < pack!.y + pack!.h && s.y1 > pack!.y);
   for (const s of inner) expect(s.z1 <= pack!.z0 + 0.01 || s.z0 >= pack!.z1 - 0.01).toBe(true);
   expect(check(p).wiring.packs).toEqual([]);
+  // With both ends in the front half it is kept there.
+  const front = applied(folded, { do: 'place', placement: { ...folded.layout.placements.find((q) => q.item === 'teasel')!, on: { piece: 'front' }, x: 190, y: 20 } }), up = check(front).wiring.packs[0]!;
+  expect([pack!.hangs, up.hangs, pack!.z0 < 0, up.z1 > 0]).toEqual([false, true, true, true]);
   // A shallow shell has no room for it: it stays to fold away, and says how much is missing.
   const shallow = applied(build('lead-hdmi-200', 120, 30, 'front', 12), { do: 'fold', item: 'lead-hdmi-200', folds: 4 });
   expect(said(shallow).title).toMatch(/mm free for 20\.5 of folds$/);
+  expect(waysOut(shallow, said(shallow), []).ways.map((w) => w.text)).toContain('Fold it once, out and back');
 });
 
 test('over the spine: never less than the run over it and the rise to both rims, and the same from either end', () => {

@@ -36,8 +36,8 @@ function tail(scene: Scene, { item, connector, plug, leaves }: Cable['ends'][num
   return { at: [m.x + dx * ahead - dy * across, m.y + dy * ahead + dx * across, m.z + up], piece: at.piece };
 }
 
-/** @param packs  where what is folded away lies */
-export function layLead(scene: Scene, f: Field, c: Cable, findings: Finding[], packs: LaidPack[]): LaidLead | undefined {
+/** @param packs  where what is folded away lies    @param toFold  items whose lead or ribbon has much left over */
+export function layLead(scene: Scene, f: Field, c: Cable, findings: Finding[], packs: LaidPack[], toFold: string[]): LaidLead | undefined {
   const [a, b] = c.ends.map((e) => tail(scene, e));
   if (!a || !b) return undefined;
   const items = c.ends.map((e) => e.item), names = items.map((i) => scene.items.get(i)!.item.name), what = `${c.lead.name} between ${names.join(' and ')}`, need = RIBBON.thick * RIBBON.wide;
@@ -54,7 +54,8 @@ export function layLead(scene: Scene, f: Field, c: Cable, findings: Finding[], p
   if (long === undefined) return laid;
   const { measure, verdict } = measured(long - plain, 0, 'It must reach without pulling at its plugs.', [{ key: `kit.parts.${scene.project.kit.parts.indexOf(c.part)}.lead`, label: `length of ${c.lead.name}`, u: length(long, 'ruler').u, k: 1 }, { key: `model.way.${c.lead.id}`, label: `the way ${c.lead.name} takes`, u: WAY_SHARE * plain, k: -1 }]);
   const spare = long - plain > SPARE_SHARE * long && verdict === 'clear' && long - plain > 40;
-  const folded = spare && c.lead.folds !== undefined ? foldedIn(f, way.cells, long - plain, c.lead.folds, RIBBON.wide, RIBBON.thick) : undefined, lies = folded?.lies;
+  if (spare) toFold.push(c.lead.id);
+  const hangs = !crosses && scene.shell!.sign(a.piece) > 0, folded = spare && c.lead.folds !== undefined ? foldedIn(f, way.cells, long - plain, c.lead.folds, RIBBON.wide, RIBBON.thick, hangs) : undefined, lies = folded?.lies;
   if (lies) { packs.push(lies); laid.working += `; ${folded.title.toLowerCase()}`; }
   findings.push({
     ...base, verdict: spare && !lies ? 'tight' : verdict, measure, title: measure.gap < 0 ? `${whole(measure.gap)} mm too short` : folded ? folded.title : spare ? `${whole(measure.gap)} mm to fold away` : `${whole(measure.gap)} mm to spare`, at: lies ? { x: lies.x + lies.w / 2, y: lies.y + lies.h / 2, z: (lies.z0 + lies.z1) / 2 } : { x: (a.at[0] + b.at[0]) / 2, y: (a.at[1] + b.at[1]) / 2, z: a.at[2] },

@@ -52,7 +52,7 @@ export function turnedOver(scene: Scene, at: PlacedItem, block: string | undefin
 }
 
 /** @param f  room for what is folded away, which is taken */
-export function ribbonFindings(scene: Scene, f: Field, packs: LaidPack[]): Finding[] {
+export function ribbonFindings(scene: Scene, f: Field, packs: LaidPack[], toFold: string[]): Finding[] {
   const kit = kitOf(scene.project), givers = kit.ends('panel', 'gives');
   return [...scene.items.values()].flatMap((at) => (at.part.ribbons ?? []).flatMap((r: Ribbon): Finding[] => {
     const mate = givers.find((g) => (g.port.count ?? r.ways) === r.ways && scene.items.has(g.of.item.id)), to = mate && scene.items.get(mate.of.item.id);
@@ -60,9 +60,10 @@ export function ribbonFindings(scene: Scene, f: Field, packs: LaidPack[]): Findi
     const from = pointOf(at, r.at), tip = pointOf(at, [r.at[0] + r.dir[0], r.at[1] + r.dir[1], r.at[2] + r.dir[2]]), dir = [tip[0] - from[0], tip[1] - from[1]] as const, size = Math.hypot(...dir) || 1;
     const top = topUp(at), socket = socketOf(to, mate.port.block), need = reach(from, [dir[0] / size, dir[1] / size], socket, (r.contacts === 'top') === top), spare = r.lengthMm - need.mm;
     const { measure, verdict } = measured(spare, 0, 'It must reach its socket without a crease.', [placing(at), placing(to), { key: `kit.parts.${scene.project.kit.parts.indexOf(at.part)}.ribbons`, label: `length of the ${r.name}`, u: 0.5 / Math.sqrt(3), k: 1 }]);
-    const crosses = at.piece !== to.piece, much = verdict === 'clear' && spare > SPARE_MM, folded = much && at.item.folds !== undefined ? foldedIn(f, line(f, cellAt(f, from[0], from[1]), cellAt(f, socket[0], socket[1])), spare, at.item.folds, r.widthMm, TAIL_MM) : undefined;
+    const crosses = at.piece !== to.piece, much = verdict === 'clear' && spare > SPARE_MM, folded = much && at.item.folds !== undefined ? foldedIn(f, line(f, cellAt(f, from[0], from[1]), cellAt(f, socket[0], socket[1])), spare, at.item.folds, r.widthMm, TAIL_MM, !crosses && scene.shell!.sign(at.piece) > 0) : undefined;
+    if (much && !crosses) toFold.push(at.item.id);
     if (folded?.lies) packs.push(folded.lies);
-    return [...wrongSide(at, r, to, mate.port.contacts, need.contactsUp), {
+    return [...wrongSide(at, r, to, socket, mate.port.contacts, need.contactsUp), {
       id: `ribbon:${at.item.id}-${r.id}`, station: 'fit', check: 'ribbon', verdict: verdict === 'clear' && ((much && !folded?.lies) || crosses) ? 'tight' : verdict, measure,
       title: spare < 0 ? `${(-spare).toFixed(0)} mm too short` : crosses ? 'Crosses the parting line' : folded?.title ?? (spare > SPARE_MM ? `${spare.toFixed(0)} mm to fold away` : `Reaches with ${spare.toFixed(0)} mm to spare`), what: `${r.name} of ${at.item.name} to ${to.item.name}`,
       why: [`${need.working}; it is ${r.lengthMm} mm`, ...(folded?.why ?? []), `${need.folds ? 'Two flat folds at 45°; ' : ''}its contacts then look ${need.contactsUp ? 'up' : 'down'}${mate.port.contacts === undefined ? ': the socket must take them on that side' : ''}. No bend tighter than ${BEND_R_MM} mm.`, ...(crosses ? [`${at.item.name} and ${to.item.name} lie in different halves: unplug it before they part, or put both in one half.`] : [])],
@@ -74,11 +75,10 @@ export function ribbonFindings(scene: Scene, f: Field, packs: LaidPack[]): Findi
 const topUp = (at: PlacedItem): boolean => pointOf(at, [0, 0, 1])[2] > pointOf(at, [0, 0, 0])[2];
 
 /** A tail whose contacts end up on the side where its socket has none. */
-function wrongSide(at: PlacedItem, r: Ribbon, to: PlacedItem, contacts: Port['contacts'], up: boolean): Finding[] {
+function wrongSide(at: PlacedItem, r: Ribbon, to: PlacedItem, [x, y, z]: Pt3, contacts: Port['contacts'], up: boolean): Finding[] {
   if (contacts === undefined || contacts === 'both' || up === ((contacts === 'top') === topUp(to))) return [];
-  const s = to.solids[0]!;
   return [{
-    id: `ribbon:side:${at.item.id}-${r.id}`, station: 'fit', check: 'ribbon', verdict: 'hit', title: 'Contacts look the wrong way', what: `${r.name} of ${at.item.name} in its socket on ${to.item.name}`, about: [to.item.id, at.item.id], at: { x: (s.x0 + s.x1) / 2, y: (s.y0 + s.y1) / 2, z: s.z1 },
+    id: `ribbon:side:${at.item.id}-${r.id}`, station: 'fit', check: 'ribbon', verdict: 'hit', title: 'Contacts look the wrong way', what: `${r.name} of ${at.item.name} in its socket on ${to.item.name}`, about: [to.item.id, at.item.id], at: { x, y, z },
     why: [`As it lies its contacts look ${up ? 'up' : 'down'}; the socket has its own ${contacts === 'bottom' ? 'against the board' : 'away from the board'}, and the board's top looks ${topUp(to) ? 'up' : 'down'}. Every flat fold at 45° and every turn back turns them over.`],
   }];
 }

@@ -42,13 +42,13 @@ export function wireWays(scene: Scene, wiring: Wiring, f: Finding, library: read
   if (lead) {
     for (const q of library) if (q.id !== lead.part.id && sameForms(q, lead.part)) way(`lead-${q.id}`, `Take ${q.name} instead`, `${q.lead!.longMm ?? '?'} mm long`, [{ do: 'swap', item: lead.lead.id, part: q }], 1.5 + (q.lead!.longMm ?? 100) / 1000);
   }
-  if (lead && f.title.endsWith('to fold away')) out.push(...folds(lead.lead));
+  const long = lead?.lead ?? (f.check === 'ribbon' && !f.id.startsWith('ribbon:side:') ? scene.items.get(f.about[0]!)?.item : undefined);
+  if (long && wiring.toFold.includes(long.id)) out.push(...folds(long));
   if (f.id.startsWith('ribbon:side:')) {
     const to = scene.items.get(f.about[0]!), port = to?.part.ports?.find((q) => q.carries === 'panel' && q.role === 'gives');
     if (to) way('turn-over', `Turn ${to.item.name} over`, 'its other sockets turn with it', [{ do: 'place', placement: turnedOver(scene, to, port?.block) }], 1.5);
     if (to && port) for (const q of library) if (q.id !== to.part.id && q.ports?.some((k) => k.carries === 'panel' && k.role === 'gives' && k.count === port.count && k.contacts !== port.contacts)) way(`driver-${q.id}`, `Take ${q.name} instead`, 'its socket takes the other side', [{ do: 'swap', item: to.item.id, part: q }], 4);
   }
-  if (f.check === 'ribbon' && f.title.endsWith('to fold away')) out.push(...f.about.slice(0, 1).flatMap((id) => folds(scene.items.get(id)!.item)));
   for (const c of scene.cables) out.push(...angled(scene, c, f, library));
   if (f.id.startsWith('wire:anchor-')) {
     const b = wiring.bundles.find((x) => f.id === `wire:anchor-${x.id}`);
@@ -66,7 +66,7 @@ export function wireWays(scene: Scene, wiring: Wiring, f: Finding, library: read
 }
 
 /** Folded once, twice or three times: more of them are shorter and higher. */
-const folds = (item: Item): WayOut[] => [1, 2, 3].map((n) => ({ id: `fold-${item.id}-${n}`, text: n === 1 ? 'Fold it once, out and back' : `Fold it ${n === 2 ? 'twice' : `${n} times`}, out and back`, cost: `${2 * n + 1} layers with a strip of tape; no turn tighter than ${BEND_R_MM} mm`, changes: [{ do: 'fold', item: item.id, folds: n }], effort: 1 + 0.2 * n }));
+const folds = (item: Item): WayOut[] => [1, 2, 3].filter((n) => n !== item.folds).map((n) => ({ id: `fold-${item.id}-${n}`, text: n === 1 ? 'Fold it once, out and back' : `Fold it ${n === 2 ? 'twice' : `${n} times`}, out and back`, cost: `${2 * n + 1} layers with a strip of tape; no turn tighter than ${BEND_R_MM} mm`, changes: [{ do: 'fold', item: item.id, folds: n }], effort: 1 + 0.2 * n }));
 
 /** The narrowest place of a way made wider: what stands there cut down, or the part there moved. */
 function cleared(scene: Scene, at: { x: number; y: number }): WayOut[] {
@@ -85,7 +85,7 @@ function angled(scene: Scene, c: Cable, f: Finding, library: readonly Part[]): W
     if (ends[e] !== c.part.lead!.ends[plugs(c.part).indexOf(end.plug)] || deep(p) >= deep(end.plug)) return [];
     // Either end fits either socket: its first goes to the first unless it is turned around.
     const around = ends[0] === ends[1] && e !== i, turn: Change[] = around || c.lead.around ? [{ do: 'around', item: c.lead.id, on: around }] : [], own = q === c.part;
-    return [{ id: `angled-${q.id}-${e}`, text: own ? `Turn ${q.name} around: its flat end at ${name}` : `Take ${q.name} instead, its flat end at ${name}`, cost: `${(deep(end.plug) - deep(p)).toFixed(0)} mm less behind the socket${longMm === undefined ? '' : `; ${longMm} mm long`}`, changes: own ? turn : [{ do: 'swap', item: c.lead.id, part: q }, ...turn], effort: own ? 1 : 1.6 + e / 10 }];
+    return [{ id: `angled-${q.id}-${e}`, text: own ? `Turn ${q.name} around: its angled end at ${name}` : `Take ${q.name} instead, its angled end at ${name}`, cost: `${(deep(end.plug) - deep(p)).toFixed(0)} mm less behind the socket${longMm === undefined ? '' : `; ${longMm} mm long`}`, changes: own ? turn : [{ do: 'swap', item: c.lead.id, part: q }, ...turn], effort: own ? 1 : 1.6 + e / 10 }];
   }))));
 }
 

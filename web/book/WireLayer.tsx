@@ -24,8 +24,8 @@ export function WireLayer({ wiring, spread: s, chosen, onChoose }: { wiring: Wir
         return <g key={`${l.id}${i}`}><path d={d} fill="none" stroke="#22393b" strokeWidth={9} strokeLinejoin="round" /><path d={d} fill="none" stroke="#e9d9b6" strokeWidth={7} strokeLinejoin="round" /><path d={d} fill="none" stroke="#b9a67a" strokeWidth={1} strokeDasharray="3 2" /><title>{`${l.name}: ${l.working}`}</title></g>;
       }))}
       {wiring.packs.flatMap((q) => s.pages.slice(0, 2).map((page) => {
-        const [ax, ay] = onScreen(s, page, q.x, q.y), [bx, by] = onScreen(s, page, q.x + q.w, q.y + q.h), back = (q.z0 + q.z1) / 2 < 0;
-        return back === (page.piece.role === 'back') ? <g key={`${q.x} ${q.y} ${page.piece.id}`}><rect x={Math.min(ax, bx)} y={Math.min(ay, by)} width={Math.abs(bx - ax)} height={Math.abs(by - ay)} rx={3} fill="#e9d9b6" stroke="#22393b" strokeDasharray="4 2"><title>{q.working}</title></rect><text x={(ax + bx) / 2} y={(ay + by) / 2 + 4} textAnchor="middle" fontSize={11} fill="#22393b">folded</text></g> : null;
+        const [ax, ay] = onScreen(s, page, q.x, q.y), [bx, by] = onScreen(s, page, q.x + q.w, q.y + q.h);
+        return q.hangs !== (page.piece.role === 'back') ? <g key={`${q.x} ${q.y} ${page.piece.id}`}><rect x={Math.min(ax, bx)} y={Math.min(ay, by)} width={Math.abs(bx - ax)} height={Math.abs(by - ay)} rx={3} fill="#e9d9b6" stroke="#22393b" strokeDasharray="4 2"><title>{q.working}</title></rect><text x={(ax + bx) / 2} y={(ay + by) / 2 + 4} textAnchor="middle" fontSize={11} fill="#22393b">folded</text></g> : null;
       }))}
       {wiring.bundles.map((b) => runs(b).map((run, i) => {
         const on = chosen === b.id, w = Math.max(1.6, Math.min(8, b.across * s.scale)), d = run.map(([x, y], k) => `${k ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join('');
