@@ -4,7 +4,7 @@ import { useBuild } from '../../state/build';
 
 const TIMES = [{ value: 0, label: 'not folded' }, { value: 1, label: 'folded once' }, ...[2, 3, 4].map((n) => ({ value: n, label: `folded ${n} times` }))];
 
-export function Folds({ item, name }: { item: string; name: string }) {
+export function Folds({ item, name, wide }: { item: string; name: string; wide?: number }) {
   const { doc, apply } = useBuild();
-  return <Select size="small" aria-label={`Folds of ${name}`} style={{ width: 132 }} value={doc.kit.items.find((i) => i.id === item)?.folds ?? 0} options={TIMES} onChange={(n: number) => apply([{ do: 'fold', item, folds: n || undefined }])} />;
+  return <Select size="small" aria-label={`Folds of ${name}`} style={wide ? { width: wide } : {}} value={doc.kit.items.find((i) => i.id === item)?.folds ?? 0} options={TIMES} onChange={(n: number) => apply([{ do: 'fold', item, folds: n || undefined }])} />;
 }
