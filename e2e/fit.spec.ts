@@ -143,7 +143,7 @@ test('a lead far too long is folded by the way out on offer, drawn where it lies
   await expect(page.getByText('folded', { exact: true })).toBeVisible();
   await expect(page.getByRole('cell', { name: /^Folded once: \d+ × 12 × 5\.5 mm/ })).toBeVisible();
   await page.getByRole('combobox', { name: 'Folds of HDMI ribbon, long' }).click();
-  await page.getByTitle('not folded').click();
+  await page.getByTitle('no fold').click();
   await expect(card).toBeVisible();
   await saved(page);
   expect((await documentOf(page, key))['kit'].items.every((i: { folds?: number }) => i.folds === undefined)).toBe(true);

@@ -2,7 +2,7 @@
 import { Select } from 'antd';
 import { useBuild } from '../../state/build';
 
-const TIMES = [{ value: 0, label: 'not folded' }, { value: 1, label: 'folded once' }, ...[2, 3, 4].map((n) => ({ value: n, label: `folded ${n} times` }))];
+const TIMES = [0, 1, 2, 3, 4].map((n) => ({ value: n, label: n === 0 ? 'no fold' : n === 1 ? '1 fold' : `${n} folds` }));
 
 export function Folds({ item, name, wide }: { item: string; name: string; wide?: number }) {
   const { doc, apply } = useBuild();

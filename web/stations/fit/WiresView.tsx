@@ -32,7 +32,7 @@ export function WiresView({ chosen, onChoose, onClose }: { chosen: string | unde
         {w.leads.length > 0 && (
           <table className="plain wires">
             <thead><tr><th>Lead</th><th>As it lies, mm</th><th>Long, mm</th><th>What is left over</th><th>Opening</th><th></th></tr></thead>
-            <tbody>{w.leads.map((l) => <tr key={l.id} title={l.working}><td>{l.name}</td><td>{l.needMm.toFixed(0)}</td><td>{l.longMm ?? 'not said'}</td><td>{check.findings.find((q) => q.id === `wire:lead-${l.id}`)?.title ?? ''} <Folds item={l.id} name={l.name} wide={132} /></td><td>{!l.crosses ? 'stays in its half' : l.opens ? 'long enough to stay in' : 'unplug first'}</td><td><Around item={l.id} name={l.name} /></td></tr>)}</tbody>
+            <tbody>{w.leads.map((l) => <tr key={l.id} title={l.working}><td>{l.name}</td><td>{l.needMm.toFixed(0)}</td><td>{l.longMm ?? 'not said'}</td><td>{check.findings.find((q) => q.id === `wire:lead-${l.id}`)?.title ?? ''} <Folds item={l.id} name={l.name} wide={90} /></td><td>{!l.crosses ? 'stays in its half' : l.opens ? 'long enough to stay in' : 'unplug first'}</td><td><Around item={l.id} name={l.name} /></td></tr>)}</tbody>
           </table>
         )}
         {w.wires.length > 0 && (
