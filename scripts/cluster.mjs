@@ -6,13 +6,15 @@
  */
 import { spawn, spawnSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { chownSync, closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, chownSync, closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer, connect } from 'node:net';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { alive, OWN, remember, remembered, ROOT, say } from './folders.mjs';
 import { postgresBin } from './install.mjs';
 
+/** Where a root's cluster lies when the postgres user cannot enter the checkout. */
+const SHARED = '/var/lib/deft-shell';
 const ADMIN = 'deft_admin', APP = 'deft_app', DATABASE = 'deft';
 
 /** User and group ids to run PostgreSQL as: our own, or postgres when we are root. */
@@ -28,12 +30,20 @@ function dataFolder(name, as) {
   if (!as) return near;
   const note = join(OWN, `${name}.where.json`);
   const known = remembered(note)?.folder;
-  if (known) return known;
+  if (known) return reachable(known);
   mkdirSync(near, { recursive: true });
   chownSync(near, as.uid, as.gid);
   const enters = spawnSync('test', ['-w', near], { ...as }).status === 0;
-  const folder = enters ? near : join('/var/lib/deft-shell', createHash('sha256').update(`${ROOT} ${name}`).digest('hex').slice(0, 16));
+  const folder = enters ? near : join(SHARED, createHash('sha256').update(`${ROOT} ${name}`).digest('hex').slice(0, 16));
   remember(note, { folder });
+  return reachable(folder);
+}
+
+/** The parent of a folder in SHARED lets the runner through, whatever root's umask is or an earlier start left. */
+function reachable(folder) {
+  if (dirname(folder) !== SHARED) return folder;
+  mkdirSync(SHARED, { recursive: true });
+  chmodSync(SHARED, 0o755);
   return folder;
 }
 
