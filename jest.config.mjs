@@ -5,10 +5,23 @@ export default {
   maxWorkers: 2,
   // A machine that is busy with the other file is slow, not wrong.
   testTimeout: 60_000,
-  roots: ['<rootDir>/core', '<rootDir>/server', '<rootDir>/cli', '<rootDir>/web', '<rootDir>/scripts'],
+  roots: [
+    '<rootDir>/core',
+    '<rootDir>/server',
+    '<rootDir>/cli',
+    '<rootDir>/web',
+    '<rootDir>/scripts',
+  ],
   extensionsToTreatAsEsm: ['.ts'],
-  transform: { '^.+\\.(ts|js|mjs|cjs)$': ['<rootDir>/scripts/jestTransform.mjs', { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'es6' } }] },
-  transformIgnorePatterns: ['node_modules/(?!(polyclip-ts|splaytree-ts|rbush|quickselect|bignumber\\.js|fast-check|pure-rand|munkres-js|d3-[a-z]+)/)'],
+  transform: {
+    '^.+\\.(ts|js|mjs|cjs)$': [
+      '<rootDir>/scripts/jestTransform.mjs',
+      { jsc: { parser: { syntax: 'typescript' }, target: 'es2022' }, module: { type: 'es6' } },
+    ],
+  },
+  transformIgnorePatterns: [
+    'node_modules/(?!(polyclip-ts|splaytree-ts|rbush|quickselect|bignumber\\.js|fast-check|pure-rand|munkres-js|d3-[a-z]+)/)',
+  ],
   moduleFileExtensions: ['ts', 'js', 'mjs', 'cjs', 'json', 'node'],
   testMatch: ['**/*.test.ts'],
 };

@@ -9,11 +9,28 @@ export default defineConfig({
   workers: 2,
   retries: 0,
   forbidOnly: true,
-  reporter: [['list'], ...(process.env.DEFT_TEST_OUT ? [['json', { outputFile: process.env.DEFT_TEST_OUT }] as ['json', { outputFile: string }]] : [])],
+  reporter: [
+    ['list'],
+    ...(process.env.DEFT_TEST_OUT
+      ? [['json', { outputFile: process.env.DEFT_TEST_OUT }] as ['json', { outputFile: string }]]
+      : []),
+  ],
   outputDir: 'test-results',
   globalSetup: './e2e/serve.ts',
   use: {
-    browserName: 'chromium', viewport: { width: 1280, height: 800 }, acceptDownloads: true,
-    launchOptions: { executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] },
+    browserName: 'chromium',
+    viewport: { width: 1280, height: 800 },
+    acceptDownloads: true,
+    launchOptions: {
+      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
   },
 });

@@ -7,17 +7,37 @@ import { writeAll } from './write';
 
 const dir = mkdtempSync(join(tmpdir(), 'deft-cli-'));
 const call = async (...argv: string[]) => {
-  let out = '', err = '';
-  const code = await run(argv, { out: (t) => { out += t; }, err: (t) => { err += t; } });
+  let out = '',
+    err = '';
+  const code = await run(argv, {
+    out: (t) => {
+      out += t;
+    },
+    err: (t) => {
+      err += t;
+    },
+  });
   return { code, out, err };
 };
-const file = (name: string, text: string): string => { const at = join(dir, name); writeFileSync(at, text); return at; };
+const file = (name: string, text: string): string => {
+  const at = join(dir, name);
+  writeFileSync(at, text);
+  return at;
+};
 
 describe('check', () => {
   test('exit 1 with every finding of the half-way demo', async () => {
     const r = await call('check', 'docs/examples/dabchick-2.json');
     expect(r.code).toBe(1);
-    for (const t of ['Plug seats 2.2 mm short', '1.8 mm overlap', '0.3 mm left, 0.9 needed', 'GPIO18 carries two signals', 'Charges at 1.03 C', 'No way for its wire yet']) expect(r.out).toContain(t);
+    for (const t of [
+      'Plug seats 2.2 mm short',
+      '1.8 mm overlap',
+      '0.3 mm left, 0.9 needed',
+      'GPIO18 carries two signals',
+      'Charges at 1.03 C',
+      'No way for its wire yet',
+    ])
+      expect(r.out).toContain(t);
   });
   test('exit 0 for the finished demo, and JSON that parses', async () => {
     const r = await call('check', 'docs/examples/dabchick-2-done.json', '--json');
@@ -25,7 +45,11 @@ describe('check', () => {
     expect(JSON.parse(r.out)).toMatchObject({ id: 'dabchick-2-done', hits: 0 });
   });
   test.each([
-    ['an unknown key', '{"format":"deft-shell/1","oops":1}', /./], ['a newer version', '{"format":"deft-shell/7"}', /^format: .*newer/], ['cut short', '{"format":', /not JSON/], ['a list', '[]', /not a build/], ['a prototype', '{"format":"deft-shell/1","__proto__":{}}', /__proto__/],
+    ['an unknown key', '{"format":"deft-shell/1","oops":1}', /./],
+    ['a newer version', '{"format":"deft-shell/7"}', /^format: .*newer/],
+    ['cut short', '{"format":', /not JSON/],
+    ['a list', '[]', /not a build/],
+    ['a prototype', '{"format":"deft-shell/1","__proto__":{}}', /__proto__/],
   ])('%s: exit 2 and one sentence', async (_, text, words) => {
     const r = await call('check', file('bad.json', text));
     expect([r.code, r.out]).toEqual([2, '']);
@@ -41,23 +65,42 @@ describe('check', () => {
 });
 
 describe('export', () => {
-  test.each(['template', 'pins', 'mapping', 'shell'])('%s lands in the folder, named by the id, and is not written over without --force', async (what) => {
-    const out = join(dir, what);
-    const once = await call('export', 'docs/examples/wisp.json', '--what', what, '--out', out);
-    expect([once.code, once.err]).toEqual([0, '']);
-    for (const f of readdirSync(out)) expect(f.startsWith('wisp-')).toBe(true);
-    expect((await call('export', 'docs/examples/wisp.json', '--what', what, '--out', out)).code).toBe(2);
-    expect((await call('export', 'docs/examples/wisp.json', '--what', what, '--out', out, '--force')).code).toBe(0);
-  });
+  test.each(['template', 'pins', 'mapping', 'shell'])(
+    '%s lands in the folder, named by the id, and is not written over without --force',
+    async (what) => {
+      const out = join(dir, what);
+      const once = await call('export', 'docs/examples/wisp.json', '--what', what, '--out', out);
+      expect([once.code, once.err]).toEqual([0, '']);
+      for (const f of readdirSync(out)) expect(f.startsWith('wisp-')).toBe(true);
+      expect(
+        (await call('export', 'docs/examples/wisp.json', '--what', what, '--out', out)).code,
+      ).toBe(2);
+      expect(
+        (await call('export', 'docs/examples/wisp.json', '--what', what, '--out', out, '--force'))
+          .code,
+      ).toBe(0);
+    },
+  );
   test('the overlay asks for the compatible it must not guess', async () => {
-    const r = await call('export', 'docs/examples/wisp.json', '--what', 'overlay', '--out', join(dir, 'o'));
+    const r = await call(
+      'export',
+      'docs/examples/wisp.json',
+      '--what',
+      'overlay',
+      '--out',
+      join(dir, 'o'),
+    );
     expect([r.code, r.err.startsWith('controls.compatible:')]).toEqual([2, true]);
   });
   test('no file name leaves the folder', async () => {
-    await expect(writeAll(dir, [{ name: '../x', bytes: '' }], true)).rejects.toThrow('not a plain file name');
+    await expect(writeAll(dir, [{ name: '../x', bytes: '' }], true)).rejects.toThrow(
+      'not a plain file name',
+    );
   });
 });
 
 test('the schema command prints the schema in docs/', async () => {
-  expect(JSON.parse((await call('schema')).out)).toEqual(JSON.parse(readFileSync('docs/project.schema.json', 'utf8')));
+  expect(JSON.parse((await call('schema')).out)).toEqual(
+    JSON.parse(readFileSync('docs/project.schema.json', 'utf8')),
+  );
 });

@@ -10,15 +10,24 @@ import { BadInput, bodyOf, type Project } from '@deft/core/model';
 
 export const EXPORTS = ['template', 'pins', 'overlay', 'mapping', 'shell'] as const;
 export type Export = (typeof EXPORTS)[number];
-export const isExport = (text: string): text is Export => (EXPORTS as readonly string[]).includes(text);
+export const isExport = (text: string): text is Export =>
+  (EXPORTS as readonly string[]).includes(text);
 
-export interface File { name: string; bytes: string | Uint8Array }
+export interface File {
+  name: string;
+  bytes: string | Uint8Array;
+}
 
 const require = createRequire(import.meta.url);
 
 export async function shippedFonts(): Promise<Fonts> {
   const at = (spec: string) => readFile(require.resolve(spec));
-  const [text, fallback] = await Promise.all([at('@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff'), at('dejavu-fonts-ttf/ttf/DejaVuSans.ttf')]);
+  const [text, fallback] = await Promise.all([
+    at(
+      '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff',
+    ),
+    at('dejavu-fonts-ttf/ttf/DejaVuSans.ttf'),
+  ]);
   return { text, fallback };
 }
 
@@ -28,8 +37,15 @@ export async function exportFiles(p: Project, what: Export, paper: Paper): Promi
   if (what === 'mapping') return [{ name: `${p.id}-mapping.txt`, bytes: mappingLine(p) }];
   if (what === 'shell') return shellFiles(p);
   const sheets = [...templates(p), ...templates(p, true), ...cutOuts(p)];
-  const pdf = await sheetsPdf(sheets.length ? sheets : [measuringSheet()], { title: p.name, paper, fonts: await shippedFonts() });
-  return [{ name: `${p.id}-template.pdf`, bytes: pdf }, ...sheets.map((s) => ({ name: `${p.id}-${s.id}.svg`, bytes: sheetSvg(s, p.name) }))];
+  const pdf = await sheetsPdf(sheets.length ? sheets : [measuringSheet()], {
+    title: p.name,
+    paper,
+    fonts: await shippedFonts(),
+  });
+  return [
+    { name: `${p.id}-template.pdf`, bytes: pdf },
+    ...sheets.map((s) => ({ name: `${p.id}-${s.id}.svg`, bytes: sheetSvg(s, p.name) })),
+  ];
 }
 
 /** STL of each piece, one 3MF, and the drawings as SVG and DXF. */
@@ -38,9 +54,16 @@ async function shellFiles(p: Project): Promise<File[]> {
   if (!body) throw new BadInput('shell.bodies', 'This build has no shell yet.');
   const wasm = await Module();
   wasm.setup();
-  const pieces = body.pieces.map((q) => ({ name: q.id, mesh: pieceMesh(wasm, body, q.id, p.cuts) }));
+  const pieces = body.pieces.map((q) => ({
+    name: q.id,
+    mesh: pieceMesh(wasm, body, q.id, p.cuts),
+  }));
   return [
-    ...pieces.map((q) => ({ name: `${p.id}-${q.name}.stl`, bytes: stlBytes(q.mesh) })), { name: `${p.id}-shell.3mf`, bytes: threeMfBytes(pieces, p.name) },
-    ...shellSheets(body, p.cuts).flatMap((s) => [{ name: `${p.id}-${s.id}.svg`, bytes: sheetSvg(s, p.name) }, { name: `${p.id}-${s.id}.dxf`, bytes: sheetDxf(s) }]),
+    ...pieces.map((q) => ({ name: `${p.id}-${q.name}.stl`, bytes: stlBytes(q.mesh) })),
+    { name: `${p.id}-shell.3mf`, bytes: threeMfBytes(pieces, p.name) },
+    ...shellSheets(body, p.cuts).flatMap((s) => [
+      { name: `${p.id}-${s.id}.svg`, bytes: sheetSvg(s, p.name) },
+      { name: `${p.id}-${s.id}.dxf`, bytes: sheetDxf(s) },
+    ]),
   ];
 }

@@ -7,13 +7,23 @@ import { readFile, stat } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import { STARTER_PARTS } from '@deft/core/catalogue';
 import { documentSchema } from '@deft/core/formats';
-import { BadInput, ENVELOPE_LIMIT, percent, type Project, readEnvelope, readJson } from '@deft/core/model';
+import {
+  BadInput,
+  ENVELOPE_LIMIT,
+  percent,
+  type Project,
+  readEnvelope,
+  readJson,
+} from '@deft/core/model';
 import { buildSteps } from '@deft/core/build';
 import { check, waysOut } from '@deft/core/verdict';
 import { exportFiles, EXPORTS, isExport } from './exports';
 import { writeAll } from './write';
 
-export interface Io { out(text: string): void; err(text: string): void }
+export interface Io {
+  out(text: string): void;
+  err(text: string): void;
+}
 
 const USAGE = `deft-shell check FILE.json [--json] [--ways]
 deft-shell export FILE.json --what ${EXPORTS.join('|')} --out DIR [--force] [--paper a4|letter]
@@ -23,35 +33,69 @@ deft-shell schema
 export async function run(argv: readonly string[], io: Io): Promise<number> {
   try {
     const { values, positionals } = parseArgs({
-      args: [...argv], allowPositionals: true,
-      options: { json: { type: 'boolean' }, ways: { type: 'boolean' }, what: { type: 'string' }, out: { type: 'string' }, force: { type: 'boolean' }, paper: { type: 'string' }, help: { type: 'boolean' } },
+      args: [...argv],
+      allowPositionals: true,
+      options: {
+        json: { type: 'boolean' },
+        ways: { type: 'boolean' },
+        what: { type: 'string' },
+        out: { type: 'string' },
+        force: { type: 'boolean' },
+        paper: { type: 'string' },
+        help: { type: 'boolean' },
+      },
     });
     const [command, file] = positionals;
-    if (values.help || !command) { io.out(USAGE); return command || values.help ? 0 : 2; }
-    if (command === 'schema') { io.out(`${JSON.stringify(documentSchema(), null, 2)}\n`); return 0; }
+    if (values.help || !command) {
+      io.out(USAGE);
+      return command || values.help ? 0 : 2;
+    }
+    if (command === 'schema') {
+      io.out(`${JSON.stringify(documentSchema(), null, 2)}\n`);
+      return 0;
+    }
     if (!file) throw new BadInput('', `Name a file: deft-shell ${command} FILE.json`);
-    if (command === 'check') return await checkFile(await readBuild(file), io, values.json ?? false, values.ways ?? false);
+    if (command === 'check')
+      return await checkFile(await readBuild(file), io, values.json ?? false, values.ways ?? false);
     if (command === 'export') {
-      if (!values.what || !isExport(values.what)) throw new BadInput('--what', `Say what to export: ${EXPORTS.join(', ')}.`);
+      if (!values.what || !isExport(values.what))
+        throw new BadInput('--what', `Say what to export: ${EXPORTS.join(', ')}.`);
       if (!values.out) throw new BadInput('--out', 'Name a folder with --out.');
-      if (values.paper !== undefined && values.paper !== 'a4' && values.paper !== 'letter') throw new BadInput('--paper', 'Paper is a4 or letter.');
-      const written = await writeAll(values.out, await exportFiles(await readBuild(file), values.what, values.paper ?? 'a4'), values.force ?? false);
+      if (values.paper !== undefined && values.paper !== 'a4' && values.paper !== 'letter')
+        throw new BadInput('--paper', 'Paper is a4 or letter.');
+      const written = await writeAll(
+        values.out,
+        await exportFiles(await readBuild(file), values.what, values.paper ?? 'a4'),
+        values.force ?? false,
+      );
       for (const path of written) io.out(`${path}\n`);
       return 0;
     }
     throw new BadInput('', `There is no command "${command}".\n${USAGE}`);
   } catch (e) {
-    if (e instanceof BadInput) { io.err(`${e.path ? `${e.path}: ` : ''}${e.message}\n`); return 2; }
+    if (e instanceof BadInput) {
+      io.err(`${e.path ? `${e.path}: ` : ''}${e.message}\n`);
+      return 2;
+    }
     const bad = e as { code?: unknown; message?: string };
-    if (String(bad.code).startsWith('ERR_PARSE_ARGS')) { io.err(`${bad.message}\n${USAGE}`); return 2; }
+    if (String(bad.code).startsWith('ERR_PARSE_ARGS')) {
+      io.err(`${bad.message}\n${USAGE}`);
+      return 2;
+    }
     throw e;
   }
 }
 
 /** A build from a file: a bare document or an envelope. */
 export async function readBuild(file: string): Promise<Project> {
-  const size = await stat(file).then((s) => s.size, () => { throw new BadInput('', `There is no file "${file}".`); });
-  if (size > ENVELOPE_LIMIT) throw new BadInput('', `The file is larger than ${ENVELOPE_LIMIT / 1024 / 1024} MB.`);
+  const size = await stat(file).then(
+    (s) => s.size,
+    () => {
+      throw new BadInput('', `There is no file "${file}".`);
+    },
+  );
+  if (size > ENVELOPE_LIMIT)
+    throw new BadInput('', `The file is larger than ${ENVELOPE_LIMIT / 1024 / 1024} MB.`);
   const json = readJson(await readFile(file, 'utf8'), ENVELOPE_LIMIT);
   const read = json.ok ? readEnvelope(json.value) : json;
   if (!read.ok) throw new BadInput(read.complaints[0]!.path, read.complaints[0]!.sentence);
@@ -64,18 +108,50 @@ async function checkFile(p: Project, io: Io, json: boolean, ways: boolean): Prom
   const c = check(p);
   const steps = buildSteps(p, c.checker.scene);
   if (json) {
-    const run = c.power.run && Object.fromEntries(Object.entries(c.power.run.value).filter(([k]) => k !== 'curve'));
-    io.out(`${JSON.stringify({
-      id: p.id, sentence: c.sentence, hits: c.hits, tight: c.tight, clear: c.clear, chance: c.chance, findings: c.findings,
-      cuts: c.cuts, pins: c.map.inputs.map((m) => ({ input: m.input.id, role: m.input.role, gpio: m.gpio, pin: m.pin, wireMm: m.wireMm })),
-      power: { watts: c.power.watts, run, charge: c.power.charge?.value, rail: c.power.rail?.value, peak: c.power.peak }, steps,
-    }, null, 2)}\n`);
+    const run =
+      c.power.run &&
+      Object.fromEntries(Object.entries(c.power.run.value).filter(([k]) => k !== 'curve'));
+    io.out(
+      `${JSON.stringify(
+        {
+          id: p.id,
+          sentence: c.sentence,
+          hits: c.hits,
+          tight: c.tight,
+          clear: c.clear,
+          chance: c.chance,
+          findings: c.findings,
+          cuts: c.cuts,
+          pins: c.map.inputs.map((m) => ({
+            input: m.input.id,
+            role: m.input.role,
+            gpio: m.gpio,
+            pin: m.pin,
+            wireMm: m.wireMm,
+          })),
+          power: {
+            watts: c.power.watts,
+            run,
+            charge: c.power.charge?.value,
+            rail: c.power.rail?.value,
+            peak: c.power.peak,
+          },
+          steps,
+        },
+        null,
+        2,
+      )}\n`,
+    );
     return c.hits ? 1 : 0;
   }
-  io.out(`${p.name}\n${c.sentence}; ${c.clear} clear; chance of closing first time at most ${percent(c.chance)}\n\n`);
+  io.out(
+    `${p.name}\n${c.sentence}; ${c.clear} clear; chance of closing first time at most ${percent(c.chance)}\n\n`,
+  );
   for (const f of c.findings) {
     if (f.verdict === 'clear') continue;
-    io.out(`${MARK[f.verdict]} ${f.station.padEnd(8)} ${f.title}${f.measure ? ` ± ${(2 * f.measure.sigma).toFixed(1)}` : ''}: ${f.what}\n`);
+    io.out(
+      `${MARK[f.verdict]} ${f.station.padEnd(8)} ${f.title}${f.measure ? ` ± ${(2 * f.measure.sigma).toFixed(1)}` : ''}: ${f.what}\n`,
+    );
     for (const line of f.why) io.out(`               ${line}\n`);
     if (ways) {
       const found = waysOut(p, f, STARTER_PARTS, c);
@@ -84,10 +160,21 @@ async function checkFile(p: Project, io: Io, json: boolean, ways: boolean): Prom
     }
   }
   io.out('\nCuts\n');
-  for (const o of c.cuts.openings) io.out(`  ${o.name}: ${o.round ? `⌀${o.w.toFixed(1)}` : `${o.w.toFixed(1)} × ${o.h.toFixed(1)}`} mm, ${o.from.map((f) => `${f.mm.toFixed(1)} from ${f.edge}`).join(', ')}\n`);
-  for (const t of c.cuts.trims) io.out(`  ${t.name}: to ${t.to.toFixed(1)} of ${t.full.toFixed(1)} mm\n`);
+  for (const o of c.cuts.openings)
+    io.out(
+      `  ${o.name}: ${o.round ? `⌀${o.w.toFixed(1)}` : `${o.w.toFixed(1)} × ${o.h.toFixed(1)}`} mm, ${o.from.map((f) => `${f.mm.toFixed(1)} from ${f.edge}`).join(', ')}\n`,
+    );
+  for (const t of c.cuts.trims)
+    io.out(`  ${t.name}: to ${t.to.toFixed(1)} of ${t.full.toFixed(1)} mm\n`);
   io.out('\nPower\n');
-  for (const line of [...(c.power.run?.working ?? []), ...(c.power.charge?.working ?? []), ...(c.power.rail?.working ?? [])]) io.out(`  ${line}\n`);
-  io.out(`\nButtons\n  ${c.map.total.working[0]}\n\nSteps: ${steps.length}, ${steps.filter((s) => s.done).length} done\n`);
+  for (const line of [
+    ...(c.power.run?.working ?? []),
+    ...(c.power.charge?.working ?? []),
+    ...(c.power.rail?.working ?? []),
+  ])
+    io.out(`  ${line}\n`);
+  io.out(
+    `\nButtons\n  ${c.map.total.working[0]}\n\nSteps: ${steps.length}, ${steps.filter((s) => s.done).length} done\n`,
+  );
   return c.hits ? 1 : 0;
 }

@@ -5,20 +5,32 @@ import { readFileSync } from 'node:fs';
 export const SITE = (): string => process.env['DEFT_URL']!;
 
 export const test = base.extend<{ quiet: void }>({
-  quiet: [async ({ page }, use) => {
-    const noise: string[] = [];
-    page.on('console', (m) => { if (m.type() === 'error' && !noise.includes(m.text())) noise.push(m.text()); });
-    page.on('pageerror', (e) => noise.push(e.message));
-    await use();
-    // A server that was taken away on purpose is heard in the console; anything else fails.
-    expect(noise.filter((n) => !/Failed to load resource|net::ERR/.test(n))).toEqual([]);
-  }, { auto: true }],
+  quiet: [
+    async ({ page }, use) => {
+      const noise: string[] = [];
+      page.on('console', (m) => {
+        if (m.type() === 'error' && !noise.includes(m.text())) noise.push(m.text());
+      });
+      page.on('pageerror', (e) => noise.push(e.message));
+      await use();
+      // A server that was taken away on purpose is heard in the console; anything else fails.
+      expect(noise.filter((n) => !/Failed to load resource|net::ERR/.test(n))).toEqual([]);
+    },
+    { auto: true },
+  ],
 });
 export { expect };
 
 /** A fresh copy of an example build; its key. */
-export async function openExample(page: Page, name: string, change: (d: Record<string, unknown>) => void = () => undefined): Promise<string> {
-  const document = JSON.parse(readFileSync(`docs/examples/${name}.json`, 'utf8')) as Record<string, unknown>;
+export async function openExample(
+  page: Page,
+  name: string,
+  change: (d: Record<string, unknown>) => void = () => undefined,
+): Promise<string> {
+  const document = JSON.parse(readFileSync(`docs/examples/${name}.json`, 'utf8')) as Record<
+    string,
+    unknown
+  >;
   change(document);
   const r = await page.request.post(`${SITE()}/api/builds`, { data: { document } });
   expect(r.status()).toBe(201);
@@ -27,7 +39,11 @@ export async function openExample(page: Page, name: string, change: (d: Record<s
 
 export const stationUrl = (key: string, station: string): string => `${SITE()}/b/${key}/${station}`;
 /** A fresh copy of an example at its Fit station, parts on the page; its key. */
-export async function openFit(page: Page, name: string, change?: (d: Record<string, unknown>) => void): Promise<string> {
+export async function openFit(
+  page: Page,
+  name: string,
+  change?: (d: Record<string, unknown>) => void,
+): Promise<string> {
   const key = await openExample(page, name, change);
   await page.goto(stationUrl(key, 'fit'));
   await expect(page.locator('[data-item]').first()).toBeVisible();
@@ -35,7 +51,12 @@ export async function openFit(page: Page, name: string, change?: (d: Record<stri
 }
 /** Saved, and not merely not yet noticed: two frames let an edit reach the screen first. */
 export async function saved(page: Page): Promise<void> {
-  await page.evaluate(() => new Promise((done) => { requestAnimationFrame(() => requestAnimationFrame(done)); }));
+  await page.evaluate(
+    () =>
+      new Promise((done) => {
+        requestAnimationFrame(() => requestAnimationFrame(done));
+      }),
+  );
   await expect(page.locator('[data-save=saved]')).toBeVisible();
 }
 /** Rename the open build in its header. */
@@ -44,7 +65,15 @@ export async function rename(page: Page, name: string): Promise<void> {
   await page.getByRole('textbox', { name: 'Build name' }).fill(name);
   await page.keyboard.press('Enter');
 }
-export const station = (page: Page, name: string) => page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: new RegExp(`^${name}`) });
-export async function documentOf(page: Page, key: string): Promise<Record<string, any>> { // eslint-disable-line @typescript-eslint/no-explicit-any
-  return ((await (await page.request.get(`${SITE()}/api/builds/${key}`)).json()) as { document: Record<string, unknown> }).document;
+export const station = (page: Page, name: string) =>
+  page
+    .getByRole('navigation', { name: 'Stations' })
+    .getByRole('link', { name: new RegExp(`^${name}`) });
+export async function documentOf(page: Page, key: string): Promise<Record<string, any>> {
+  // eslint-disable-line @typescript-eslint/no-explicit-any
+  return (
+    (await (await page.request.get(`${SITE()}/api/builds/${key}`)).json()) as {
+      document: Record<string, unknown>;
+    }
+  ).document;
 }

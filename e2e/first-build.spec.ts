@@ -6,9 +6,15 @@ test('eight typed values and one chosen part give the first verdict', async ({ p
   await page.goto(SITE());
   await page.getByRole('button', { name: 'New build', exact: true }).click();
   await expect(page.getByText('Next: Outer width, edge to edge, outside jaws')).toBeVisible();
-  const [sheet] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Blank measuring sheet (PDF)' }).click()]);
-  const printed = execFileSync('pdftotext', ['-layout', await sheet.path(), '-'], { encoding: 'utf8' });
-  for (const words of ['(1) Outer width', '(8) Corner posts, diameter', 'FRONT HALF, inside up']) expect(printed.replace(/ +/g, ' ')).toContain(words);
+  const [sheet] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Blank measuring sheet (PDF)' }).click(),
+  ]);
+  const printed = execFileSync('pdftotext', ['-layout', await sheet.path(), '-'], {
+    encoding: 'utf8',
+  });
+  for (const words of ['(1) Outer width', '(8) Corner posts, diameter', 'FRONT HALF, inside up'])
+    expect(printed.replace(/ +/g, ' ')).toContain(words);
   await page.getByRole('textbox', { name: 'Outer width, edge to edge' }).focus();
   const typed = ['170', '3 1/2 in', '9', '2', '14', '18', '9', '7'];
   let count = 0;
@@ -26,12 +32,17 @@ test('eight typed values and one chosen part give the first verdict', async ({ p
   await saved(page);
 });
 
-test('from an empty shell to cut template, button map and hours, found again after a reload', async ({ page }) => {
+test('from an empty shell to cut template, button map and hours, found again after a reload', async ({
+  page,
+}) => {
   test.setTimeout(240_000);
   await page.goto(SITE());
   await page.getByRole('button', { name: 'New build', exact: true }).click();
   await expect(page.getByRole('textbox', { name: 'Outer width, edge to edge' })).toBeFocused();
-  for (const v of ['172', '90', '10', '2.2', '14', '18', '9', '7']) { await page.keyboard.type(v); await page.keyboard.press('Tab'); }
+  for (const v of ['172', '90', '10', '2.2', '14', '18', '9', '7']) {
+    await page.keyboard.type(v);
+    await page.keyboard.press('Tab');
+  }
   await expect(page.getByText('BACK HALF, inside up')).toBeVisible();
   const key = /\/b\/([^/]+)/.exec(page.url())![1]!;
 
@@ -39,7 +50,11 @@ test('from an empty shell to cut template, button map and hours, found again aft
   await page.getByRole('button', { name: 'Add a post, rib, bay or opening' }).click();
   await page.getByRole('menuitem', { name: 'opening in the face' }).click();
   await page.getByText('FRONT HALF, inside up').waitFor();
-  const page1 = await page.getByRole('group', { name: 'FRONT HALF, inside up' }).or(page.getByLabel('FRONT HALF, inside up')).first().boundingBox();
+  const page1 = await page
+    .getByRole('group', { name: 'FRONT HALF, inside up' })
+    .or(page.getByLabel('FRONT HALF, inside up'))
+    .first()
+    .boundingBox();
   await page.mouse.click(page1!.x + page1!.width / 2, page1!.y + page1!.height / 2 + 10);
   const editor = page.getByRole('region', { name: /Edit opening/ });
   await expect(editor).toBeVisible();
@@ -47,18 +62,32 @@ test('from an empty shell to cut template, button map and hours, found again aft
   await page.getByTitle('window', { exact: true }).click();
   await editor.getByRole('combobox', { name: 'Shape' }).click();
   await page.getByTitle('rectangle', { exact: true }).click();
-  for (const [label, v] of [['Width', '62'], ['Height', '47'], ['Across, reading', '86'], ['Up, reading', '50']] as const) {
+  for (const [label, v] of [
+    ['Width', '62'],
+    ['Height', '47'],
+    ['Across, reading', '86'],
+    ['Up, reading', '50'],
+  ] as const) {
     await editor.getByRole('textbox', { name: label, exact: true }).fill(v);
     await editor.getByRole('textbox', { name: label, exact: true }).press('Enter');
   }
 
   // Five parts; one of them measured by the builder.
   await station(page, 'Kit').click();
-  for (const [query, name] of [['65 x 56 board, 40-pin', 'Teasel'], ['2.8 screen SPI', 'Pane 2.8 SPI'], ['pouch 2000', 'Slab 2000'], ['charge boost 1 A', 'Step 5/1A'], ['I2S', 'Chirp I2S']] as const) {
+  for (const [query, name] of [
+    ['65 x 56 board, 40-pin', 'Teasel'],
+    ['2.8 screen SPI', 'Pane 2.8 SPI'],
+    ['pouch 2000', 'Slab 2000'],
+    ['charge boost 1 A', 'Step 5/1A'],
+    ['I2S', 'Chirp I2S'],
+  ] as const) {
     await page.getByRole('searchbox', { name: 'Search parts' }).fill(query);
     await page.getByRole('button', { name: `Add ${name}`, exact: true }).click();
   }
-  await page.getByRole('button', { name: /^Slab 2000/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Slab 2000/ })
+    .first()
+    .click();
   await page.getByText('Measure my own', { exact: true }).click();
   await expect(page.getByText('Measure these first')).toBeVisible();
   const height = page.getByRole('textbox', { name: 'cell, height' }).first();
@@ -77,14 +106,17 @@ test('from an empty shell to cut template, button map and hours, found again aft
   await slide('teasel', [['Shift+ArrowLeft', 6]]);
   await slide('slab-2000', [['Shift+ArrowRight', 7]]);
   await slide('step-5-1', [['Shift+ArrowDown', 5]]);
-  await slide('chirp-i2s', [['Shift+ArrowUp', 5], ['Shift+ArrowRight', 3]]);
+  await slide('chirp-i2s', [
+    ['Shift+ArrowUp', 5],
+    ['Shift+ArrowRight', 3],
+  ]);
   await saved(page);
 
   // Clear every hit with the ways out on offer.
   for (let i = 0; i < 12; i++) {
     await page.getByText('Looking for ways out ...').first().waitFor({ state: 'detached' });
     const hit = page.locator('article.finding:has(.no.hit)').first();
-    if (await hit.count() === 0) break;
+    if ((await hit.count()) === 0) break;
     const way = hit.locator('.way').first();
     await expect(way).toBeVisible({ timeout: 30_000 });
     const before = await page.locator('article.finding').count();
@@ -105,9 +137,14 @@ test('from an empty shell to cut template, button map and hours, found again aft
 
   // The template as a PDF with a known distance.
   await station(page, 'Cut').click();
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Template as PDF' }).click()]);
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Template as PDF' }).click(),
+  ]);
   const path = await file.path();
-  expect(execFileSync('pdfinfo', [path], { encoding: 'utf8' })).toMatch(/Page size:\s+(841\.89 x 595\.276|595\.276 x 841\.89) pts \(A4\)/);
+  expect(execFileSync('pdfinfo', [path], { encoding: 'utf8' })).toMatch(
+    /Page size:\s+(841\.89 x 595\.276|595\.276 x 841\.89) pts \(A4\)/,
+  );
   const boxes = execFileSync('pdftotext', ['-bbox', path, '-'], { encoding: 'utf8' });
   expect(boxes).toContain('along:');
   // The label of the bar along stands 52 mm right of the margin of 10 mm: 62 mm = 175.7 pt.
@@ -116,14 +153,25 @@ test('from an empty shell to cut template, button map and hours, found again aft
 
   // Hours.
   await station(page, 'Power').click();
-  await expect(page.getByRole('heading', { name: /^\d+\.\d h ± \d+\.\d on one charge/ })).toBeVisible();
+  await expect(
+    page.getByRole('heading', { name: /^\d+\.\d h ± \d+\.\d on one charge/ }),
+  ).toBeVisible();
   await saved(page);
 
   await page.reload();
   await expect(page.getByRole('heading', { name: /on one charge/ })).toBeVisible();
   const doc = await documentOf(page, key);
-  expect([doc['kit'].items.length, doc['layout'].placements.length, doc['controls'].inputs.length]).toEqual([5, 5, 6]);
-  expect(doc['kit'].parts.some((p: { source: string; blocks: Array<{ height: { mm: number } }> }) => p.source === 'mine' && p.blocks[0]!.height.mm === 6.3)).toBe(true);
+  expect([
+    doc['kit'].items.length,
+    doc['layout'].placements.length,
+    doc['controls'].inputs.length,
+  ]).toEqual([5, 5, 6]);
+  expect(
+    doc['kit'].parts.some(
+      (p: { source: string; blocks: Array<{ height: { mm: number } }> }) =>
+        p.source === 'mine' && p.blocks[0]!.height.mm === 6.3,
+    ),
+  ).toBe(true);
   await page.goto(stationUrl(key, 'fit'));
   await expect(page.locator('[data-item]')).toHaveCount(5);
 });

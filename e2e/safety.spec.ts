@@ -2,7 +2,10 @@
 import { readFileSync } from 'node:fs';
 import { documentOf, expect, openExample, rename, saved, SITE, stationUrl, test } from './bench';
 
-test('two windows on one build: the second save is refused and offers four ways, nothing lost', async ({ page, context }) => {
+test('two windows on one build: the second save is refused and offers four ways, nothing lost', async ({
+  page,
+  context,
+}) => {
   const key = await openExample(page, 'wisp');
   const other = await context.newPage();
   await page.goto(stationUrl(key, 'fit'));
@@ -13,7 +16,8 @@ test('two windows on one build: the second save is refused and offers four ways,
   await rename(other, 'Second window');
   const dialog = other.getByRole('dialog', { name: 'Saved elsewhere' });
   await expect(dialog).toBeVisible();
-  for (const b of ['See both', 'Take theirs', 'Save mine over theirs', 'Keep mine as a copy']) await expect(dialog.getByRole('button', { name: b })).toBeVisible();
+  for (const b of ['See both', 'Take theirs', 'Save mine over theirs', 'Keep mine as a copy'])
+    await expect(dialog.getByRole('button', { name: b })).toBeVisible();
   await dialog.getByRole('button', { name: 'See both' }).click();
   await expect(dialog.getByRole('row', { name: 'Name Second window First window' })).toBeVisible();
   // A reload keeps the refused edits.
@@ -27,7 +31,10 @@ test('two windows on one build: the second save is refused and offers four ways,
   expect((await documentOf(page, key))['name']).toBe('First again');
 });
 
-test('edits made while the server is away survive closing the tab, and saving resumes', async ({ page, context }) => {
+test('edits made while the server is away survive closing the tab, and saving resumes', async ({
+  page,
+  context,
+}) => {
   const key = await openExample(page, 'wisp');
   await page.goto(stationUrl(key, 'fit'));
   await page.getByRole('button', { name: /^Rename/ }).waitFor();
@@ -48,7 +55,13 @@ test('a bad length gets one sentence at its place and changes nothing', async ({
   await page.goto(stationUrl(key, 'shell'));
   const before = await documentOf(page, key);
   const width = page.getByRole('textbox', { name: 'Outer width, edge to edge' });
-  for (const [typed, sentence] of [['-5', 'greater than 0'], ['0', 'greater than 0'], ['3000', 'too long'], ['about 40', 'is not a length'], ['1/0', 'over 0']] as const) {
+  for (const [typed, sentence] of [
+    ['-5', 'greater than 0'],
+    ['0', 'greater than 0'],
+    ['3000', 'too long'],
+    ['about 40', 'is not a length'],
+    ['1/0', 'over 0'],
+  ] as const) {
     await width.fill(typed);
     await width.press('Enter');
     await expect(page.getByRole('alert')).toContainText(sentence);
@@ -66,37 +79,68 @@ test('a bad length gets one sentence at its place and changes nothing', async ({
 
 test('a build with a hostile name goes through every view and export', async ({ page }) => {
   const name = '=1+1"<b>,Ω\n../x';
-  const key = await openExample(page, 'dabchick-2-done', (d) => { d['name'] = name; (d['controls'] as { compatible?: string }).compatible = 'made-up,board'; });
+  const key = await openExample(page, 'dabchick-2-done', (d) => {
+    d['name'] = name;
+    (d['controls'] as { compatible?: string }).compatible = 'made-up,board';
+  });
   await page.goto(SITE());
   await expect(page.getByRole('link', { name: /^=1\+1"<b>,Ω/ })).toBeVisible();
   await page.goto(stationUrl(key, 'controls'));
-  for (const [button, start] of [['Pin table', 'pin,name'], ['Overlay', '/dts-v1/;'], ['Mapping line', '1900']] as const) {
-    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: button }).click()]);
+  for (const [button, start] of [
+    ['Pin table', 'pin,name'],
+    ['Overlay', '/dts-v1/;'],
+    ['Mapping line', '1900'],
+  ] as const) {
+    const [file] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: button }).click(),
+    ]);
     expect(file.suggestedFilename()).toMatch(/^dabchick-2-done-[a-z.]+$/);
     expect(readFileSync(await file.path(), 'utf8').startsWith(start)).toBe(true);
   }
   await page.goto(stationUrl(key, 'cut'));
-  const [svg] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Front, outside' }).click()]);
+  const [svg] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Front, outside' }).click(),
+  ]);
   expect(readFileSync(await svg.path(), 'utf8')).not.toContain('<b>');
   const exported = await page.request.get(`${SITE()}/api/builds/${key}/export`);
   expect(((await exported.json()) as { document: { name: string } }).document.name).toBe(name);
 });
 
-test('builds are copied, deleted with undo, exported and imported again the same', async ({ page }) => {
-  const key = await openExample(page, 'warbler', (d) => { d['name'] = 'Warbler to and fro'; });
+test('builds are copied, deleted with undo, exported and imported again the same', async ({
+  page,
+}) => {
+  const key = await openExample(page, 'warbler', (d) => {
+    d['name'] = 'Warbler to and fro';
+  });
   await page.goto(SITE());
   await page.getByRole('button', { name: 'Duplicate Warbler to and fro', exact: true }).click();
-  await expect(page.getByRole('link', { name: 'Warbler to and fro (copy)', exact: true })).toBeVisible();
+  await expect(
+    page.getByRole('link', { name: 'Warbler to and fro (copy)', exact: true }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Delete Warbler to and fro (copy)' }).click();
-  await expect(page.getByRole('link', { name: 'Warbler to and fro (copy)', exact: true })).toHaveCount(0);
+  await expect(
+    page.getByRole('link', { name: 'Warbler to and fro (copy)', exact: true }),
+  ).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(page.getByRole('link', { name: 'Warbler to and fro (copy)', exact: true })).toBeVisible();
+  await expect(
+    page.getByRole('link', { name: 'Warbler to and fro (copy)', exact: true }),
+  ).toBeVisible();
   const file = await (await page.request.get(`${SITE()}/api/builds/${key}/export`)).body();
-  await page.getByLabel('Build file').setInputFiles({ name: 'w.json', mimeType: 'application/json', buffer: file });
+  await page
+    .getByLabel('Build file')
+    .setInputFiles({ name: 'w.json', mimeType: 'application/json', buffer: file });
   await expect(page).toHaveURL(/\/fit$/);
   const again = /\/b\/([^/]+)/.exec(page.url())![1]!;
   expect(await documentOf(page, again)).toEqual(await documentOf(page, key));
   await page.goto(SITE());
-  await page.getByLabel('Build file').setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{"format":"other/1"}') });
+  await page
+    .getByLabel('Build file')
+    .setInputFiles({
+      name: 'x.json',
+      mimeType: 'application/json',
+      buffer: Buffer.from('{"format":"other/1"}'),
+    });
   await expect(page.getByRole('alert')).toContainText('a build says "deft-shell/1"');
 });

@@ -4,7 +4,9 @@ import { volume } from '../core/geometry';
 import { readStl } from '../core/formats/mesh';
 import { documentOf, expect, openExample, saved, stationUrl, test } from './bench';
 
-test('readings average, the odd one is named, and the wall carries its own uncertainty', async ({ page }) => {
+test('readings average, the odd one is named, and the wall carries its own uncertainty', async ({
+  page,
+}) => {
   const key = await openExample(page, 'dabchick-2');
   await page.goto(stationUrl(key, 'shell'));
   const wall = page.getByRole('textbox', { name: 'Wall thickness' });
@@ -20,7 +22,9 @@ test('readings average, the odd one is named, and the wall carries its own uncer
   expect(stored.u).toBeLessThan(0.05 / Math.sqrt(3));
 });
 
-test('a closing post says what the seam loses, and a datum is picked on the mirrored page as it is seen', async ({ page }) => {
+test('a closing post says what the seam loses, and a datum is picked on the mirrored page as it is seen', async ({
+  page,
+}) => {
   const key = await openExample(page, 'dabchick-2');
   await page.goto(stationUrl(key, 'shell'));
   await page.locator('.list button', { hasText: 'middle rear post' }).click();
@@ -29,39 +33,74 @@ test('a closing post says what the seam loses, and a datum is picked on the mirr
   // The front page is mirrored: its left edge as seen is the right one from the front.
   await page.getByRole('button', { name: 'Measure from the left edge as seen here' }).click();
   await saved(page);
-  const boss = (await documentOf(page, key))['shell'].bodies[0].pieces[0].features.find((f: { id: string }) => f.id === 'front-middle');
+  const boss = (await documentOf(page, key))['shell'].bodies[0].pieces[0].features.find(
+    (f: { id: string }) => f.id === 'front-middle',
+  );
   expect(boss.at.x.from).toEqual({ edge: 'right', face: 'outer' });
 });
 
-test('STL of both halves comes out with the volume of a shell, DXF and SVG beside it', async ({ page }) => {
+test('STL of both halves comes out with the volume of a shell, DXF and SVG beside it', async ({
+  page,
+}) => {
   const key = await openExample(page, 'wisp');
   await page.goto(stationUrl(key, 'shell'));
   const files: string[] = [];
   page.on('download', (d) => files.push(d.suggestedFilename()));
-  const [first] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'STL halves' }).click()]);
+  const [first] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'STL halves' }).click(),
+  ]);
   const mesh = readStl(readFileSync(await first.path()));
   expect(volume(mesh)).toBeGreaterThan(20_000);
   await expect.poll(() => files.length).toBe(2);
   await page.getByRole('button', { name: 'DXF', exact: true }).click();
-  await expect.poll(() => files.sort()).toEqual(['wisp-back-shell-inside.dxf', 'wisp-back.stl', 'wisp-front-face.dxf', 'wisp-front-shell-inside.dxf', 'wisp-front.stl']);
+  await expect
+    .poll(() => files.sort())
+    .toEqual([
+      'wisp-back-shell-inside.dxf',
+      'wisp-back.stl',
+      'wisp-front-face.dxf',
+      'wisp-front-shell-inside.dxf',
+      'wisp-front.stl',
+    ]);
 });
 
-test('a face written as DXF is taken over by an empty build, its unit told and its openings found', async ({ page }) => {
+test('a face written as DXF is taken over by an empty build, its unit told and its openings found', async ({
+  page,
+}) => {
   const key = await openExample(page, 'dabchick-2');
   await page.goto(stationUrl(key, 'shell'));
   const texts: Record<string, string> = {};
-  page.on('download', async (d) => { texts[d.suggestedFilename()] = readFileSync(await d.path(), 'utf8'); });
+  page.on('download', async (d) => {
+    texts[d.suggestedFilename()] = readFileSync(await d.path(), 'utf8');
+  });
   await page.getByRole('button', { name: 'DXF', exact: true }).click();
   await expect.poll(() => Object.keys(texts).length).toBe(3);
-  const fresh = await openExample(page, 'wisp', (d) => { d['shell'] = { bodies: [] }; d['layout'] = { placements: [] }; d['controls'] = { route: 'gpio', inputs: [] }; });
+  const fresh = await openExample(page, 'wisp', (d) => {
+    d['shell'] = { bodies: [] };
+    d['layout'] = { placements: [] };
+    d['controls'] = { route: 'gpio', inputs: [] };
+  });
   await page.goto(stationUrl(fresh, 'shell'));
   const file = page.getByLabel('Drawing file');
-  await file.setInputFiles({ name: 'x.dxf', mimeType: 'image/vnd.dxf', buffer: Buffer.from(texts['dabchick-2-front-face.dxf']!.slice(0, 3000)) });
+  await file.setInputFiles({
+    name: 'x.dxf',
+    mimeType: 'image/vnd.dxf',
+    buffer: Buffer.from(texts['dabchick-2-front-face.dxf']!.slice(0, 3000)),
+  });
   await expect(page.getByText('cut short: its end mark is missing')).toBeVisible();
-  await file.setInputFiles({ name: 'x.svg', mimeType: 'image/svg+xml', buffer: Buffer.from('<svg><script>1</script><rect width="100" height="60"/></svg>') });
+  await file.setInputFiles({
+    name: 'x.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from('<svg><script>1</script><rect width="100" height="60"/></svg>'),
+  });
   await expect(page.getByText('Left out: 1 <script> refused.')).toBeVisible();
   await expect(page.getByText('The file does not say its unit.')).toBeVisible();
-  await file.setInputFiles({ name: 'face.dxf', mimeType: 'image/vnd.dxf', buffer: Buffer.from(texts['dabchick-2-front-face.dxf']!) });
+  await file.setInputFiles({
+    name: 'face.dxf',
+    mimeType: 'image/vnd.dxf',
+    buffer: Buffer.from(texts['dabchick-2-front-face.dxf']!),
+  });
   await expect(page.getByText(/172\.0 × 90\.0 mm, corners of 10\.\d mm, 9 openings/)).toBeVisible();
   await page.getByRole('button', { name: 'Take it over' }).click();
   await expect(page.getByText('FRONT HALF, inside up')).toBeVisible();
@@ -70,19 +109,27 @@ test('a face written as DXF is taken over by an empty build, its unit told and i
   expect([body.outline.w.mm, body.pieces[0].openings.length]).toEqual([172, 9]);
 });
 
-test('a curved back, leaning walls, a lip and a bay of points are typed and change the cavity', async ({ page }) => {
+test('a curved back, leaning walls, a lip and a bay of points are typed and change the cavity', async ({
+  page,
+}) => {
   const key = await openExample(page, 'wisp');
   await page.goto(stationUrl(key, 'shell'));
   await page.getByRole('button', { name: 'Leaning walls, a curved back or a lip?' }).click();
   const lean = page.getByRole('spinbutton', { name: 'back walls lean in' });
   await lean.fill('1.5');
   await lean.press('Enter');
-  await page.getByRole('button', { name: 'The back is curved: give its depth at several places' }).click();
+  await page
+    .getByRole('button', { name: 'The back is curved: give its depth at several places' })
+    .click();
   const curve = page.getByLabel('Curve of the back', { exact: true });
   const first = curve.getByRole('textbox', { name: 'at 0 mm' });
   await first.fill('8');
   await first.press('Enter');
-  await expect(curve.getByText(/Taken as \d+ level strips, each at its shallowest; at most 0\.\d mm is given away/)).toBeVisible();
+  await expect(
+    curve.getByText(
+      /Taken as \d+ level strips, each at its shallowest; at most 0\.\d mm is given away/,
+    ),
+  ).toBeVisible();
   await page.getByLabel('Lip', { exact: true }).click();
   await page.getByTitle('on the front').click();
   const lip = page.getByRole('textbox', { name: 'Lip height' });
@@ -97,15 +144,38 @@ test('a curved back, leaning walls, a lip and a bay of points are typed and chan
   const points = editor.getByRole('textbox', { name: 'Points about its middle' });
   await points.fill('0, 0\n20, 0\n10, 10 mm');
   await editor.getByRole('button', { name: 'Use these points' }).click();
-  await expect(editor.getByRole('alert')).toHaveText('Line 3, "10, 10 mm", is not two numbers such as 12.5, 40.');
+  await expect(editor.getByRole('alert')).toHaveText(
+    'Line 3, "10, 10 mm", is not two numbers such as 12.5, 40.',
+  );
   await points.fill('0, 0\n20, 0\n10, 10');
   await editor.getByRole('button', { name: 'Use these points' }).click();
   await saved(page);
-  const body = (await documentOf(page, key))['shell'].bodies[0], back = body.pieces.find((p: { role: string }) => p.role === 'back');
-  expect([back.draftDeg, back.profile.points[0].depth.mm, body.lip, back.zones.at(-1).shape.points]).toEqual([1.5, 8, { on: 'front', height: expect.objectContaining({ mm: 1.4 }), thick: expect.objectContaining({ how: 'estimate' }) }, [[0, 0], [20, 0], [10, 10]]]);
+  const body = (await documentOf(page, key))['shell'].bodies[0],
+    back = body.pieces.find((p: { role: string }) => p.role === 'back');
+  expect([
+    back.draftDeg,
+    back.profile.points[0].depth.mm,
+    body.lip,
+    back.zones.at(-1).shape.points,
+  ]).toEqual([
+    1.5,
+    8,
+    {
+      on: 'front',
+      height: expect.objectContaining({ mm: 1.4 }),
+      thick: expect.objectContaining({ how: 'estimate' }),
+    },
+    [
+      [0, 0],
+      [20, 0],
+      [10, 10],
+    ],
+  ]);
 });
 
-test('a screw longer than its bore is a hit at this station, and a support says which keys it backs', async ({ page }) => {
+test('a screw longer than its bore is a hit at this station, and a support says which keys it backs', async ({
+  page,
+}) => {
   const key = await openExample(page, 'dabchick-2');
   await page.goto(stationUrl(key, 'shell'));
   await page.locator('.list button', { hasText: /^rear post/ }).click();
@@ -113,7 +183,9 @@ test('a screw longer than its bore is a hit at this station, and a support says 
   await into.fill('12');
   await into.press('Enter');
   await expect(page.getByText('1.0 mm too long')).toBeVisible();
-  await expect(page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /^Shell.*1/ })).toBeVisible();
+  await expect(
+    page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /^Shell.*1/ }),
+  ).toBeVisible();
   await into.fill('8');
   await into.press('Enter');
   await expect(page.getByText('1.0 mm too long')).toBeHidden();

@@ -1,7 +1,19 @@
 /** Each station used the way a builder uses it: change something, see the verdict follow, undo it. */
-import { documentOf, expect, openExample, rename, saved, SITE, station, stationUrl, test } from './bench';
+import {
+  documentOf,
+  expect,
+  openExample,
+  rename,
+  saved,
+  SITE,
+  station,
+  stationUrl,
+  test,
+} from './bench';
 
-test('kit: take the USB stack off and the board is 9.4 mm thinner everywhere; undo puts it back', async ({ page }) => {
+test('kit: take the USB stack off and the board is 9.4 mm thinner everywhere; undo puts it back', async ({
+  page,
+}) => {
   const key = await openExample(page, 'dabchick-2');
   await page.goto(stationUrl(key, 'kit'));
   await expect(page.getByText('18.6 mm = top of USB stack')).toBeVisible();
@@ -15,7 +27,9 @@ test('kit: take the USB stack off and the board is 9.4 mm thinner everywhere; un
   await expect(page.getByText('Plan, seen from the bottom (mirrored)')).toBeVisible();
 });
 
-test('kit: the library answers sizes and words, adds a part to the shell, and says when nothing answers', async ({ page }) => {
+test('kit: the library answers sizes and words, adds a part to the shell, and says when nothing answers', async ({
+  page,
+}) => {
   const key = await openExample(page, 'wisp');
   await page.goto(stationUrl(key, 'kit'));
   const search = page.getByRole('searchbox', { name: 'Search parts' });
@@ -32,7 +46,9 @@ test('kit: the library answers sizes and words, adds a part to the shell, and sa
   expect((await documentOf(page, key))['kit'].items.length).toBe(8);
 });
 
-test('cut: a decided opening is done, then measured, and the plan takes the measured size over', async ({ page }) => {
+test('cut: a decided opening is done, then measured, and the plan takes the measured size over', async ({
+  page,
+}) => {
   const key = await openExample(page, 'dabchick-2-done');
   await page.goto(stationUrl(key, 'cut'));
   await expect(page.getByText('Closes after 3 cuts')).toBeVisible();
@@ -40,17 +56,24 @@ test('cut: a decided opening is done, then measured, and the plan takes the meas
   await page.getByTitle('done', { exact: true }).click();
   await expect(page.getByText('Closes after 2 cuts')).toBeVisible();
   await page.getByRole('button', { name: 'USB-C charging of Step 5/3A' }).click();
-  for (const [name, v] of [['As cut, width', '10.4'], ['As cut, height', '4.3']] as const) {
+  for (const [name, v] of [
+    ['As cut, width', '10.4'],
+    ['As cut, height', '4.3'],
+  ] as const) {
     await page.getByRole('textbox', { name }).fill(v);
     await page.getByRole('textbox', { name }).press('Enter');
   }
   await expect(page.getByRole('cell', { name: '10.4 × 4.3 ± 0.4' })).toBeVisible();
   await expect(page.getByText('Closes after one cut')).toBeVisible();
   await saved(page);
-  expect((await documentOf(page, key))['cuts'].find((c: { for?: string }) => c.for === 'charger/usb')).toMatchObject({ state: 'measured', measured: { w: { mm: 10.4 }, h: { mm: 4.3 } } });
+  expect(
+    (await documentOf(page, key))['cuts'].find((c: { for?: string }) => c.for === 'charger/usb'),
+  ).toMatchObject({ state: 'measured', measured: { w: { mm: 10.4 }, h: { mm: 4.3 } } });
 });
 
-test('cut: bars that are off by 4 % are refused with the likely setting, 1 % is corrected', async ({ page }) => {
+test('cut: bars that are off by 4 % are refused with the likely setting, 1 % is corrected', async ({
+  page,
+}) => {
   const key = await openExample(page, 'dabchick-2-done');
   await page.goto(stationUrl(key, 'cut'));
   await page.getByRole('textbox', { name: 'Along' }).fill('48');
@@ -59,11 +82,16 @@ test('cut: bars that are off by 4 % are refused with the likely setting, 1 % is 
   await page.getByRole('textbox', { name: 'Along' }).fill('49.5');
   await expect(page.getByText('along × 50 / 49.5 = 1.0101')).toBeVisible();
   await page.getByText('Letter', { exact: true }).click();
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Template as PDF' }).click()]);
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Template as PDF' }).click(),
+  ]);
   expect(file.suggestedFilename()).toBe('dabchick-2-done-template.pdf');
 });
 
-test('controls: a line picked by hand clashes, the map choosing again clears it; a wireless pad needs no lines', async ({ page }) => {
+test('controls: a line picked by hand clashes, the map choosing again clears it; a wireless pad needs no lines', async ({
+  page,
+}) => {
   const key = await openExample(page, 'dabchick-2-done');
   await page.goto(stationUrl(key, 'controls'));
   await page.getByRole('combobox', { name: 'Line of Pad up' }).click();
@@ -82,7 +110,9 @@ test('controls: a line picked by hand clashes, the map choosing again clears it;
   await expect(page.getByText(/^12 wires/)).toBeVisible();
 });
 
-test('power: hours follow the draws, the wire and the wish; the resistor clears the charge', async ({ page }) => {
+test('power: hours follow the draws, the wire and the wish; the resistor clears the charge', async ({
+  page,
+}) => {
   const key = await openExample(page, 'dabchick-2');
   await page.goto(stationUrl(key, 'power'));
   const hours = page.getByRole('heading', { level: 1, name: /h ± .* on one charge/ });
@@ -103,7 +133,9 @@ test('power: hours follow the draws, the wire and the wish; the resistor clears 
   await expect(page.getByRole('heading', { name: /^Charges at/ })).toHaveCount(0);
 });
 
-test('shell: a post is removed and comes back with undo; the spine may be any edge', async ({ page }) => {
+test('shell: a post is removed and comes back with undo; the spine may be any edge', async ({
+  page,
+}) => {
   const key = await openExample(page, 'dabchick-2');
   await page.goto(stationUrl(key, 'shell'));
   const before = await documentOf(page, key);
@@ -116,12 +148,18 @@ test('shell: a post is removed and comes back with undo; the spine may be any ed
   expect(await documentOf(page, key)).toEqual(before);
   await page.getByRole('combobox', { name: 'Spine' }).click();
   await page.getByTitle('top edge', { exact: true }).click();
-  const [front, back] = [await page.getByText('FRONT HALF, inside up').boundingBox(), await page.getByText('BACK HALF, inside up').boundingBox()];
+  const [front, back] = [
+    await page.getByText('FRONT HALF, inside up').boundingBox(),
+    await page.getByText('BACK HALF, inside up').boundingBox(),
+  ];
   expect(front!.y).toBeLessThan(back!.y);
 });
 
 test('a stale window may take theirs, or save mine over theirs', async ({ page, context }) => {
-  for (const [choice, ends] of [['Take theirs', 'First'], ['Save mine over theirs', 'Second']] as const) {
+  for (const [choice, ends] of [
+    ['Take theirs', 'First'],
+    ['Save mine over theirs', 'Second'],
+  ] as const) {
     const key = await openExample(page, 'wisp');
     const other = await context.newPage();
     await page.goto(stationUrl(key, 'build'));
@@ -138,13 +176,17 @@ test('a stale window may take theirs, or save mine over theirs', async ({ page, 
   }
 });
 
-test('on a narrow screen every station can be read without scrolling sideways', async ({ page }) => {
+test('on a narrow screen every station can be read without scrolling sideways', async ({
+  page,
+}) => {
   await page.setViewportSize({ width: 420, height: 800 });
   const key = await openExample(page, 'dabchick-2');
   await page.goto(SITE());
   for (const at of ['Brief', 'Kit', 'Fit', 'Power', 'Build']) {
     await page.goto(stationUrl(key, at.toLowerCase()));
     await expect(station(page, at)).toBeVisible();
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(421);
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
+      421,
+    );
   }
 });

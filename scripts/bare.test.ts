@@ -24,9 +24,19 @@ function checkout(owner: number): string {
   const dir = join(home, 'clone');
   mkdirSync(join(dir, 'node_modules'), { recursive: true });
   mkdirSync(join(dir, 'page'));
-  const copy = spawnSync('sh', ['-c', `git ls-files -z core server scripts package.json package-lock.json tsconfig.json | xargs -0 cp --parents -t '${dir}'`], { cwd: ROOT });
+  const copy = spawnSync(
+    'sh',
+    [
+      '-c',
+      `git ls-files -z core server scripts package.json package-lock.json tsconfig.json | xargs -0 cp --parents -t '${dir}'`,
+    ],
+    { cwd: ROOT },
+  );
   expect(copy.status).toBe(0);
-  spawnSync('sh', ['-c', `echo '<p>page</p>' > '${dir}/page/index.html'; chown -R ${owner}:${owner} '${home}'`]);
+  spawnSync('sh', [
+    '-c',
+    `echo '<p>page</p>' > '${dir}/page/index.html'; chown -R ${owner}:${owner} '${home}'`,
+  ]);
   chmodSync(home, 0o700);
   return dir;
 }
@@ -58,20 +68,38 @@ function run(dir: string, umask: string, user: number): Promise<string> {
   const inside = `mount -t tmpfs tmpfs /var/lib && mount --bind '${ROOT}/node_modules' '${dir}/node_modules' && cd '${dir}' && umask ${umask} && exec ${as} sh -c "$WORK"`;
   const env = { PATH: process.env.PATH ?? '', HOME: dir, WORK, DEFT_WEB_DIR: join(dir, 'page') };
   return new Promise((resolve) => {
-    const child = spawn('unshare', ['--mount', 'sh', '-c', inside], { env, stdio: ['ignore', 'pipe', 'pipe'] });
+    const child = spawn('unshare', ['--mount', 'sh', '-c', inside], {
+      env,
+      stdio: ['ignore', 'pipe', 'pipe'],
+    });
     let said = '';
-    child.stdout.on('data', (d: Buffer) => { said += d.toString(); });
-    child.stderr.on('data', (d: Buffer) => { said += d.toString(); });
+    child.stdout.on('data', (d: Buffer) => {
+      said += d.toString();
+    });
+    child.stderr.on('data', (d: Buffer) => {
+      said += d.toString();
+    });
     child.on('close', () => resolve(said));
   });
 }
 
-(namespaces ? test : test.skip)('a checkout in a closed folder starts, whoever owns it and whatever the umask', async () => {
-  const cases = [{ user: 0, umask: '022' }, { user: 0, umask: '077' }, { user: NOBODY, umask: '022' }, { user: NOBODY, umask: '077' }];
-  for (const { user, umask } of cases) {
-    const said = await run(checkout(user), umask, user);
-    expect(said).toContain(user === 0 ? 'test cluster in /var/lib/deft-shell/' : 'clone/.deft/test-bare');
-    expect(said).toContain('health {"ok":true}');
-    expect(said).toContain('stopped in order');
-  }
-}, 300_000);
+(namespaces ? test : test.skip)(
+  'a checkout in a closed folder starts, whoever owns it and whatever the umask',
+  async () => {
+    const cases = [
+      { user: 0, umask: '022' },
+      { user: 0, umask: '077' },
+      { user: NOBODY, umask: '022' },
+      { user: NOBODY, umask: '077' },
+    ];
+    for (const { user, umask } of cases) {
+      const said = await run(checkout(user), umask, user);
+      expect(said).toContain(
+        user === 0 ? 'test cluster in /var/lib/deft-shell/' : 'clone/.deft/test-bare',
+      );
+      expect(said).toContain('health {"ok":true}');
+      expect(said).toContain('stopped in order');
+    }
+  },
+  300_000,
+);

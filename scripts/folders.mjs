@@ -9,7 +9,11 @@ export const OWN = join(ROOT, '.deft');
 export const say = (text) => process.stdout.write(`${text}\n`);
 
 export function remembered(file) {
-  try { return JSON.parse(readFileSync(file, 'utf8')); } catch { return undefined; }
+  try {
+    return JSON.parse(readFileSync(file, 'utf8'));
+  } catch {
+    return undefined;
+  }
 }
 
 /** Written beside and renamed, so that a crash leaves the old file or the new one. */
@@ -21,5 +25,10 @@ export function remember(file, value, mode = 0o644) {
 }
 
 export const alive = (pid) => {
-  try { process.kill(pid, 0); return true; } catch (e) { return e.code === 'EPERM'; }
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch (e) {
+    return e.code === 'EPERM';
+  }
 };

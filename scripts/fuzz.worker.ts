@@ -10,7 +10,14 @@ import { readDxf, readSvg, takenFrom } from '../core/formats/drawing';
 import { readMeshFile, readStep } from '../core/formats/mesh';
 import { samples, squareTray } from '../core/formats/mesh/samples.fixture';
 import { emn, emp, made } from '../core/formats/parts/board.fixture';
-import { partOfBoard, partsCsv, partsJson, readIdf, readPartsCsv, readPartsJson } from '../core/formats/parts';
+import {
+  partOfBoard,
+  partsCsv,
+  partsJson,
+  readIdf,
+  readPartsCsv,
+  readPartsJson,
+} from '../core/formats/parts';
 import { readPicture } from '../core/formats/picture';
 import { pictureSamples } from '../core/formats/picture/samples.fixture';
 import { seeded } from '../core/geometry/seeded';
@@ -19,23 +26,63 @@ import { BadInput } from '../core/model';
 const { jobs } = workerData as { jobs: Array<{ format: string; from: number; to: number }> };
 const face = shellSheets(demos()[0]!.shell.bodies[0]!, []).find((s) => s.id === 'front-face')!;
 const utf = (t: string) => new TextEncoder().encode(t);
-const list = made(3, 20), some = STARTER_PARTS.slice(0, 20);
-const TEXTS: Record<string, string> = { idf: `${emn(list)}\u001d${emp(list)}`, csv: partsCsv(some), parts: partsJson(some) };
-const originalOf = (format: string): Uint8Array => TEXTS[format] ? utf(TEXTS[format]) : format === 'dxf' ? utf(sheetDxf(face)) : format === 'svg' ? utf(sheetSvg(face, 'x')) : format === 'jpeg' || format === 'png' ? pictureSamples()[format] : samples(format === 'step' ? squareTray() : undefined)[format as 'stl'];
+const list = made(3, 20),
+  some = STARTER_PARTS.slice(0, 20);
+const TEXTS: Record<string, string> = {
+  idf: `${emn(list)}\u001d${emp(list)}`,
+  csv: partsCsv(some),
+  parts: partsJson(some),
+};
+const originalOf = (format: string): Uint8Array =>
+  TEXTS[format]
+    ? utf(TEXTS[format])
+    : format === 'dxf'
+      ? utf(sheetDxf(face))
+      : format === 'svg'
+        ? utf(sheetSvg(face, 'x'))
+        : format === 'jpeg' || format === 'png'
+          ? pictureSamples()[format]
+          : samples(format === 'step' ? squareTray() : undefined)[format as 'stl'];
 /** Compiled once; only what a file may have broken is made anew. */
-const steps = jobs.some((j) => j.format === 'step'), compiled = steps ? new WebAssembly.Module(readFileSync(createRequire(import.meta.url).resolve('occt-import-js/dist/occt-import-js.wasm'))) : undefined;
-const quiet = () => occt({ print: () => undefined, printErr: () => undefined, instantiateWasm: (imports, done) => { const instance = new WebAssembly.Instance(compiled!, imports); done(instance); return instance.exports; } });
+const steps = jobs.some((j) => j.format === 'step'),
+  compiled = steps
+    ? new WebAssembly.Module(
+        readFileSync(
+          createRequire(import.meta.url).resolve('occt-import-js/dist/occt-import-js.wasm'),
+        ),
+      )
+    : undefined;
+const quiet = () =>
+  occt({
+    print: () => undefined,
+    printErr: () => undefined,
+    instantiateWasm: (imports, done) => {
+      const instance = new WebAssembly.Instance(compiled!, imports);
+      done(instance);
+      return instance.exports;
+    },
+  });
 let reader = steps ? quiet() : undefined;
 
 function mutant(original: Uint8Array, seed: number): Uint8Array {
-  const random = seeded(seed + 1), at = () => Math.floor(random() * b.length);
+  const random = seeded(seed + 1),
+    at = () => Math.floor(random() * b.length);
   let b = original.slice();
   const junk = ['', '-', 'NaN', '1e999', '<', '\u0000', '#1', '9'.repeat(40), '(', ');'].map(utf);
   for (let n = 1 + Math.floor(random() * 6); n > 0 && b.length; n--) {
     const what = random();
     if (what < 0.15) b = b.slice(0, at());
     else if (what < 0.5) b[at()] = Math.floor(random() * 256);
-    else { const k = at(), j = junk[Math.floor(random() * junk.length)]!, rest = b.subarray(k + Math.floor(random() * 30)); const out = new Uint8Array(k + j.length + rest.length); out.set(b.subarray(0, k)); out.set(j, k); out.set(rest, k + j.length); b = out; }
+    else {
+      const k = at(),
+        j = junk[Math.floor(random() * junk.length)]!,
+        rest = b.subarray(k + Math.floor(random() * 30));
+      const out = new Uint8Array(k + j.length + rest.length);
+      out.set(b.subarray(0, k));
+      out.set(j, k);
+      out.set(rest, k + j.length);
+      b = out;
+    }
   }
   return b;
 }
@@ -49,12 +96,21 @@ for (const { format, from, to } of jobs) {
     const bytes = mutant(original, k);
     let said = 'read';
     try {
-      if (format === 'dxf' || format === 'svg') { const d = (format === 'dxf' ? readDxf : readSvg)(new TextDecoder().decode(bytes)); takenFrom(d, d.unitMm ?? 1, false); }
-      else if (format === 'idf') { const [a, b] = new TextDecoder().decode(bytes).split('\u001d'); partOfBoard(readIdf(a!, b ?? ''), 'x'); } else if (format === 'csv') { const g = readPartsCsv(new TextDecoder().decode(bytes)); while (!g.next().done); } else if (format === 'parts') readPartsJson(new TextDecoder().decode(bytes));
+      if (format === 'dxf' || format === 'svg') {
+        const d = (format === 'dxf' ? readDxf : readSvg)(new TextDecoder().decode(bytes));
+        takenFrom(d, d.unitMm ?? 1, false);
+      } else if (format === 'idf') {
+        const [a, b] = new TextDecoder().decode(bytes).split('\u001d');
+        partOfBoard(readIdf(a!, b ?? ''), 'x');
+      } else if (format === 'csv') {
+        const g = readPartsCsv(new TextDecoder().decode(bytes));
+        while (!g.next().done);
+      } else if (format === 'parts') readPartsJson(new TextDecoder().decode(bytes));
       else if (format === 'jpeg' || format === 'png') readPicture(bytes);
       else await readMeshFile(bytes, async (b) => readStep(b, await reader!));
     } catch (e) {
-      said = e instanceof BadInput ? 'refused' : `crash: ${e instanceof Error ? e.stack : String(e)}`;
+      said =
+        e instanceof BadInput ? 'refused' : `crash: ${e instanceof Error ? e.stack : String(e)}`;
       // A reader that gave up may be left broken: the next file gets a new one, as in the interface.
       if (format === 'step' && /gave up/.test(String(e))) reader = quiet();
     }

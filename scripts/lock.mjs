@@ -14,14 +14,28 @@ export async function locked(folder, what, work) {
     } catch (e) {
       if (e.code !== 'EEXIST') throw e;
       const pid = ownerOf(folder);
-      if (pid !== undefined && !alive(pid)) { rmSync(folder, { recursive: true, force: true }); continue; }
-      if (!told) { say(`Waiting for process ${pid ?? '(starting)'}, which is ${what}.`); told = true; }
+      if (pid !== undefined && !alive(pid)) {
+        rmSync(folder, { recursive: true, force: true });
+        continue;
+      }
+      if (!told) {
+        say(`Waiting for process ${pid ?? '(starting)'}, which is ${what}.`);
+        told = true;
+      }
       await wait(300);
     }
   }
-  try { return await work(); } finally { rmSync(folder, { recursive: true, force: true }); }
+  try {
+    return await work();
+  } finally {
+    rmSync(folder, { recursive: true, force: true });
+  }
 }
 
 function ownerOf(folder) {
-  try { return Number(readFileSync(join(folder, 'pid'), 'utf8')) || undefined; } catch { return undefined; }
+  try {
+    return Number(readFileSync(join(folder, 'pid'), 'utf8')) || undefined;
+  } catch {
+    return undefined;
+  }
 }

@@ -7,12 +7,18 @@ import { afterAll, expect, test } from '@jest/globals';
 
 const dir = mkdtempSync(join(tmpdir(), 'deft-lock-'));
 afterAll(() => rmSync(dir, { recursive: true, force: true }));
-const node = (code: string): Promise<{ code: number | null; out: string }> => new Promise((resolve) => {
-  const child = spawn(process.execPath, ['--input-type=module', '-e', code], { cwd: process.cwd(), stdio: ['ignore', 'pipe', 'inherit'] });
-  let out = '';
-  child.stdout.on('data', (d: Buffer) => { out += d.toString(); });
-  child.on('exit', (c) => resolve({ code: c, out }));
-});
+const node = (code: string): Promise<{ code: number | null; out: string }> =>
+  new Promise((resolve) => {
+    const child = spawn(process.execPath, ['--input-type=module', '-e', code], {
+      cwd: process.cwd(),
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    let out = '';
+    child.stdout.on('data', (d: Buffer) => {
+      out += d.toString();
+    });
+    child.on('exit', (c) => resolve({ code: c, out }));
+  });
 
 test('five processes that want one lock work one after the other', async () => {
   const log = join(dir, 'log');
@@ -29,8 +35,20 @@ test('a lock whose owner is dead is taken over, and its work that fails lets go 
   const lock = join(dir, 'dead.lock');
   mkdirSync(lock);
   writeFileSync(join(lock, 'pid'), '999999');
-  expect((await node(`import { locked } from './scripts/lock.mjs'; await locked(${JSON.stringify(lock)}, 'x', () => console.log('mine'));`)).out).toContain('mine');
-  expect((await node(`import { locked } from './scripts/lock.mjs'; await locked(${JSON.stringify(lock)}, 'x', () => { throw new Error('no'); }).catch(() => console.log('failed'));`)).out).toContain('failed');
+  expect(
+    (
+      await node(
+        `import { locked } from './scripts/lock.mjs'; await locked(${JSON.stringify(lock)}, 'x', () => console.log('mine'));`,
+      )
+    ).out,
+  ).toContain('mine');
+  expect(
+    (
+      await node(
+        `import { locked } from './scripts/lock.mjs'; await locked(${JSON.stringify(lock)}, 'x', () => { throw new Error('no'); }).catch(() => console.log('failed'));`,
+      )
+    ).out,
+  ).toContain('failed');
   expect(existsSync(lock)).toBe(false);
 }, 30_000);
 
@@ -40,5 +58,11 @@ test('what is remembered is read back; what is damaged is as if it were not ther
     remember(${JSON.stringify(file)}, { port: 4711 }, 0o600); console.log(remembered(${JSON.stringify(file)}).port, remembered('/nowhere/at/all'), alive(process.pid), alive(999999));`);
   expect(r.out.trim()).toBe('4711 undefined true false');
   writeFileSync(file, '{"port":');
-  expect((await node(`import { remembered } from './scripts/folders.mjs'; console.log(remembered(${JSON.stringify(file)}));`)).out.trim()).toBe('undefined');
+  expect(
+    (
+      await node(
+        `import { remembered } from './scripts/folders.mjs'; console.log(remembered(${JSON.stringify(file)}));`,
+      )
+    ).out.trim(),
+  ).toBe('undefined');
 }, 30_000);

@@ -16,10 +16,29 @@ const { chromium } = await import('@playwright/test');
 const out = join(ROOT, 'docs/screenshots');
 mkdirSync(out, { recursive: true });
 const cluster = await openCluster(`shots-${process.pid}`, { safe: false, log: () => {} });
-const site = await serve({ databaseUrl: cluster.url, webDir: await builtSite(), host: '127.0.0.1' });
-const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ['--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--no-sandbox', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'] });
+const site = await serve({
+  databaseUrl: cluster.url,
+  webDir: await builtSite(),
+  host: '127.0.0.1',
+});
+const browser = await chromium.launch({
+  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+  args: [
+    '--use-angle=swiftshader',
+    '--enable-unsafe-swiftshader',
+    '--no-sandbox',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
 try {
-  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+  const page = await browser.newPage({
+    viewport: { width: 1280, height: 800 },
+    reducedMotion: 'reduce',
+  });
   const { builds } = await (await fetch(`${site.url}/api/builds`)).json();
   const key = (name) => builds.find((b) => b.name.startsWith(name)).key;
   const loaner = key('Dabchick 2, the loaner');
@@ -32,7 +51,9 @@ try {
     say(`docs/screenshots/${name}.png`);
   };
   await shoot('builds', '/');
-  await shoot('shell', `/b/${loaner}/shell`, async () => { await page.locator('.list button', { hasText: 'rear post' }).first().click(); });
+  await shoot('shell', `/b/${loaner}/shell`, async () => {
+    await page.locator('.list button', { hasText: 'rear post' }).first().click();
+  });
   await shoot('brief', `/b/${loaner}/brief`);
   await shoot('kit', `/b/${loaner}/kit`);
   await shoot('kit-chains', `/b/${key('Wisp')}/kit`, async () => {
@@ -45,8 +66,13 @@ try {
     await page.getByRole('link', { name: 'Swap', exact: true }).click();
     await page.getByText(/alternatives\.$/).waitFor();
   });
-  await shoot('fit', `/b/${loaner}/fit`, async () => { await page.getByRole('button', { name: 'Show finding 2' }).click(); });
-  await shoot('fit-headroom', `/b/${loaner}/fit`, async () => { await page.keyboard.press('d'); await page.getByText(/mm free/).waitFor(); });
+  await shoot('fit', `/b/${loaner}/fit`, async () => {
+    await page.getByRole('button', { name: 'Show finding 2' }).click();
+  });
+  await shoot('fit-headroom', `/b/${loaner}/fit`, async () => {
+    await page.keyboard.press('d');
+    await page.getByText(/mm free/).waitFor();
+  });
   await shoot('fit-3d', `/b/${loaner}/fit`, async () => {
     await page.keyboard.press('3');
     await page.getByText('making the shell ...').waitFor({ state: 'detached' });
@@ -56,12 +82,23 @@ try {
     await page.waitForFunction(() => Number(document.querySelector('canvas')?.dataset.frames) > 1);
     await page.waitForTimeout(1200);
   });
-  await shoot('fit-wires', `/b/${loaner}/fit`, async () => { await page.keyboard.press('i'); await page.getByRole('button', { name: 'Pane 2.8 to Teasel' }).click(); });
+  await shoot('fit-wires', `/b/${loaner}/fit`, async () => {
+    await page.keyboard.press('i');
+    await page.getByRole('button', { name: 'Pane 2.8 to Teasel' }).click();
+  });
   await shoot('cut', `/b/${key('Dabchick 2, finished')}/cut`);
   await shoot('controls', `/b/${loaner}/controls`);
   await shoot('power', `/b/${loaner}/power`);
   await shoot('build', `/b/${loaner}/build`);
-  const fresh = await (await fetch(`${site.url}/api/builds`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ document: (await import('../core/model/empty.ts')).emptyProject('new-build', 'New build') }) })).json();
+  const fresh = await (
+    await fetch(`${site.url}/api/builds`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        document: (await import('../core/model/empty.ts')).emptyProject('new-build', 'New build'),
+      }),
+    })
+  ).json();
   await captured(shoot, page, loaner, fresh.key);
 } finally {
   await browser.close();
@@ -81,39 +118,111 @@ async function captured(shoot, page, loaner, fresh) {
   const wasm = await Module();
   wasm.setup();
   const shell = `/b/${loaner}/shell?view=`;
-  const ask = async (name, typed) => { await page.getByRole('textbox', { name, exact: true }).fill(typed); await page.keyboard.press('Enter'); };
+  const ask = async (name, typed) => {
+    await page.getByRole('textbox', { name, exact: true }).fill(typed);
+    await page.keyboard.press('Enter');
+  };
   await shoot('shell-round', `/b/${fresh}/shell?view=round`, async () => {
-    for (const [n, v] of [['Outer width', '118; 118.1; 118'], ['Outer height', '88'], ['Corner radius', '6'], ['Wall thickness', '2.4'], ['Front half, rim to outer face', '12'], ['Back half, rim to outer face', '22']]) await ask(n, v);
+    for (const [n, v] of [
+      ['Outer width', '118; 118.1; 118'],
+      ['Outer height', '88'],
+      ['Corner radius', '6'],
+      ['Wall thickness', '2.4'],
+      ['Front half, rim to outer face', '12'],
+      ['Back half, rim to outer face', '22'],
+    ])
+      await ask(n, v);
     await page.getByRole('button', { name: 'posts none yet' }).click();
     await page.getByRole('button', { name: 'Add a post to the back' }).click();
     await ask('post: across', '14');
     await page.getByRole('textbox', { name: 'post: up' }).waitFor();
   });
   await shoot('shell-file', `${shell}file`, async () => {
-    await page.getByLabel('3D file', { exact: true }).setInputFiles({ name: 'back.stl', mimeType: 'model/stl', buffer: Buffer.from(stlBytes(pieceMesh(wasm, demos()[0].shell.bodies[0], 'back'))) });
+    await page
+      .getByLabel('3D file', { exact: true })
+      .setInputFiles({
+        name: 'back.stl',
+        mimeType: 'model/stl',
+        buffer: Buffer.from(stlBytes(pieceMesh(wasm, demos()[0].shell.bodies[0], 'back'))),
+      });
     await page.getByLabel('File unit').click();
     await page.getByText('millimetres', { exact: true }).click();
     await page.getByRole('button', { name: /^Take over/ }).waitFor({ timeout: 30_000 });
     await page.getByRole('checkbox', { name: 'Keep back post 2', exact: true }).click();
     await page.locator('.mat image').waitFor();
   });
-  const s = photographed(3), { w, h } = s.gray;
-  const tray = { id: 'shell', name: 'Tray', spine: 'left', wall: length(2.2), outline: { kind: 'rect', w: length(92), h: length(58), r: length(7) }, pieces: ['front', 'back'].map((role) => ({ id: role, role, material: 'abs', depth: length(15), zones: [], features: [], openings: [] })) };
+  const s = photographed(3),
+    { w, h } = s.gray;
+  const tray = {
+    id: 'shell',
+    name: 'Tray',
+    spine: 'left',
+    wall: length(2.2),
+    outline: { kind: 'rect', w: length(92), h: length(58), r: length(7) },
+    pieces: ['front', 'back'].map((role) => ({
+      id: role,
+      role,
+      material: 'abs',
+      depth: length(15),
+      zones: [],
+      features: [],
+      openings: [],
+    })),
+  };
   const { emptyProject } = await import('../core/model/index.ts');
-  const made = await (await fetch(`${site.url}/api/builds`, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify({ document: { ...emptyProject('tray', 'Tray from a photo'), shell: { bodies: [tray] } } }) })).json();
+  const made = await (
+    await fetch(`${site.url}/api/builds`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify({
+        document: { ...emptyProject('tray', 'Tray from a photo'), shell: { bodies: [tray] } },
+      }),
+    })
+  ).json();
   await shoot('shell-picture', `/b/${made.key}/shell?view=picture`, async () => {
-    const png = await page.evaluate(({ w, h, raw }) => {
-      const c = Object.assign(document.createElement('canvas'), { width: w, height: h }), pen = c.getContext('2d'), im = pen.createImageData(w, h), b = atob(raw);
-      for (let i = 0; i < b.length; i++) { const v = b.charCodeAt(i); im.data[4 * i] = v; im.data[4 * i + 1] = v; im.data[4 * i + 2] = v; im.data[4 * i + 3] = 255; }
-      pen.putImageData(im, 0, 0);
-      return c.toDataURL('image/png').split(',')[1];
-    }, { w, h, raw: Buffer.from(s.gray.px).toString('base64') });
-    await page.getByLabel('Picture file').setInputFiles({ name: 'half.png', mimeType: 'image/png', buffer: Buffer.from(png, 'base64') });
+    const png = await page.evaluate(
+      ({ w, h, raw }) => {
+        const c = Object.assign(document.createElement('canvas'), { width: w, height: h }),
+          pen = c.getContext('2d'),
+          im = pen.createImageData(w, h),
+          b = atob(raw);
+        for (let i = 0; i < b.length; i++) {
+          const v = b.charCodeAt(i);
+          im.data[4 * i] = v;
+          im.data[4 * i + 1] = v;
+          im.data[4 * i + 2] = v;
+          im.data[4 * i + 3] = 255;
+        }
+        pen.putImageData(im, 0, 0);
+        return c.toDataURL('image/png').split(',')[1];
+      },
+      { w, h, raw: Buffer.from(s.gray.px).toString('base64') },
+    );
+    await page
+      .getByLabel('Picture file')
+      .setInputFiles({
+        name: 'half.png',
+        mimeType: 'image/png',
+        buffer: Buffer.from(png, 'base64'),
+      });
     await page.getByText('Photo from above').click();
-    const box = await page.getByRole('application').boundingBox(), fit = Math.min((box.width - 40) / w, (box.height - 40) / h);
+    const box = await page.getByRole('application').boundingBox(),
+      fit = Math.min((box.width - 40) / w, (box.height - 40) / h);
     const hint = page.locator('.plate-hint');
-    const click = async ([x, y]) => { const before = await hint.innerText(); await page.mouse.click(box.x + (box.width - w * fit) / 2 + x * fit, box.y + (box.height - h * fit) / 2 + y * fit); await page.waitForFunction((t) => document.querySelector('.plate-hint')?.textContent !== t, before); };
-    const at = (x, y, z = 15) => s.pixel(x + s.ox, y + s.oy, z), ring = (x, y, r) => [0, 1.6, 3.1, 4.7].map((a) => at(x + r * Math.cos(a), y + r * Math.sin(a)));
+    const click = async ([x, y]) => {
+      const before = await hint.innerText();
+      await page.mouse.click(
+        box.x + (box.width - w * fit) / 2 + x * fit,
+        box.y + (box.height - h * fit) / 2 + y * fit,
+      );
+      await page.waitForFunction(
+        (t) => document.querySelector('.plate-hint')?.textContent !== t,
+        before,
+      );
+    };
+    const at = (x, y, z = 15) => s.pixel(x + s.ox, y + s.oy, z),
+      ring = (x, y, r) =>
+        [0, 1.6, 3.1, 4.7].map((a) => at(x + r * Math.cos(a), y + r * Math.sin(a)));
     for (const c of s.corners) await click(c);
     await page.getByText(/points followed/).waitFor();
     for (const c of [at(20, 0), at(70, 0), at(0, 30), ...ring(70, 44, 4)]) await click(c);
@@ -124,6 +233,7 @@ async function captured(shoot, page, loaner, fresh) {
   await shoot('shell-graft', `${shell}graft`, async () => {
     await page.getByRole('button', { name: /A lid as wide/ }).click();
     await page.getByRole('slider', { name: 'Angle between the fronts' }).waitFor();
-    for (let i = 0; i < 35; i++) await page.getByRole('slider', { name: 'Angle between the fronts' }).press('ArrowLeft');
+    for (let i = 0; i < 35; i++)
+      await page.getByRole('slider', { name: 'Angle between the fronts' }).press('ArrowLeft');
   });
 }

@@ -1,7 +1,15 @@
 /** The built interface: made again only when its sources changed, swapped in by rename. */
 import { spawnSync } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
 import { join } from 'node:path';
 import { ROOT, OWN, say } from './folders.mjs';
 import { locked } from './lock.mjs';
@@ -23,16 +31,33 @@ function sourceHash() {
 
 /** @returns the folder to serve */
 export async function builtSite(folder = 'dist') {
-  const out = join(ROOT, 'web', folder), stamp = join(out, '.stamp');
+  const out = join(ROOT, 'web', folder),
+    stamp = join(out, '.stamp');
   const fresh = () => existsSync(stamp) && readFileSync(stamp, 'utf8') === sourceHash();
   if (fresh()) return out;
   await locked(join(OWN, `build-${folder}.lock`), 'building the interface', () => {
     if (fresh()) return;
     say('Building the interface ...');
-    const next = `${out}.next-${process.pid}`, old = `${out}.old-${process.pid}`;
+    const next = `${out}.next-${process.pid}`,
+      old = `${out}.old-${process.pid}`;
     const hash = sourceHash();
-    const r = spawnSync(process.execPath, [join(ROOT, 'node_modules/vite/bin/vite.js'), 'build', '--outDir', next, '--emptyOutDir', '--logLevel', 'warn'], { cwd: join(ROOT, 'web'), stdio: ['ignore', 'inherit', 'inherit'] });
-    if (r.status !== 0) { rmSync(next, { recursive: true, force: true }); throw new Error('The interface did not build; the reason stands above.'); }
+    const r = spawnSync(
+      process.execPath,
+      [
+        join(ROOT, 'node_modules/vite/bin/vite.js'),
+        'build',
+        '--outDir',
+        next,
+        '--emptyOutDir',
+        '--logLevel',
+        'warn',
+      ],
+      { cwd: join(ROOT, 'web'), stdio: ['ignore', 'inherit', 'inherit'] },
+    );
+    if (r.status !== 0) {
+      rmSync(next, { recursive: true, force: true });
+      throw new Error('The interface did not build; the reason stands above.');
+    }
     writeFileSync(join(next, '.stamp'), hash);
     if (existsSync(out)) renameSync(out, old);
     renameSync(next, out);

@@ -11,7 +11,7 @@ const RUN = join(own, 'run.json');
 
 try {
   const run = remembered(RUN);
-  if (run && alive(run.pid) && run.pid !== process.pid && await healthy(run.url)) {
+  if (run && alive(run.pid) && run.pid !== process.pid && (await healthy(run.url))) {
     say(`Deft Shell already runs at ${run.url}`);
     process.exit(0);
   }
@@ -21,10 +21,19 @@ try {
   const { builtSite } = await import('./site.mjs');
   const { register } = await import('tsx/esm/api');
   register();
-  const cluster = process.env.DATABASE_URL ? undefined : await openCluster('pg', process.env.DEFT_HOME ? { folder: join(own, 'pg') } : {});
-  const webDir = process.env.DEFT_WEB_DIR ?? await builtSite();
+  const cluster = process.env.DATABASE_URL
+    ? undefined
+    : await openCluster('pg', process.env.DEFT_HOME ? { folder: join(own, 'pg') } : {});
+  const webDir = process.env.DEFT_WEB_DIR ?? (await builtSite());
   const { serve } = await import('../server/main.ts');
-  const site = await serve({ databaseUrl: process.env.DATABASE_URL || cluster.url, webDir, host: process.env.HOST ?? '127.0.0.1', password: process.env.DEFT_PASSWORD, port: process.env.PORT ? Number(process.env.PORT) : remembered(join(own, 'port.json'))?.port, fixedPort: Boolean(process.env.PORT) });
+  const site = await serve({
+    databaseUrl: process.env.DATABASE_URL || cluster.url,
+    webDir,
+    host: process.env.HOST ?? '127.0.0.1',
+    password: process.env.DEFT_PASSWORD,
+    port: process.env.PORT ? Number(process.env.PORT) : remembered(join(own, 'port.json'))?.port,
+    fixedPort: Boolean(process.env.PORT),
+  });
   if (!process.env.PORT) remember(join(own, 'port.json'), { port: site.port });
   remember(RUN, { pid: process.pid, url: site.url });
   say(`Deft Shell is at ${site.url}\nStop it with Ctrl-C.`);
@@ -46,5 +55,9 @@ try {
 }
 
 async function healthy(url) {
-  try { return (await fetch(`${url}/api/health`, { signal: AbortSignal.timeout(1500) })).ok; } catch { return false; }
+  try {
+    return (await fetch(`${url}/api/health`, { signal: AbortSignal.timeout(1500) })).ok;
+  } catch {
+    return false;
+  }
 }

@@ -17,15 +17,26 @@ const bin = (name) => join(ROOT, 'node_modules/.bin', name);
 function step(name, command, args, env = {}) {
   say(`\n== ${name}`);
   return new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, ...env } });
+    const child = spawn(command, args, {
+      cwd: ROOT,
+      stdio: 'inherit',
+      env: { ...process.env, ...env },
+    });
     child.on('exit', (code) => resolve(code ?? 1));
   });
 }
 async function gate(name, command, args) {
   const code = await step(name, command, args);
-  if (code === 0) counts.passed++; else counts.failed++;
+  if (code === 0) counts.passed++;
+  else counts.failed++;
 }
-const json = (file) => { try { return JSON.parse(readFileSync(file, 'utf8')); } catch { return undefined; } };
+const json = (file) => {
+  try {
+    return JSON.parse(readFileSync(file, 'utf8'));
+  } catch {
+    return undefined;
+  }
+};
 
 let cluster;
 try {
@@ -36,14 +47,34 @@ try {
   const { builtSite } = await import('./site.mjs');
   if (wants('types')) await gate('Types', bin('tsc'), ['--noEmit', '-p', 'tsconfig.json']);
   if (wants('lint')) await gate('Lint', bin('eslint'), ['.']);
-  if (wants('imports')) await gate('Import rules', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'core', 'server', 'web', 'cli']);
+  if (wants('imports'))
+    await gate('Import rules', bin('depcruise'), [
+      '--config',
+      '.dependency-cruiser.cjs',
+      'core',
+      'server',
+      'web',
+      'cli',
+    ]);
   if (wants('unit') || wants('e2e')) {
     say('\n== A throw-away database');
     cluster = await openCluster(`test-${process.pid}`, { safe: false, log: () => {} });
   }
   if (wants('unit')) {
     const out = join(own, 'jest.json');
-    const code = await step('Unit tests', process.execPath, ['--experimental-vm-modules', '--no-warnings', join(ROOT, 'node_modules/jest/bin/jest.js'), '--json', `--outputFile=${out}`, '--silent'], { DEFT_TEST_DATABASE_URL: cluster.url });
+    const code = await step(
+      'Unit tests',
+      process.execPath,
+      [
+        '--experimental-vm-modules',
+        '--no-warnings',
+        join(ROOT, 'node_modules/jest/bin/jest.js'),
+        '--json',
+        `--outputFile=${out}`,
+        '--silent',
+      ],
+      { DEFT_TEST_DATABASE_URL: cluster.url },
+    );
     const r = json(out);
     counts.passed += r?.numPassedTests ?? 0;
     counts.failed += r ? r.numFailedTests + r.numRuntimeErrorTestSuites : 1;
@@ -53,7 +84,11 @@ try {
   if (wants('e2e')) {
     const webDir = await builtSite('dist-test');
     const out = join(own, 'playwright.json');
-    const code = await step('Playwright', bin('playwright'), ['test'], { DEFT_TEST_DATABASE_URL: cluster.url, DEFT_TEST_WEB: webDir, DEFT_TEST_OUT: out });
+    const code = await step('Playwright', bin('playwright'), ['test'], {
+      DEFT_TEST_DATABASE_URL: cluster.url,
+      DEFT_TEST_WEB: webDir,
+      DEFT_TEST_OUT: out,
+    });
     const r = json(out);
     counts.passed += r?.stats.expected ?? 0;
     counts.failed += r ? r.stats.unexpected + r.stats.flaky : 1;
@@ -72,5 +107,7 @@ try {
   }
   if (existsSync(own)) rmSync(own, { recursive: true, force: true });
 }
-say(`\n${counts.passed} passed, ${counts.failed} failed${counts.skipped ? `, ${counts.skipped} skipped` : ''}`);
+say(
+  `\n${counts.passed} passed, ${counts.failed} failed${counts.skipped ? `, ${counts.skipped} skipped` : ''}`,
+);
 process.exit(counts.failed ? 1 : 0);

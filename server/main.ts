@@ -24,70 +24,122 @@ export interface ServeOptions {
   fixedPort?: boolean;
   log?: (line: string) => void;
 }
-export interface Site { url: string; port: number; close(): Promise<void> }
+export interface Site {
+  url: string;
+  port: number;
+  close(): Promise<void>;
+}
 
 export async function serve(o: ServeOptions): Promise<Site> {
-  if (!isLoopback(o.host) && !o.password) throw new Error(`HOST is ${o.host}, so anybody on the network could write here. Set DEFT_PASSWORD as well, or leave HOST out.`);
+  if (!isLoopback(o.host) && !o.password)
+    throw new Error(
+      `HOST is ${o.host}, so anybody on the network could write here. Set DEFT_PASSWORD as well, or leave HOST out.`,
+    );
   const db = connect(o.databaseUrl);
   await migrate(db);
   const builds = new Builds(db);
   await builds.loadOnce('demos', demos(), dabchickFits());
   const server = createServer(app(db, builds, o));
   const port = await listen(server, o);
-  return { port, url: `http://${o.host === '0.0.0.0' ? '127.0.0.1' : o.host}:${port}`, close: () => closeAll(server, db) };
+  return {
+    port,
+    url: `http://${o.host === '0.0.0.0' ? '127.0.0.1' : o.host}:${port}`,
+    close: () => closeAll(server, db),
+  };
 }
 
 function app(db: Db, builds: Builds, o: ServeOptions): Express {
   const a = express();
   a.disable('x-powered-by');
-  a.use(helmet({
-    contentSecurityPolicy: {
-      useDefaults: false,
-      directives: {
-        'default-src': ["'self'"], 'script-src': ["'self'", "'wasm-unsafe-eval'"], 'style-src': ["'self'", "'unsafe-inline'"], 'img-src': ["'self'", 'blob:', 'data:'], 'font-src': ["'self'"],
-        'worker-src': ["'self'", 'blob:'], 'connect-src': ["'self'"], 'object-src': ["'none'"], 'base-uri': ["'none'"], 'form-action': ["'self'"], 'frame-ancestors': ["'none'"],
+  a.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          'default-src': ["'self'"],
+          'script-src': ["'self'", "'wasm-unsafe-eval'"],
+          'style-src': ["'self'", "'unsafe-inline'"],
+          'img-src': ["'self'", 'blob:', 'data:'],
+          'font-src': ["'self'"],
+          'worker-src': ["'self'", 'blob:'],
+          'connect-src': ["'self'"],
+          'object-src': ["'none'"],
+          'base-uri': ["'none'"],
+          'form-action': ["'self'"],
+          'frame-ancestors': ["'none'"],
+        },
       },
-    },
-    strictTransportSecurity: false,
-  }));
+      strictTransportSecurity: false,
+    }),
+  );
   a.use(sameSite(o.host));
   if (o.password && !isLoopback(o.host)) a.use(passwordGate(o.password));
-  a.get('/api/health', (_req, res) => { res.json({ ok: true }); });
-  a.use('/api', (_req, res, next) => { res.setHeader('cache-control', 'no-store'); next(); });
+  a.get('/api/health', (_req, res) => {
+    res.json({ ok: true });
+  });
+  a.use('/api', (_req, res, next) => {
+    res.setHeader('cache-control', 'no-store');
+    next();
+  });
   const parts = new Parts(db);
   a.use('/api', buildRoutes(builds, parts), partRoutes(parts));
-  a.use('/api', () => { throw notFound('address'); });
+  a.use('/api', () => {
+    throw notFound('address');
+  });
   if (o.webDir) {
     const page = join(o.webDir, 'index.html');
     // The STEP reader builds code from text. Its worker, and nothing else, may; it reaches only its own files.
     a.use('/assets', (req, res, next) => {
-      if (/^\/step\.worker-[\w-]+\.js$/.test(req.path)) res.setHeader('content-security-policy', "default-src 'none'; script-src 'self' 'unsafe-eval' 'wasm-unsafe-eval'; connect-src 'self'");
+      if (/^\/step\.worker-[\w-]+\.js$/.test(req.path))
+        res.setHeader(
+          'content-security-policy',
+          "default-src 'none'; script-src 'self' 'unsafe-eval' 'wasm-unsafe-eval'; connect-src 'self'",
+        );
       next();
     });
-    a.use('/assets', express.static(join(o.webDir, 'assets'), { immutable: true, maxAge: '365d', fallthrough: false }));
+    a.use(
+      '/assets',
+      express.static(join(o.webDir, 'assets'), {
+        immutable: true,
+        maxAge: '365d',
+        fallthrough: false,
+      }),
+    );
     a.use(express.static(o.webDir, { index: false, dotfiles: 'ignore' }));
-    a.get('/{*any}', (_req, res) => { res.setHeader('cache-control', 'no-cache'); res.sendFile(page, { dotfiles: 'allow' }); });
+    a.get('/{*any}', (_req, res) => {
+      res.setHeader('cache-control', 'no-cache');
+      res.sendFile(page, { dotfiles: 'allow' });
+    });
   }
   a.use(errorHandler(o.log ?? ((line) => process.stderr.write(`${line}\n`))));
   return a;
 }
 
 async function listen(server: Server, o: ServeOptions): Promise<number> {
-  const attempt = (port: number) => new Promise<number>((resolve, reject) => {
-    server.once('error', reject);
-    server.listen(port, o.host, () => { server.off('error', reject); resolve((server.address() as AddressInfo).port); });
-  });
+  const attempt = (port: number) =>
+    new Promise<number>((resolve, reject) => {
+      server.once('error', reject);
+      server.listen(port, o.host, () => {
+        server.off('error', reject);
+        resolve((server.address() as AddressInfo).port);
+      });
+    });
   try {
     return await attempt(o.port ?? 0);
   } catch (e) {
     if ((e as { code?: string }).code !== 'EADDRINUSE' || o.port === undefined) throw e;
-    if (o.fixedPort) throw new Error(`Port ${o.port} is taken by another program. Set PORT to a free one.`, { cause: e });
+    if (o.fixedPort)
+      throw new Error(`Port ${o.port} is taken by another program. Set PORT to a free one.`, {
+        cause: e,
+      });
     return attempt(0);
   }
 }
 
 async function closeAll(server: Server, db: Db): Promise<void> {
-  const closed = new Promise<void>((resolve) => { server.close(() => resolve()); });
+  const closed = new Promise<void>((resolve) => {
+    server.close(() => resolve());
+  });
   server.closeIdleConnections();
   const patience = setTimeout(() => server.closeAllConnections(), 3000);
   await closed;

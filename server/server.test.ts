@@ -17,97 +17,246 @@ const wisp = JSON.parse(JSON.stringify(demos()[3])) as Record<string, unknown>;
 withDatabase('the server', () => {
   let site: Site;
   const log: string[] = [];
-  beforeAll(async () => { site = await serve({ databaseUrl: databaseUrl!, host: '127.0.0.1', log: (l) => log.push(l) }); });
-  afterAll(async () => { await site.close(); expect(log).toEqual([]); });
-
-  const api = async (method: string, path: string, body?: unknown, raw?: string) => {
-    const r = await fetch(`${site.url}/api${path}`, { method, ...(body === undefined && raw === undefined ? {} : { body: raw ?? JSON.stringify(body), headers: { 'content-type': 'application/json' } }) });
-    return { status: r.status, body: await r.json().catch(() => undefined) as any }; // eslint-disable-line @typescript-eslint/no-explicit-any
-  };
-  /** fetch sets Host and Origin itself; this does not. */
-  const bare = (headers: Record<string, string>, method = 'GET'): Promise<number> => new Promise((resolve) => {
-    const r = request({ host: '127.0.0.1', port: site.port, path: '/api/builds', method, headers }, (res) => { res.resume(); resolve(res.statusCode!); });
-    r.end();
+  beforeAll(async () => {
+    site = await serve({ databaseUrl: databaseUrl!, host: '127.0.0.1', log: (l) => log.push(l) });
+  });
+  afterAll(async () => {
+    await site.close();
+    expect(log).toEqual([]);
   });
 
+  const api = async (method: string, path: string, body?: unknown, raw?: string) => {
+    const r = await fetch(`${site.url}/api${path}`, {
+      method,
+      ...(body === undefined && raw === undefined
+        ? {}
+        : { body: raw ?? JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+    });
+    return { status: r.status, body: (await r.json().catch(() => undefined)) as any }; // eslint-disable-line @typescript-eslint/no-explicit-any
+  };
+  /** fetch sets Host and Origin itself; this does not. */
+  const bare = (headers: Record<string, string>, method = 'GET'): Promise<number> =>
+    new Promise((resolve) => {
+      const r = request(
+        { host: '127.0.0.1', port: site.port, path: '/api/builds', method, headers },
+        (res) => {
+          res.resume();
+          resolve(res.statusCode!);
+        },
+      );
+      r.end();
+    });
+
   test('test fits are kept whole beside the build, in order; one without a note or of no build is refused', async () => {
-    const made = (await api('POST', '/builds', { document: wisp })).body, at = `/builds/${made.key}/revisions`;
+    const made = (await api('POST', '/builds', { document: wisp })).body,
+      at = `/builds/${made.key}/revisions`;
     expect((await api('GET', at)).body).toEqual({ revisions: [] });
     const first = await api('POST', at, { note: 'test fit 1', document: wisp });
-    expect([first.status, first.body.revisions.map((r: { note: string }) => r.note)]).toEqual([201, ['test fit 1']]);
+    expect([first.status, first.body.revisions.map((r: { note: string }) => r.note)]).toEqual([
+      201,
+      ['test fit 1'],
+    ]);
     await api('POST', at, { note: 'test fit 2', document: { ...wisp, name: 'later' } });
     const list = (await api('GET', at)).body.revisions as Array<{ id: string; note: string }>;
     expect(list.map((r) => r.note)).toEqual(['test fit 1', 'test fit 2']);
     expect((await api('GET', `${at}/${list[1]!.id}`)).body.document.name).toBe('later');
-    expect((await api('GET', `/builds/${made.key}/export`)).body.revisions.map((r: { note: string }) => r.note)).toEqual(['test fit 1', 'test fit 2']);
-    expect((await api('POST', at, { note: '  ', document: wisp })).body.error).toMatchObject({ field: 'note', message: 'A test fit needs a note, so that it is told from the others.' });
-    expect((await api('POST', at, { note: 'x', document: { ...wisp, format: 'other' } })).status).toBe(400);
-    expect([(await api('GET', `${at}/999999`)).status, (await api('GET', `${at}/abc`)).status, (await api('POST', '/builds/00000000-0000-4000-8000-000000000000/revisions', { note: 'x', document: wisp })).status]).toEqual([404, 404, 404]);
+    expect(
+      (await api('GET', `/builds/${made.key}/export`)).body.revisions.map(
+        (r: { note: string }) => r.note,
+      ),
+    ).toEqual(['test fit 1', 'test fit 2']);
+    expect((await api('POST', at, { note: '  ', document: wisp })).body.error).toMatchObject({
+      field: 'note',
+      message: 'A test fit needs a note, so that it is told from the others.',
+    });
+    expect(
+      (await api('POST', at, { note: 'x', document: { ...wisp, format: 'other' } })).status,
+    ).toBe(400);
+    expect([
+      (await api('GET', `${at}/999999`)).status,
+      (await api('GET', `${at}/abc`)).status,
+      (
+        await api('POST', '/builds/00000000-0000-4000-8000-000000000000/revisions', {
+          note: 'x',
+          document: wisp,
+        })
+      ).status,
+    ]).toEqual([404, 404, 404]);
   });
   test('many parts are kept all at once or not at all', async () => {
-    const part = demos()[3]!.kit.parts[0]!, tag = `bulk-${Date.now()}`;
-    expect((await api('PUT', '/parts/all', { parts: [{ ...part, id: `${tag}-1` }, { ...part, id: `${tag}-2` }] })).status).toBe(204);
-    const refused = await api('PUT', '/parts/all', { parts: [{ ...part, id: `${tag}-3` }, { ...part, id: `${tag}-4`, price: -1 }] });
+    const part = demos()[3]!.kit.parts[0]!,
+      tag = `bulk-${Date.now()}`;
+    expect(
+      (
+        await api('PUT', '/parts/all', {
+          parts: [
+            { ...part, id: `${tag}-1` },
+            { ...part, id: `${tag}-2` },
+          ],
+        })
+      ).status,
+    ).toBe(204);
+    const refused = await api('PUT', '/parts/all', {
+      parts: [
+        { ...part, id: `${tag}-3` },
+        { ...part, id: `${tag}-4`, price: -1 },
+      ],
+    });
     expect([refused.status, refused.body.error.field]).toEqual([400, 'parts.1.price']);
-    const ids = ((await api('GET', '/parts')).body.parts as Array<{ id: string }>).map((p) => p.id).filter((id) => id.startsWith(tag)).sort();
+    const ids = ((await api('GET', '/parts')).body.parts as Array<{ id: string }>)
+      .map((p) => p.id)
+      .filter((id) => id.startsWith(tag))
+      .sort();
     expect(ids).toEqual([`${tag}-1`, `${tag}-2`]);
     for (const id of ids) await api('DELETE', `/parts/${id}`);
     expect((await api('PUT', '/parts/all', { parts: [] })).status).toBe(400);
   });
   test('a save names the version it was based on; a stale one changes nothing and returns what is there', async () => {
     const made = (await api('POST', '/builds', { document: wisp })).body;
-    expect((await api('PUT', `/builds/${made.key}`, { basedOn: 1, document: { ...wisp, name: 'one' } })).body).toMatchObject({ version: 2 });
-    const stale = await api('PUT', `/builds/${made.key}`, { basedOn: 1, document: { ...wisp, name: 'two' } });
+    expect(
+      (await api('PUT', `/builds/${made.key}`, { basedOn: 1, document: { ...wisp, name: 'one' } }))
+        .body,
+    ).toMatchObject({ version: 2 });
+    const stale = await api('PUT', `/builds/${made.key}`, {
+      basedOn: 1,
+      document: { ...wisp, name: 'two' },
+    });
     expect(stale.status).toBe(409);
-    expect(stale.body).toMatchObject({ error: { code: 'stale' }, current: { version: 2, document: { name: 'one' } } });
+    expect(stale.body).toMatchObject({
+      error: { code: 'stale' },
+      current: { version: 2, document: { name: 'one' } },
+    });
     expect((await api('GET', `/builds/${made.key}`)).body.document.name).toBe('one');
   });
   describe('pictures', () => {
-    const send = async (key: string, bytes: Uint8Array, type: string) => { const r = await fetch(`${site.url}/api/builds/${key}/assets`, { method: 'POST', body: bytes as BodyInit, headers: { 'content-type': type } }); return { status: r.status, body: await r.json() as any }; }; // eslint-disable-line @typescript-eslint/no-explicit-any
+    const send = async (key: string, bytes: Uint8Array, type: string) => {
+      const r = await fetch(`${site.url}/api/builds/${key}/assets`, {
+        method: 'POST',
+        body: bytes as BodyInit,
+        headers: { 'content-type': type },
+      });
+      return { status: r.status, body: (await r.json()) as any };
+    }; // eslint-disable-line @typescript-eslint/no-explicit-any
     test('a picture is kept without place and remarks, travels in the envelope and into a copy', async () => {
-      const made = (await api('POST', '/builds', { document: wisp })).body, jpeg = pictureSamples().jpeg;
+      const made = (await api('POST', '/builds', { document: wisp })).body,
+        jpeg = pictureSamples().jpeg;
       const kept = await send(made.key, jpeg, 'image/jpeg');
       expect([kept.status, kept.body.w, kept.body.stripped > 30]).toEqual([201, 1, true]);
       expect((await send(made.key, jpeg, 'image/jpeg')).body.sha256).toBe(kept.body.sha256);
       const back = await fetch(`${site.url}/api/builds/${made.key}/assets/${kept.body.sha256}`);
-      expect([back.headers.get('content-type'), back.headers.get('x-content-type-options')]).toEqual(['image/jpeg', 'nosniff']);
+      expect([
+        back.headers.get('content-type'),
+        back.headers.get('x-content-type-options'),
+      ]).toEqual(['image/jpeg', 'nosniff']);
       expect(new TextDecoder('latin1').decode(await back.arrayBuffer())).not.toContain(SECRET);
       const envelope = (await api('GET', `/builds/${made.key}/export`)).body;
       expect(envelope.assets).toHaveLength(1);
-      const copies = [(await api('POST', '/import', undefined, JSON.stringify(envelope))).body, (await api('POST', `/builds/${made.key}/duplicate`)).body];
-      for (const c of copies) expect((await fetch(`${site.url}/api/builds/${c.key}/assets/${kept.body.sha256}`)).status).toBe(200);
+      const copies = [
+        (await api('POST', '/import', undefined, JSON.stringify(envelope))).body,
+        (await api('POST', `/builds/${made.key}/duplicate`)).body,
+      ];
+      for (const c of copies)
+        expect(
+          (await fetch(`${site.url}/api/builds/${c.key}/assets/${kept.body.sha256}`)).status,
+        ).toBe(200);
       const other = (await api('POST', '/builds', { document: wisp })).body;
-      expect((await fetch(`${site.url}/api/builds/${other.key}/assets/${kept.body.sha256}`)).status).toBe(404);
+      expect(
+        (await fetch(`${site.url}/api/builds/${other.key}/assets/${kept.body.sha256}`)).status,
+      ).toBe(404);
     });
     test('what is no picture, and an imported one that is not what it says, is refused in a sentence', async () => {
       const made = (await api('POST', '/builds', { document: wisp })).body;
-      expect((await send(made.key, new TextEncoder().encode('<svg/>'), 'image/png')).body).toMatchObject({ error: { field: 'picture', message: 'This is neither a JPEG nor a PNG picture.' } });
-      expect((await send('11111111-1111-4111-8111-111111111111', pictureSamples().png, 'image/png')).status).toBe(404);
-      const with_ = (bytes: Uint8Array, sha256: string) => api('POST', '/import', undefined, JSON.stringify({ ...wrap(wisp as never), assets: [{ sha256, mime: 'image/png', base64: Buffer.from(bytes).toString('base64') }] }));
-      expect((await with_(pictureSamples().png, 'a'.repeat(64))).body.error.field).toBe('assets.0.sha256');
-      expect((await with_(pictureSamples().png, createHash('sha256').update(pictureSamples().png).digest('hex'))).body.error.message).toMatch(/carries other matter/);
+      expect(
+        (await send(made.key, new TextEncoder().encode('<svg/>'), 'image/png')).body,
+      ).toMatchObject({
+        error: { field: 'picture', message: 'This is neither a JPEG nor a PNG picture.' },
+      });
+      expect(
+        (await send('11111111-1111-4111-8111-111111111111', pictureSamples().png, 'image/png'))
+          .status,
+      ).toBe(404);
+      const with_ = (bytes: Uint8Array, sha256: string) =>
+        api(
+          'POST',
+          '/import',
+          undefined,
+          JSON.stringify({
+            ...wrap(wisp as never),
+            assets: [{ sha256, mime: 'image/png', base64: Buffer.from(bytes).toString('base64') }],
+          }),
+        );
+      expect((await with_(pictureSamples().png, 'a'.repeat(64))).body.error.field).toBe(
+        'assets.0.sha256',
+      );
+      expect(
+        (
+          await with_(
+            pictureSamples().png,
+            createHash('sha256').update(pictureSamples().png).digest('hex'),
+          )
+        ).body.error.message,
+      ).toMatch(/carries other matter/);
     });
   });
-  test('only the STEP reader\'s own worker may build code from text, and it reaches nothing but its own files', async () => {
+  test("only the STEP reader's own worker may build code from text, and it reaches nothing but its own files", async () => {
     const web = mkdtempSync(join(tmpdir(), 'deft-web-'));
     mkdirSync(join(web, 'assets'));
-    for (const f of ['index.html', 'assets/step.worker-Ab_12.js', 'assets/mesh.worker-Ab12.js', 'assets/step.worker-Ab12.js.map']) writeFileSync(join(web, f), '1');
-    const with_ = await serve({ databaseUrl: databaseUrl!, host: '127.0.0.1', webDir: web, log: (l) => log.push(l) });
-    const policy = async (path: string) => (await fetch(`${with_.url}${path}`)).headers.get('content-security-policy');
-    expect(await policy('/assets/step.worker-Ab_12.js')).toBe("default-src 'none'; script-src 'self' 'unsafe-eval' 'wasm-unsafe-eval'; connect-src 'self'");
-    for (const path of ['/', '/assets/mesh.worker-Ab12.js', '/assets/step.worker-Ab12.js.map', '/assets/../step.worker-x.js', '/b/step.worker-x.js']) expect([path, (await policy(path))!.includes("'unsafe-eval'")]).toEqual([path, false]);
+    for (const f of [
+      'index.html',
+      'assets/step.worker-Ab_12.js',
+      'assets/mesh.worker-Ab12.js',
+      'assets/step.worker-Ab12.js.map',
+    ])
+      writeFileSync(join(web, f), '1');
+    const with_ = await serve({
+      databaseUrl: databaseUrl!,
+      host: '127.0.0.1',
+      webDir: web,
+      log: (l) => log.push(l),
+    });
+    const policy = async (path: string) =>
+      (await fetch(`${with_.url}${path}`)).headers.get('content-security-policy');
+    expect(await policy('/assets/step.worker-Ab_12.js')).toBe(
+      "default-src 'none'; script-src 'self' 'unsafe-eval' 'wasm-unsafe-eval'; connect-src 'self'",
+    );
+    for (const path of [
+      '/',
+      '/assets/mesh.worker-Ab12.js',
+      '/assets/step.worker-Ab12.js.map',
+      '/assets/../step.worker-x.js',
+      '/b/step.worker-x.js',
+    ])
+      expect([path, (await policy(path))!.includes("'unsafe-eval'")]).toEqual([path, false]);
     await with_.close();
     rmSync(web, { recursive: true });
   });
   test('of 20 saves at once on one version exactly one is taken', async () => {
     const made = (await api('POST', '/builds', { document: wisp })).body;
-    const all = await Promise.all(Array.from({ length: 20 }, (_, i) => api('PUT', `/builds/${made.key}`, { basedOn: 1, document: { ...wisp, name: `n${i}` } })));
+    const all = await Promise.all(
+      Array.from({ length: 20 }, (_, i) =>
+        api('PUT', `/builds/${made.key}`, { basedOn: 1, document: { ...wisp, name: `n${i}` } }),
+      ),
+    );
     expect(all.filter((r) => r.status === 200).length).toBe(1);
     expect(all.filter((r) => r.status === 409).length).toBe(19);
   });
   test.each<[string, unknown, string]>([
-    ['a negative wall', { ...wisp, shell: { bodies: [{ ...(wisp['shell'] as any).bodies[0], wall: { mm: -1, u: 0, how: 'calliper' } }] } }, 'shell.bodies.0.wall.mm'], // eslint-disable-line @typescript-eslint/no-explicit-any
-    ['a newer format', { ...wisp, format: 'deft-shell/2' }, 'format'], ['an unknown key', { ...wisp, extra: 1 }, 'extra'], ['a NUL in a name', { ...wisp, name: 'a\u0000b' }, 'name'], ['half a surrogate', { ...wisp, name: 'a\ud800b' }, 'name'],
+    [
+      'a negative wall',
+      {
+        ...wisp,
+        shell: {
+          bodies: [
+            { ...(wisp['shell'] as any).bodies[0], wall: { mm: -1, u: 0, how: 'calliper' } },
+          ],
+        },
+      },
+      'shell.bodies.0.wall.mm',
+    ], // eslint-disable-line @typescript-eslint/no-explicit-any
+    ['a newer format', { ...wisp, format: 'deft-shell/2' }, 'format'],
+    ['an unknown key', { ...wisp, extra: 1 }, 'extra'],
+    ['a NUL in a name', { ...wisp, name: 'a\u0000b' }, 'name'],
+    ['half a surrogate', { ...wisp, name: 'a\ud800b' }, 'name'],
   ])('%s is refused at its field and nothing is saved', async (_, document, field) => {
     const before = (await api('GET', '/builds')).body.builds.length;
     const r = await api('POST', '/builds', { document });
@@ -116,9 +265,19 @@ withDatabase('the server', () => {
     expect((await api('GET', '/builds')).body.builds.length).toBe(before);
   });
   test('a 50 MB body, broken JSON, a forged prototype and 200 levels are refused in one sentence', async () => {
-    const big = await api('POST', '/builds', undefined, `{"document":"${'x'.repeat(50 * 1024 * 1024)}"}`);
+    const big = await api(
+      'POST',
+      '/builds',
+      undefined,
+      `{"document":"${'x'.repeat(50 * 1024 * 1024)}"}`,
+    );
     expect([big.status, big.body.error.code]).toEqual([413, 'too-large']);
-    for (const raw of ['{"document":', '{"document":{"__proto__":{}}}', `{"document":${'['.repeat(200)}${']'.repeat(200)}}`, '']) {
+    for (const raw of [
+      '{"document":',
+      '{"document":{"__proto__":{}}}',
+      `{"document":${'['.repeat(200)}${']'.repeat(200)}}`,
+      '',
+    ]) {
       const r = await api('POST', '/builds', undefined, raw);
       expect([r.status, typeof r.body.error.message]).toEqual([400, 'string']);
       expect(JSON.stringify(r.body)).not.toMatch(/at .*\.ts/);
@@ -126,12 +285,26 @@ withDatabase('the server', () => {
   });
   test('import is all or nothing, and an export of it is the same', async () => {
     const picture = readPicture(pictureSamples().png).bytes;
-    const envelope = { ...wrap(wisp as never), revisions: [{ at: '2026-01-02T03:04:05.000Z', note: 'test fit 1', body: { a: 1 } }], parts: [demos()[3]!.kit.parts[0]!], assets: [{ sha256: createHash('sha256').update(picture).digest('hex'), mime: 'image/png', base64: Buffer.from(picture).toString('base64') }] };
+    const envelope = {
+      ...wrap(wisp as never),
+      revisions: [{ at: '2026-01-02T03:04:05.000Z', note: 'test fit 1', body: { a: 1 } }],
+      parts: [demos()[3]!.kit.parts[0]!],
+      assets: [
+        {
+          sha256: createHash('sha256').update(picture).digest('hex'),
+          mime: 'image/png',
+          base64: Buffer.from(picture).toString('base64'),
+        },
+      ],
+    };
     const made = (await api('POST', '/import', envelope)).body;
     const out = (await api('GET', `/builds/${made.key}/export`)).body;
     expect(out).toEqual(JSON.parse(JSON.stringify(envelope)));
     const before = (await api('GET', '/builds')).body.builds.length;
-    const bad = await api('POST', '/import', { ...envelope, assets: [{ sha256: 'short', mime: 'x', base64: 'AA' }] });
+    const bad = await api('POST', '/import', {
+      ...envelope,
+      assets: [{ sha256: 'short', mime: 'x', base64: 'AA' }],
+    });
     expect(bad.status).toBe(400);
     expect((await api('GET', '/builds')).body.builds.length).toBe(before);
   });
@@ -146,10 +319,13 @@ withDatabase('the server', () => {
     const made = (await api('POST', '/builds', { document: wisp })).body;
     expect((await api('DELETE', `/builds/${made.key}`)).status).toBe(204);
     expect((await api('GET', `/builds/${made.key}`)).status).toBe(404);
-    expect((await api('PUT', `/builds/${made.key}`, { basedOn: 1, document: wisp })).status).toBe(404);
+    expect((await api('PUT', `/builds/${made.key}`, { basedOn: 1, document: wisp })).status).toBe(
+      404,
+    );
     expect((await api('POST', `/builds/${made.key}/restore`)).status).toBe(204);
     expect((await api('GET', `/builds/${made.key}`)).body.document).toEqual(wisp);
-    for (const k of ['1', "'; drop table build; --", '../../etc']) expect((await api('GET', `/builds/${encodeURIComponent(k)}`)).status).toBe(404);
+    for (const k of ['1', "'; drop table build; --", '../../etc'])
+      expect((await api('GET', `/builds/${encodeURIComponent(k)}`)).status).toBe(404);
   });
   test('the policy of its pages allows no script from elsewhere and no frame', async () => {
     const csp = (await fetch(`${site.url}/api/health`)).headers.get('content-security-policy')!;
@@ -161,20 +337,35 @@ withDatabase('the server', () => {
     const ids = (await api('GET', '/builds')).body.builds.map((b: { key: string }) => b.key);
     for (const id of ids) await api('DELETE', `/builds/${id}`);
     const again = await serve({ databaseUrl: databaseUrl!, host: '127.0.0.1' });
-    expect(((await (await fetch(`${again.url}/api/builds`)).json()) as { builds: unknown[] }).builds).toEqual([]);
+    expect(
+      ((await (await fetch(`${again.url}/api/builds`)).json()) as { builds: unknown[] }).builds,
+    ).toEqual([]);
     await again.close();
     for (const id of ids) await api('POST', `/builds/${id}/restore`);
   });
   test('beyond loopback it wants a password, and then a session', async () => {
-    await expect(serve({ databaseUrl: databaseUrl!, host: '0.0.0.0' })).rejects.toThrow('DEFT_PASSWORD');
-    const open = await serve({ databaseUrl: databaseUrl!, host: '0.0.0.0', password: 'tin-opener' });
+    await expect(serve({ databaseUrl: databaseUrl!, host: '0.0.0.0' })).rejects.toThrow(
+      'DEFT_PASSWORD',
+    );
+    const open = await serve({
+      databaseUrl: databaseUrl!,
+      host: '0.0.0.0',
+      password: 'tin-opener',
+    });
     const at = open.url;
     expect((await fetch(`${at}/api/builds`)).status).toBe(401);
-    const login = (password: string) => fetch(`${at}/login`, { method: 'POST', body: new URLSearchParams({ password }), redirect: 'manual' });
+    const login = (password: string) =>
+      fetch(`${at}/login`, {
+        method: 'POST',
+        body: new URLSearchParams({ password }),
+        redirect: 'manual',
+      });
     expect((await login('wrong')).status).toBe(401);
     const cookie = (await login('tin-opener')).headers.get('set-cookie')!;
     expect(cookie).toContain('HttpOnly');
-    expect((await fetch(`${at}/api/builds`, { headers: { cookie: cookie.split(';')[0]! } })).status).toBe(200);
+    expect(
+      (await fetch(`${at}/api/builds`, { headers: { cookie: cookie.split(';')[0]! } })).status,
+    ).toBe(200);
     await open.close();
   });
 });

@@ -17,7 +17,9 @@ const station = (load: () => Promise<{ default: React.ComponentType }>) => {
 const router = createBrowserRouter([
   { path: '/', element: <Home />, errorElement: <Broken /> },
   {
-    path: '/b/:key', element: <BuildFrame />, errorElement: <Broken />,
+    path: '/b/:key',
+    element: <BuildFrame />,
+    errorElement: <Broken />,
     children: [
       { index: true, element: <Navigate to="fit" replace /> },
       { path: 'brief', element: station(() => import('./stations/brief/BriefStation')) },
@@ -34,16 +36,34 @@ const router = createBrowserRouter([
 ]);
 
 export function App() {
-  const client = useMemo(() => new QueryClient({ defaultOptions: { queries: { retry: 1, staleTime: 5000, refetchOnWindowFocus: false } } }), []);
+  const client = useMemo(
+    () =>
+      new QueryClient({
+        defaultOptions: { queries: { retry: 1, staleTime: 5000, refetchOnWindowFocus: false } },
+      }),
+    [],
+  );
   const { dark } = useDark();
   useEffect(() => {
-    const style = document.getElementById('deft-colours') ?? document.head.appendChild(Object.assign(document.createElement('style'), { id: 'deft-colours' }));
+    const style =
+      document.getElementById('deft-colours') ??
+      document.head.appendChild(
+        Object.assign(document.createElement('style'), { id: 'deft-colours' }),
+      );
     style.textContent = cssVariables(dark);
   }, [dark]);
   return (
     <ConfigProvider theme={controlTheme(dark)} wave={{ disabled: true }}>
       <QueryClientProvider client={client}>
-        <Suspense fallback={<p className="home note" role="status">Opening ...</p>}><RouterProvider router={router} /></Suspense>
+        <Suspense
+          fallback={
+            <p className="home note" role="status">
+              Opening ...
+            </p>
+          }
+        >
+          <RouterProvider router={router} />
+        </Suspense>
       </QueryClientProvider>
     </ConfigProvider>
   );

@@ -4,4 +4,8 @@ import '@fontsource-variable/atkinson-hyperlegible-next/wght.css';
 import './theme/style.css';
 import { App } from './App';
 
-createRoot(document.getElementById('root')!).render(<StrictMode><App /></StrictMode>);
+createRoot(document.getElementById('root')!).render(
+  <StrictMode>
+    <App />
+  </StrictMode>,
+);

@@ -5,5 +5,10 @@ export default defineConfig({
   plugins: [react()],
   worker: { format: 'es' },
   build: { target: 'es2022', chunkSizeWarningLimit: 700, assetsInlineLimit: 0 },
-  server: { host: '127.0.0.1', proxy: { '/api': { target: process.env.DEFT_API ?? 'http://127.0.0.1:4600', changeOrigin: false } } },
+  server: {
+    host: '127.0.0.1',
+    proxy: {
+      '/api': { target: process.env.DEFT_API ?? 'http://127.0.0.1:4600', changeOrigin: false },
+    },
+  },
 });

@@ -10,49 +10,126 @@ import { Arranger, eases, type Figures, figuresOf, type Layout, tooThick, whyNot
 
 const [half, , , wisp] = demos() as [Project, Project, Project, Project];
 const bare = (p: Project): Project => ({ ...p, layout: { placements: [] } });
-const hits = (p: Project): string[] => new Checker(p).findings().filter((f) => f.verdict === 'hit').map((f) => f.what);
+const hits = (p: Project): string[] =>
+  new Checker(p)
+    .findings()
+    .filter((f) => f.verdict === 'hit')
+    .map((f) => f.what);
 
 /** Thousands of places are tried: many times slower inside Jest's sandbox, so in a process of their own. */
-interface Found { case: Case; first: Figures[]; best: Layout[] }
-const WISP = 3, WARBLER = 2, HALF = 0, bareCase = (demo: number, seed: number): Case => ({ demo, seed, fixed: [], bare: true, more: 0 });
-const CASES: Case[] = [bareCase(WISP, 1), bareCase(WISP, 2), bareCase(WARBLER, 1), bareCase(HALF, 3), bareCase(WISP, 1), { demo: WISP, seed: 2, fixed: ['cell', 'thimble'], bare: false, more: 0 }, { ...bareCase(WISP, 4), more: 4000 }];
-const found = execFileSync(process.execPath, ['--import', 'tsx', fileURLToPath(new URL('./arrange.score.fixture.ts', import.meta.url)), JSON.stringify(CASES)], { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'], maxBuffer: 1e8 }).trim().split('\n').map((l) => JSON.parse(l) as Found);
+interface Found {
+  case: Case;
+  first: Figures[];
+  best: Layout[];
+}
+const WISP = 3,
+  WARBLER = 2,
+  HALF = 0,
+  bareCase = (demo: number, seed: number): Case => ({ demo, seed, fixed: [], bare: true, more: 0 });
+const CASES: Case[] = [
+  bareCase(WISP, 1),
+  bareCase(WISP, 2),
+  bareCase(WARBLER, 1),
+  bareCase(HALF, 3),
+  bareCase(WISP, 1),
+  { demo: WISP, seed: 2, fixed: ['cell', 'thimble'], bare: false, more: 0 },
+  { ...bareCase(WISP, 4), more: 4000 },
+];
+const found = execFileSync(
+  process.execPath,
+  [
+    '--import',
+    'tsx',
+    fileURLToPath(new URL('./arrange.score.fixture.ts', import.meta.url)),
+    JSON.stringify(CASES),
+  ],
+  { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'], maxBuffer: 1e8 },
+)
+  .trim()
+  .split('\n')
+  .map((l) => JSON.parse(l) as Found);
 
-test.each(found.slice(0, 4))('demo $case.demo with nothing placed, seed $case.seed: every part stands, nothing hits by a fresh check, and the document is valid', ({ case: c, best }) => {
-  const p = bare(demos()[c.demo]!);
-  for (const layout of best) {
-    const next = layout.changes.reduce(applied, p);
-    expect(next.layout.placements.map((q) => q.item).sort()).toEqual(p.kit.items.map((i) => i.id).sort());
-    expect(hits(next)).toEqual([]);
-    for (const [k, v] of Object.entries(figuresOf(next))) expect([k, v]).toEqual([k, expect.closeTo(layout.figures[k as keyof Figures], 6)]);
-    expect(() => mustRead(JSON.parse(JSON.stringify(next)))).not.toThrow();
-  }
-});
+test.each(found.slice(0, 4))(
+  'demo $case.demo with nothing placed, seed $case.seed: every part stands, nothing hits by a fresh check, and the document is valid',
+  ({ case: c, best }) => {
+    const p = bare(demos()[c.demo]!);
+    for (const layout of best) {
+      const next = layout.changes.reduce(applied, p);
+      expect(next.layout.placements.map((q) => q.item).sort()).toEqual(
+        p.kit.items.map((i) => i.id).sort(),
+      );
+      expect(hits(next)).toEqual([]);
+      for (const [k, v] of Object.entries(figuresOf(next)))
+        expect([k, v]).toEqual([k, expect.closeTo(layout.figures[k as keyof Figures], 6)]);
+      expect(() => mustRead(JSON.parse(JSON.stringify(next)))).not.toThrow();
+    }
+  },
+);
 test('the same seed finds the same layout, another seed another', () => {
   expect(found[4]!.best).toEqual(found[0]!.best);
   expect(found[1]!.best[0]!.placements).not.toEqual(found[0]!.best[0]!.placements);
 });
 test('what is fixed stays where it is, and the rest goes round it', () => {
   const next = found[5]!.best[1]!.changes.reduce(applied, wisp);
-  for (const id of ['cell', 'thimble']) expect(next.layout.placements.find((q) => q.item === id)).toEqual(wisp.layout.placements.find((q) => q.item === id));
+  for (const id of ['cell', 'thimble'])
+    expect(next.layout.placements.find((q) => q.item === id)).toEqual(
+      wisp.layout.placements.find((q) => q.item === id),
+    );
   expect(hits(next)).toEqual([]);
 });
 test('each aim keeps the best of its kind, and going on never makes one worse', () => {
-  const { first, best } = found[6]!, after = best.map((l) => l.figures);
+  const { first, best } = found[6]!,
+    after = best.map((l) => l.figures);
   expect(after[0]!.cuts).toBeLessThanOrEqual(first[0]!.cuts);
   expect(after[1]!.thickMm).toBeLessThanOrEqual(first[1]!.thickMm);
-  expect(after[2]!.wireMm + 20 * after[2]!.tight).toBeLessThanOrEqual(first[2]!.wireMm + 20 * first[2]!.tight);
-  for (const f of after) { expect(after[1]!.thickMm).toBeLessThanOrEqual(f.thickMm); expect(after[0]!.cuts).toBeLessThanOrEqual(f.cuts); }
+  expect(after[2]!.wireMm + 20 * after[2]!.tight).toBeLessThanOrEqual(
+    first[2]!.wireMm + 20 * first[2]!.tight,
+  );
+  for (const f of after) {
+    expect(after[1]!.thickMm).toBeLessThanOrEqual(f.thickMm);
+    expect(after[0]!.cuts).toBeLessThanOrEqual(f.cuts);
+  }
 });
 
 describe('when there is none', () => {
-  const thick = (mm: number): Project => { const part = { ...STARTER_PARTS.find((q) => q.id === 'slab-300')!, id: 'brick', name: 'Brick', blocks: [{ ...STARTER_PARTS.find((q) => q.id === 'slab-300')!.blocks[0]!, height: length(mm) }] }; return withAdded({ ...bare(wisp), kit: { parts: [], items: [] } }, part); };
+  const thick = (mm: number): Project => {
+    const part = {
+      ...STARTER_PARTS.find((q) => q.id === 'slab-300')!,
+      id: 'brick',
+      name: 'Brick',
+      blocks: [
+        { ...STARTER_PARTS.find((q) => q.id === 'slab-300')!.blocks[0]!, height: length(mm) },
+      ],
+    };
+    return withAdded({ ...bare(wisp), kit: { parts: [], items: [] } }, part);
+  };
   test('a part thicker than the deepest spot is named with what it lacks: 24 − 2 × 2 = 20 mm', () => {
-    expect(tooThick(thick(23.1))).toEqual(['depth: 3.1 mm short at Brick whatever is moved (23.1 mm thick, 20.0 mm at the deepest spot)']);
+    expect(tooThick(thick(23.1))).toEqual([
+      'depth: 3.1 mm short at Brick whatever is moved (23.1 mm thick, 20.0 mm at the deepest spot)',
+    ]);
     expect(tooThick(thick(19.9))).toEqual([]);
   });
   test('one change that makes it possible is found, and with it everything stands', () => {
-    const board = { ...STARTER_PARTS.find((q) => q.id === 'teasel')! }, p = withAdded({ ...bare(wisp), kit: { parts: [], items: [] }, shell: { bodies: [{ ...wisp.shell.bodies[0]!, pieces: wisp.shell.bodies[0]!.pieces.map((q) => ({ ...q, depth: length(9), features: [] })) }] } }, board);
+    const board = { ...STARTER_PARTS.find((q) => q.id === 'teasel')! },
+      p = withAdded(
+        {
+          ...bare(wisp),
+          kit: { parts: [], items: [] },
+          shell: {
+            bodies: [
+              {
+                ...wisp.shell.bodies[0]!,
+                pieces: wisp.shell.bodies[0]!.pieces.map((q) => ({
+                  ...q,
+                  depth: length(9),
+                  features: [],
+                })),
+              },
+            ],
+          },
+        },
+        board,
+      );
     const g = whyNot(p, 'teasel', 400);
     let r = g.next();
     while (!r.done) r = g.next();
@@ -67,11 +144,31 @@ describe('when there is none', () => {
   });
   test('no shell, no parts, or everything fixed ends at once', () => {
     expect(new Arranger(emptyProject('a', 'A')).work(500)).toBe(false);
-    expect(new Arranger({ ...wisp, kit: { parts: [], items: [] }, layout: { placements: [] } }).work(500)).toBe(false);
-    expect(new Arranger(wisp, 1, wisp.kit.items.map((i) => i.id)).work(500)).toBe(false);
+    expect(
+      new Arranger({ ...wisp, kit: { parts: [], items: [] }, layout: { placements: [] } }).work(
+        500,
+      ),
+    ).toBe(false);
+    expect(
+      new Arranger(
+        wisp,
+        1,
+        wisp.kit.items.map((i) => i.id),
+      ).work(500),
+    ).toBe(false);
   });
   test('a part larger than the shell never stands, and says which it is', () => {
-    const big = { ...STARTER_PARTS.find((q) => q.id === 'slab-300')!, id: 'big', name: 'Big', blocks: [{ ...STARTER_PARTS.find((q) => q.id === 'slab-300')!.blocks[0]!, plan: { kind: 'rect' as const, x: 0, y: 0, w: length(300), h: length(300) } }] };
+    const big = {
+      ...STARTER_PARTS.find((q) => q.id === 'slab-300')!,
+      id: 'big',
+      name: 'Big',
+      blocks: [
+        {
+          ...STARTER_PARTS.find((q) => q.id === 'slab-300')!.blocks[0]!,
+          plan: { kind: 'rect' as const, x: 0, y: 0, w: length(300), h: length(300) },
+        },
+      ],
+    };
     const a = new Arranger(withAdded(bare({ ...wisp, kit: { parts: [], items: [] } }), big));
     expect(a.work(700)).toBe(false);
     expect(a.progress.stuck).toBe('big');

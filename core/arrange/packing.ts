@@ -8,7 +8,8 @@ const WIDTH = { first: 120, most: 1600, grows: 3.6 };
 /** Moves of the first search, and of one from what a filling left over. */
 const MOVES = { first: 1500, rest: 250 };
 /** A filling that leaves more than this is not gone on from; nor is one of many cavities, whose rest is known not to fit. */
-const LEFT = 2, MANY = 1000;
+const LEFT = 2,
+  MANY = 1000;
 
 /** Share of fillings that go the way that mostly ends best. */
 const USUAL = 0.9;
@@ -19,11 +20,17 @@ const BOUND = 0.95;
 function leaning(p: PackProblem, axis: 'x' | 'y', size: number): number {
   let sum = 0;
   for (const { variants } of p.items) {
-    let low = Infinity, high = -Infinity;
+    let low = Infinity,
+      high = -Infinity;
     for (const v of variants) {
       let reach = 0;
-      for (let k = 0; k < v.rects.length; k += 6) reach = Math.max(reach, axis === 'x' ? v.rects[k]! + v.rects[k + 2]! : v.rects[k + 1]! + v.rects[k + 3]!);
-      low = Math.min(low, v[`${axis}0`]); high = Math.max(high, v[`${axis}1`] + reach);
+      for (let k = 0; k < v.rects.length; k += 6)
+        reach = Math.max(
+          reach,
+          axis === 'x' ? v.rects[k]! + v.rects[k + 2]! : v.rects[k + 1]! + v.rects[k + 3]!,
+        );
+      low = Math.min(low, v[`${axis}0`]);
+      high = Math.max(high, v[`${axis}1`] + reach);
     }
     if (high - low < BOUND * size) sum += (low + high) / 2 - size / 2;
   }
@@ -32,7 +39,8 @@ function leaning(p: PackProblem, axis: 'x' | 'y', size: number): number {
 
 export class Packing {
   steps = 0;
-  readonly #problem: PackProblem; #flat: ReturnType<typeof grown> | undefined;
+  readonly #problem: PackProblem;
+  #flat: ReturnType<typeof grown> | undefined;
   readonly #space: { w: number; h: number };
   readonly #random: () => number;
   readonly packer: Packer;
@@ -56,12 +64,20 @@ export class Packing {
     return this.#found;
   }
   /** These were not good enough: their room was made wider, look on. */
-  again(): void { this.#found = undefined; this.#flat &&= grown(this.#problem, this.#space); this.packer.again(); this.#run = this.#search(); }
+  again(): void {
+    this.#found = undefined;
+    this.#flat &&= grown(this.#problem, this.#space);
+    this.packer.again();
+    this.#run = this.#search();
+  }
 
   *#pack(moves: number): Generator<void, boolean> {
     for (let k = 0; k < moves; k += 4) {
       this.steps += 4;
-      if (this.packer.work(4)) { this.#found = this.packer.places(); return true; }
+      if (this.packer.work(4)) {
+        this.#found = this.packer.places();
+        return true;
+      }
       yield;
     }
     return false;
@@ -69,19 +85,39 @@ export class Packing {
 
   /** Filled along the longer side, which leaves the shorter outline, and from the end that parts bound to a place lie furthest from. Now and then another way. */
   #flip(p: PackProblem): Flip {
-    const { w, h } = this.#space, swap = this.#random() < (w > h ? USUAL : w < h ? 1 - USUAL : 0.5), lean = leaning(p, swap ? 'x' : 'y', swap ? w : h), back = this.#random() < (lean > 0 ? 1 - USUAL : lean < 0 ? USUAL : 0.5), across = this.#random() < 0.5;
+    const { w, h } = this.#space,
+      swap = this.#random() < (w > h ? USUAL : w < h ? 1 - USUAL : 0.5),
+      lean = leaning(p, swap ? 'x' : 'y', swap ? w : h),
+      back = this.#random() < (lean > 0 ? 1 - USUAL : lean < 0 ? USUAL : 0.5),
+      across = this.#random() < 0.5;
     return swap ? { x: back, y: across, swap } : { x: across, y: back, swap };
   }
 
   *#search(): Generator<void, void> {
     if (yield* this.#pack(MOVES.first)) return;
     for (let width = WIDTH.first; ; width = Math.min(WIDTH.most, width * WIDTH.grows)) {
-      if (!this.#flat) { if (yield* this.#pack(MOVES.first)) return; continue; }
-      const run = fill(this.#flat.problem, this.#flat.space, this.#flip(this.#flat.problem), width, this.#random);
+      if (!this.#flat) {
+        if (yield* this.#pack(MOVES.first)) return;
+        continue;
+      }
+      const run = fill(
+        this.#flat.problem,
+        this.#flat.space,
+        this.#flip(this.#flat.problem),
+        width,
+        this.#random,
+      );
       let r = run.next();
-      while (!r.done) { this.steps += 4; yield; r = run.next(); }
+      while (!r.done) {
+        this.steps += 4;
+        yield;
+        r = run.next();
+      }
       const left = r.value.filter((q) => !q).length;
-      if (!left) { this.#found = r.value as Packed[]; return; }
+      if (!left) {
+        this.#found = r.value as Packed[];
+        return;
+      }
       if (left > LEFT || width > MANY) continue;
       this.packer.from(r.value);
       if (yield* this.#pack(MOVES.rest)) return;
@@ -90,8 +126,36 @@ export class Packing {
 }
 
 /** The same with every part grown by half the room it needs on each side, for a filling that lets them touch, in a cavity as much larger: places stay as they are. */
-function grown(p: PackProblem, space: { w: number; h: number }): { problem: PackProblem; space: { w: number; h: number } } {
-  const c = Math.max(0, ...p.between) / 2, wider = (r: Float64Array): Float64Array => { const q = r.slice(); for (let k = 0; k < q.length; k += 6) { q[k + 2]! += 2 * c; q[k + 3]! += 2 * c; } return q; };
-  const aside = (r: Float64Array, step: number): Float64Array => { const q = r.slice(); for (let k = 0; k < q.length; k += step) { q[k]! += c; q[k + 1]! += c; } return q; };
-  return { problem: { ...p, items: p.items.map((i) => ({ variants: i.variants.map((v) => ({ ...v, rects: wider(v.rects) })) })), rounds: aside(p.rounds, 5), blocks: aside(p.blocks, 6) }, space: { w: space.w + 2 * c, h: space.h + 2 * c } };
+function grown(
+  p: PackProblem,
+  space: { w: number; h: number },
+): { problem: PackProblem; space: { w: number; h: number } } {
+  const c = Math.max(0, ...p.between) / 2,
+    wider = (r: Float64Array): Float64Array => {
+      const q = r.slice();
+      for (let k = 0; k < q.length; k += 6) {
+        q[k + 2]! += 2 * c;
+        q[k + 3]! += 2 * c;
+      }
+      return q;
+    };
+  const aside = (r: Float64Array, step: number): Float64Array => {
+    const q = r.slice();
+    for (let k = 0; k < q.length; k += step) {
+      q[k]! += c;
+      q[k + 1]! += c;
+    }
+    return q;
+  };
+  return {
+    problem: {
+      ...p,
+      items: p.items.map((i) => ({
+        variants: i.variants.map((v) => ({ ...v, rects: wider(v.rects) })),
+      })),
+      rounds: aside(p.rounds, 5),
+      blocks: aside(p.blocks, 6),
+    },
+    space: { w: space.w + 2 * c, h: space.h + 2 * c },
+  };
 }

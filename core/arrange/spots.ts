@@ -23,102 +23,277 @@ export interface Ground {
 export function kindOf(at: PlacedItem, g: Ground): Kind {
   const face = g.checker.scene.shell!.openings.face;
   if (at.part.screen) return face.some((o) => o.use === 'window') ? 'window' : 'free';
-  if (at.part.family === 'switch' && switches(at).length && face.some((o) => o.use === 'button')) return 'keys';
+  if (at.part.family === 'switch' && switches(at).length && face.some((o) => o.use === 'button'))
+    return 'keys';
   if (at.part.speaker && face.some((o) => o.use === 'speaker')) return 'grille';
   return sockets(at.part, at.item).some((s) => s.outside) ? 'port' : 'free';
 }
 
 /** Middles of its switches in the part's own plan. */
-const switches = (at: PlacedItem): Array<[number, number]> => at.part.blocks.filter((b) => /switch|stem/.test(b.name) && b.plan.kind !== 'polygon').map((b) => (b.plan.kind === 'rect' ? [b.plan.x + b.plan.w.mm / 2, b.plan.y + b.plan.h.mm / 2] : b.plan.kind === 'circle' ? [b.plan.x, b.plan.y] : [0, 0]));
+const switches = (at: PlacedItem): Array<[number, number]> =>
+  at.part.blocks
+    .filter((b) => /switch|stem/.test(b.name) && b.plan.kind !== 'polygon')
+    .map((b) =>
+      b.plan.kind === 'rect'
+        ? [b.plan.x + b.plan.w.mm / 2, b.plan.y + b.plan.h.mm / 2]
+        : b.plan.kind === 'circle'
+          ? [b.plan.x, b.plan.y]
+          : [0, 0],
+    );
 
 const round = (mm: number): number => Math.round(mm * 100) / 100;
-const mean = (list: ReadonlyArray<readonly [number, number]>): [number, number] => [list.reduce((s, p) => s + p[0], 0) / list.length, list.reduce((s, p) => s + p[1], 0) / list.length];
+const mean = (list: ReadonlyArray<readonly [number, number]>): [number, number] => [
+  list.reduce((s, p) => s + p[0], 0) / list.length,
+  list.reduce((s, p) => s + p[1], 0) / list.length,
+];
 
 /** An item as it would stand at the origin with this turn: its plan box and mouths. */
-export interface Stance { place: Placement; x0: number; y0: number; x1: number; y1: number; mouths: Mouth[]; at: PlacedItem }
+export interface Stance {
+  place: Placement;
+  x0: number;
+  y0: number;
+  x1: number;
+  y1: number;
+  mouths: Mouth[];
+  at: PlacedItem;
+}
 
-export function stance(g: Ground, at: PlacedItem, piece: string, up: Placement['up'], turn: number, lift: number): Stance {
+export function stance(
+  g: Ground,
+  at: PlacedItem,
+  piece: string,
+  up: Placement['up'],
+  turn: number,
+  lift: number,
+): Stance {
   const scene = { ...g.checker.scene, items: new Map(g.checker.scene.items) };
-  const place: Placement = { ...at.placement, on: { piece }, x: 0, y: 0, turn, up, lift, stand: 'flat', held: 'jig' };
-  const stood = standItem(scene, place, at.index)!, box = { x0: Infinity, y0: Infinity, x1: -Infinity, y1: -Infinity };
-  for (const { solid: s } of stood.blocks) { box.x0 = Math.min(box.x0, s.x0); box.y0 = Math.min(box.y0, s.y0); box.x1 = Math.max(box.x1, s.x1); box.y1 = Math.max(box.y1, s.y1); }
+  const place: Placement = {
+    ...at.placement,
+    on: { piece },
+    x: 0,
+    y: 0,
+    turn,
+    up,
+    lift,
+    stand: 'flat',
+    held: 'jig',
+  };
+  const stood = standItem(scene, place, at.index)!,
+    box = { x0: Infinity, y0: Infinity, x1: -Infinity, y1: -Infinity };
+  for (const { solid: s } of stood.blocks) {
+    box.x0 = Math.min(box.x0, s.x0);
+    box.y0 = Math.min(box.y0, s.y0);
+    box.x1 = Math.max(box.x1, s.x1);
+    box.y1 = Math.max(box.y1, s.y1);
+  }
   return { place, ...box, mouths: stood.mouths, at: stood };
 }
 
 /** Lifts worth trying: the one it has, then the usual ones. */
-const lifts = (at: PlacedItem, usual: readonly number[]): number[] => [...new Set([...(at.placement.lift > 0 ? [at.placement.lift] : []), ...usual])];
+const lifts = (at: PlacedItem, usual: readonly number[]): number[] => [
+  ...new Set([...(at.placement.lift > 0 ? [at.placement.lift] : []), ...usual]),
+];
 
-export function* spots(g: Ground, at: PlacedItem, kind: Kind, toward: readonly [number, number]): Generator<Placement> {
-  const shell = g.checker.scene.shell!, face = shell.openings.face;
-  const front = shell.body.pieces.find((q) => q.role === 'front') ?? shell.body.pieces[0]!, back = shell.body.pieces.find((q) => q.role === 'back') ?? front;
+export function* spots(
+  g: Ground,
+  at: PlacedItem,
+  kind: Kind,
+  toward: readonly [number, number],
+): Generator<Placement> {
+  const shell = g.checker.scene.shell!,
+    face = shell.openings.face;
+  const front = shell.body.pieces.find((q) => q.role === 'front') ?? shell.body.pieces[0]!,
+    back = shell.body.pieces.find((q) => q.role === 'back') ?? front;
   if (kind === 'window') {
     const { active } = at.part.screen!;
-    for (const hole of face.filter((o) => o.use === 'window')) for (const turn of [0, 180]) {
-      const s = stance(g, at, hole.piece, 'out', turn, 0), sign = turn === 0 ? 1 : -1;
-      // Seen from the front a screen that looks out is not mirrored: its picture's middle turns with it.
-      const [cx, cy] = [sign * (active.x + active.w / 2), sign * (active.y + active.h / 2)];
-      yield { ...s.place, x: round(hole.x - cx), y: round(hole.y - cy) };
-    }
+    for (const hole of face.filter((o) => o.use === 'window'))
+      for (const turn of [0, 180]) {
+        const s = stance(g, at, hole.piece, 'out', turn, 0),
+          sign = turn === 0 ? 1 : -1;
+        // Seen from the front a screen that looks out is not mirrored: its picture's middle turns with it.
+        const [cx, cy] = [sign * (active.x + active.w / 2), sign * (active.y + active.h / 2)];
+        yield { ...s.place, x: round(hole.x - cx), y: round(hole.y - cy) };
+      }
     return;
   }
   if (kind === 'keys') {
-    const mine = switches(at), [mx, my] = mean(mine), groups = new Map<string, Array<[number, number]>>();
-    for (const o of face.filter((q) => q.use === 'button')) groups.set(o.id, [...(groups.get(o.id) ?? []), [o.x, o.y]]);
-    const fits = [...groups].map(([id, list]) => {
-      const [ox, oy] = mean(list), hole = face.find((o) => o.id === id)!;
-      // As many holes as switches: each under its own; one large hole: all of them within it.
-      const off = list.length === mine.length && list.length > 1 ? Math.max(...mine.map(([x, y]) => Math.min(...list.map(([u, v]) => Math.hypot(u - ox - (x - mx), v - oy - (y - my)))))) : list.length === 1 ? Math.max(0, ...mine.map(([x, y]) => Math.max(Math.abs(x - mx) - hole.w / 2, Math.abs(y - my) - hole.h / 2))) + (mine.length === 1 ? 0 : 0.5) : 99;
-      return { ox, oy, piece: hole.piece, off };
-    }).filter((f) => f.off < 3).sort((a, b) => a.off - b.off);
-    for (const f of fits) for (const lift of lifts(at, CAP_LIFTS)) yield { ...stance(g, at, f.piece, 'out', 0, lift).place, x: round(f.ox - mx), y: round(f.oy - my) };
+    const mine = switches(at),
+      [mx, my] = mean(mine),
+      groups = new Map<string, Array<[number, number]>>();
+    for (const o of face.filter((q) => q.use === 'button'))
+      groups.set(o.id, [...(groups.get(o.id) ?? []), [o.x, o.y]]);
+    const fits = [...groups]
+      .map(([id, list]) => {
+        const [ox, oy] = mean(list),
+          hole = face.find((o) => o.id === id)!;
+        // As many holes as switches: each under its own; one large hole: all of them within it.
+        const off =
+          list.length === mine.length && list.length > 1
+            ? Math.max(
+                ...mine.map(([x, y]) =>
+                  Math.min(
+                    ...list.map(([u, v]) => Math.hypot(u - ox - (x - mx), v - oy - (y - my))),
+                  ),
+                ),
+              )
+            : list.length === 1
+              ? Math.max(
+                  0,
+                  ...mine.map(([x, y]) =>
+                    Math.max(Math.abs(x - mx) - hole.w / 2, Math.abs(y - my) - hole.h / 2),
+                  ),
+                ) + (mine.length === 1 ? 0 : 0.5)
+              : 99;
+        return { ox, oy, piece: hole.piece, off };
+      })
+      .filter((f) => f.off < 3)
+      .sort((a, b) => a.off - b.off);
+    for (const f of fits)
+      for (const lift of lifts(at, CAP_LIFTS))
+        yield {
+          ...stance(g, at, f.piece, 'out', 0, lift).place,
+          x: round(f.ox - mx),
+          y: round(f.oy - my),
+        };
     return;
   }
   if (kind === 'grille') {
-    for (const hole of face.filter((o) => o.use === 'speaker')) { const s = stance(g, at, hole.piece, 'out', 0, 0); yield { ...s.place, x: round(hole.x - (s.x0 + s.x1) / 2), y: round(hole.y - (s.y0 + s.y1) / 2) }; }
+    for (const hole of face.filter((o) => o.use === 'speaker')) {
+      const s = stance(g, at, hole.piece, 'out', 0, 0);
+      yield {
+        ...s.place,
+        x: round(hole.x - (s.x0 + s.x1) / 2),
+        y: round(hole.y - (s.y0 + s.y1) / 2),
+      };
+    }
     return;
   }
   if (kind === 'port') {
     const places: Array<{ place: Placement; worth: number }> = [];
-    for (const piece of [back, front]) for (const turn of [0, 90, 180, 270]) for (const lift of lifts(at, [1, 3, 0.5, 4])) {
-      const s = stance(g, at, piece.id, 'in', turn, lift), mouth = s.mouths.find((m) => m.outside);
-      if (!mouth) continue;
-      for (const wall of shell.walls) {
-        if (mouth.dx * wall.nx + mouth.dy * wall.ny < 0.99) continue;
-        for (let u = 8 + g.random() * 4; u < wall.length - 8; u += 4) {
-          const recess = Math.max(RECESSES[Math.floor(g.random() * RECESSES.length)]!, recessNeeded(s, mouth, shell.body.wall.mm));
-          const [x, y] = [wall.x0 + wall.ux * u - wall.nx * recess, wall.y0 + wall.uy * u - wall.ny * recess];
-          // Charging goes to the bottom, pictures to the top, by habit; the back holds it before the front.
-          const habit = (mouth.type.includes('hdmi') ? wall.ny > 0.5 : wall.ny < -0.5) ? 0 : 0.5;
-          places.push({ place: { ...s.place, x: round(x - mouth.x), y: round(y - mouth.y) }, worth: habit + (piece === front ? 0.8 : 0) + g.random() });
+    for (const piece of [back, front])
+      for (const turn of [0, 90, 180, 270])
+        for (const lift of lifts(at, [1, 3, 0.5, 4])) {
+          const s = stance(g, at, piece.id, 'in', turn, lift),
+            mouth = s.mouths.find((m) => m.outside);
+          if (!mouth) continue;
+          for (const wall of shell.walls) {
+            if (mouth.dx * wall.nx + mouth.dy * wall.ny < 0.99) continue;
+            for (let u = 8 + g.random() * 4; u < wall.length - 8; u += 4) {
+              const recess = Math.max(
+                RECESSES[Math.floor(g.random() * RECESSES.length)]!,
+                recessNeeded(s, mouth, shell.body.wall.mm),
+              );
+              const [x, y] = [
+                wall.x0 + wall.ux * u - wall.nx * recess,
+                wall.y0 + wall.uy * u - wall.ny * recess,
+              ];
+              // Charging goes to the bottom, pictures to the top, by habit; the back holds it before the front.
+              const habit = (mouth.type.includes('hdmi') ? wall.ny > 0.5 : wall.ny < -0.5)
+                ? 0
+                : 0.5;
+              places.push({
+                place: { ...s.place, x: round(x - mouth.x), y: round(y - mouth.y) },
+                worth: habit + (piece === front ? 0.8 : 0) + g.random(),
+              });
+            }
+          }
         }
-      }
-    }
     for (const q of places.sort((a, b) => a.worth - b.worth).slice(0, 500)) yield q.place;
     return;
   }
-  yield* freely(g, at, [back, front].map((q) => q.id), toward);
+  yield* freely(
+    g,
+    at,
+    [back, front].map((q) => q.id),
+    toward,
+  );
 }
 
 /** How far a mouth must lie behind the outer face for the board beside its socket to clear the wall, mm. */
 export function recessNeeded(s: Stance, mouth: Mouth, wallMm: number): number {
   const along = (x: number, y: number) => x * mouth.dx + y * mouth.dy;
-  const edge = Math.max(...s.at.blocks.filter((b) => b.block.id !== mouth.block).flatMap(({ solid: q }) => [along(q.x0, q.y0), along(q.x1, q.y0), along(q.x0, q.y1), along(q.x1, q.y1)]));
+  const edge = Math.max(
+    ...s.at.blocks
+      .filter((b) => b.block.id !== mouth.block)
+      .flatMap(({ solid: q }) => [
+        along(q.x0, q.y0),
+        along(q.x1, q.y0),
+        along(q.x0, q.y1),
+        along(q.x1, q.y1),
+      ]),
+  );
   return wallMm + 0.25 - (along(mouth.x, mouth.y) - edge);
 }
 
 /** Beside walls, posts and what stands: the corner that lies furthest `toward` first, with a few by chance. */
-function* freely(g: Ground, at: PlacedItem, pieces: readonly string[], toward: readonly [number, number]): Generator<Placement> {
-  const shell = g.checker.scene.shell!, t = shell.body.wall.mm + 0.2, W = Math.max(...shell.walls.map((w) => w.x0)), H = Math.max(...shell.walls.map((w) => w.y0));
+function* freely(
+  g: Ground,
+  at: PlacedItem,
+  pieces: readonly string[],
+  toward: readonly [number, number],
+): Generator<Placement> {
+  const shell = g.checker.scene.shell!,
+    t = shell.body.wall.mm + 0.2,
+    W = Math.max(...shell.walls.map((w) => w.x0)),
+    H = Math.max(...shell.walls.map((w) => w.y0));
   const list: Array<{ place: Placement; worth: number }> = [];
-  for (const piece of pieces) for (const turn of [0, 90, 180, 270]) {
-    const lift = lifts(at, at.part.cell ? [0] : [0.5, 1])[0]!, s = stance(g, at, piece, 'in', turn, lift), [w, h] = [s.x1 - s.x0, s.y1 - s.y0];
-    const xs = new Set([t, W - t - w]), ys = new Set([t, H - t - h]);
-    const beside = (x0: number, x1: number, y0: number, y1: number) => { xs.add(x1 + BESIDE); xs.add(x0 - BESIDE - w); xs.add(x0); ys.add(y1 + BESIDE); ys.add(y0 - BESIDE - h); ys.add(y0); };
-    for (const f of shell.features) if (f.piece === piece) beside(f.solid.x0, f.solid.x1, f.solid.y0, f.solid.y1);
-    for (const id of g.placed) { const o = g.checker.scene.items.get(id)!; if (o.blocks.length) beside(Math.min(...o.blocks.map((b) => b.solid.x0)), Math.max(...o.blocks.map((b) => b.solid.x1)), Math.min(...o.blocks.map((b) => b.solid.y0)), Math.max(...o.blocks.map((b) => b.solid.y1))); }
-    for (const z of shell.body.pieces.find((q) => q.id === piece)?.zones ?? []) { const fl = shell.floors.get(piece)!.find((q) => q.name === z.name); if (fl) { const p = fl.prisms[0]!; xs.add(p.x0 + 0.3); xs.add(p.x1 - 0.3 - w); ys.add(p.y0 + 0.3); ys.add(p.y1 - 0.3 - h); } }
-    for (const x of xs) for (const y of ys) if (x >= t - 0.01 && y >= t - 0.01 && x + w <= W - t + 0.01 && y + h <= H - t + 0.01) list.push({ place: { ...s.place, x: round(x - s.x0), y: round(y - s.y0) }, worth: (toward[0] * (x + w / 2)) / W + (toward[1] * (y + h / 2)) / H + (piece === pieces[0] ? 0 : 0.3) + 0.25 * g.random() });
-    for (let k = 0; k < 40; k++) list.push({ place: { ...s.place, x: round(t + g.random() * Math.max(0, W - 2 * t - w) - s.x0), y: round(t + g.random() * Math.max(0, H - 2 * t - h) - s.y0) }, worth: 0.6 + g.random() });
-  }
+  for (const piece of pieces)
+    for (const turn of [0, 90, 180, 270]) {
+      const lift = lifts(at, at.part.cell ? [0] : [0.5, 1])[0]!,
+        s = stance(g, at, piece, 'in', turn, lift),
+        [w, h] = [s.x1 - s.x0, s.y1 - s.y0];
+      const xs = new Set([t, W - t - w]),
+        ys = new Set([t, H - t - h]);
+      const beside = (x0: number, x1: number, y0: number, y1: number) => {
+        xs.add(x1 + BESIDE);
+        xs.add(x0 - BESIDE - w);
+        xs.add(x0);
+        ys.add(y1 + BESIDE);
+        ys.add(y0 - BESIDE - h);
+        ys.add(y0);
+      };
+      for (const f of shell.features)
+        if (f.piece === piece) beside(f.solid.x0, f.solid.x1, f.solid.y0, f.solid.y1);
+      for (const id of g.placed) {
+        const o = g.checker.scene.items.get(id)!;
+        if (o.blocks.length)
+          beside(
+            Math.min(...o.blocks.map((b) => b.solid.x0)),
+            Math.max(...o.blocks.map((b) => b.solid.x1)),
+            Math.min(...o.blocks.map((b) => b.solid.y0)),
+            Math.max(...o.blocks.map((b) => b.solid.y1)),
+          );
+      }
+      for (const z of shell.body.pieces.find((q) => q.id === piece)?.zones ?? []) {
+        const fl = shell.floors.get(piece)!.find((q) => q.name === z.name);
+        if (fl) {
+          const p = fl.prisms[0]!;
+          xs.add(p.x0 + 0.3);
+          xs.add(p.x1 - 0.3 - w);
+          ys.add(p.y0 + 0.3);
+          ys.add(p.y1 - 0.3 - h);
+        }
+      }
+      for (const x of xs)
+        for (const y of ys)
+          if (x >= t - 0.01 && y >= t - 0.01 && x + w <= W - t + 0.01 && y + h <= H - t + 0.01)
+            list.push({
+              place: { ...s.place, x: round(x - s.x0), y: round(y - s.y0) },
+              worth:
+                (toward[0] * (x + w / 2)) / W +
+                (toward[1] * (y + h / 2)) / H +
+                (piece === pieces[0] ? 0 : 0.3) +
+                0.25 * g.random(),
+            });
+      for (let k = 0; k < 40; k++)
+        list.push({
+          place: {
+            ...s.place,
+            x: round(t + g.random() * Math.max(0, W - 2 * t - w) - s.x0),
+            y: round(t + g.random() * Math.max(0, H - 2 * t - h) - s.y0),
+          },
+          worth: 0.6 + g.random(),
+        });
+    }
   for (const q of list.sort((a, b) => a.worth - b.worth).slice(0, 900)) yield q.place;
 }

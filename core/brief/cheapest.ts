@@ -7,49 +7,132 @@ import { alternatives } from './swap';
 import { scorecard } from './goals';
 import { type Standing, STANDING_RANK as RANK } from './score';
 
-export interface Mend { text: string; cost: number; changes: Change[]; standing: Standing; figure: string }
+export interface Mend {
+  text: string;
+  cost: number;
+  changes: Change[];
+  standing: Standing;
+  figure: string;
+}
 
 const SUBJECTS: Partial<Record<GoalKey, readonly string[]>> = {
-  families: ['sbc'], hours: ['cell', 'sbc', 'screen'], cost: ['sbc', 'screen', 'cell', 'audio', 'charger', 'speaker'], screen: ['screen'], picture: ['screen'], mass: ['cell', 'screen', 'sbc'], wireless: ['sbc'], players: ['sbc'], playCharging: ['charger', 'sbc'], tools: ['sbc', 'screen', 'charger'],
+  families: ['sbc'],
+  hours: ['cell', 'sbc', 'screen'],
+  cost: ['sbc', 'screen', 'cell', 'audio', 'charger', 'speaker'],
+  screen: ['screen'],
+  picture: ['screen'],
+  mass: ['cell', 'screen', 'sbc'],
+  wireless: ['sbc'],
+  players: ['sbc'],
+  playCharging: ['charger', 'sbc'],
+  tools: ['sbc', 'screen', 'charger'],
 };
-export function cheapestMend(p: Project, goal: GoalKey, library: readonly Part[], now: Check = check(p)): Mend | undefined {
-  const before = scorecard(p, now), mine = before.find((s) => s.goal === goal);
+export function cheapestMend(
+  p: Project,
+  goal: GoalKey,
+  library: readonly Part[],
+  now: Check = check(p),
+): Mend | undefined {
+  const before = scorecard(p, now),
+    mine = before.find((s) => s.goal === goal);
   if (!mine || mine.standing === 'met') return undefined;
-  const was = billOf(p).total, hits = new Set(now.findings.filter((f) => f.verdict === 'hit').map((f) => f.id));
+  const was = billOf(p).total,
+    hits = new Set(now.findings.filter((f) => f.verdict === 'hit').map((f) => f.id));
   let best: Mend | undefined;
   for (const { text, changes } of candidates(p, goal, library, now)) {
-    const next = appliedAll(p, changes), cost = billOf(next).total - was;
+    const next = appliedAll(p, changes),
+      cost = billOf(next).total - was;
     if (best && RANK[best.standing] === 2 && cost >= best.cost) continue;
-    const c = check(next, now.checker, true), after = scorecard(next, c), s = after.find((x) => x.goal === goal);
+    const c = check(next, now.checker, true),
+      after = scorecard(next, c),
+      s = after.find((x) => x.goal === goal);
     if (!s || RANK[s.standing] <= RANK[mine.standing]) continue;
     if (c.findings.some((f) => f.verdict === 'hit' && !hits.has(f.id))) continue;
-    if (before.some((o) => o.goal !== goal && RANK[after.find((x) => x.goal === o.goal)?.standing ?? 'missed'] < RANK[o.standing])) continue;
-    if (!best || RANK[s.standing] > RANK[best.standing] || (RANK[s.standing] === RANK[best.standing] && cost < best.cost)) best = { text, cost, changes, standing: s.standing, figure: s.figure };
+    if (
+      before.some(
+        (o) =>
+          o.goal !== goal &&
+          RANK[after.find((x) => x.goal === o.goal)?.standing ?? 'missed'] < RANK[o.standing],
+      )
+    )
+      continue;
+    if (
+      !best ||
+      RANK[s.standing] > RANK[best.standing] ||
+      (RANK[s.standing] === RANK[best.standing] && cost < best.cost)
+    )
+      best = { text, cost, changes, standing: s.standing, figure: s.figure };
   }
   return best;
 }
 
-function* candidates(p: Project, goal: GoalKey, library: readonly Part[], now: Check): Generator<{ text: string; changes: Change[] }> {
-  const charger = now.power.energy.charger, pack = now.power.energy.pack;
+function* candidates(
+  p: Project,
+  goal: GoalKey,
+  library: readonly Part[],
+  now: Check,
+): Generator<{ text: string; changes: Change[] }> {
+  const charger = now.power.energy.charger,
+    pack = now.power.energy.pack;
   if (goal === 'playCharging' && charger && pack) {
-    const r = resistorFor(charger.part.charger.kVolts, pack.capacityAh / p.power.health, pack.maxChargeC, charger.part.charger.tolerance).value;
-    yield { text: `Set the charger to ${(charger.part.charger.kVolts / r).toFixed(2)} A with ${r} Ω`, changes: [{ do: 'program', item: charger.item.id, rProgOhm: r }] };
+    const r = resistorFor(
+      charger.part.charger.kVolts,
+      pack.capacityAh / p.power.health,
+      pack.maxChargeC,
+      charger.part.charger.tolerance,
+    ).value;
+    yield {
+      text: `Set the charger to ${(charger.part.charger.kVolts / r).toFixed(2)} A with ${r} Ω`,
+      changes: [{ do: 'program', item: charger.item.id, rProgOhm: r }],
+    };
   }
-  if (goal === 'families') for (const input of p.controls.inputs.filter((i) => !i.routed)) yield { text: `Give ${input.name} a switch and a line`, changes: [{ do: 'input', input: { ...input, routed: true } }] };
+  if (goal === 'families')
+    for (const input of p.controls.inputs.filter((i) => !i.routed))
+      yield {
+        text: `Give ${input.name} a switch and a line`,
+        changes: [{ do: 'input', input: { ...input, routed: true } }],
+      };
   if (goal === 'card') {
-    for (const q of library.filter((x) => x.family === 'storage' && x.connectors.some((c) => c.type === 'card'))) yield { text: `Add ${q.name}`, changes: [{ do: 'add', part: q }] };
-    yield { text: 'Open the case for the card', changes: [{ do: 'brief', set: { card: 'open the case' } }] };
+    for (const q of library.filter(
+      (x) => x.family === 'storage' && x.connectors.some((c) => c.type === 'card'),
+    ))
+      yield { text: `Add ${q.name}`, changes: [{ do: 'add', part: q }] };
+    yield {
+      text: 'Open the case for the card',
+      changes: [{ do: 'brief', set: { card: 'open the case' } }],
+    };
   }
   if (goal === 'tv' || goal === 'card') {
-    for (const i of p.kit.items) for (const c of p.kit.parts.find((q) => q.id === i.part)!.connectors) if ((goal === 'tv' ? c.type.includes('hdmi') : c.type === 'card') && !i.struck.includes(c.block ?? '')) yield { text: `Bring ${c.name} of ${i.name} to a wall`, changes: [{ do: 'reach', item: i.id, connector: c.id, outside: true }] };
+    for (const i of p.kit.items)
+      for (const c of p.kit.parts.find((q) => q.id === i.part)!.connectors)
+        if (
+          (goal === 'tv' ? c.type.includes('hdmi') : c.type === 'card') &&
+          !i.struck.includes(c.block ?? '')
+        )
+          yield {
+            text: `Bring ${c.name} of ${i.name} to a wall`,
+            changes: [{ do: 'reach', item: i.id, connector: c.id, outside: true }],
+          };
   }
-  if (goal === 'headphones') for (const q of library.filter((x) => x.ports?.some((y) => y.form === 'jack-3.5' && y.switching))) yield { text: `Add ${q.name}`, changes: [{ do: 'add', part: q }] };
-  if (goal === 'wireless' || goal === 'players') for (const q of library.filter((x) => x.family !== 'sbc' && x.ports?.some((y) => y.carries === 'radio'))) yield { text: `Add ${q.name}`, changes: [{ do: 'add', part: q }] };
+  if (goal === 'headphones')
+    for (const q of library.filter((x) =>
+      x.ports?.some((y) => y.form === 'jack-3.5' && y.switching),
+    ))
+      yield { text: `Add ${q.name}`, changes: [{ do: 'add', part: q }] };
+  if (goal === 'wireless' || goal === 'players')
+    for (const q of library.filter(
+      (x) => x.family !== 'sbc' && x.ports?.some((y) => y.carries === 'radio'),
+    ))
+      yield { text: `Add ${q.name}`, changes: [{ do: 'add', part: q }] };
   const families = SUBJECTS[goal] ?? [];
   for (const i of p.kit.items) {
     const part = p.kit.parts.find((q) => q.id === i.part)!;
     if (!families.includes(part.family)) continue;
-    for (const q of alternatives(p, i.id, library)) if (goal !== 'cost' || (q.price ?? 1e9) < (part.price ?? 0)) yield { text: `${q.name} instead of ${i.name}`, changes: [{ do: 'swap', item: i.id, part: q }] };
+    for (const q of alternatives(p, i.id, library))
+      if (goal !== 'cost' || (q.price ?? 1e9) < (part.price ?? 0))
+        yield {
+          text: `${q.name} instead of ${i.name}`,
+          changes: [{ do: 'swap', item: i.id, part: q }],
+        };
   }
 }
-

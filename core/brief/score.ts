@@ -6,7 +6,12 @@ export const SCORES = ['met', 'at risk', 'missed', 'open'] as const;
 export type Standing = (typeof SCORES)[number];
 
 /** For comparing: higher is better. What is still open is no worse than a risk. */
-export const STANDING_RANK: Readonly<Record<Standing, number>> = { missed: 0, 'at risk': 1, open: 1, met: 2 };
+export const STANDING_RANK: Readonly<Record<Standing, number>> = {
+  missed: 0,
+  'at risk': 1,
+  open: 1,
+  met: 2,
+};
 
 export interface Score {
   goal: GoalKey;
@@ -23,6 +28,21 @@ export interface Score {
 }
 
 export const GOAL_NAMES: Readonly<Record<GoalKey, string>> = {
-  families: 'Plays the families', hours: 'Hours on a charge', cost: 'Cost', screen: 'Screen size', picture: 'Picture', pocket: 'Goes into a pocket', mass: 'Mass', wireless: 'Wireless pad', tv: 'On a television', players: 'Players', headphones: 'Headphones',
-  playCharging: 'Plays while charging', card: 'Card access', original: 'Looks original', uncut: 'Stays uncut', rebuildable: 'Others can rebuild it', tools: 'My tools and hands',
+  families: 'Plays the families',
+  hours: 'Hours on a charge',
+  cost: 'Cost',
+  screen: 'Screen size',
+  picture: 'Picture',
+  pocket: 'Goes into a pocket',
+  mass: 'Mass',
+  wireless: 'Wireless pad',
+  tv: 'On a television',
+  players: 'Players',
+  headphones: 'Headphones',
+  playCharging: 'Plays while charging',
+  card: 'Card access',
+  original: 'Looks original',
+  uncut: 'Stays uncut',
+  rebuildable: 'Others can rebuild it',
+  tools: 'My tools and hands',
 };

@@ -1,10 +1,13 @@
 /** The usual cautions, once each and short. Local rules and the maker's sheet decide. */
 export const CAUTIONS = {
-  lithium: 'Lithium cell: right polarity, no metal tool across it, nothing soldered with it connected, no swollen or dented cell, a fire-safe place. Dead cells go to a collection point; local rules decide.',
-  charge: 'First charge: 1C at the most unless the maker allows more, never unattended, on a fire-safe surface.',
+  lithium:
+    'Lithium cell: right polarity, no metal tool across it, nothing soldered with it connected, no swollen or dented cell, a fire-safe place. Dead cells go to a collection point; local rules decide.',
+  charge:
+    'First charge: 1C at the most unless the maker allows more, never unattended, on a fire-safe surface.',
   rotary: 'Eye protection and dust mask, clamp the work, cell out of the shell.',
   solder: 'Ventilate, wash hands after leaded solder, cell disconnected.',
   leaked: 'Leaked cells: gloves and eye protection.',
-  fluorescent: 'Fluorescent backlight: hundreds of volts, also for a while after it is off. Discharge first, keep fingers away; if unsure leave it to somebody licensed.',
+  fluorescent:
+    'Fluorescent backlight: hundreds of volts, also for a while after it is off. Discharge first, keep fingers away; if unsure leave it to somebody licensed.',
 } as const;
 export type CautionKey = keyof typeof CAUTIONS;

@@ -8,33 +8,53 @@ const { floor, hypot, max, min } = Math;
 
 /** Mean of each cell and its eight neighbours. */
 export function blurred(v: ArrayLike<number>, nx: number, ny: number): Float32Array {
-  const row = new Float32Array(nx * ny), out = new Float32Array(nx * ny);
+  const row = new Float32Array(nx * ny),
+    out = new Float32Array(nx * ny);
   for (let c = 1; c < nx * ny - 1; c++) row[c] = (v[c - 1]! + v[c]! + v[c + 1]!) / 3;
   for (let c = nx; c < nx * ny - nx; c++) out[c] = (row[c - nx]! + row[c]! + row[c + nx]!) / 3;
   return out;
 }
 
 /** Rings around the cells that are set, mm; holes wind the other way. */
-export const ringsOf = (g: Grid, mask: ArrayLike<number>): Pt[][] => ringsAt(g, blurred(mask, g.nx, g.ny));
+export const ringsOf = (g: Grid, mask: ArrayLike<number>): Pt[][] =>
+  ringsAt(g, blurred(mask, g.nx, g.ny));
 
 function ringsAt(g: Grid, soft: Float32Array): Pt[][] {
-  const found = contours().size([g.nx, g.ny]).contour(soft as unknown as number[], 0.5);
-  return found.coordinates.flatMap((polygon) => polygon.map((ring) => ring.slice(0, -1).map(([x, y]): Pt => [g.x0 + x! * g.step, g.y0 + y! * g.step])));
+  const found = contours()
+    .size([g.nx, g.ny])
+    .contour(soft as unknown as number[], 0.5);
+  return found.coordinates.flatMap((polygon) =>
+    polygon.map((ring) =>
+      ring.slice(0, -1).map(([x, y]): Pt => [g.x0 + x! * g.step, g.y0 + y! * g.step]),
+    ),
+  );
 }
 
 /** Edge points of a pattern, each with its way out. */
 export function edgePoints(g: Grid, mask: ArrayLike<number>): EdgePoint[] {
-  const once = blurred(mask, g.nx, g.ny), soft = blurred(once, g.nx, g.ny);
+  const once = blurred(mask, g.nx, g.ny),
+    soft = blurred(once, g.nx, g.ny);
   const at = (x: number, y: number): number => {
-    const i = max(0, min(g.nx - 2, floor(x))), j = max(0, min(g.ny - 2, floor(y)));
-    const u = x - i, v = y - j, c = j * g.nx + i;
-    return soft[c]! * (1 - u) * (1 - v) + soft[c + 1]! * u * (1 - v) + soft[c + g.nx]! * (1 - u) * v + soft[c + g.nx + 1]! * u * v;
+    const i = max(0, min(g.nx - 2, floor(x))),
+      j = max(0, min(g.ny - 2, floor(y)));
+    const u = x - i,
+      v = y - j,
+      c = j * g.nx + i;
+    return (
+      soft[c]! * (1 - u) * (1 - v) +
+      soft[c + 1]! * u * (1 - v) +
+      soft[c + g.nx]! * (1 - u) * v +
+      soft[c + g.nx + 1]! * u * v
+    );
   };
   const out: EdgePoint[] = [];
   for (const ring of ringsAt(g, once)) {
     for (const [x, y] of ring) {
-      const px = (x - g.x0) / g.step - 0.5, py = (y - g.y0) / g.step - 0.5;
-      const dx = at(px + 1, py) - at(px - 1, py), dy = at(px, py + 1) - at(px, py - 1), len = hypot(dx, dy);
+      const px = (x - g.x0) / g.step - 0.5,
+        py = (y - g.y0) / g.step - 0.5;
+      const dx = at(px + 1, py) - at(px - 1, py),
+        dy = at(px, py + 1) - at(px, py - 1),
+        len = hypot(dx, dy);
       if (len > 1e-6) out.push({ x, y, nx: -dx / len, ny: -dy / len });
     }
   }
@@ -43,6 +63,10 @@ export function edgePoints(g: Grid, mask: ArrayLike<number>): EdgePoint[] {
 
 /** A ring with no more points than its shape needs within a tolerance, mm. */
 export function tidied(ring: readonly Pt[], within: number): Pt[] {
-  const closed = simplify([...ring, ring[0]!].map(([x, y]) => ({ x, y })), within, true).map((p): Pt => [p.x, p.y]);
+  const closed = simplify(
+    [...ring, ring[0]!].map(([x, y]) => ({ x, y })),
+    within,
+    true,
+  ).map((p): Pt => [p.x, p.y]);
   return closed.slice(0, -1);
 }

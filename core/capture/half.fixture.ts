@@ -7,4 +7,11 @@ import { readHalf } from './half';
 const wasm = await Module();
 wasm.setup();
 const body = demos()[0]!.shell.bodies[0]!;
-process.stdout.write(JSON.stringify((['front', 'back'] as const).map((role) => ({ ...readHalf(pieceMesh(wasm, body, role), 1, role), relief: undefined }))));
+process.stdout.write(
+  JSON.stringify(
+    (['front', 'back'] as const).map((role) => ({
+      ...readHalf(pieceMesh(wasm, body, role), 1, role),
+      relief: undefined,
+    })),
+  ),
+);

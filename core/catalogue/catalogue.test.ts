@@ -13,20 +13,44 @@ describe('starter parts', () => {
   test('say they are typical, and carry that uncertainty in every size', () => {
     for (const p of STARTER_PARTS) {
       expect([p.id, p.source, p.note.includes('measure yours')]).toEqual([p.id, 'typical', true]);
-      for (const b of p.blocks) if (b.height.how === 'typical') expect(b.height.u).toBeCloseTo(uOf('typical'), 12);
+      for (const b of p.blocks)
+        if (b.height.how === 'typical') expect(b.height.u).toBeCloseTo(uOf('typical'), 12);
     }
   });
   test('cover the series of the scenario', () => {
     const names = STARTER_PARTS.map((p) => p.name);
-    for (const n of ['Thimble', 'Teasel', 'Cinder', 'Pane 1.5 SPI', 'Pane 2.8 SPI', 'Pane 3.5 parallel', 'Pane 3.5 composite', 'Pane 5 HDMI', 'Chirp I2S', 'Chirp analog 3 W', 'Chirp USB card', 'Knit USB controller board', 'Weave I2C expander', 'Buck 2S', 'Soft latch']) expect(names).toContain(n);
+    for (const n of [
+      'Thimble',
+      'Teasel',
+      'Cinder',
+      'Pane 1.5 SPI',
+      'Pane 2.8 SPI',
+      'Pane 3.5 parallel',
+      'Pane 3.5 composite',
+      'Pane 5 HDMI',
+      'Chirp I2S',
+      'Chirp analog 3 W',
+      'Chirp USB card',
+      'Knit USB controller board',
+      'Weave I2C expander',
+      'Buck 2S',
+      'Soft latch',
+    ])
+      expect(names).toContain(n);
     expect(of('cell').length).toBeGreaterThanOrEqual(8);
     expect(of('speaker').map((p) => p.speaker!.ohm)).toEqual(expect.arrayContaining([4, 8]));
   });
-  test('a screen\'s picture lies on its panel and has the shape its pixels say', () => {
+  test("a screen's picture lies on its panel and has the shape its pixels say", () => {
     for (const p of of('screen')) {
       const { active, px, diagonalIn } = p.screen!;
       const [low, high] = blockBox(p.blocks.find((b) => b.kind === 'glass')!);
-      expect([p.id, active.x >= low[0] - 0.01, active.y >= low[1] - 0.01, active.x + active.w <= high[0] + 0.01, active.y + active.h <= high[1] + 0.01]).toEqual([p.id, true, true, true, true]);
+      expect([
+        p.id,
+        active.x >= low[0] - 0.01,
+        active.y >= low[1] - 0.01,
+        active.x + active.w <= high[0] + 0.01,
+        active.y + active.h <= high[1] + 0.01,
+      ]).toEqual([p.id, true, true, true, true]);
       expect(Math.abs(active.w / active.h / (px[0] / px[1]) - 1)).toBeLessThan(0.06);
       expect(Math.abs(Math.hypot(active.w, active.h) / 25.4 / diagonalIn - 1)).toBeLessThan(0.07);
     }
@@ -40,7 +64,11 @@ describe('starter parts', () => {
     }
   });
   test('a faster board draws more, and every draw rises from menu to game to peak', () => {
-    for (const p of STARTER_PARTS.filter((q) => q.draws)) expect([p.id, p.draws!.menu <= p.draws!.game && p.draws!.game <= p.draws!.peak]).toEqual([p.id, true]);
+    for (const p of STARTER_PARTS.filter((q) => q.draws))
+      expect([p.id, p.draws!.menu <= p.draws!.game && p.draws!.game <= p.draws!.peak]).toEqual([
+        p.id,
+        true,
+      ]);
     const game = (id: string) => STARTER_PARTS.find((p) => p.id === id)!.draws!.game;
     expect(game('thimble')).toBeLessThan(game('teasel'));
     expect(game('teasel')).toBeLessThan(game('cinder'));
@@ -52,7 +80,12 @@ describe('starter parts', () => {
       expect(at(2).y - at(1).y).toBeCloseTo(PITCH_MM, 9);
       expect(p.pads.length).toBe(HEADER_40.length);
       const [low, high] = blockBox(p.blocks[0]!);
-      for (const pad of p.pads) expect([p.id, pad.id, pad.x > low[0] && pad.x < high[0] && pad.y > low[1] && pad.y < high[1]]).toEqual([p.id, pad.id, true]);
+      for (const pad of p.pads)
+        expect([
+          p.id,
+          pad.id,
+          pad.x > low[0] && pad.x < high[0] && pad.y > low[1] && pad.y < high[1],
+        ]).toEqual([p.id, pad.id, true]);
     }
   });
   test('a tactile switch is as high as its name says', () => {
@@ -67,7 +100,13 @@ describe('starter parts', () => {
       for (const c of p.connectors) {
         const block = p.blocks.find((b) => b.id === c.block)!;
         const [low, high] = blockBox(block);
-        for (const i of [0, 1, 2] as const) expect([p.id, c.id, i, c.at[i] >= low[i] - 1 && c.at[i] <= high[i] + 1]).toEqual([p.id, c.id, i, true]);
+        for (const i of [0, 1, 2] as const)
+          expect([p.id, c.id, i, c.at[i] >= low[i] - 1 && c.at[i] <= high[i] + 1]).toEqual([
+            p.id,
+            c.id,
+            i,
+            true,
+          ]);
       }
     }
   });
@@ -80,17 +119,44 @@ describe('the demo builds', () => {
   });
   test('the main one is the quiz handheld of the story: 172 x 90 x 32, six closing screws, four key supports, two ribs, a bay', () => {
     const body = bodyOf(demos()[0]!)!;
-    const [front, back] = body.pieces as [typeof body.pieces[0], typeof body.pieces[0]];
-    expect(body.outline.kind === 'rect' && [body.outline.w.mm, body.outline.h.mm, front.depth.mm + back.depth.mm, body.wall.mm]).toEqual([172, 90, 32, 2.2]);
-    const copies = (f: (typeof back.features)[number]) => (f.repeat?.mirrorX ? 2 : 1) * (f.repeat?.mirrorY ? 2 : 1) * (f.repeat?.row?.count ?? 1);
-    const count = (purpose: string) => back.features.filter((f) => f.purpose === purpose).reduce((n, f) => n + copies(f), 0);
-    expect([count('closing screw'), count('button support'), count('guide'), back.zones.length]).toEqual([6, 4, 2, 1]);
-    expect(front.openings.find((o) => o.id === 'window')!.shape).toMatchObject({ w: { mm: 62 }, h: { mm: 47 } });
-    expect(demos()[0]!.controls.inputs.filter((i) => !i.role.startsWith('l') && !i.role.startsWith('r') || i.role === 'left' || i.role === 'right').length).toBe(10);
+    const [front, back] = body.pieces as [(typeof body.pieces)[0], (typeof body.pieces)[0]];
+    expect(
+      body.outline.kind === 'rect' && [
+        body.outline.w.mm,
+        body.outline.h.mm,
+        front.depth.mm + back.depth.mm,
+        body.wall.mm,
+      ],
+    ).toEqual([172, 90, 32, 2.2]);
+    const copies = (f: (typeof back.features)[number]) =>
+      (f.repeat?.mirrorX ? 2 : 1) * (f.repeat?.mirrorY ? 2 : 1) * (f.repeat?.row?.count ?? 1);
+    const count = (purpose: string) =>
+      back.features.filter((f) => f.purpose === purpose).reduce((n, f) => n + copies(f), 0);
+    expect([
+      count('closing screw'),
+      count('button support'),
+      count('guide'),
+      back.zones.length,
+    ]).toEqual([6, 4, 2, 1]);
+    expect(front.openings.find((o) => o.id === 'window')!.shape).toMatchObject({
+      w: { mm: 62 },
+      h: { mm: 47 },
+    });
+    expect(
+      demos()[0]!.controls.inputs.filter(
+        (i) =>
+          (!i.role.startsWith('l') && !i.role.startsWith('r')) ||
+          i.role === 'left' ||
+          i.role === 'right',
+      ).length,
+    ).toBe(10);
   });
   test('the loaner is under its price, and every demo part was measured', () => {
     for (const d of demos()) {
-      const price = d.kit.items.reduce((sum, i) => sum + (d.kit.parts.find((p) => p.id === i.part)!.price ?? 0), 0);
+      const price = d.kit.items.reduce(
+        (sum, i) => sum + (d.kit.parts.find((p) => p.id === i.part)!.price ?? 0),
+        0,
+      );
       expect([d.id, price <= (d.brief.costCeiling ?? Infinity)]).toEqual([d.id, true]);
       for (const p of d.kit.parts) expect([d.id, p.id, p.source]).toEqual([d.id, p.id, 'mine']);
     }
@@ -99,11 +165,21 @@ describe('the demo builds', () => {
     const [half, done] = demos();
     expect(dabchickAnswers().length).toBe(6);
     expect(done!.shell).toEqual(half!.shell);
-    const changed = done!.layout.placements.filter((p, i) => JSON.stringify(p) !== JSON.stringify(half!.layout.placements[i])).map((p) => p.item);
+    const changed = done!.layout.placements
+      .filter((p, i) => JSON.stringify(p) !== JSON.stringify(half!.layout.placements[i]))
+      .map((p) => p.item);
     expect(changed).toEqual(['teasel', 'charger']);
-    expect(thickness(done!.kit.parts.find((p) => p.id === 'slab-2500')!, []).value).toBe(8);
+    expect(
+      thickness(
+        done!.kit.parts.find((p) => p.id === 'slab-2500')!,
+        [],
+      ).value,
+    ).toBe(8);
   });
   test('every game family lists the pad, and only roles there are', () => {
-    for (const f of Object.values(COVERAGE)) expect(f.needs).toEqual(expect.arrayContaining(['up', 'down', 'left', 'right', 'south', 'start']));
+    for (const f of Object.values(COVERAGE))
+      expect(f.needs).toEqual(
+        expect.arrayContaining(['up', 'down', 'left', 'right', 'south', 'start']),
+      );
   });
 });

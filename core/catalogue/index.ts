@@ -7,7 +7,14 @@ import { SCREENS } from './screens';
 import { SOUND } from './sound';
 
 /** Starter parts: made-up series in realistic sizes, typical for their class until measured. */
-export const STARTER_PARTS: readonly Part[] = [...COMPUTERS, ...SCREENS, ...ENERGY, ...SOUND, ...CONTROLS, ...HARDWARE];
+export const STARTER_PARTS: readonly Part[] = [
+  ...COMPUTERS,
+  ...SCREENS,
+  ...ENERGY,
+  ...SOUND,
+  ...CONTROLS,
+  ...HARDWARE,
+];
 export { COVERAGE, SHOWN, type GameFamilyInputs } from './families';
 export { dabchickAnswers, dabchickFits, demos, measured } from './demos';
 export { rectBody } from './shells';

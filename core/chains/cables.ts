@@ -3,30 +3,72 @@ import type { Block, Item, Leaves, Part, Project } from '../model';
 import { sockets } from '../kit';
 import { type End, kitOf } from './fitted';
 
-export interface CableEnd { item: string; connector: string; /** The lead's own block that stands in that socket, as it is drawn in the lead. */ plug: Block; /** Which way its ribbon leaves. */ leaves: Leaves }
-export interface Cable { lead: Item; part: Part; ends: [CableEnd, CableEnd] }
+export interface CableEnd {
+  item: string;
+  connector: string;
+  /** The lead's own block that stands in that socket, as it is drawn in the lead. */ plug: Block;
+  /** Which way its ribbon leaves. */ leaves: Leaves;
+}
+export interface Cable {
+  lead: Item;
+  part: Part;
+  ends: [CableEnd, CableEnd];
+}
 
 /** The socket an end stands for, when it is one inside the case. */
 function socketOf({ of, port }: End): { item: string; connector: string } | undefined {
-  const s = sockets(of.part, of.item).find((q) => !q.outside && q.connector.type === port.form && (port.block === undefined || q.connector.block === port.block));
+  const s = sockets(of.part, of.item).find(
+    (q) =>
+      !q.outside &&
+      q.connector.type === port.form &&
+      (port.block === undefined || q.connector.block === port.block),
+  );
   return s && { item: of.item.id, connector: s.connector.id };
 }
 
 /** Which end of a lead goes to what gives, and which to what takes; the other way round where that fits no socket. */
-const STRAIGHT = [[0, 1], [1, 0]] as const, ROUND = [[1, 0], [0, 1]] as const;
+const STRAIGHT = [
+    [0, 1],
+    [1, 0],
+  ] as const,
+  ROUND = [
+    [1, 0],
+    [0, 1],
+  ] as const;
 
 /** Every lead of the kit that finds its two sockets, each socket once; the giving end is the lead's first where forms allow. */
 export function cablesOf(p: Project): Cable[] {
-  const k = kitOf(p), used = new Set<string>();
-  const free = (carries: NonNullable<Part['lead']>['carries'], role: 'gives' | 'takes', form: string) => k.ends(carries, role).filter((e) => e.port.form === form).flatMap((e) => socketOf(e) ?? []).find((s) => !used.has(`${s.item}/${s.connector}`));
+  const k = kitOf(p),
+    used = new Set<string>();
+  const free = (
+    carries: NonNullable<Part['lead']>['carries'],
+    role: 'gives' | 'takes',
+    form: string,
+  ) =>
+    k
+      .ends(carries, role)
+      .filter((e) => e.port.form === form)
+      .flatMap((e) => socketOf(e) ?? [])
+      .find((s) => !used.has(`${s.item}/${s.connector}`));
   return k.all.flatMap(({ item, part }): Cable[] => {
     if (!part.lead) return [];
-    const { carries, ends, leaves = ['straight', 'straight'] } = part.lead, plugs = part.blocks.filter((b) => b.kind === 'connector');
+    const { carries, ends, leaves = ['straight', 'straight'] } = part.lead,
+      plugs = part.blocks.filter((b) => b.kind === 'connector');
     for (const [i, j] of item.around ? ROUND : STRAIGHT) {
-      const from = free(carries, 'gives', ends[i]), to = free(carries, 'takes', ends[j]);
+      const from = free(carries, 'gives', ends[i]),
+        to = free(carries, 'takes', ends[j]);
       if (!from || !to || from.item === to.item || !plugs[i] || !plugs[j]) continue;
       for (const s of [from, to]) used.add(`${s.item}/${s.connector}`);
-      return [{ lead: item, part, ends: [{ ...from, plug: plugs[i], leaves: leaves[i] }, { ...to, plug: plugs[j], leaves: leaves[j] }] }];
+      return [
+        {
+          lead: item,
+          part,
+          ends: [
+            { ...from, plug: plugs[i], leaves: leaves[i] },
+            { ...to, plug: plugs[j], leaves: leaves[j] },
+          ],
+        },
+      ];
     }
     return [];
   });

@@ -1,9 +1,23 @@
 /** One chain of a build: its links in order, where it breaks, and what is worth knowing beside that. */
-export const CHAINS = ['energy', 'picture', 'sound', 'inputs', 'storage', 'ports', 'shutdown'] as const;
+export const CHAINS = [
+  'energy',
+  'picture',
+  'sound',
+  'inputs',
+  'storage',
+  'ports',
+  'shutdown',
+] as const;
 export type ChainKind = (typeof CHAINS)[number];
 
 export const CHAIN_NAMES: Readonly<Record<ChainKind, string>> = {
-  energy: 'Energy', picture: 'Picture', sound: 'Sound', inputs: 'Inputs', storage: 'Storage and its access', ports: 'Charging and data ports', shutdown: 'Shutdown',
+  energy: 'Energy',
+  picture: 'Picture',
+  sound: 'Sound',
+  inputs: 'Inputs',
+  storage: 'Storage and its access',
+  ports: 'Charging and data ports',
+  shutdown: 'Shutdown',
 };
 
 export interface Link {
@@ -39,18 +53,38 @@ export interface Chain {
 
 export class ChainMaker {
   readonly chain: Chain;
-  constructor(kind: ChainKind) { this.chain = { kind, wanted: true, begun: false, links: [], breaks: [], notes: [] }; }
-  link(link: Link): void { this.chain.links.push(link); }
+  constructor(kind: ChainKind) {
+    this.chain = { kind, wanted: true, begun: false, links: [], breaks: [], notes: [] };
+  }
+  link(link: Link): void {
+    this.chain.links.push(link);
+  }
   part(of: { item: { id: string; name: string } }, note: string, joint?: string): void {
     this.chain.begun = true;
     // A board that does several things in a row is one link.
     const last = this.chain.links[this.chain.links.length - 1];
-    if (last?.item === of.item.id) { last.note = `${last.note}; ${note}`; return; }
+    if (last?.item === of.item.id) {
+      last.note = `${last.note}; ${note}`;
+      return;
+    }
     this.link({ name: of.item.name, item: of.item.id, note, ...(joint ? { joint } : {}) });
   }
   broken(id: string, title: string, what: string, why: string[] = [], about: string[] = []): void {
-    this.chain.breaks.push({ id: `${this.chain.kind}:${id}`, before: this.chain.links.length, title, what, why, about });
+    this.chain.breaks.push({
+      id: `${this.chain.kind}:${id}`,
+      before: this.chain.links.length,
+      title,
+      what,
+      why,
+      about,
+    });
   }
-  note(text: string): void { this.chain.notes.push(text); }
-  unwanted(why: string): Chain { this.chain.wanted = false; this.note(why); return this.chain; }
+  note(text: string): void {
+    this.chain.notes.push(text);
+  }
+  unwanted(why: string): Chain {
+    this.chain.wanted = false;
+    this.note(why);
+    return this.chain;
+  }
 }

@@ -4,69 +4,168 @@ import { type Chain, ChainMaker } from './chain';
 import { banks, type Kit } from './fitted';
 
 /** Fed from the wall alone: said so, or a TV box without a cell. */
-export const fromWall = (k: Kit): boolean => k.p.power.source === 'wall' || (k.p.power.source === undefined && k.p.way === 'tv box' && !k.all.some((x) => x.part.cell));
+export const fromWall = (k: Kit): boolean =>
+  k.p.power.source === 'wall' ||
+  (k.p.power.source === undefined && k.p.way === 'tv box' && !k.all.some((x) => x.part.cell));
 
 /** Cells need a charger; a bay's are taken out and charged, a bank brings its own. */
-export const charged = (k: Kit): boolean => k.all.some((x) => x.part.cell && !isBank(x.part) && x.part.cell.kind !== 'bay');
+export const charged = (k: Kit): boolean =>
+  k.all.some((x) => x.part.cell && !isBank(x.part) && x.part.cell.kind !== 'bay');
 
 const v = (n: number): string => `${Math.round(n * 10) / 10} V`;
 
 export function energyChain(k: Kit): Chain {
   const m = new ChainMaker('energy');
-  const cells = k.all.filter((x) => x.part.cell && !isBank(x.part)), bank = banks(k)[0];
-  const rails = k.ends('rail', 'gives'), loads = k.ends('rail', 'takes');
+  const cells = k.all.filter((x) => x.part.cell && !isBank(x.part)),
+    bank = banks(k)[0];
+  const rails = k.ends('rail', 'gives'),
+    loads = k.ends('rail', 'takes');
   if (fromWall(k)) {
     m.link({ name: 'Wall supply', note: '5 V, closed and certified' });
     m.chain.begun = k.all.length > 0;
   } else if (!cells.length && !bank) {
     m.chain.begun = rails.length > 0;
-    m.broken('source', 'No cell yet', 'Nothing feeds this build.', ['Add a cell, a bank or a bay, or say that it runs from the wall.']);
+    m.broken('source', 'No cell yet', 'Nothing feeds this build.', [
+      'Add a cell, a bank or a bay, or say that it runs from the wall.',
+    ]);
   } else if (bank && !cells.length) {
-    m.part(bank, `${v(bank.part.converter?.outV ?? 5)} from its own converter; its cell, protection and charger are inside`);
+    m.part(
+      bank,
+      `${v(bank.part.converter?.outV ?? 5)} from its own converter; its cell, protection and charger are inside`,
+    );
   } else {
-    const first = cells[0]!, cell = first.part.cell!;
+    const first = cells[0]!,
+      cell = first.part.cell!;
     const twins = cells.filter((x) => x.item.part === first.item.part).length;
-    m.part(first, `${v(cell.cutoffV)} empty to ${v(cell.fullV)} full${twins > 1 ? `, ${twins} side by side` : ''}`);
+    m.part(
+      first,
+      `${v(cell.cutoffV)} empty to ${v(cell.fullV)} full${twins > 1 ? `, ${twins} side by side` : ''}`,
+    );
     const odd = cells.find((x) => x.item.part !== first.item.part);
-    if (odd) m.broken('mixed', 'Unlike cells on one rail', `${first.item.name} and ${odd.item.name}`, ['Cells side by side must be alike and within 0.05 V when they are joined.'], [first.item.id, odd.item.id]);
+    if (odd)
+      m.broken(
+        'mixed',
+        'Unlike cells on one rail',
+        `${first.item.name} and ${odd.item.name}`,
+        ['Cells side by side must be alike and within 0.05 V when they are joined.'],
+        [first.item.id, odd.item.id],
+      );
     protection(k, m, cell.bare ?? cell.kind === 'cylinder', cell.series, first.item.id);
     if (cell.kind !== 'bay') charger(k, m, cell.series, first.item.id);
     converter(k, m, cell.cutoffV, cell.fullV, first.item.id);
   }
   for (const { of, port } of loads) {
     if (!port.volts || (!rails.length && !fromWall(k))) continue;
-    const given = fromWall(k) ? [5, ...rails.map((r) => r.port.volts?.[0] ?? 5)] : rails.map((r) => r.port.volts?.[0] ?? 5);
-    if (!given.some((g) => g >= port.volts![0] - 1e-9 && g <= port.volts![1] + 1e-9)) m.broken(`rail-${of.item.id}`, `${of.item.name} wants ${v(port.volts[0])} to ${v(port.volts[1])}`, `The rails here give ${given.map(v).join(' and ')}.`, ['A load runs inside its input window or not at all.'], [of.item.id]);
+    const given = fromWall(k)
+      ? [5, ...rails.map((r) => r.port.volts?.[0] ?? 5)]
+      : rails.map((r) => r.port.volts?.[0] ?? 5);
+    if (!given.some((g) => g >= port.volts![0] - 1e-9 && g <= port.volts![1] + 1e-9))
+      m.broken(
+        `rail-${of.item.id}`,
+        `${of.item.name} wants ${v(port.volts[0])} to ${v(port.volts[1])}`,
+        `The rails here give ${given.map(v).join(' and ')}.`,
+        ['A load runs inside its input window or not at all.'],
+        [of.item.id],
+      );
   }
-  if (loads.length) m.link({ name: loads.length === 1 ? loads[0]!.of.item.name : `${loads.length} loads`, note: [...new Set(loads.map((l) => l.of.item.name))].slice(0, 4).join(', ') + (loads.length > 4 ? ' ...' : ''), joint: 'wired at the rail' });
+  if (loads.length)
+    m.link({
+      name: loads.length === 1 ? loads[0]!.of.item.name : `${loads.length} loads`,
+      note:
+        [...new Set(loads.map((l) => l.of.item.name))].slice(0, 4).join(', ') +
+        (loads.length > 4 ? ' ...' : ''),
+      joint: 'wired at the rail',
+    });
   return m.chain;
 }
 
 function protection(k: Kit, m: ChainMaker, bare: boolean, series: number, about: string): void {
   const board = k.all.find((x) => x.part.protects?.series === series);
-  if (board) return m.part(board, `cuts off at ${board.part.protects!.limitA} A and when empty`, 'soldered at the cell');
+  if (board)
+    return m.part(
+      board,
+      `cuts off at ${board.part.protects!.limitA} A and when empty`,
+      'soldered at the cell',
+    );
   if (!bare) return m.note('The cell brings its own protection board. Check that it does.');
-  m.broken('protection', 'No protection for the cell', series > 1 ? `${series} cells in series have no guard of their own.` : 'A bare cell has no guard of its own.', ['Without one a short or a deep discharge ends the cell, or starts a fire.'], [about]);
+  m.broken(
+    'protection',
+    'No protection for the cell',
+    series > 1
+      ? `${series} cells in series have no guard of their own.`
+      : 'A bare cell has no guard of its own.',
+    ['Without one a short or a deep discharge ends the cell, or starts a fire.'],
+    [about],
+  );
 }
 
 function charger(k: Kit, m: ChainMaker, series: number, about: string): void {
-  const chargers = k.all.filter((x) => x.part.charger), fit = chargers.find((x) => (x.part.charger!.series ?? 1) === series);
+  const chargers = k.all.filter((x) => x.part.charger),
+    fit = chargers.find((x) => (x.part.charger!.series ?? 1) === series);
   if (fit) {
-    m.part(fit, `charges ${series === 1 ? 'one cell' : `${series} in series, balanced`}`, 'two-pin plug or pads');
-    return m.note('Two-pin battery plugs have no standard polarity: check with a meter before the first plugging.');
+    m.part(
+      fit,
+      `charges ${series === 1 ? 'one cell' : `${series} in series, balanced`}`,
+      'two-pin plug or pads',
+    );
+    return m.note(
+      'Two-pin battery plugs have no standard polarity: check with a meter before the first plugging.',
+    );
   }
   const other = chargers[0];
-  if (other) m.broken('series', `${series === 1 ? 'One cell' : `${series} cells in series`} on a charger for ${other.part.charger!.series ?? 1}`, `${other.item.name} does not charge this pack.`, [series > 1 ? 'Cells in series need a balancing charger for as many.' : 'A charger for a series pack overcharges a single cell.'], [other.item.id, about]);
-  else m.broken('charger', 'No charger', 'The cell cannot be charged where it is.', ['Add a charge board for this pack, or take a bank or a bay whose cells come out.'], [about]);
+  if (other)
+    m.broken(
+      'series',
+      `${series === 1 ? 'One cell' : `${series} cells in series`} on a charger for ${other.part.charger!.series ?? 1}`,
+      `${other.item.name} does not charge this pack.`,
+      [
+        series > 1
+          ? 'Cells in series need a balancing charger for as many.'
+          : 'A charger for a series pack overcharges a single cell.',
+      ],
+      [other.item.id, about],
+    );
+  else
+    m.broken(
+      'charger',
+      'No charger',
+      'The cell cannot be charged where it is.',
+      ['Add a charge board for this pack, or take a bank or a bay whose cells come out.'],
+      [about],
+    );
 }
 
 function converter(k: Kit, m: ChainMaker, low: number, high: number, about: string): void {
   const makers = k.all.filter((x) => x.part.converter && !isBank(x.part));
-  if (!makers.length) return m.broken('converter', 'No 5 V rail', 'The cell does not give 5 V and no converter is in the kit.', [`${v(high)} full, ${v(low)} at cut-off.`], [about]);
+  if (!makers.length)
+    return m.broken(
+      'converter',
+      'No 5 V rail',
+      'The cell does not give 5 V and no converter is in the kit.',
+      [`${v(high)} full, ${v(low)} at cut-off.`],
+      [about],
+    );
   for (const x of makers) {
-    const window = x.ports.find((q) => q.carries === 'cell' && q.role === 'takes' && q.volts)?.volts;
-    if (window && high > window[1] + 1e-9) m.broken('window', `${v(high)} into a converter for up to ${v(window[1])}`, `${x.item.name} cannot take a full pack.`, [x.part.converter!.kind === 'boost' ? 'A boost converter passes a higher input straight through to its rail.' : 'Above its input window it fails.'], [x.item.id]);
-    else m.part(x, `makes ${v(x.part.converter!.outV)}, up to ${x.part.converter!.limitA} A`, makers[0] === x && x.part.charger ? 'same board' : 'soldered');
+    const window = x.ports.find(
+      (q) => q.carries === 'cell' && q.role === 'takes' && q.volts,
+    )?.volts;
+    if (window && high > window[1] + 1e-9)
+      m.broken(
+        'window',
+        `${v(high)} into a converter for up to ${v(window[1])}`,
+        `${x.item.name} cannot take a full pack.`,
+        [
+          x.part.converter!.kind === 'boost'
+            ? 'A boost converter passes a higher input straight through to its rail.'
+            : 'Above its input window it fails.',
+        ],
+        [x.item.id],
+      );
+    else
+      m.part(
+        x,
+        `makes ${v(x.part.converter!.outV)}, up to ${x.part.converter!.limitA} A`,
+        makers[0] === x && x.part.charger ? 'same board' : 'soldered',
+      );
   }
 }
-

@@ -2,8 +2,15 @@
 import type { Carries, Form, Item, Part, Port, Project } from '../model';
 import { isBank, partOf, portsOn, sockets } from '../kit';
 
-export interface Fitted { item: Item; part: Part; ports: Port[] }
-export interface End { of: Fitted; port: Port }
+export interface Fitted {
+  item: Item;
+  part: Part;
+  ports: Port[];
+}
+export interface End {
+  of: Fitted;
+  port: Port;
+}
 export interface Kit {
   p: Project;
   all: Fitted[];
@@ -21,18 +28,39 @@ export function kitOf(p: Project): Kit {
 }
 
 function fitted(p: Project): Kit {
-  const all = p.kit.items.map((item) => { const part = partOf(p, item); return { item, part, ports: portsOn(part, item) }; });
+  const all = p.kit.items.map((item) => {
+    const part = partOf(p, item);
+    return { item, part, ports: portsOn(part, item) };
+  });
   const computer = all.find((x) => x.part.family === 'sbc');
   return {
-    p, all, ...(computer ? { computer } : {}),
-    ends: (carries, role) => all.flatMap((of) => of.ports.filter((q) => q.carries === carries && q.role === role).map((port) => ({ of, port }))),
+    p,
+    all,
+    ...(computer ? { computer } : {}),
+    ends: (carries, role) =>
+      all.flatMap((of) =>
+        of.ports
+          .filter((q) => q.carries === carries && q.role === role)
+          .map((port) => ({ of, port })),
+      ),
   };
 }
 
 /** Whether a port's socket is meant to be reached from outside in this build. */
 export function reachable({ of, port }: End): boolean {
-  if (port.form === 'pads' || port.form === 'header' || port.form === 'flat' || port.form === 'two-pin') return false;
-  return sockets(of.part, of.item).some((s) => s.outside && s.connector.type === port.form && (port.block === undefined || s.connector.block === port.block));
+  if (
+    port.form === 'pads' ||
+    port.form === 'header' ||
+    port.form === 'flat' ||
+    port.form === 'two-pin'
+  )
+    return false;
+  return sockets(of.part, of.item).some(
+    (s) =>
+      s.outside &&
+      s.connector.type === port.form &&
+      (port.block === undefined || s.connector.block === port.block),
+  );
 }
 
 export const banks = (k: Kit): Fitted[] => k.all.filter((x) => isBank(x.part));
@@ -42,4 +70,9 @@ export const isSoldered = (f: Form): boolean => SOLDERED.includes(f);
 
 /** A lead in the kit whose ends fit these two sockets. */
 export const leadFor = (k: Kit, carries: Carries, a: Form, b: Form): Fitted | undefined =>
-  k.all.find(({ part }) => part.lead?.carries === carries && ((part.lead.ends[0] === a && part.lead.ends[1] === b) || (part.lead.ends[0] === b && part.lead.ends[1] === a)));
+  k.all.find(
+    ({ part }) =>
+      part.lead?.carries === carries &&
+      ((part.lead.ends[0] === a && part.lead.ends[1] === b) ||
+        (part.lead.ends[0] === b && part.lead.ends[1] === a)),
+  );

@@ -20,7 +20,15 @@ export { type Cable, cablesOf } from './cables';
 export { chainWays } from './mends';
 export { powerTree, type PowerNode } from './tree';
 
-const MAKERS: Readonly<Record<ChainKind, (k: ReturnType<typeof kitOf>) => Chain>> = { energy: energyChain, picture: pictureChain, sound: soundChain, inputs: inputsChain, storage: storageChain, ports: portsChain, shutdown: shutdownChain };
+const MAKERS: Readonly<Record<ChainKind, (k: ReturnType<typeof kitOf>) => Chain>> = {
+  energy: energyChain,
+  picture: pictureChain,
+  sound: soundChain,
+  inputs: inputsChain,
+  storage: storageChain,
+  ports: portsChain,
+  shutdown: shutdownChain,
+};
 
 /** Every chain of a build, in the order it is wired. An empty kit has none: nothing is chosen, nothing is broken. */
 export function chains(p: Project): Chain[] {
@@ -30,6 +38,19 @@ export function chains(p: Project): Chain[] {
 }
 
 /** A gap in a begun chain is a hit; one that nothing was chosen for yet is open. */
-export const chainFindings = (p: Project): Finding[] => chains(p).flatMap((c) => c.breaks.map((b): Finding => ({
-  id: `chain:${b.id}`, station: 'kit', check: 'chain', verdict: c.begun ? 'hit' : 'tight', title: b.title, what: b.what, why: [`${CHAIN_NAMES[c.kind]}: ${c.links.map((l) => l.name).join(' → ') || 'nothing yet'}`, ...b.why], about: b.about,
-})));
+export const chainFindings = (p: Project): Finding[] =>
+  chains(p).flatMap((c) =>
+    c.breaks.map((b): Finding => ({
+      id: `chain:${b.id}`,
+      station: 'kit',
+      check: 'chain',
+      verdict: c.begun ? 'hit' : 'tight',
+      title: b.title,
+      what: b.what,
+      why: [
+        `${CHAIN_NAMES[c.kind]}: ${c.links.map((l) => l.name).join(' → ') || 'nothing yet'}`,
+        ...b.why,
+      ],
+      about: b.about,
+    })),
+  );

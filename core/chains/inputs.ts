@@ -4,38 +4,116 @@ import type { Kit } from './fitted';
 
 export function inputsChain(k: Kit): Chain {
   const m = new ChainMaker('inputs');
-  const { route, inputs } = k.p.controls, n = inputs.length;
+  const { route, inputs } = k.p.controls,
+    n = inputs.length;
   if (!k.computer) return m.unwanted('Waits for the computer.');
-  const sticks = k.ends('analog', 'takes'), channels = k.ends('analog', 'gives');
+  const sticks = k.ends('analog', 'takes'),
+    channels = k.ends('analog', 'gives');
   if (route === 'wireless') {
     m.chain.begun = true;
     m.link({ name: 'Wireless pad', note: 'has its own battery: plan its hours and its charging' });
-    if (!k.ends('radio', 'gives').length) m.broken('radio', 'No radio', `${k.computer.item.name} cannot hear a wireless pad.`, ['A computer with a radio, or a USB receiver in one of its ports.'], [k.computer.item.id]);
-    const metal = k.p.shell.bodies[0]?.pieces.some((q) => q.material === 'aluminium' || q.material === 'steel');
-    if (metal) m.broken('shielded', 'A radio inside a metal shell', `${k.computer.item.name} is not heard through metal.`, ['A plastic window of some 30 mm over the antenna, a wired pad, or a shell of another stuff.'], [k.computer.item.id]);
+    if (!k.ends('radio', 'gives').length)
+      m.broken(
+        'radio',
+        'No radio',
+        `${k.computer.item.name} cannot hear a wireless pad.`,
+        ['A computer with a radio, or a USB receiver in one of its ports.'],
+        [k.computer.item.id],
+      );
+    const metal = k.p.shell.bodies[0]?.pieces.some(
+      (q) => q.material === 'aluminium' || q.material === 'steel',
+    );
+    if (metal)
+      m.broken(
+        'shielded',
+        'A radio inside a metal shell',
+        `${k.computer.item.name} is not heard through metal.`,
+        [
+          'A plastic window of some 30 mm over the antenna, a wired pad, or a shell of another stuff.',
+        ],
+        [k.computer.item.id],
+      );
     m.part(k.computer, 'pairs with it', 'radio');
     return m.chain;
   }
   m.chain.begun = n > 0;
-  if (n) m.link({ name: `${n} ${n === 1 ? 'input' : 'inputs'}`, note: inputs.slice(0, 4).map((i) => i.name).join(', ') + (n > 4 ? ' ...' : '') });
-  else m.broken('none', 'No inputs yet', 'Nothing to press.', ['Add the buttons the game families want in Controls, or play with a wireless pad.']);
+  if (n)
+    m.link({
+      name: `${n} ${n === 1 ? 'input' : 'inputs'}`,
+      note:
+        inputs
+          .slice(0, 4)
+          .map((i) => i.name)
+          .join(', ') + (n > 4 ? ' ...' : ''),
+    });
+  else
+    m.broken('none', 'No inputs yet', 'Nothing to press.', [
+      'Add the buttons the game families want in Controls, or play with a wireless pad.',
+    ]);
   if (route === 'usb' || route === 'expander') {
     const family = route === 'usb' ? 'controller' : 'expander';
-    const boards = k.all.filter((x) => x.part.family === family && (x.part.inputs ?? 0) > 0), room = boards.reduce((s, b) => s + (b.part.inputs ?? 0), 0);
-    if (!boards.length) m.broken('board', route === 'usb' ? 'No controller board' : 'No expander', `The buttons are read through ${route === 'usb' ? 'USB' : 'I2C'}, and no board for that is in the kit.`, ['Add one, or read the buttons on the header.']);
+    const boards = k.all.filter((x) => x.part.family === family && (x.part.inputs ?? 0) > 0),
+      room = boards.reduce((s, b) => s + (b.part.inputs ?? 0), 0);
+    if (!boards.length)
+      m.broken(
+        'board',
+        route === 'usb' ? 'No controller board' : 'No expander',
+        `The buttons are read through ${route === 'usb' ? 'USB' : 'I2C'}, and no board for that is in the kit.`,
+        ['Add one, or read the buttons on the header.'],
+      );
     else {
       m.part(boards[0]!, `reads up to ${room}`, 'one wire each and a common ground');
-      if (n > room) m.broken('count', `${n} inputs, ${room} on the board`, `${boards[0]!.item.name} has too few.`, [], boards.map((b) => b.item.id));
+      if (n > room)
+        m.broken(
+          'count',
+          `${n} inputs, ${room} on the board`,
+          `${boards[0]!.item.name} has too few.`,
+          [],
+          boards.map((b) => b.item.id),
+        );
     }
-    if (boards.length && route === 'expander' && !k.ends('i2c', 'gives').length) m.broken('bus', 'No I2C from the computer', `${boards[0]!.item.name} speaks I2C.`, [], [boards[0]!.item.id, k.computer.item.id]);
+    if (boards.length && route === 'expander' && !k.ends('i2c', 'gives').length)
+      m.broken(
+        'bus',
+        'No I2C from the computer',
+        `${boards[0]!.item.name} speaks I2C.`,
+        [],
+        [boards[0]!.item.id, k.computer.item.id],
+      );
   } else if (route === 'original board') {
     const kept = k.p.donor?.kept.find((q) => q.kind === 'board' || q.kind === 'membranes');
     if (kept) m.link({ name: kept.name, note: 'kept: tapped at its pads' });
-    else m.broken('board', 'No original board kept', 'The buttons are read through the donor\'s board, and none is kept.', ['Note it in Shell, Donor, with what its pads do.']);
-  } else if (!k.ends('lines', 'gives').length) m.broken('bus', 'No header lines', `${k.computer.item.name} has no header to read buttons on.`, ['Read them through a USB controller board.'], [k.computer.item.id]);
-  const want = sticks.reduce((s, e) => s + (e.port.count ?? 1), 0), have = channels.reduce((s, e) => s + (e.port.count ?? 1), 0);
-  if (want > have) m.broken('analog', `${want} analog ${want === 1 ? 'axis' : 'axes'}, ${have || 'no'} converter ${have === 1 ? 'channel' : 'channels'}`, `${[...new Set(sticks.map((s) => s.of.item.name))].join(', ')} ${sticks.length === 1 ? 'gives' : 'give'} a voltage the header cannot read.`, ['A converter channel for each axis, on the same reference.'], [...new Set(sticks.map((s) => s.of.item.id))]);
+    else
+      m.broken(
+        'board',
+        'No original board kept',
+        "The buttons are read through the donor's board, and none is kept.",
+        ['Note it in Shell, Donor, with what its pads do.'],
+      );
+  } else if (!k.ends('lines', 'gives').length)
+    m.broken(
+      'bus',
+      'No header lines',
+      `${k.computer.item.name} has no header to read buttons on.`,
+      ['Read them through a USB controller board.'],
+      [k.computer.item.id],
+    );
+  const want = sticks.reduce((s, e) => s + (e.port.count ?? 1), 0),
+    have = channels.reduce((s, e) => s + (e.port.count ?? 1), 0);
+  if (want > have)
+    m.broken(
+      'analog',
+      `${want} analog ${want === 1 ? 'axis' : 'axes'}, ${have || 'no'} converter ${have === 1 ? 'channel' : 'channels'}`,
+      `${[...new Set(sticks.map((s) => s.of.item.name))].join(', ')} ${sticks.length === 1 ? 'gives' : 'give'} a voltage the header cannot read.`,
+      ['A converter channel for each axis, on the same reference.'],
+      [...new Set(sticks.map((s) => s.of.item.id))],
+    );
   else if (want) m.part(channels[0]!.of, `${have} channels for ${want} axes`, 'same reference');
-  m.link({ name: k.computer.item.name, item: k.computer.item.id, note: 'maps them', joint: route === 'usb' ? 'USB' : route === 'expander' ? 'I2C' : 'header' });
+  m.link({
+    name: k.computer.item.name,
+    item: k.computer.item.id,
+    note: 'maps them',
+    joint: route === 'usb' ? 'USB' : route === 'expander' ? 'I2C' : 'header',
+  });
   return m.chain;
 }

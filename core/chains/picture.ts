@@ -2,7 +2,13 @@
 import { type Chain, ChainMaker } from './chain';
 import { type End, isSoldered, type Kit, leadFor, reachable } from './fitted';
 
-const LINK_WORDS = { spi: 'SPI', parallel: 'parallel RGB', composite: 'composite', hdmi: 'HDMI', panel: 'a panel ribbon' } as const;
+const LINK_WORDS = {
+  spi: 'SPI',
+  parallel: 'parallel RGB',
+  composite: 'composite',
+  hdmi: 'HDMI',
+  panel: 'a panel ribbon',
+} as const;
 type LinkKind = keyof typeof LINK_WORDS;
 
 export function pictureChain(k: Kit): Chain {
@@ -10,7 +16,9 @@ export function pictureChain(k: Kit): Chain {
   const screen = k.all.find((x) => x.part.screen);
   if (!k.computer) {
     m.chain.begun = screen !== undefined;
-    m.broken('computer', 'No computer yet', 'Nothing runs the games.', ['Choose the computer by the game families first: it sets current, heat and size.']);
+    m.broken('computer', 'No computer yet', 'Nothing runs the games.', [
+      'Choose the computer by the game families first: it sets current, heat and size.',
+    ]);
     if (screen) m.part(screen, `${screen.part.screen!.diagonalIn} in`);
     return m.chain;
   }
@@ -19,27 +27,62 @@ export function pictureChain(k: Kit): Chain {
   if (k.p.way === 'tv box') {
     const out = [...k.ends('hdmi', 'gives'), ...k.ends('composite', 'gives')];
     const seen = out.find(reachable);
-    if (seen) m.link({ name: 'Television', note: seen.port.name, joint: `${LINK_WORDS[seen.port.carries as LinkKind]} socket in the wall` });
-    else m.broken('tv', 'No way to the television', out.length ? `${out[0]!.port.name} of ${out[0]!.of.item.name} is not reached from outside.` : `${k.computer.item.name} has no picture socket left.`, ['A TV box needs its HDMI or composite socket in a wall.'], [k.computer.item.id]);
+    if (seen)
+      m.link({
+        name: 'Television',
+        note: seen.port.name,
+        joint: `${LINK_WORDS[seen.port.carries as LinkKind]} socket in the wall`,
+      });
+    else
+      m.broken(
+        'tv',
+        'No way to the television',
+        out.length
+          ? `${out[0]!.port.name} of ${out[0]!.of.item.name} is not reached from outside.`
+          : `${k.computer.item.name} has no picture socket left.`,
+        ['A TV box needs its HDMI or composite socket in a wall.'],
+        [k.computer.item.id],
+      );
     if (!screen) return m.chain;
   }
   if (!screen) {
-    m.broken('screen', 'No screen yet', 'The picture goes nowhere.', ['Choose one by the shell\'s window, then by its link: SPI, parallel, composite or HDMI.']);
+    m.broken('screen', 'No screen yet', 'The picture goes nowhere.', [
+      "Choose one by the shell's window, then by its link: SPI, parallel, composite or HDMI.",
+    ]);
     return m.chain;
   }
   const link = screen.part.screen!.link;
   if (link === 'panel') panel(k, m, screen);
-  else if (joined(k, m, link, { of: screen, port: screen.ports.find((q) => q.carries === link && q.role === 'takes') ?? { id: 'in', name: 'picture in', carries: link, role: 'takes', form: 'pads' } })) m.part(screen, panelWords(screen), jointWords(k, link, screen));
-  if (screen.part.screen!.standing) m.note(`${screen.item.name} is made standing: the picture is turned by 90 degrees at the start.`);
+  else if (
+    joined(k, m, link, {
+      of: screen,
+      port: screen.ports.find((q) => q.carries === link && q.role === 'takes') ?? {
+        id: 'in',
+        name: 'picture in',
+        carries: link,
+        role: 'takes',
+        form: 'pads',
+      },
+    })
+  )
+    m.part(screen, panelWords(screen), jointWords(k, link, screen));
+  if (screen.part.screen!.standing)
+    m.note(
+      `${screen.item.name} is made standing: the picture is turned by 90 degrees at the start.`,
+    );
   return m.chain;
 }
 
-const panelWords = (s: Kit['all'][number]): string => `${s.part.screen!.px[0]} × ${s.part.screen!.px[1]}, ${s.part.screen!.diagonalIn} in`;
+const panelWords = (s: Kit['all'][number]): string =>
+  `${s.part.screen!.px[0]} × ${s.part.screen!.px[1]}, ${s.part.screen!.diagonalIn} in`;
 const jointWords = (k: Kit, link: LinkKind, to: Kit['all'][number]): string => {
   const end = to.ports.find((q) => q.carries === link && q.role === 'takes');
   if (link === 'hdmi') {
-    const from = k.ends('hdmi', 'gives')[0], lead = from && end && leadFor(k, 'hdmi', from.port.form, end.form);
-    return lead ? lead.item.name : 'four pairs with grounds, 5 V, hot-plug and the two data lines, soldered short';
+    const from = k.ends('hdmi', 'gives')[0],
+      lead = from && end && leadFor(k, 'hdmi', from.port.form, end.form);
+    return lead
+      ? lead.item.name
+      : 'four pairs with grounds, 5 V, hot-plug and the two data lines, soldered short';
   }
   return link === 'composite' ? 'two wires' : `${LINK_WORDS[link]} on the header`;
 };
@@ -48,11 +91,30 @@ const jointWords = (k: Kit, link: LinkKind, to: Kit['all'][number]): string => {
 function joined(k: Kit, m: ChainMaker, link: LinkKind, to: End): boolean {
   const from = k.ends(link, 'gives').find((e) => e.of === k.computer) ?? k.ends(link, 'gives')[0];
   if (!from) {
-    m.broken('link', `No ${LINK_WORDS[link]} from the computer`, `${to.of.item.name} wants ${LINK_WORDS[link]}; ${k.computer!.item.name} gives none${k.computer!.item.struck.length ? ' with what was taken off it' : ''}.`, [`It gives ${[...new Set(k.computer!.ports.filter((q) => q.role === 'gives' && q.carries in LINK_WORDS).map((q) => LINK_WORDS[q.carries as LinkKind]))].join(', ') || 'no picture at all'}.`], [to.of.item.id, k.computer!.item.id]);
+    m.broken(
+      'link',
+      `No ${LINK_WORDS[link]} from the computer`,
+      `${to.of.item.name} wants ${LINK_WORDS[link]}; ${k.computer!.item.name} gives none${k.computer!.item.struck.length ? ' with what was taken off it' : ''}.`,
+      [
+        `It gives ${[...new Set(k.computer!.ports.filter((q) => q.role === 'gives' && q.carries in LINK_WORDS).map((q) => LINK_WORDS[q.carries as LinkKind]))].join(', ') || 'no picture at all'}.`,
+      ],
+      [to.of.item.id, k.computer!.item.id],
+    );
     return false;
   }
-  if (isSoldered(from.port.form) || isSoldered(to.port.form) || leadFor(k, link, from.port.form, to.port.form)) return true;
-  m.broken('lead', `No lead ${from.port.form} to ${to.port.form}`, `${from.of.item.name} and ${to.of.item.name} both have sockets and nothing between them.`, ['A ribbon lead with the right two ends, or both sockets off and four pairs soldered.'], [from.of.item.id, to.of.item.id]);
+  if (
+    isSoldered(from.port.form) ||
+    isSoldered(to.port.form) ||
+    leadFor(k, link, from.port.form, to.port.form)
+  )
+    return true;
+  m.broken(
+    'lead',
+    `No lead ${from.port.form} to ${to.port.form}`,
+    `${from.of.item.name} and ${to.of.item.name} both have sockets and nothing between them.`,
+    ['A ribbon lead with the right two ends, or both sockets off and four pairs soldered.'],
+    [from.of.item.id, to.of.item.id],
+  );
   return false;
 }
 
@@ -60,11 +122,28 @@ function panel(k: Kit, m: ChainMaker, screen: Kit['all'][number]): void {
   const tail = screen.ports.find((q) => q.carries === 'panel' && q.role === 'takes');
   const drivers = k.ends('panel', 'gives');
   const fit = drivers.find((d) => (d.port.count ?? 0) === (tail?.count ?? 0));
-  if (!drivers.length) m.broken('driver', 'No driver board', `${screen.item.name} is a bare panel.`, ['A bare panel shows nothing without the board made for its ribbon.'], [screen.item.id]);
-  else if (!fit) m.broken('ribbon', `${tail?.count ?? '?'} ways on the panel, ${drivers[0]!.port.count ?? '?'} on the driver`, `${screen.item.name} and ${drivers[0]!.of.item.name} do not mate.`, ['Ways, pitch and contact side of a ribbon must match its socket.'], [screen.item.id, drivers[0]!.of.item.id]);
+  if (!drivers.length)
+    m.broken(
+      'driver',
+      'No driver board',
+      `${screen.item.name} is a bare panel.`,
+      ['A bare panel shows nothing without the board made for its ribbon.'],
+      [screen.item.id],
+    );
+  else if (!fit)
+    m.broken(
+      'ribbon',
+      `${tail?.count ?? '?'} ways on the panel, ${drivers[0]!.port.count ?? '?'} on the driver`,
+      `${screen.item.name} and ${drivers[0]!.of.item.name} do not mate.`,
+      ['Ways, pitch and contact side of a ribbon must match its socket.'],
+      [screen.item.id, drivers[0]!.of.item.id],
+    );
   else {
-    const takes = fit.of.ports.find((q) => q.role === 'takes' && (q.carries === 'hdmi' || q.carries === 'composite'));
-    if (takes && joined(k, m, takes.carries as LinkKind, { of: fit.of, port: takes })) m.part(fit.of, 'drives the panel', jointWords(k, takes.carries as LinkKind, fit.of));
+    const takes = fit.of.ports.find(
+      (q) => q.role === 'takes' && (q.carries === 'hdmi' || q.carries === 'composite'),
+    );
+    if (takes && joined(k, m, takes.carries as LinkKind, { of: fit.of, port: takes }))
+      m.part(fit.of, 'drives the panel', jointWords(k, takes.carries as LinkKind, fit.of));
   }
   if (fit) m.part(screen, panelWords(screen), `${tail?.count ?? ''} way ribbon`.trim());
 }

@@ -14,9 +14,15 @@ import munkres from 'munkres-js';
 export function leastCost(costs: readonly (readonly number[])[]): number[] {
   if (!costs.length) return [];
   const columns = costs[0]!.length;
-  if (costs.length > columns) throw new RangeError(`${costs.length} inputs need ${costs.length} lines; only ${columns} are free.`);
+  if (costs.length > columns)
+    throw new RangeError(
+      `${costs.length} inputs need ${costs.length} lines; only ${columns} are free.`,
+    );
   // The method wants a square: rows that ask for nothing cost nothing anywhere.
-  const square = [...costs.map((r) => [...r]), ...Array.from({ length: columns - costs.length }, () => new Array<number>(columns).fill(0))];
+  const square = [
+    ...costs.map((r) => [...r]),
+    ...Array.from({ length: columns - costs.length }, () => new Array<number>(columns).fill(0)),
+  ];
   const out = new Array<number>(costs.length).fill(-1);
   for (const [row, column] of munkres(square)) if (row < costs.length) out[row] = column;
   return out;

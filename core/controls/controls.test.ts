@@ -20,14 +20,18 @@ function brute(costs: number[][], used = new Set<number>(), row = 0): number {
 test('the assignment equals brute force on 200 random cases', () => {
   const random = seeded(11);
   for (let k = 0; k < 200; k++) {
-    const rows = 1 + Math.floor(random() * 7), columns = rows + Math.floor(random() * 3);
-    const costs = Array.from({ length: rows }, () => Array.from({ length: columns }, () => Math.round(random() * 1000) / 10));
+    const rows = 1 + Math.floor(random() * 7),
+      columns = rows + Math.floor(random() * 3);
+    const costs = Array.from({ length: rows }, () =>
+      Array.from({ length: columns }, () => Math.round(random() * 1000) / 10),
+    );
     const got = leastCost(costs);
     expect(new Set(got).size).toBe(rows);
     expect(got.reduce((s, j, i) => s + costs[i]![j]!, 0)).toBeCloseTo(brute(costs), 9);
   }
 });
-test('more inputs than lines is refused with both numbers', () => expect(() => leastCost([[1], [2]])).toThrow('2 inputs need 2 lines; only 1 are free.'));
+test('more inputs than lines is refused with both numbers', () =>
+  expect(() => leastCost([[1], [2]])).toThrow('2 inputs need 2 lines; only 1 are free.'));
 
 const [half, done] = demos() as [Project, Project];
 describe('the demo map', () => {
@@ -38,19 +42,49 @@ describe('the demo map', () => {
   });
   test('the hand-made choice on the I2S clock is a finding; every other input has its own free line', () => {
     const map = buttonMap(half);
-    expect(map.findings.map((f) => f.title)).toEqual(expect.arrayContaining(['GPIO18 carries two signals', 'No way for its wire yet']));
+    expect(map.findings.map((f) => f.title)).toEqual(
+      expect.arrayContaining(['GPIO18 carries two signals', 'No way for its wire yet']),
+    );
     const auto = map.inputs.filter((m) => !m.byHand && m.gpio !== undefined);
     expect(new Set(auto.map((m) => m.gpio)).size).toBe(auto.length);
   });
   test('moving the board changes which lines are nearest: wires stay the shortest possible', () => {
-    const swapped = applied(done, { do: 'place', placement: { ...done.layout.placements[0]!, x: 87, y: 80, turn: 180 } });
+    const swapped = applied(done, {
+      do: 'place',
+      placement: { ...done.layout.placements[0]!, x: 87, y: 80, turn: 180 },
+    });
     const total = (p: Project) => buttonMap(p).total.value;
-    const forced = { ...swapped, controls: { ...swapped.controls, inputs: swapped.controls.inputs.map((i) => ({ ...i, gpio: buttonMap(done).inputs.find((m) => m.input.id === i.id)!.gpio! })) } };
+    const forced = {
+      ...swapped,
+      controls: {
+        ...swapped.controls,
+        inputs: swapped.controls.inputs.map((i) => ({
+          ...i,
+          gpio: buttonMap(done).inputs.find((m) => m.input.id === i.id)!.gpio!,
+        })),
+      },
+    };
     expect(total(swapped)).toBeLessThanOrEqual(total(forced) + 1e-9);
   });
   test('a parallel screen leaves six lines: ten inputs do not fit, and an expander is offered', () => {
-    const p = applied(half, { do: 'swap', item: 'screen', part: STARTER_PARTS.find((x) => x.id === 'pane-3-5-parallel')! });
-    const ten = { ...p, kit: { ...p.kit, items: p.kit.items.filter((i) => i.id !== 'amp') }, layout: { placements: p.layout.placements.filter((x) => x.item !== 'amp') }, controls: { ...p.controls, inputs: p.controls.inputs.slice(0, 10).map((i) => { const q = { ...i }; delete q.gpio; return q; }) } };
+    const p = applied(half, {
+      do: 'swap',
+      item: 'screen',
+      part: STARTER_PARTS.find((x) => x.id === 'pane-3-5-parallel')!,
+    });
+    const ten = {
+      ...p,
+      kit: { ...p.kit, items: p.kit.items.filter((i) => i.id !== 'amp') },
+      layout: { placements: p.layout.placements.filter((x) => x.item !== 'amp') },
+      controls: {
+        ...p.controls,
+        inputs: p.controls.inputs.slice(0, 10).map((i) => {
+          const q = { ...i };
+          delete q.gpio;
+          return q;
+        }),
+      },
+    };
     const f = buttonMap(ten).findings.find((x) => x.id === 'controls:short')!;
     expect(f.title).toBe('Ten inputs, six free lines');
   });

@@ -5,7 +5,12 @@
 import { type Item, type Part, type Project } from '../model';
 import { HEADER_40, partOf, RESERVED } from '../kit';
 
-export interface Taken { gpio: number; signal: string; item: string; name: string }
+export interface Taken {
+  gpio: number;
+  signal: string;
+  item: string;
+  name: string;
+}
 export interface Lines {
   taken: Taken[];
   /** Lines free for buttons, in header order. */
@@ -17,13 +22,22 @@ export interface Lines {
 export function linesOf(p: Project): Lines {
   const taken = p.kit.items.flatMap((item: Item) => {
     const part: Part = partOf(p, item);
-    return (part.takes ?? []).map((t) => ({ gpio: t.gpio, signal: t.signal, item: item.id, name: item.name }));
+    return (part.takes ?? []).map((t) => ({
+      gpio: t.gpio,
+      signal: t.signal,
+      item: item.id,
+      name: item.name,
+    }));
   });
   const barred = new Set([...taken.map((t) => t.gpio), ...Object.keys(RESERVED).map(Number)]);
-  const free = HEADER_40.flatMap((h) => (h.gpio !== undefined && !barred.has(h.gpio) ? [h.gpio] : []));
+  const free = HEADER_40.flatMap((h) =>
+    h.gpio !== undefined && !barred.has(h.gpio) ? [h.gpio] : [],
+  );
   // I2C is a bus: boards with addresses of their own share its two lines.
-  const shared = (by: readonly Taken[]) => by.every((t) => t.signal.startsWith('I2C') && t.signal === by[0]!.signal);
+  const shared = (by: readonly Taken[]) =>
+    by.every((t) => t.signal.startsWith('I2C') && t.signal === by[0]!.signal);
   const contested = [...new Set(taken.map((t) => t.gpio))]
-    .map((gpio) => ({ gpio, by: taken.filter((t) => t.gpio === gpio) })).filter((x) => new Set(x.by.map((t) => t.item)).size > 1 && !shared(x.by));
+    .map((gpio) => ({ gpio, by: taken.filter((t) => t.gpio === gpio) }))
+    .filter((x) => new Set(x.by.map((t) => t.item)).size > 1 && !shared(x.by));
   return { taken, free, contested };
 }

@@ -1,7 +1,16 @@
 /**
  * The button map of a build: every input with its line, its wire, and what clashes.
  */
-import { type Change, type Finding, type Input, type InputRole, type Part, type Project, type WayOut, type Worked } from '../model';
+import {
+  type Change,
+  type Finding,
+  type Input,
+  type InputRole,
+  type Part,
+  type Project,
+  type WayOut,
+  type Worked,
+} from '../model';
 import { HEADER_40, pinOf, RESERVED } from '../kit';
 import { type Scene, sceneOf } from '../fit';
 import { leastCost } from './assign';
@@ -17,7 +26,12 @@ export interface MappedInput {
   /** Straight wire length from switch to header pin, mm. */
   wireMm?: number;
 }
-export interface ButtonMap { inputs: MappedInput[]; lines: Lines; total: Worked<number>; findings: Finding[] }
+export interface ButtonMap {
+  inputs: MappedInput[];
+  lines: Lines;
+  total: Worked<number>;
+  findings: Finding[];
+}
 
 /** Inputs the chosen route puts on header lines. */
 const onHeader = (p: Project): boolean => p.controls.route === 'gpio';
@@ -25,13 +39,21 @@ const onHeader = (p: Project): boolean => p.controls.route === 'gpio';
 export function buttonMap(p: Project, scene: Scene = sceneOf(p)): ButtonMap {
   const lines = linesOf(p);
   const pins = headerPlaces(scene);
-  const inputs = p.controls.inputs.map((input): MappedInput => ({ input, byHand: input.gpio !== undefined, ...maybe('place', inputPlace(scene, input)), ...maybe('gpio', onHeader(p) ? input.gpio : undefined) }));
+  const inputs = p.controls.inputs.map((input): MappedInput => ({
+    input,
+    byHand: input.gpio !== undefined,
+    ...maybe('place', inputPlace(scene, input)),
+    ...maybe('gpio', onHeader(p) ? input.gpio : undefined),
+  }));
   const wanting = inputs.filter((m) => onHeader(p) && m.gpio === undefined && m.input.routed);
   const used = new Set(inputs.map((m) => m.gpio));
   const free = lines.free.filter((g) => !used.has(g));
-  const cost = (m: MappedInput, g: number) => (m.place && pins.get(g) ? straight(m.place, pins.get(g)!) : pinOf(g) / 100);
+  const cost = (m: MappedInput, g: number) =>
+    m.place && pins.get(g) ? straight(m.place, pins.get(g)!) : pinOf(g) / 100;
   const fitted = wanting.slice(0, free.length);
-  leastCost(fitted.map((m) => free.map((g) => cost(m, g)))).forEach((column, i) => { fitted[i]!.gpio = free[column]!; });
+  leastCost(fitted.map((m) => free.map((g) => cost(m, g)))).forEach((column, i) => {
+    fitted[i]!.gpio = free[column]!;
+  });
   for (const m of inputs) {
     if (m.gpio === undefined) continue;
     m.pin = pinOf(m.gpio);
@@ -41,81 +63,302 @@ export function buttonMap(p: Project, scene: Scene = sceneOf(p)): ButtonMap {
   const wired = inputs.filter((m) => m.wireMm !== undefined);
   const sum = wired.reduce((s, m) => s + m.wireMm!, 0);
   return {
-    inputs, lines,
-    total: { value: sum, working: [`${wired.length} wires, ${Math.round(sum)} mm in straight lines; the least possible over ${lines.free.length} free lines with the hand-made choices kept`] },
+    inputs,
+    lines,
+    total: {
+      value: sum,
+      working: [
+        `${wired.length} wires, ${Math.round(sum)} mm in straight lines; the least possible over ${lines.free.length} free lines with the hand-made choices kept`,
+      ],
+    },
     findings: findings(p, inputs, lines, wanting.length - fitted.length),
   };
 }
 
-const maybe = <K extends string, V>(key: K, value: V | undefined) => (value === undefined ? {} : { [key]: value } as { [k in K]: V });
+const maybe = <K extends string, V>(key: K, value: V | undefined) =>
+  value === undefined ? {} : ({ [key]: value } as { [k in K]: V });
 
-const say = (id: string, check: Finding['check'], verdict: Finding['verdict'], title: string, what: string, why: string[], about: string[]): Finding =>
-  ({ id: `controls:${id}`, station: 'controls', check, verdict, title, what, why, about });
+const say = (
+  id: string,
+  check: Finding['check'],
+  verdict: Finding['verdict'],
+  title: string,
+  what: string,
+  why: string[],
+  about: string[],
+): Finding => ({
+  id: `controls:${id}`,
+  station: 'controls',
+  check,
+  verdict,
+  title,
+  what,
+  why,
+  about,
+});
 
-function findings(p: Project, inputs: readonly MappedInput[], lines: Lines, short: number): Finding[] {
+function findings(
+  p: Project,
+  inputs: readonly MappedInput[],
+  lines: Lines,
+  short: number,
+): Finding[] {
   const out: Finding[] = [];
   if (onHeader(p)) {
     for (const { gpio, by } of lines.contested) {
-      out.push(say(`contested-${gpio}`, 'pins', 'hit', `GPIO${gpio} is wanted twice`, by.map((t) => `${t.name} for ${t.signal}`).join(' and '), [`Pin ${pinOf(gpio)} of the header can serve one of them.`], by.map((t) => t.item)));
+      out.push(
+        say(
+          `contested-${gpio}`,
+          'pins',
+          'hit',
+          `GPIO${gpio} is wanted twice`,
+          by.map((t) => `${t.name} for ${t.signal}`).join(' and '),
+          [`Pin ${pinOf(gpio)} of the header can serve one of them.`],
+          by.map((t) => t.item),
+        ),
+      );
     }
     for (const m of inputs) {
       if (!m.byHand || m.gpio === undefined) continue;
       const by = lines.taken.filter((t) => t.gpio === m.gpio);
-      const twin = inputs.find((o) => o !== m && o.gpio === m.gpio && o.byHand && o.input.id < m.input.id);
+      const twin = inputs.find(
+        (o) => o !== m && o.gpio === m.gpio && o.byHand && o.input.id < m.input.id,
+      );
       const known = HEADER_40.some((h) => h.gpio === m.gpio);
-      if (by.length) out.push(say(`pin-${m.input.id}`, 'pins', 'hit', `GPIO${m.gpio} carries two signals`, `${m.input.name}, and ${by[0]!.name} for ${by[0]!.signal}`, [`Pin ${m.pin} is taken by ${by[0]!.name}; ${freeCount(lines, inputs)} lines are free.`], [m.input.id, by[0]!.item]));
-      else if (twin) out.push(say(`pin-${m.input.id}`, 'pins', 'hit', `GPIO${m.gpio} carries two buttons`, `${m.input.name} and ${twin.input.name}`, ['One line tells one button.'], [m.input.id, twin.input.id]));
-      else if (RESERVED[m.gpio]) out.push(say(`pin-${m.input.id}`, 'pins', 'hit', `GPIO${m.gpio} is reserved`, `${m.input.name}: ${RESERVED[m.gpio]}`, [], [m.input.id]));
-      else if (!known) out.push(say(`pin-${m.input.id}`, 'pins', 'hit', `GPIO${m.gpio} is not on the header`, m.input.name, ['The 40-pin header carries GPIO0 to GPIO27.'], [m.input.id]));
+      if (by.length)
+        out.push(
+          say(
+            `pin-${m.input.id}`,
+            'pins',
+            'hit',
+            `GPIO${m.gpio} carries two signals`,
+            `${m.input.name}, and ${by[0]!.name} for ${by[0]!.signal}`,
+            [
+              `Pin ${m.pin} is taken by ${by[0]!.name}; ${freeCount(lines, inputs)} lines are free.`,
+            ],
+            [m.input.id, by[0]!.item],
+          ),
+        );
+      else if (twin)
+        out.push(
+          say(
+            `pin-${m.input.id}`,
+            'pins',
+            'hit',
+            `GPIO${m.gpio} carries two buttons`,
+            `${m.input.name} and ${twin.input.name}`,
+            ['One line tells one button.'],
+            [m.input.id, twin.input.id],
+          ),
+        );
+      else if (RESERVED[m.gpio])
+        out.push(
+          say(
+            `pin-${m.input.id}`,
+            'pins',
+            'hit',
+            `GPIO${m.gpio} is reserved`,
+            `${m.input.name}: ${RESERVED[m.gpio]}`,
+            [],
+            [m.input.id],
+          ),
+        );
+      else if (!known)
+        out.push(
+          say(
+            `pin-${m.input.id}`,
+            'pins',
+            'hit',
+            `GPIO${m.gpio} is not on the header`,
+            m.input.name,
+            ['The 40-pin header carries GPIO0 to GPIO27.'],
+            [m.input.id],
+          ),
+        );
     }
     if (short > 0) {
       const need = inputs.filter((m) => m.input.routed).length;
-      const biggest = [...new Set(lines.taken.map((t) => t.item))].map((id) => ({ name: lines.taken.find((t) => t.item === id)!.name, n: lines.taken.filter((t) => t.item === id).length })).sort((a, b) => b.n - a.n)[0];
-      out.push(say('short', 'pins', 'hit', `${word(need)} inputs, ${word(lines.free.length).toLowerCase()} free lines`, biggest ? `${biggest.name} takes ${biggest.n} of 28.` : 'The header has too few lines.', [`28 lines − ${new Set(lines.taken.map((t) => t.gpio)).size} taken − those reserved = ${lines.free.length} free; ${short} inputs are left over.`], [...new Set(lines.taken.map((t) => t.item))]));
+      const biggest = [...new Set(lines.taken.map((t) => t.item))]
+        .map((id) => ({
+          name: lines.taken.find((t) => t.item === id)!.name,
+          n: lines.taken.filter((t) => t.item === id).length,
+        }))
+        .sort((a, b) => b.n - a.n)[0];
+      out.push(
+        say(
+          'short',
+          'pins',
+          'hit',
+          `${word(need)} inputs, ${word(lines.free.length).toLowerCase()} free lines`,
+          biggest ? `${biggest.name} takes ${biggest.n} of 28.` : 'The header has too few lines.',
+          [
+            `28 lines − ${new Set(lines.taken.map((t) => t.gpio)).size} taken − those reserved = ${lines.free.length} free; ${short} inputs are left over.`,
+          ],
+          [...new Set(lines.taken.map((t) => t.item))],
+        ),
+      );
     }
   }
   for (const m of inputs) {
-    if (!m.input.routed) out.push(say(`route-${m.input.id}`, 'input', 'hit', 'No way for its wire yet', `${m.input.name} has no switch and wire planned.`, ['Decide before closing: a forgotten shoulder key means opening the case again.'], [m.input.id]));
-    else if ('opening' in m.input.at && !m.place) out.push(say(`place-${m.input.id}`, 'input', 'hit', 'Its opening is gone', `${m.input.name} sits in an opening the shell no longer has.`, [], [m.input.id]));
+    if (!m.input.routed)
+      out.push(
+        say(
+          `route-${m.input.id}`,
+          'input',
+          'hit',
+          'No way for its wire yet',
+          `${m.input.name} has no switch and wire planned.`,
+          ['Decide before closing: a forgotten shoulder key means opening the case again.'],
+          [m.input.id],
+        ),
+      );
+    else if ('opening' in m.input.at && !m.place)
+      out.push(
+        say(
+          `place-${m.input.id}`,
+          'input',
+          'hit',
+          'Its opening is gone',
+          `${m.input.name} sits in an opening the shell no longer has.`,
+          [],
+          [m.input.id],
+        ),
+      );
   }
   const twice = new Map<InputRole, Input>();
   for (const { input } of inputs) {
     const other = twice.get(input.role);
-    if (other) out.push(say(`role-${input.id}`, 'input', 'hit', `Two inputs are "${input.role}"`, `${other.name} and ${input.name}`, ['A game would see one of them only.'], [input.id, other.id]));
+    if (other)
+      out.push(
+        say(
+          `role-${input.id}`,
+          'input',
+          'hit',
+          `Two inputs are "${input.role}"`,
+          `${other.name} and ${input.name}`,
+          ['A game would see one of them only.'],
+          [input.id, other.id],
+        ),
+      );
     twice.set(input.role, input);
   }
   return out;
 }
 
-const freeCount = (lines: Lines, inputs: readonly MappedInput[]): number => lines.free.filter((g) => !inputs.some((m) => m.gpio === g)).length;
-const WORDS = ['No', 'One', 'Two', 'Three', 'Four', 'Five', 'Six', 'Seven', 'Eight', 'Nine', 'Ten', 'Eleven', 'Twelve'];
+const freeCount = (lines: Lines, inputs: readonly MappedInput[]): number =>
+  lines.free.filter((g) => !inputs.some((m) => m.gpio === g)).length;
+const WORDS = [
+  'No',
+  'One',
+  'Two',
+  'Three',
+  'Four',
+  'Five',
+  'Six',
+  'Seven',
+  'Eight',
+  'Nine',
+  'Ten',
+  'Eleven',
+  'Twelve',
+];
 const word = (n: number): string => WORDS[n] ?? String(n);
 
 /** What could mend a controls finding; each is re-checked on the whole build before it is shown. */
 export function controlsWays(p: Project, f: Finding, library: readonly Part[]): WayOut[] {
   const out: WayOut[] = [];
   const input = p.controls.inputs.find((x) => f.about.includes(x.id));
-  const way = (id: string, text: string, cost: string, changes: Change[], effort: number) => out.push({ id, text, cost, changes, effort });
+  const way = (id: string, text: string, cost: string, changes: Change[], effort: number) =>
+    out.push({ id, text, cost, changes, effort });
   if (f.id.startsWith('controls:pin-') && input) {
     const free = { ...input };
     delete free.gpio;
-    const gpio = buttonMap({ ...p, controls: { ...p.controls, inputs: p.controls.inputs.map((x) => (x.id === input.id ? free : x)) } }).inputs.find((m) => m.input.id === input.id)?.gpio;
-    if (gpio !== undefined) way('free-line', `Put ${input.name} on GPIO${gpio} instead`, `pin ${pinOf(gpio)}, the shortest free one`, [{ do: 'input', input: { ...free, gpio } }], 1);
-    way('auto', `Let the map choose a line for ${input.name}`, 'moves with the layout', [{ do: 'input', input: free }], 1.2);
+    const gpio = buttonMap({
+      ...p,
+      controls: {
+        ...p.controls,
+        inputs: p.controls.inputs.map((x) => (x.id === input.id ? free : x)),
+      },
+    }).inputs.find((m) => m.input.id === input.id)?.gpio;
+    if (gpio !== undefined)
+      way(
+        'free-line',
+        `Put ${input.name} on GPIO${gpio} instead`,
+        `pin ${pinOf(gpio)}, the shortest free one`,
+        [{ do: 'input', input: { ...free, gpio } }],
+        1,
+      );
+    way(
+      'auto',
+      `Let the map choose a line for ${input.name}`,
+      'moves with the layout',
+      [{ do: 'input', input: free }],
+      1.2,
+    );
   }
   if (f.id.startsWith('controls:route-') && input) {
-    way('route', `Give ${input.name} a switch on a free line`, 'one switch, two wires, one hole', [{ do: 'input', input: { ...input, routed: true } }], 2);
-    way('leave-out', `Do without ${input.name}`, 'some games miss it', [{ do: 'leave-out-input', input: input.id }], 8);
+    way(
+      'route',
+      `Give ${input.name} a switch on a free line`,
+      'one switch, two wires, one hole',
+      [{ do: 'input', input: { ...input, routed: true } }],
+      2,
+    );
+    way(
+      'leave-out',
+      `Do without ${input.name}`,
+      'some games miss it',
+      [{ do: 'leave-out-input', input: input.id }],
+      8,
+    );
   }
-  if (f.id.startsWith('controls:role-') && input) way('leave-out', `Do without ${input.name}`, 'one button less', [{ do: 'leave-out-input', input: input.id }], 8);
+  if (f.id.startsWith('controls:role-') && input)
+    way(
+      'leave-out',
+      `Do without ${input.name}`,
+      'one button less',
+      [{ do: 'leave-out-input', input: input.id }],
+      8,
+    );
   if (f.id === 'controls:short' || f.id.startsWith('controls:contested-')) {
-    for (const part of library.filter((q) => (q.family === 'expander' || q.family === 'controller') && (q.inputs ?? 0) >= p.controls.inputs.length)) {
-      way(`route-${part.id}`, part.family === 'expander' ? `Read the buttons through ${part.name}` : `Read the buttons through ${part.name}`, part.family === 'expander' ? 'one small board; needs two I2C lines' : 'one board and a USB port; the map survives a lost card',
-        [{ do: 'route', route: part.family === 'expander' ? 'expander' : 'usb', part }], 4);
+    for (const part of library.filter(
+      (q) =>
+        (q.family === 'expander' || q.family === 'controller') &&
+        (q.inputs ?? 0) >= p.controls.inputs.length,
+    )) {
+      way(
+        `route-${part.id}`,
+        part.family === 'expander'
+          ? `Read the buttons through ${part.name}`
+          : `Read the buttons through ${part.name}`,
+        part.family === 'expander'
+          ? 'one small board; needs two I2C lines'
+          : 'one board and a USB port; the map survives a lost card',
+        [{ do: 'route', route: part.family === 'expander' ? 'expander' : 'usb', part }],
+        4,
+      );
     }
-    const screen = p.kit.items.find((i) => f.about.includes(i.id) && p.kit.parts.find((q) => q.id === i.part)?.screen?.link === 'parallel');
-    for (const q of screen ? library.filter((x) => x.screen && x.screen.link !== 'parallel' && x.screen.diagonalIn >= 2 && x.screen.diagonalIn <= 4) : []) {
-      way(`swap-${q.id}`, `Take ${q.name} instead`, `${new Set((q.takes ?? []).map((t) => t.gpio)).size} lines; another picture size`, [{ do: 'swap', item: screen!.id, part: q }], 5);
+    const screen = p.kit.items.find(
+      (i) =>
+        f.about.includes(i.id) &&
+        p.kit.parts.find((q) => q.id === i.part)?.screen?.link === 'parallel',
+    );
+    for (const q of screen
+      ? library.filter(
+          (x) =>
+            x.screen &&
+            x.screen.link !== 'parallel' &&
+            x.screen.diagonalIn >= 2 &&
+            x.screen.diagonalIn <= 4,
+        )
+      : []) {
+      way(
+        `swap-${q.id}`,
+        `Take ${q.name} instead`,
+        `${new Set((q.takes ?? []).map((t) => t.gpio)).size} lines; another picture size`,
+        [{ do: 'swap', item: screen!.id, part: q }],
+        5,
+      );
     }
   }
   return out;

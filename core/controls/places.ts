@@ -2,14 +2,22 @@
 import { bodyOf, type Input } from '../model';
 import { pointOf, type Scene } from '../fit';
 
-export interface Place { x: number; y: number; z: number }
+export interface Place {
+  x: number;
+  y: number;
+  z: number;
+}
 
 /** Place of an input in the build's frame, or nothing when its opening is gone. */
 export function inputPlace(scene: Scene, input: Input): Place | undefined {
   const shell = scene.shell;
   if (!('opening' in input.at)) {
     const front = bodyOf(scene.project)?.pieces.find((q) => q.role === 'front');
-    return { x: input.at.x, y: input.at.y, z: front ? front.depth.mm - (bodyOf(scene.project)?.wall.mm ?? 0) : 0 };
+    return {
+      x: input.at.x,
+      y: input.at.y,
+      z: front ? front.depth.mm - (bodyOf(scene.project)?.wall.mm ?? 0) : 0,
+    };
   }
   const { opening, copy = 0, dx = 0, dy = 0 } = input.at;
   const hole = shell?.openings.face.find((o) => o.id === opening && o.copy === copy);
@@ -21,7 +29,11 @@ export function inputPlace(scene: Scene, input: Input): Place | undefined {
   const slot = shell?.openings.wall.find((o) => o.id === opening);
   if (!slot) return undefined;
   const wall = shell!.walls[slot.wall]!;
-  return { x: wall.x0 + wall.ux * (slot.u + dx), y: wall.y0 + wall.uy * (slot.u + dx), z: slot.v + dy };
+  return {
+    x: wall.x0 + wall.ux * (slot.u + dx),
+    y: wall.y0 + wall.uy * (slot.u + dx),
+    z: slot.v + dy,
+  };
 }
 
 /** Header pins of the placed SBC by line, in the build's frame. */

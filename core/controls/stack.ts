@@ -2,13 +2,31 @@
  * The button stack: cap flange under the face, its peg down to the switch, the switch on its plate.
  * At rest the switch must be let go; pressed flush, it must have gone its whole travel.
  */
-import { bodyOf, type Finding, type Input, mm1, type Part, type SourceShare, type WayOut } from '../model';
-import { bowMm, measured, pressable, PLACE_U, type PlacedItem, placing, type Scene, sourcesOf } from '../fit';
+import {
+  bodyOf,
+  type Finding,
+  type Input,
+  mm1,
+  type Part,
+  type SourceShare,
+  type WayOut,
+} from '../model';
+import {
+  bowMm,
+  measured,
+  pressable,
+  PLACE_U,
+  type PlacedItem,
+  placing,
+  type Scene,
+  sourcesOf,
+} from '../fit';
 import { solid } from '../geometry';
 import { inputPlace } from './places';
 
 /** Travel until it has clicked, mm, and how far off its middle a switch still works: typical. */
-const TACTILE = { travel: 0.25, off: 1.75 }, MEMBRANE = { travel: 1, off: 4 };
+const TACTILE = { travel: 0.25, off: 1.75 },
+  MEMBRANE = { travel: 1, off: 4 };
 /** Held down by more than this share of its travel, a switch may stay pressed. */
 const HELD_SHARE = 0.5;
 /** Left free at rest when a way out sets it, mm. */
@@ -20,12 +38,18 @@ const NEAR_MM = 8;
 
 type Cap = NonNullable<NonNullable<ReturnType<typeof bodyOf>>['caps']>[number];
 export interface Stack {
-  input: Input; cap: Cap; key: string; piece: string; x: number; y: number;
+  input: Input;
+  cap: Cap;
+  key: string;
+  piece: string;
+  x: number;
+  y: number;
   /** Nothing when no switch lies under it. */
   on?: { at: PlacedItem; block: PlacedItem['blocks'][number]; off: number; soft: boolean };
   /** Free between peg and switch at rest, mm; negative: held down by so much. */
   rest: number;
-  travel: number; bend: number;
+  travel: number;
+  bend: number;
   sources: SourceShare[];
 }
 
@@ -33,65 +57,190 @@ export interface Stack {
 function bendOf(at: PlacedItem): number {
   const board = at.blocks.find((b) => b.block.kind === 'board')?.solid;
   if (!board) return 0;
-  const [w, h] = [board.x1 - board.x0, board.y1 - board.y0], t = board.z1 - board.z0;
+  const [w, h] = [board.x1 - board.x0, board.y1 - board.y0],
+    t = board.z1 - board.z0;
   return bowMm(PRESS_N, Math.max(w, h), Math.min(w, h), t);
 }
 
 /** Every input under a cap that was measured, with what lies beneath it. */
 export function stacks(scene: Scene): Stack[] {
-  const body = bodyOf(scene.project), shell = scene.shell;
+  const body = bodyOf(scene.project),
+    shell = scene.shell;
   if (!body?.caps?.length || !shell) return [];
   return scene.project.controls.inputs.flatMap((input): Stack[] => {
     if (!('opening' in input.at) || !input.routed) return [];
-    const opening = input.at.opening, cap = body.caps!.find((c) => c.opening === opening), hole = shell.openings.face.find((o) => o.id === opening), at = inputPlace(scene, input);
+    const opening = input.at.opening,
+      cap = body.caps!.find((c) => c.opening === opening),
+      hole = shell.openings.face.find((o) => o.id === opening),
+      at = inputPlace(scene, input);
     if (!cap || !hole || !at) return [];
-    const sign = shell.sign(hole.piece), long = cap.flangeThick.mm + cap.peg.mm, tip = at.z - sign * long, i = body.caps!.indexOf(cap), key = `shell.bodies.0.caps.${i}`;
-    const under = [...scene.items.values()].filter((p) => p.part.family === 'switch').flatMap((p) => p.blocks.filter((b) => ['body', 'cap', 'foam'].includes(b.block.kind)).map((block) => {
-      const s = block.solid, top = sign > 0 ? s.z1 : -s.z0;
-      return { at: p, block, top, off: Math.hypot((s.x0 + s.x1) / 2 - at.x, (s.y0 + s.y1) / 2 - at.y), soft: block.block.soft === true };
-    })).filter((u) => u.off < NEAR_MM).sort((a, b) => a.off - b.off || b.top - a.top)[0];
+    const sign = shell.sign(hole.piece),
+      long = cap.flangeThick.mm + cap.peg.mm,
+      tip = at.z - sign * long,
+      i = body.caps!.indexOf(cap),
+      key = `shell.bodies.0.caps.${i}`;
+    const under = [...scene.items.values()]
+      .filter((p) => p.part.family === 'switch')
+      .flatMap((p) =>
+        p.blocks
+          .filter((b) => ['body', 'cap', 'foam'].includes(b.block.kind))
+          .map((block) => {
+            const s = block.solid,
+              top = sign > 0 ? s.z1 : -s.z0;
+            return {
+              at: p,
+              block,
+              top,
+              off: Math.hypot((s.x0 + s.x1) / 2 - at.x, (s.y0 + s.y1) / 2 - at.y),
+              soft: block.block.soft === true,
+            };
+          }),
+      )
+      .filter((u) => u.off < NEAR_MM)
+      .sort((a, b) => a.off - b.off || b.top - a.top)[0];
     const where = { input, cap, key, piece: hole.piece, x: at.x, y: at.y };
     if (!under) return [{ ...where, rest: 0, travel: 0, bend: 0, sources: [] }];
     // The cap hangs under the face: what makes the face uncertain moves it as well.
-    const face = shell.floors.get(hole.piece)?.[0]?.solid.effects.filter((e) => e.dz0 || e.dz1) ?? [], grow = { dx: 0, dy: 0, dz0: sign > 0 ? -1 : 0, dz1: sign > 0 ? 0 : 1, grow: 0 };
-    const own = [['flangeThick', 'flange'], ['peg', 'peg']] as const;
-    const capSolid = solid(`cap-${input.id}`, cap.name, 'block', cap.id, under.block.solid.prisms, [...face.map((e) => { const k = sign > 0 ? e.dz0 : e.dz1; return { ...e, dz0: k, dz1: k }; }), ...own.map(([k, word]) => ({ key: `${key}.${k}`, label: `${word} of ${cap.name}`, u: cap[k].u, ...grow }))]);
-    const rest = sign > 0 ? tip - under.top : -tip - under.top, held = under.at.placement.held;
-    const sources = [...sourcesOf(capSolid, under.block.solid, { gap: rest, nx: 0, ny: 0, nz: sign }), { key: `layout.placements.${under.at.index}.lift`, label: `height of ${under.at.item.name}`, u: PLACE_U[held], k: 1 }];
-    return [{ ...where, on: under, rest, travel: (under.soft ? MEMBRANE : TACTILE).travel, bend: bendOf(under.at), sources }];
+    const face =
+        shell.floors.get(hole.piece)?.[0]?.solid.effects.filter((e) => e.dz0 || e.dz1) ?? [],
+      grow = { dx: 0, dy: 0, dz0: sign > 0 ? -1 : 0, dz1: sign > 0 ? 0 : 1, grow: 0 };
+    const own = [
+      ['flangeThick', 'flange'],
+      ['peg', 'peg'],
+    ] as const;
+    const capSolid = solid(`cap-${input.id}`, cap.name, 'block', cap.id, under.block.solid.prisms, [
+      ...face.map((e) => {
+        const k = sign > 0 ? e.dz0 : e.dz1;
+        return { ...e, dz0: k, dz1: k };
+      }),
+      ...own.map(([k, word]) => ({
+        key: `${key}.${k}`,
+        label: `${word} of ${cap.name}`,
+        u: cap[k].u,
+        ...grow,
+      })),
+    ]);
+    const rest = sign > 0 ? tip - under.top : -tip - under.top,
+      held = under.at.placement.held;
+    const sources = [
+      ...sourcesOf(capSolid, under.block.solid, { gap: rest, nx: 0, ny: 0, nz: sign }),
+      {
+        key: `layout.placements.${under.at.index}.lift`,
+        label: `height of ${under.at.item.name}`,
+        u: PLACE_U[held],
+        k: 1,
+      },
+    ];
+    return [
+      {
+        ...where,
+        on: under,
+        rest,
+        travel: (under.soft ? MEMBRANE : TACTILE).travel,
+        bend: bendOf(under.at),
+        sources,
+      },
+    ];
   });
 }
 
-interface Group { id: string; all: Stack[]; worst: Stack; finding: Finding }
+interface Group {
+  id: string;
+  all: Stack[];
+  worst: Stack;
+  finding: Finding;
+}
 /** Inputs under one cap on one part stand and fall together: the one that fits worst speaks for them. */
 function groups(scene: Scene): Group[] {
   const by = new Map<string, Stack[]>();
-  for (const s of stacks(scene)) { const id = `cap:${s.cap.id}~${s.on?.at.item.id ?? 'none'}`; by.set(id, [...(by.get(id) ?? []), s]); }
-  return [...by].map(([id, all]) => { const [first] = all.map((s) => ({ s, f: judged(s, id) })).sort((a, b) => (a.f.measure?.chance ?? 0) - (b.f.measure?.chance ?? 0)); return { id, all, worst: first!.s, finding: first!.f }; });
+  for (const s of stacks(scene)) {
+    const id = `cap:${s.cap.id}~${s.on?.at.item.id ?? 'none'}`;
+    by.set(id, [...(by.get(id) ?? []), s]);
+  }
+  return [...by].map(([id, all]) => {
+    const [first] = all
+      .map((s) => ({ s, f: judged(s, id) }))
+      .sort((a, b) => (a.f.measure?.chance ?? 0) - (b.f.measure?.chance ?? 0));
+    return { id, all, worst: first!.s, finding: first!.f };
+  });
 }
 
 /** One finding for each cap and the part its switches are on. */
-export const stackFindings = (scene: Scene): Finding[] => groups(scene).map(({ all, worst: s, finding }) => ({
-  ...finding, what: `${s.input.name}${all.length > 1 ? ` and ${all.length - 1} more` : ''}: ${s.cap.name}${s.on ? ` on ${s.on.block.solid.name}` : ''}`, about: [...all.map((x) => x.input.id), ...(s.on ? [s.on.at.item.id] : [])],
-}));
+export const stackFindings = (scene: Scene): Finding[] =>
+  groups(scene).map(({ all, worst: s, finding }) => ({
+    ...finding,
+    what: `${s.input.name}${all.length > 1 ? ` and ${all.length - 1} more` : ''}: ${s.cap.name}${s.on ? ` on ${s.on.block.solid.name}` : ''}`,
+    about: [...all.map((x) => x.input.id), ...(s.on ? [s.on.at.item.id] : [])],
+  }));
 
 function judged(s: Stack, id: string): Finding {
-  const base = { id, station: 'fit' as const, check: 'cap' as const, about: [s.input.id], at: { x: s.x, y: s.y, z: 0 } };
-  if (!s.on) return { ...base, verdict: 'hit', title: 'No switch under its cap', what: `${s.input.name}, ${s.cap.name}`, why: [`No switch lies within ${NEAR_MM} mm of the middle of its hole.`] };
-  const { off } = s.on.soft ? MEMBRANE : TACTILE, free = s.rest + HELD_SHARE * s.travel, deep = s.cap.proud.mm - s.rest - s.travel - s.bend, side = off - s.on.off;
+  const base = {
+    id,
+    station: 'fit' as const,
+    check: 'cap' as const,
+    about: [s.input.id],
+    at: { x: s.x, y: s.y, z: 0 },
+  };
+  if (!s.on)
+    return {
+      ...base,
+      verdict: 'hit',
+      title: 'No switch under its cap',
+      what: `${s.input.name}, ${s.cap.name}`,
+      why: [`No switch lies within ${NEAR_MM} mm of the middle of its hole.`],
+    };
+  const { off } = s.on.soft ? MEMBRANE : TACTILE,
+    free = s.rest + HELD_SHARE * s.travel,
+    deep = s.cap.proud.mm - s.rest - s.travel - s.bend,
+    side = off - s.on.off;
   const flip = s.sources.map((q) => ({ ...q, k: -q.k }));
   const all = [
-    { margin: free, title: s.rest < 0 ? `Held down ${mm1(s.rest)} mm` : `${mm1(s.rest)} mm free at rest`, sources: s.sources, reason: `At rest a switch may be held down by no more than half its travel, ${(HELD_SHARE * s.travel).toFixed(2)} mm.` },
-    ...(s.cap.proud.mm > 0 ? [{ margin: deep, title: `${deep < 0 ? `${mm1(deep)} mm short of a click` : `${mm1(deep)} mm over a click`}`, sources: [...flip, { key: `${s.key}.proud`, label: `how far ${s.cap.name} stands out`, u: s.cap.proud.u, k: 1 }], reason: 'Pressed flush with the face, the switch has gone its whole travel.' }] : []),
-    { margin: side, title: `${mm1(s.on.off)} mm beside its switch`, sources: [placing(s.on.at)], reason: `The peg meets the stem up to ${off} mm off its middle (typical).` },
-  ].map((c) => ({ ...c, ...measured(c.margin, 0, c.reason, c.sources) })).sort((a, b) => a.measure.chance - b.measure.chance || a.margin - b.margin);
+    {
+      margin: free,
+      title: s.rest < 0 ? `Held down ${mm1(s.rest)} mm` : `${mm1(s.rest)} mm free at rest`,
+      sources: s.sources,
+      reason: `At rest a switch may be held down by no more than half its travel, ${(HELD_SHARE * s.travel).toFixed(2)} mm.`,
+    },
+    ...(s.cap.proud.mm > 0
+      ? [
+          {
+            margin: deep,
+            title: `${deep < 0 ? `${mm1(deep)} mm short of a click` : `${mm1(deep)} mm over a click`}`,
+            sources: [
+              ...flip,
+              {
+                key: `${s.key}.proud`,
+                label: `how far ${s.cap.name} stands out`,
+                u: s.cap.proud.u,
+                k: 1,
+              },
+            ],
+            reason: 'Pressed flush with the face, the switch has gone its whole travel.',
+          },
+        ]
+      : []),
+    {
+      margin: side,
+      title: `${mm1(s.on.off)} mm beside its switch`,
+      sources: [placing(s.on.at)],
+      reason: `The peg meets the stem up to ${off} mm off its middle (typical).`,
+    },
+  ]
+    .map((c) => ({ ...c, ...measured(c.margin, 0, c.reason, c.sources) }))
+    .sort((a, b) => a.measure.chance - b.measure.chance || a.margin - b.margin);
   const worst = all[0]!;
   return {
-    ...base, verdict: worst.verdict, measure: worst.measure, title: worst.title, what: s.cap.name,
+    ...base,
+    verdict: worst.verdict,
+    measure: worst.measure,
+    title: worst.title,
+    what: s.cap.name,
     why: [
       `free at rest ${s.rest.toFixed(2)} mm = face to switch ${(s.rest + s.cap.flangeThick.mm + s.cap.peg.mm).toFixed(2)} − flange ${s.cap.flangeThick.mm.toFixed(2)} − peg ${s.cap.peg.mm.toFixed(2)}`,
       `to click: ${s.rest.toFixed(2)} + travel ${s.travel.toFixed(2)} (typical) + plate bends ${s.bend.toFixed(2)} = ${(s.rest + s.travel + s.bend).toFixed(2)} mm of the ${s.cap.proud.mm.toFixed(1)} it stands out`,
-      `beside the middle of its switch: ${s.on.off.toFixed(1)} of ${off} mm`, worst.reason, `σ ${worst.measure.sigma.toFixed(2)} mm, worst case ${worst.measure.worst.toFixed(2)} mm`,
+      `beside the middle of its switch: ${s.on.off.toFixed(1)} of ${off} mm`,
+      worst.reason,
+      `σ ${worst.measure.sigma.toFixed(2)} mm, worst case ${worst.measure.worst.toFixed(2)} mm`,
     ],
   };
 }
@@ -100,31 +249,101 @@ function judged(s: Stack, id: string): Finding {
 export function stackWays(scene: Scene, f: Finding, library: readonly Part[]): WayOut[] {
   const s = f.check === 'cap' ? groups(scene).find((g) => g.id === f.id)?.worst : undefined;
   if (!s?.on) return [];
-  const { at, block } = s.on, out: WayOut[] = [], tenth = (mm: number) => Math.round(mm * 10) / 10, change = tenth(FREE_MM - s.rest);
+  const { at, block } = s.on,
+    out: WayOut[] = [],
+    tenth = (mm: number) => Math.round(mm * 10) / 10,
+    change = tenth(FREE_MM - s.rest);
   if ('piece' in at.placement.on) {
-    const lift = tenth(at.placement.lift + (at.piece === s.piece ? change : -change)), [mx, my] = [(block.solid.x0 + block.solid.x1) / 2, (block.solid.y0 + block.solid.y1) / 2];
-    if (Math.abs(change) >= 0.1 && lift >= 0) out.push({ id: `shim-${at.item.id}`, text: `${change > 0 ? 'Set' : 'Shim'} ${at.item.name} ${mm1(Math.abs(change))} mm ${change > 0 ? 'further from' : 'nearer to'} the face`, cost: 'every cap over it moves as well', changes: [{ do: 'place', placement: { ...at.placement, lift } }], effort: 1.5 });
-    if (s.on.off > 0.2) out.push({ id: `under-${at.item.id}`, text: `Bring ${at.item.name} under the cap: ${mm1(s.on.off)} mm`, cost: 'no cut', changes: [{ do: 'place', placement: { ...at.placement, x: tenth(at.placement.x + s.x - mx), y: tenth(at.placement.y + s.y - my) } }], effort: 1.2 });
+    const lift = tenth(at.placement.lift + (at.piece === s.piece ? change : -change)),
+      [mx, my] = [(block.solid.x0 + block.solid.x1) / 2, (block.solid.y0 + block.solid.y1) / 2];
+    if (Math.abs(change) >= 0.1 && lift >= 0)
+      out.push({
+        id: `shim-${at.item.id}`,
+        text: `${change > 0 ? 'Set' : 'Shim'} ${at.item.name} ${mm1(Math.abs(change))} mm ${change > 0 ? 'further from' : 'nearer to'} the face`,
+        cost: 'every cap over it moves as well',
+        changes: [{ do: 'place', placement: { ...at.placement, lift } }],
+        effort: 1.5,
+      });
+    if (s.on.off > 0.2)
+      out.push({
+        id: `under-${at.item.id}`,
+        text: `Bring ${at.item.name} under the cap: ${mm1(s.on.off)} mm`,
+        cost: 'no cut',
+        changes: [
+          {
+            do: 'place',
+            placement: {
+              ...at.placement,
+              x: tenth(at.placement.x + s.x - mx),
+              y: tenth(at.placement.y + s.y - my),
+            },
+          },
+        ],
+        effort: 1.2,
+      });
   }
   const peg = tenth(s.cap.peg.mm - change);
-  if (change >= 0.1 && peg > 0.2) out.push({ id: `file-${s.cap.id}`, text: `File ${mm1(change)} mm off the peg of each ${s.cap.name}`, cost: 'a little at a time; it does not grow back', changes: [{ do: 'peg', cap: s.cap.id, mm: peg }], effort: 3 });
-  if (change <= -0.1) out.push({ id: `tip-${s.cap.id}`, text: `Glue a ${mm1(Math.abs(change))} mm tip under each ${s.cap.name}`, cost: 'an off-cut disc; let it cure', changes: [{ do: 'peg', cap: s.cap.id, mm: peg }], effort: 3 });
-  const high = /^([\d.]+) mm$/, now = at.part.words.find((w) => high.test(w));
-  if (now) for (const q of library.filter((x) => x.family === 'switch' && x.id !== at.part.id && x.words.includes('tactile') && x.inputs === 1)) {
-    const tall = q.words.find((w) => high.test(w)), rest = tall === undefined ? NaN : s.rest + parseFloat(now) - parseFloat(tall);
-    if (rest > -HELD_SHARE * s.travel && rest < 0.6) out.push({ id: `taller-${q.id}`, text: `Take ${q.name} instead`, cost: `${rest < 0 ? `held down ${mm1(rest)}` : `${mm1(rest)} free`} at rest`, changes: [{ do: 'swap', item: at.item.id, part: q }], effort: 2.5 + Math.abs(rest - FREE_MM) });
-  }
+  if (change >= 0.1 && peg > 0.2)
+    out.push({
+      id: `file-${s.cap.id}`,
+      text: `File ${mm1(change)} mm off the peg of each ${s.cap.name}`,
+      cost: 'a little at a time; it does not grow back',
+      changes: [{ do: 'peg', cap: s.cap.id, mm: peg }],
+      effort: 3,
+    });
+  if (change <= -0.1)
+    out.push({
+      id: `tip-${s.cap.id}`,
+      text: `Glue a ${mm1(Math.abs(change))} mm tip under each ${s.cap.name}`,
+      cost: 'an off-cut disc; let it cure',
+      changes: [{ do: 'peg', cap: s.cap.id, mm: peg }],
+      effort: 3,
+    });
+  const high = /^([\d.]+) mm$/,
+    now = at.part.words.find((w) => high.test(w));
+  if (now)
+    for (const q of library.filter(
+      (x) =>
+        x.family === 'switch' &&
+        x.id !== at.part.id &&
+        x.words.includes('tactile') &&
+        x.inputs === 1,
+    )) {
+      const tall = q.words.find((w) => high.test(w)),
+        rest = tall === undefined ? NaN : s.rest + parseFloat(now) - parseFloat(tall);
+      if (rest > -HELD_SHARE * s.travel && rest < 0.6)
+        out.push({
+          id: `taller-${q.id}`,
+          text: `Take ${q.name} instead`,
+          cost: `${rest < 0 ? `held down ${mm1(rest)}` : `${mm1(rest)} free`} at rest`,
+          changes: [{ do: 'swap', item: at.item.id, part: q }],
+          effort: 2.5 + Math.abs(rest - FREE_MM),
+        });
+    }
   return out;
 }
 
 /** The power key, when there is one in a hole of the face: how deep it sits, and whether a fingertip gets to it. */
-export function powerKey(scene: Scene): { name: string; ok: boolean; sentence: string } | undefined {
-  const input = scene.project.controls.inputs.find((i) => i.role === 'power'), shell = scene.shell;
+export function powerKey(
+  scene: Scene,
+): { name: string; ok: boolean; sentence: string } | undefined {
+  const input = scene.project.controls.inputs.find((i) => i.role === 'power'),
+    shell = scene.shell;
   if (!input || !shell || !('opening' in input.at)) return undefined;
-  const opening = input.at.opening, hole = shell.openings.face.find((o) => o.id === opening), at = inputPlace(scene, input), cap = shell.body.caps?.find((c) => c.opening === opening);
+  const opening = input.at.opening,
+    hole = shell.openings.face.find((o) => o.id === opening),
+    at = inputPlace(scene, input),
+    cap = shell.body.caps?.find((c) => c.opening === opening);
   if (!hole || !at) return undefined;
-  const sign = shell.sign(hole.piece), outer = shell.body.pieces.find((q) => q.id === hole.piece)!.depth.mm;
-  const tops = [...scene.items.values()].filter((q) => q.part.family === 'switch').flatMap((q) => q.blocks).filter(({ solid: s }) => at.x > s.x0 && at.x < s.x1 && at.y > s.y0 && at.y < s.y1).map(({ solid: s }) => (sign > 0 ? s.z1 : -s.z0));
+  const sign = shell.sign(hole.piece),
+    outer = shell.body.pieces.find((q) => q.id === hole.piece)!.depth.mm;
+  const tops = [...scene.items.values()]
+    .filter((q) => q.part.family === 'switch')
+    .flatMap((q) => q.blocks)
+    .filter(({ solid: s }) => at.x > s.x0 && at.x < s.x1 && at.y > s.y0 && at.y < s.y1)
+    .map(({ solid: s }) => (sign > 0 ? s.z1 : -s.z0));
   const top = cap ? outer + cap.proud.mm : tops.length ? Math.max(...tops) : undefined;
-  return top === undefined ? undefined : { name: input.name, ...pressable(outer - top, Math.min(hole.w, hole.h)) };
+  return top === undefined
+    ? undefined
+    : { name: input.name, ...pressable(outer - top, Math.min(hole.w, hole.h)) };
 }

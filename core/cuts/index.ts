@@ -1,5 +1,20 @@
-export { cutting, HAND_CUT_MM, START_SMALL_MM, type CutItem, type Cutting, type Trim, type FromEdge } from './list';
-export { correctionFor, CHECK_BAR_MM, type Correction, type Ink, type Mark, type Sheet } from './sheet';
+export {
+  cutting,
+  HAND_CUT_MM,
+  START_SMALL_MM,
+  type CutItem,
+  type Cutting,
+  type Trim,
+  type FromEdge,
+} from './list';
+export {
+  correctionFor,
+  CHECK_BAR_MM,
+  type Correction,
+  type Ink,
+  type Mark,
+  type Sheet,
+} from './sheet';
 export { cutOuts, templates, templateTitle } from './template';
 export { shellSheets } from './shellSheets';
 export { FIRST_FIELDS, measuringSheet, type SheetField } from './measuringSheet';

@@ -16,8 +16,13 @@ export const START_SMALL_MM = 0.5;
 const BUTTON_PLAY_MM = 0.25;
 const WINDOW_SHOW_MM = 0.3;
 
-export type CutFace = { kind: 'face'; piece: string; role: string } | { kind: 'wall'; wall: number; name: string; length: number };
-export interface FromEdge { edge: Edge | 'front face' | 'back face'; mm: number }
+export type CutFace =
+  | { kind: 'face'; piece: string; role: string }
+  | { kind: 'wall'; wall: number; name: string; length: number };
+export interface FromEdge {
+  edge: Edge | 'front face' | 'back face';
+  mm: number;
+}
 export interface CutItem {
   key: string;
   kind: 'port' | 'window' | 'button' | 'trim';
@@ -27,8 +32,10 @@ export interface CutItem {
   pieces: string[];
   round: boolean;
   /** Centre in the face's frame: the build's x, y on a face; u, z on a wall. */
-  u: number; v: number;
-  w: number; h: number;
+  u: number;
+  v: number;
+  w: number;
+  h: number;
   start: { w: number; h: number };
   toleranceMm: number;
   /** Distances of its near edges (or its centre, when round) from two outer edges. */
@@ -39,13 +46,32 @@ export interface CutItem {
   why: string[];
 }
 /** A hole to be closed: what the plug or filler must cover. */
-export interface Blank { id: string; name: string; piece: string; w: number; h: number; round: boolean; why: string }
-export interface Cutting { openings: CutItem[]; trims: Trim[]; blanks: Blank[] }
+export interface Blank {
+  id: string;
+  name: string;
+  piece: string;
+  w: number;
+  h: number;
+  round: boolean;
+  why: string;
+}
+export interface Cutting {
+  openings: CutItem[];
+  trims: Trim[];
+  blanks: Blank[];
+}
 export interface Trim {
-  key: string; name: string; piece: string; feature: string; copy: number;
+  key: string;
+  name: string;
+  piece: string;
+  feature: string;
+  copy: number;
   /** Height now, and what is left of it, mm above its floor. */
-  full: number; to: number;
-  x: number; y: number; d: string;
+  full: number;
+  to: number;
+  x: number;
+  y: number;
+  d: string;
   from: [FromEdge, FromEdge];
   state: Cut['state'];
   why: string[];
@@ -54,22 +80,45 @@ export interface Trim {
 /** Everything to cut in a build, ports first. */
 export function cutting(p: Project, scene: Scene = sceneOf(p)): Cutting {
   if (!scene.shell) return { openings: [], trims: [], blanks: [] };
-  return { openings: [...ports(p, scene), ...windows(p, scene), ...buttons(p, scene)], trims: trims(p, scene), blanks: blanks(p) };
+  return {
+    openings: [...ports(p, scene), ...windows(p, scene), ...buttons(p, scene)],
+    trims: trims(p, scene),
+    blanks: blanks(p),
+  };
 }
 
 /** Openings the builder decided to close. */
 function blanks(p: Project): Blank[] {
-  return openingLedger(p).filter((l) => l.opening.reuse?.as === 'blanked').map(({ opening: o, piece }) => {
-    const s = o.shape, xs = s.kind === 'polygon' ? s.points.map((q) => q[0]) : [], ys = s.kind === 'polygon' ? s.points.map((q) => q[1]) : [];
-    const [w, h] = s.kind === 'circle' ? [s.d.mm, s.d.mm] : s.kind === 'rect' ? [s.w.mm, s.h.mm] : [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
-    return { id: o.id, name: o.name, piece, w, h, round: s.kind === 'circle', why: `a plug ${formatMm(w, 1)}${s.kind === 'circle' ? '' : ` × ${formatMm(h, 1)}`} mm, or an off-cut glued behind and filled` };
-  });
+  return openingLedger(p)
+    .filter((l) => l.opening.reuse?.as === 'blanked')
+    .map(({ opening: o, piece }) => {
+      const s = o.shape,
+        xs = s.kind === 'polygon' ? s.points.map((q) => q[0]) : [],
+        ys = s.kind === 'polygon' ? s.points.map((q) => q[1]) : [];
+      const [w, h] =
+        s.kind === 'circle'
+          ? [s.d.mm, s.d.mm]
+          : s.kind === 'rect'
+            ? [s.w.mm, s.h.mm]
+            : [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
+      return {
+        id: o.id,
+        name: o.name,
+        piece,
+        w,
+        h,
+        round: s.kind === 'circle',
+        why: `a plug ${formatMm(w, 1)}${s.kind === 'circle' ? '' : ` × ${formatMm(h, 1)}`} mm, or an off-cut glued behind and filled`,
+      };
+    });
 }
 
-const cutOf = (p: Project, key: string) => p.cuts.find((c): c is Extract<Cut, { kind: 'opening' }> => c.kind === 'opening' && c.for === key);
+const cutOf = (p: Project, key: string) =>
+  p.cuts.find((c): c is Extract<Cut, { kind: 'opening' }> => c.kind === 'opening' && c.for === key);
 const small = (mm: number) => Math.max(1, mm - 2 * START_SMALL_MM);
 const start = (w: number, h: number) => ({ w: small(w), h: small(h) });
-const state = (p: Project, key: string): CutItem['state'] => cutOf(p, key)?.state ?? 'follows from the layout';
+const state = (p: Project, key: string): CutItem['state'] =>
+  cutOf(p, key)?.state ?? 'follows from the layout';
 const asMade = (p: Project, key: string) => {
   const m = cutOf(p, key)?.measured;
   return m ? { measured: { w: m.w.mm, h: m.h.mm } } : {};
@@ -78,7 +127,11 @@ const asMade = (p: Project, key: string) => {
 function ports(p: Project, scene: Scene): CutItem[] {
   const out: CutItem[] = [];
   const shell = scene.shell!;
-  const depth = (sign: 1 | -1) => Math.max(0, ...shell.body.pieces.filter((q) => shell.sign(q.id) === sign).map((q) => q.depth.mm));
+  const depth = (sign: 1 | -1) =>
+    Math.max(
+      0,
+      ...shell.body.pieces.filter((q) => shell.sign(q.id) === sign).map((q) => q.depth.mm),
+    );
   for (const at of scene.items.values()) {
     for (const mouth of at.mouths) {
       const hole = mouth.outside && mouth.wall && portOpening(scene, at, mouth);
@@ -91,11 +144,27 @@ function ports(p: Project, scene: Scene): CutItem[] {
       const fromBack = hole.v + back <= front - hole.v;
       const deep = (fromBack ? hole.v + back : front - hole.v) - (hole.round ? 0 : hole.h / 2);
       out.push({
-        key, kind: 'port', name: `${mouth.name} of ${at.item.name}`, face: { kind: 'wall', wall: wall.index, name: wallName(wall), length: wall.length },
-        pieces: shell.body.pieces.filter((q) => (shell.sign(q.id) > 0 ? hole.v + hole.h / 2 > 0 : hole.v - hole.h / 2 < 0)).map((q) => q.id),
-        round: hole.round, u: hole.u, v: hole.v, w: hole.w, h: hole.h, start: start(hole.w, hole.h), toleranceMm: HAND_CUT_MM,
-        from: [{ edge: endEdge(wall, nearStart), mm: along }, { edge: fromBack ? 'back face' : 'front face', mm: deep }],
-        state: state(p, key), ...asMade(p, key), why: hole.why,
+        key,
+        kind: 'port',
+        name: `${mouth.name} of ${at.item.name}`,
+        face: { kind: 'wall', wall: wall.index, name: wallName(wall), length: wall.length },
+        pieces: shell.body.pieces
+          .filter((q) => (shell.sign(q.id) > 0 ? hole.v + hole.h / 2 > 0 : hole.v - hole.h / 2 < 0))
+          .map((q) => q.id),
+        round: hole.round,
+        u: hole.u,
+        v: hole.v,
+        w: hole.w,
+        h: hole.h,
+        start: start(hole.w, hole.h),
+        toleranceMm: HAND_CUT_MM,
+        from: [
+          { edge: endEdge(wall, nearStart), mm: along },
+          { edge: fromBack ? 'back face' : 'front face', mm: deep },
+        ],
+        state: state(p, key),
+        ...asMade(p, key),
+        why: hole.why,
       });
     }
   }
@@ -104,12 +173,19 @@ function ports(p: Project, scene: Scene): CutItem[] {
 
 /** The outer edge at the start or the end of a wall, as seen from the front. */
 function endEdge(wall: { ux: number; uy: number }, atStart: boolean): Edge {
-  const x = atStart ? -wall.ux : wall.ux, y = atStart ? -wall.uy : wall.uy;
-  return Math.abs(x) > Math.abs(y) ? (x > 0 ? 'right' : 'left') : (y > 0 ? 'top' : 'bottom');
+  const x = atStart ? -wall.ux : wall.ux,
+    y = atStart ? -wall.uy : wall.uy;
+  return Math.abs(x) > Math.abs(y) ? (x > 0 ? 'right' : 'left') : y > 0 ? 'top' : 'bottom';
 }
 
 /** Distances from the nearer outer edges across and up. */
-function fromOuter(scene: Scene, x: number, y: number, halfW: number, halfH: number): [FromEdge, FromEdge] {
+function fromOuter(
+  scene: Scene,
+  x: number,
+  y: number,
+  halfW: number,
+  halfH: number,
+): [FromEdge, FromEdge] {
   const { w, h } = sizeOf(scene);
   return [
     x <= w / 2 ? { edge: 'left', mm: x - halfW } : { edge: 'right', mm: w - x - halfW },
@@ -132,9 +208,24 @@ function windows(p: Project, scene: Scene): CutItem[] {
     const [x, y] = [(area.x0 + area.x1) / 2, (area.y0 + area.y1) / 2];
     const piece = scene.shell!.body.pieces.find((q) => q.id === at.piece)!;
     out.push({
-      key, kind: 'window', name: `window of ${at.item.name}`, face: { kind: 'face', piece: piece.id, role: piece.role }, pieces: [piece.id], round: false, u: x, v: y, w, h,
-      start: start(w, h), toleranceMm: HAND_CUT_MM, from: fromOuter(scene, x, y, w / 2, h / 2), state: state(p, key), ...asMade(p, key),
-      why: [`picture ${formatMm(area.x1 - area.x0, 1)} × ${formatMm(area.y1 - area.y0, 1)} mm + 2 × ${WINDOW_SHOW_MM} mm`],
+      key,
+      kind: 'window',
+      name: `window of ${at.item.name}`,
+      face: { kind: 'face', piece: piece.id, role: piece.role },
+      pieces: [piece.id],
+      round: false,
+      u: x,
+      v: y,
+      w,
+      h,
+      start: start(w, h),
+      toleranceMm: HAND_CUT_MM,
+      from: fromOuter(scene, x, y, w / 2, h / 2),
+      state: state(p, key),
+      ...asMade(p, key),
+      why: [
+        `picture ${formatMm(area.x1 - area.x0, 1)} × ${formatMm(area.y1 - area.y0, 1)} mm + 2 × ${WINDOW_SHOW_MM} mm`,
+      ],
     });
   }
   return out;
@@ -142,15 +233,29 @@ function windows(p: Project, scene: Scene): CutItem[] {
 
 function buttons(p: Project, scene: Scene): CutItem[] {
   const out: CutItem[] = [];
-  const front = scene.shell!.body.pieces.find((q) => q.role === 'front') ?? scene.shell!.body.pieces[0]!;
+  const front =
+    scene.shell!.body.pieces.find((q) => q.role === 'front') ?? scene.shell!.body.pieces[0]!;
   for (const input of p.controls.inputs) {
     if (!input.routed || 'opening' in input.at || input.hole === undefined) continue;
     const place = inputPlace(scene, input)!;
     const key = `input/${input.id}`;
     const d = input.hole + 2 * BUTTON_PLAY_MM;
     out.push({
-      key, kind: 'button', name: `hole of ${input.name}`, face: { kind: 'face', piece: front.id, role: front.role }, pieces: [front.id], round: true, u: place.x, v: place.y, w: d, h: d,
-      start: start(d, d), toleranceMm: HAND_CUT_MM, from: fromOuter(scene, place.x, place.y, 0, 0), state: state(p, key), ...asMade(p, key),
+      key,
+      kind: 'button',
+      name: `hole of ${input.name}`,
+      face: { kind: 'face', piece: front.id, role: front.role },
+      pieces: [front.id],
+      round: true,
+      u: place.x,
+      v: place.y,
+      w: d,
+      h: d,
+      start: start(d, d),
+      toleranceMm: HAND_CUT_MM,
+      from: fromOuter(scene, place.x, place.y, 0, 0),
+      state: state(p, key),
+      ...asMade(p, key),
       why: [`cap ${formatMm(input.hole, 1)} mm + 2 × ${BUTTON_PLAY_MM} mm play`],
     });
   }
@@ -162,10 +267,30 @@ function trims(p: Project, scene: Scene): Trim[] {
     if (c.kind !== 'trim') return [];
     const f = scene.shell!.features.find((q) => q.feature.id === c.feature && q.copy === c.copy);
     if (!f) return [];
-    const d = f.feature.shape.kind === 'circle' ? `⌀${formatMm(f.feature.shape.d.mm, 1)}` : f.feature.shape.kind === 'rect' ? `${formatMm(f.feature.shape.w.mm, 1)} × ${formatMm(f.feature.shape.h.mm, 1)}` : 'outline';
-    return [{
-      key: `trim:${c.feature}#${c.copy}`, name: f.name, piece: f.piece, feature: c.feature, copy: c.copy, full: f.full, to: f.height, x: f.x, y: f.y, d,
-      from: fromOuter(scene, f.x, f.y, 0, 0), state: c.state, why: [`${formatMm(f.full, 1)} mm tall now, ${formatMm(f.height, 1)} mm left: ${formatMm(f.full - f.height, 1)} mm off`],
-    }];
+    const d =
+      f.feature.shape.kind === 'circle'
+        ? `⌀${formatMm(f.feature.shape.d.mm, 1)}`
+        : f.feature.shape.kind === 'rect'
+          ? `${formatMm(f.feature.shape.w.mm, 1)} × ${formatMm(f.feature.shape.h.mm, 1)}`
+          : 'outline';
+    return [
+      {
+        key: `trim:${c.feature}#${c.copy}`,
+        name: f.name,
+        piece: f.piece,
+        feature: c.feature,
+        copy: c.copy,
+        full: f.full,
+        to: f.height,
+        x: f.x,
+        y: f.y,
+        d,
+        from: fromOuter(scene, f.x, f.y, 0, 0),
+        state: c.state,
+        why: [
+          `${formatMm(f.full, 1)} mm tall now, ${formatMm(f.height, 1)} mm left: ${formatMm(f.full - f.height, 1)} mm off`,
+        ],
+      },
+    ];
   });
 }

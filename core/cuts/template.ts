@@ -24,72 +24,158 @@ export function templates(p: Project, inside = false, scene: Scene = sceneOf(p))
   const cuts = cutting(p, scene);
   const out: Sheet[] = [];
   const ring = pointsOf(outerRing(shell.body));
-  const w = Math.max(...ring.map((q) => q[0])), h = Math.max(...ring.map((q) => q[1]));
+  const w = Math.max(...ring.map((q) => q[0])),
+    h = Math.max(...ring.map((q) => q[1]));
   for (const piece of shell.body.pieces) {
     const mine = cuts.openings.filter((c) => c.face.kind === 'face' && c.face.piece === piece.id);
     const trims = cuts.trims.filter((t) => t.piece === piece.id);
     const there = shell.openings.face.filter((o) => o.piece === piece.id);
     if (!mine.length && !there.length && !trims.length) continue;
     // Outside of a front is seen as in the build's frame; outside of a back is its mirror image.
-    const flip = (shell.sign(piece.id) > 0) === inside;
-    const at = (x: number, y: number): [number, number] => [BORDER_MM + (flip ? w - x : x), BORDER_MM + h - y];
-    const marks: Mark[] = [{ kind: 'ring', points: ring.map(([x, y]) => at(x, y)), ink: 'outline' }];
+    const flip = shell.sign(piece.id) > 0 === inside;
+    const at = (x: number, y: number): [number, number] => [
+      BORDER_MM + (flip ? w - x : x),
+      BORDER_MM + h - y,
+    ];
+    const marks: Mark[] = [
+      { kind: 'ring', points: ring.map(([x, y]) => at(x, y)), ink: 'outline' },
+    ];
     for (const o of there) {
-      marks.push(o.shape.kind === 'circle' ? circle(at(o.x, o.y), o.shape.d.mm / 2, 'there') : { kind: 'ring', points: o.points.map(([x, y]) => at(x, y)), ink: 'there' });
+      marks.push(
+        o.shape.kind === 'circle'
+          ? circle(at(o.x, o.y), o.shape.d.mm / 2, 'there')
+          : { kind: 'ring', points: o.points.map(([x, y]) => at(x, y)), ink: 'there' },
+      );
     }
     for (const c of mine) marks.push(...cutMarks(c, at, { x0: 0, y0: 0, x1: w, y1: h }));
     for (const t of trims) {
       const f = shell.features.find((q) => q.feature.id === t.feature && q.copy === t.copy)!;
       const [x, y] = at(t.x, t.y);
-      for (const prism of f.solid.prisms) for (const q of drawn(prism)) marks.push({ kind: 'ring', points: pointsOf(q).map(([a, b]) => at(a, b)), ink: 'cut' });
-      marks.push({ kind: 'text', x, y: y - 6, mm: 2.8, text: `${t.name}: to ${formatMm(t.to, 1)} mm`, anchor: 'middle' }, ...dims(t.x, t.y, t.from, at, { x0: 0, y0: 0, x1: w, y1: h }, 0, 0));
+      for (const prism of f.solid.prisms)
+        for (const q of drawn(prism))
+          marks.push({ kind: 'ring', points: pointsOf(q).map(([a, b]) => at(a, b)), ink: 'cut' });
+      marks.push(
+        {
+          kind: 'text',
+          x,
+          y: y - 6,
+          mm: 2.8,
+          text: `${t.name}: to ${formatMm(t.to, 1)} mm`,
+          anchor: 'middle',
+        },
+        ...dims(t.x, t.y, t.from, at, { x0: 0, y0: 0, x1: w, y1: h }, 0, 0),
+      );
     }
-    marks.push(...datumEdges(mine.flatMap((c) => c.from).concat(trims.flatMap((t) => t.from)), at, w, h));
+    marks.push(
+      ...datumEdges(mine.flatMap((c) => c.from).concat(trims.flatMap((t) => t.from)), at, w, h),
+    );
     out.push({
-      id: `${piece.id}-${inside ? 'inside' : 'outside'}`, title: `${piece.role === 'front' ? 'Front' : piece.role === 'back' ? 'Back' : piece.id}, ${inside ? 'inside' : 'outside'}`,
-      note: inside ? 'MIRRORED: lay it on the inside of the face' : 'Seen from outside: lay it on the outside', w: w + 2 * BORDER_MM, h: h + 2 * BORDER_MM, marks,
+      id: `${piece.id}-${inside ? 'inside' : 'outside'}`,
+      title: `${piece.role === 'front' ? 'Front' : piece.role === 'back' ? 'Back' : piece.id}, ${inside ? 'inside' : 'outside'}`,
+      note: inside
+        ? 'MIRRORED: lay it on the inside of the face'
+        : 'Seen from outside: lay it on the outside',
+      w: w + 2 * BORDER_MM,
+      h: h + 2 * BORDER_MM,
+      marks,
     });
   }
   return [...out, ...(inside ? [] : wallSheets(scene, cuts.openings))];
 }
 
-const circle = ([x, y]: [number, number], r: number, ink: 'cut' | 'start' | 'there'): Mark => ({ kind: 'circle', x, y, r, ink });
+const circle = ([x, y]: [number, number], r: number, ink: 'cut' | 'start' | 'there'): Mark => ({
+  kind: 'circle',
+  x,
+  y,
+  r,
+  ink,
+});
 type At = (x: number, y: number) => [number, number];
 
 /** The rectangle a face's dimensions start from: its outer edges in the face's own frame. */
-interface Frame { x0: number; y0: number; x1: number; y1: number }
+interface Frame {
+  x0: number;
+  y0: number;
+  x1: number;
+  y1: number;
+}
 
 function cutMarks(c: CutItem, at: At, frame: Frame): Mark[] {
-  const box = (bw: number, bh: number): Pt[] => [[c.u - bw / 2, c.v - bh / 2], [c.u + bw / 2, c.v - bh / 2], [c.u + bw / 2, c.v + bh / 2], [c.u - bw / 2, c.v + bh / 2]].map(([x, y]) => at(x!, y!));
+  const box = (bw: number, bh: number): Pt[] =>
+    [
+      [c.u - bw / 2, c.v - bh / 2],
+      [c.u + bw / 2, c.v - bh / 2],
+      [c.u + bw / 2, c.v + bh / 2],
+      [c.u - bw / 2, c.v + bh / 2],
+    ].map(([x, y]) => at(x!, y!));
   const [cx, cy] = at(c.u, c.v);
-  const shape: Mark[] = c.round ? [circle(at(c.u, c.v), c.w / 2, 'cut'), circle(at(c.u, c.v), c.start.w / 2, 'start')]
-    : [{ kind: 'ring', points: box(c.w, c.h), ink: 'cut' }, { kind: 'ring', points: box(c.start.w, c.start.h), ink: 'start' }];
+  const shape: Mark[] = c.round
+    ? [circle(at(c.u, c.v), c.w / 2, 'cut'), circle(at(c.u, c.v), c.start.w / 2, 'start')]
+    : [
+        { kind: 'ring', points: box(c.w, c.h), ink: 'cut' },
+        { kind: 'ring', points: box(c.start.w, c.start.h), ink: 'start' },
+      ];
   const size = c.round ? `⌀${formatMm(c.w, 1)}` : `${formatMm(c.w, 1)} × ${formatMm(c.h, 1)}`;
   // The name stands on the side the dimension does not run.
   const ends = [at(frame.x0, c.v)[0], at(frame.x1, c.v)[0]];
-  const side = cx - Math.min(...ends) < 34 ? { x: Math.min(...ends) + 2, anchor: 'start' as const } : Math.max(...ends) - cx < 34 ? { x: Math.max(...ends) - 2, anchor: 'end' as const } : { x: cx, anchor: 'middle' as const };
+  const side =
+    cx - Math.min(...ends) < 34
+      ? { x: Math.min(...ends) + 2, anchor: 'start' as const }
+      : Math.max(...ends) - cx < 34
+        ? { x: Math.max(...ends) - 2, anchor: 'end' as const }
+        : { x: cx, anchor: 'middle' as const };
   const lowDim = c.v - frame.y0 <= frame.y1 - c.v;
   return [
-    ...shape, { kind: 'line', x0: cx - 2, y0: cy, x1: cx + 2, y1: cy, ink: 'thin' }, { kind: 'line', x0: cx, y0: cy - 2, x1: cx, y1: cy + 2, ink: 'thin' },
-    { kind: 'text', y: lowDim ? cy - c.h / 2 - 2.5 : cy + c.h / 2 + 4.5, mm: 2.8, text: `${c.name}: ${size} ± ${c.toleranceMm}`, ...side },
+    ...shape,
+    { kind: 'line', x0: cx - 2, y0: cy, x1: cx + 2, y1: cy, ink: 'thin' },
+    { kind: 'line', x0: cx, y0: cy - 2, x1: cx, y1: cy + 2, ink: 'thin' },
+    {
+      kind: 'text',
+      y: lowDim ? cy - c.h / 2 - 2.5 : cy + c.h / 2 + 4.5,
+      mm: 2.8,
+      text: `${c.name}: ${size} ± ${c.toleranceMm}`,
+      ...side,
+    },
     ...dims(c.u, c.v, c.from, at, frame, c.round ? 0 : c.w / 2, c.round ? 0 : c.h / 2),
   ];
 }
 
 /** Thin dimension lines from the nearer edge across and the nearer edge up. */
-function dims(x: number, y: number, from: readonly [FromEdge, FromEdge], at: At, frame: Frame, halfW: number, halfH: number): Mark[] {
-  const ex = x - frame.x0 <= frame.x1 - x ? frame.x0 : frame.x1, ey = y - frame.y0 <= frame.y1 - y ? frame.y0 : frame.y1;
+function dims(
+  x: number,
+  y: number,
+  from: readonly [FromEdge, FromEdge],
+  at: At,
+  frame: Frame,
+  halfW: number,
+  halfH: number,
+): Mark[] {
+  const ex = x - frame.x0 <= frame.x1 - x ? frame.x0 : frame.x1,
+    ey = y - frame.y0 <= frame.y1 - y ? frame.y0 : frame.y1;
   const ends: Array<[[number, number], [number, number]]> = [
-    [at(ex, y), at(x + (ex < x ? -halfW : halfW), y)], [at(x, ey), at(x, y + (ey < y ? -halfH : halfH))],
+    [at(ex, y), at(x + (ex < x ? -halfW : halfW), y)],
+    [at(x, ey), at(x, y + (ey < y ? -halfH : halfH))],
   ];
   return ends.flatMap(([a, b], i): Mark[] => [
     { kind: 'line', x0: a[0], y0: a[1], x1: b[0], y1: b[1], ink: 'thin' },
-    { kind: 'text', x: (a[0] + b[0]) / 2 + (i ? 1 : 0), y: (a[1] + b[1]) / 2 + (i ? 1 : -1), mm: 2.6, text: formatMm(from[i]!.mm, 1), anchor: i ? 'start' : 'middle' },
+    {
+      kind: 'text',
+      x: (a[0] + b[0]) / 2 + (i ? 1 : 0),
+      y: (a[1] + b[1]) / 2 + (i ? 1 : -1),
+      mm: 2.6,
+      text: formatMm(from[i]!.mm, 1),
+      anchor: i ? 'start' : 'middle',
+    },
   ]);
 }
 
 function datumEdges(from: readonly FromEdge[], at: At, w: number, h: number): Mark[] {
-  const lines: Record<string, [number, number, number, number]> = { left: [0, 0, 0, h], right: [w, 0, w, h], bottom: [0, 0, w, 0], top: [0, h, w, h] };
+  const lines: Record<string, [number, number, number, number]> = {
+    left: [0, 0, 0, h],
+    right: [w, 0, w, h],
+    bottom: [0, 0, w, 0],
+    top: [0, h, w, h],
+  };
   return [...new Set(from.map((f) => f.edge))].flatMap((edge): Mark[] => {
     const l = lines[edge];
     if (!l) return [];
@@ -101,25 +187,75 @@ function datumEdges(from: readonly FromEdge[], at: At, w: number, h: number): Ma
 /** Strips for the walls, seen from outside: u runs along the wall, the parting line is drawn in. */
 function wallSheets(scene: Scene, openings: readonly CutItem[]): Sheet[] {
   const shell = scene.shell!;
-  const depth = (sign: 1 | -1) => Math.max(0, ...shell.body.pieces.filter((q) => shell.sign(q.id) === sign).map((q) => q.depth.mm));
+  const depth = (sign: 1 | -1) =>
+    Math.max(
+      0,
+      ...shell.body.pieces.filter((q) => shell.sign(q.id) === sign).map((q) => q.depth.mm),
+    );
   const [back, front] = [depth(-1), depth(1)];
   return shell.walls.flatMap((wall): Sheet[] => {
     const mine = openings.filter((c) => c.face.kind === 'wall' && c.face.wall === wall.index);
     if (!mine.length) return [];
     const w = wall.length;
     const at: At = (u, z) => [BORDER_MM + u, BORDER_MM + front - z];
-    const line = (u0: number, z0: number, u1: number, z1: number, ink: 'thin' | 'datum'): Mark => ({ kind: 'line', x0: at(u0, z0)[0], y0: at(u0, z0)[1], x1: at(u1, z1)[0], y1: at(u1, z1)[1], ink });
-    const text = (u: number, z: number, t: string, anchor?: 'end'): Mark => ({ kind: 'text', x: at(u, z)[0], y: at(u, z)[1], mm: 2.6, text: t, ...(anchor ? { anchor } : {}) });
-    const marks = ([
-      { kind: 'ring', points: [at(0, -back), at(w, -back), at(w, front), at(0, front)], ink: 'outline' },
-      line(0, 0, w, 0, 'thin'), text(w - 1, 1, 'parting line', 'end'), text(2, front - 4, 'front'), text(2, -back + 1.5, 'back'),
-      ...shell.openings.wall.filter((q) => q.wall === wall.index).map((o): Mark => (o.round ? circle(at(o.u, o.v), o.w / 2, 'there')
-        : { kind: 'ring', points: [at(o.u - o.w / 2, o.v - o.h / 2), at(o.u + o.w / 2, o.v - o.h / 2), at(o.u + o.w / 2, o.v + o.h / 2), at(o.u - o.w / 2, o.v + o.h / 2)], ink: 'there' })),
-      ...mine.flatMap((c) => cutMarks(c, at, { x0: 0, x1: w, y0: -back, y1: front })),
-      ...new Set(mine.map((c) => (c.u <= w / 2 ? 0 : w))),
-    ] as Array<Mark | number>).flatMap((m): Mark[] => (typeof m === 'number' ? [line(m, -back, m, front, 'datum')] : [m]));
+    const line = (u0: number, z0: number, u1: number, z1: number, ink: 'thin' | 'datum'): Mark => ({
+      kind: 'line',
+      x0: at(u0, z0)[0],
+      y0: at(u0, z0)[1],
+      x1: at(u1, z1)[0],
+      y1: at(u1, z1)[1],
+      ink,
+    });
+    const text = (u: number, z: number, t: string, anchor?: 'end'): Mark => ({
+      kind: 'text',
+      x: at(u, z)[0],
+      y: at(u, z)[1],
+      mm: 2.6,
+      text: t,
+      ...(anchor ? { anchor } : {}),
+    });
+    const marks = (
+      [
+        {
+          kind: 'ring',
+          points: [at(0, -back), at(w, -back), at(w, front), at(0, front)],
+          ink: 'outline',
+        },
+        line(0, 0, w, 0, 'thin'),
+        text(w - 1, 1, 'parting line', 'end'),
+        text(2, front - 4, 'front'),
+        text(2, -back + 1.5, 'back'),
+        ...shell.openings.wall
+          .filter((q) => q.wall === wall.index)
+          .map((o): Mark =>
+            o.round
+              ? circle(at(o.u, o.v), o.w / 2, 'there')
+              : {
+                  kind: 'ring',
+                  points: [
+                    at(o.u - o.w / 2, o.v - o.h / 2),
+                    at(o.u + o.w / 2, o.v - o.h / 2),
+                    at(o.u + o.w / 2, o.v + o.h / 2),
+                    at(o.u - o.w / 2, o.v + o.h / 2),
+                  ],
+                  ink: 'there',
+                },
+          ),
+        ...mine.flatMap((c) => cutMarks(c, at, { x0: 0, x1: w, y0: -back, y1: front })),
+        ...new Set(mine.map((c) => (c.u <= w / 2 ? 0 : w))),
+      ] as Array<Mark | number>
+    ).flatMap((m): Mark[] => (typeof m === 'number' ? [line(m, -back, m, front, 'datum')] : [m]));
     const face = mine[0]!.face as Extract<CutItem['face'], { kind: 'wall' }>;
-    return [{ id: `wall-${wall.index}`, title: `${face.name[0]!.toUpperCase()}${face.name.slice(1)}, outside`, note: 'Seen from outside, both halves closed', w: w + 2 * BORDER_MM, h: back + front + 2 * BORDER_MM, marks }];
+    return [
+      {
+        id: `wall-${wall.index}`,
+        title: `${face.name[0]!.toUpperCase()}${face.name.slice(1)}, outside`,
+        note: 'Seen from outside, both halves closed',
+        w: w + 2 * BORDER_MM,
+        h: back + front + 2 * BORDER_MM,
+        marks,
+      },
+    ];
   });
 }
 
@@ -133,32 +269,75 @@ export function cutOuts(p: Project): Sheet[] {
     const part = partOf(p, item);
     const blocks = remaining(part, item.struck);
     const boxes = blocks.map(blockBox);
-    const x0 = Math.min(...boxes.map((b) => b[0][0])), x1 = Math.max(...boxes.map((b) => b[1][0]));
-    const y0 = Math.min(...boxes.map((b) => b[0][1])), y1 = Math.max(...boxes.map((b) => b[1][1]));
+    const x0 = Math.min(...boxes.map((b) => b[0][0])),
+      x1 = Math.max(...boxes.map((b) => b[1][0]));
+    const y0 = Math.min(...boxes.map((b) => b[0][1])),
+      y1 = Math.max(...boxes.map((b) => b[1][1]));
     return [{ item, part, blocks, x0, x1, y0, y1 }];
   });
-  const W = 180, GAP = 6;
-  let x = 0, y = 0, rowH = 0, page = 1;
+  const W = 180,
+    GAP = 6;
+  let x = 0,
+    y = 0,
+    rowH = 0,
+    page = 1;
   const out: Sheet[] = [];
   let marks: Mark[] = [];
   const flush = () => {
-    if (marks.length) out.push({ id: `cut-outs-${page}`, title: `Paper cut-outs ${page}`, note: 'Seen from the top of each part, true size', w: W, h: y + rowH + 2, marks });
-    marks = []; x = 0; y = 0; rowH = 0; page++;
+    if (marks.length)
+      out.push({
+        id: `cut-outs-${page}`,
+        title: `Paper cut-outs ${page}`,
+        note: 'Seen from the top of each part, true size',
+        w: W,
+        h: y + rowH + 2,
+        marks,
+      });
+    marks = [];
+    x = 0;
+    y = 0;
+    rowH = 0;
+    page++;
   };
   for (const q of pieces) {
-    const w = q.x1 - q.x0, h = q.y1 - q.y0 + 9;
-    if (x > 0 && x + w > W) { x = 0; y += rowH + GAP; rowH = 0; }
+    const w = q.x1 - q.x0,
+      h = q.y1 - q.y0 + 9;
+    if (x > 0 && x + w > W) {
+      x = 0;
+      y += rowH + GAP;
+      rowH = 0;
+    }
     if (y > 0 && y + h > 230) flush();
     const put = (px: number, py: number): [number, number] => [x + px - q.x0, y + 5 + q.y1 - py];
     for (const block of q.blocks) {
-      for (const prism of standing(block, 'flat').prisms) for (const r of drawn(prism)) marks.push({ kind: 'ring', points: pointsOf(r).map(([a, b]) => put(a, b)), ink: block === q.blocks[0] ? 'cut' : 'thin' });
+      for (const prism of standing(block, 'flat').prisms)
+        for (const r of drawn(prism))
+          marks.push({
+            kind: 'ring',
+            points: pointsOf(r).map(([a, b]) => put(a, b)),
+            ink: block === q.blocks[0] ? 'cut' : 'thin',
+          });
     }
-    marks.push({ kind: 'text', x, y: y + 3, mm: 3, text: `${q.item.name}: ${formatMm(thickness(q.part, q.item.struck).value, 1)} mm high` });
+    marks.push({
+      kind: 'text',
+      x,
+      y: y + 3,
+      mm: 3,
+      text: `${q.item.name}: ${formatMm(thickness(q.part, q.item.struck).value, 1)} mm high`,
+    });
     for (const block of q.blocks.slice(1)) {
       const [low, high] = blockBox(block);
-      if (high[2] <= blockBox(q.blocks[0]!)[1][2] || high[0] - low[0] < 6 || high[1] - low[1] < 4) continue;
+      if (high[2] <= blockBox(q.blocks[0]!)[1][2] || high[0] - low[0] < 6 || high[1] - low[1] < 4)
+        continue;
       const [tx, ty] = put((low[0] + high[0]) / 2, (low[1] + high[1]) / 2);
-      marks.push({ kind: 'text', x: tx, y: ty + 1, mm: 2.2, text: formatMm(high[2], 1), anchor: 'middle' });
+      marks.push({
+        kind: 'text',
+        x: tx,
+        y: ty + 1,
+        mm: 2.2,
+        text: formatMm(high[2], 1),
+        anchor: 'middle',
+      });
     }
     x += Math.max(w, 28) + GAP;
     rowH = Math.max(rowH, h);

@@ -16,9 +16,21 @@ import { openedWall, plugFinding, plugFindings } from './port';
 import { pressedTogether } from './pressed';
 import { type PlacedItem, type Scene, sceneOf, standItem } from './scene';
 
-interface Entry { minX: number; minY: number; maxX: number; maxY: number; side: Side }
+interface Entry {
+  minX: number;
+  minY: number;
+  maxX: number;
+  maxY: number;
+  side: Side;
+}
 
-const entryOf = (side: Side): Entry => ({ minX: side.solid.x0, minY: side.solid.y0, maxX: side.solid.x1, maxY: side.solid.y1, side });
+const entryOf = (side: Side): Entry => ({
+  minX: side.solid.x0,
+  minY: side.solid.y0,
+  maxX: side.solid.x1,
+  maxY: side.solid.y1,
+  side,
+});
 
 export class Checker {
   scene: Scene;
@@ -30,12 +42,26 @@ export class Checker {
   /** @param before  a checker of nearly the same build: what did not change keeps its solids and its verdicts */
   constructor(project: Project, before?: Scene | Checker) {
     const old = before instanceof Checker ? before : undefined;
-    this.scene = sceneOf(project, old ? old.scene : before as Scene | undefined);
+    this.scene = sceneOf(project, old ? old.scene : (before as Scene | undefined));
     if (!this.scene.shell) return;
     this.#tree.load(this.scene.shell.all.map((s) => entryOf({ solid: s })));
     for (const at of this.scene.items.values()) this.#enter(at);
-    const kept = new Set(old?.scene.shell === this.scene.shell ? [...this.scene.items.values()].filter((at) => old!.scene.items.get(at.item.id) === at).map((at) => at.item.id) : []);
-    for (const id of kept) this.#contacts.set(id, new Map([...old!.#contacts.get(id)!].filter(([key]) => !key.startsWith('item:') || kept.has(key.slice(5)))));
+    const kept = new Set(
+      old?.scene.shell === this.scene.shell
+        ? [...this.scene.items.values()]
+            .filter((at) => old!.scene.items.get(at.item.id) === at)
+            .map((at) => at.item.id)
+        : [],
+    );
+    for (const id of kept)
+      this.#contacts.set(
+        id,
+        new Map(
+          [...old!.#contacts.get(id)!].filter(
+            ([key]) => !key.startsWith('item:') || kept.has(key.slice(5)),
+          ),
+        ),
+      );
     const fresh = [...this.scene.items.keys()].filter((id) => !kept.has(id));
     for (const id of fresh) this.#contacts.set(id, this.contactsOf(this.scene.items.get(id)!));
     this.#mirror(fresh);
@@ -48,30 +74,53 @@ export class Checker {
   }
 
   /** Worst contact of one item with each thing near it. `skip` leaves other items out. */
-  contactsOf(at: PlacedItem, skip?: ReadonlySet<string>, stop?: (c: Contact) => boolean): Map<string, Contact> {
+  contactsOf(
+    at: PlacedItem,
+    skip?: ReadonlySet<string>,
+    stop?: (c: Contact) => boolean,
+  ): Map<string, Contact> {
     const out = new Map<string, Contact>();
-    const material = this.scene.shell!.body.pieces.find((p) => p.id === at.piece)?.material ?? 'abs';
+    const material =
+      this.scene.shell!.body.pieces.find((p) => p.id === at.piece)?.material ?? 'abs';
     for (const side of sidesOf(at)) {
       const s = side.solid;
-      const near = this.#tree.search({ minX: s.x0 - INTEREST_MM, minY: s.y0 - INTEREST_MM, maxX: s.x1 + INTEREST_MM, maxY: s.y1 + INTEREST_MM });
+      const near = this.#tree.search({
+        minX: s.x0 - INTEREST_MM,
+        minY: s.y0 - INTEREST_MM,
+        maxX: s.x1 + INTEREST_MM,
+        maxY: s.y1 + INTEREST_MM,
+      });
       for (const { side: other } of near) {
         const o = other.solid;
-        if (o.owner === at.item.id || skip?.has(o.owner) || s.z0 - o.z1 > INTEREST_MM || o.z0 - s.z1 > INTEREST_MM) continue;
+        if (
+          o.owner === at.item.id ||
+          skip?.has(o.owner) ||
+          s.z0 - o.z1 > INTEREST_MM ||
+          o.z0 - s.z1 > INTEREST_MM
+        )
+          continue;
         const met = this.#meet(at, side, other, material);
         if (!met) continue;
         if (stop?.(met)) return new Map([['stop', met]]);
         const key = other.at ? `item:${o.owner}` : `shell:${o.id}`;
         const known = out.get(key);
-        if (!known || slack(met) < slack(known) || (slack(met) === slack(known) && pairId(met) < pairId(known))) out.set(key, met);
+        if (
+          !known ||
+          slack(met) < slack(known) ||
+          (slack(met) === slack(known) && pairId(met) < pairId(known))
+        )
+          out.set(key, met);
       }
     }
     return out;
   }
 
   #meet(at: PlacedItem, side: Side, other: Side, material: string): Contact | undefined {
-    if (side.solid.kind === 'path' && (other.solid.kind === 'wall' || other.solid.kind === 'path')) return undefined;
+    if (side.solid.kind === 'path' && (other.solid.kind === 'wall' || other.solid.kind === 'path'))
+      return undefined;
     if (pressedTogether(side, other)) return undefined;
-    if (other.solid.kind === 'path' && (side.solid.kind === 'path' || other.at === at)) return undefined;
+    if (other.solid.kind === 'path' && (side.solid.kind === 'path' || other.at === at))
+      return undefined;
     let against = other;
     if (other.solid.kind === 'wall' && side.block) against = this.#openedWall(at, side, other);
     // Two items are always judged the same way round, whichever was moved.
@@ -79,13 +128,26 @@ export class Checker {
     const met = swap ? contactOf(against, side, material) : contactOf(side, against, material);
     if (!met) return undefined;
     // What an item rests on is meant to be touched.
-    if (!other.at && other.solid.kind === 'floor' && other.solid.owner === at.piece && Math.abs(met.gap.gap) < 1e-6 && Math.abs(met.gap.nz) === 1) return undefined;
+    if (
+      !other.at &&
+      other.solid.kind === 'floor' &&
+      other.solid.owner === at.piece &&
+      Math.abs(met.gap.gap) < 1e-6 &&
+      Math.abs(met.gap.nz) === 1
+    )
+      return undefined;
     return met;
   }
 
   /** A socket's own block meets its wall with the opening it will get. */
   #openedWall(at: PlacedItem, side: Side, wall: Side): Side {
-    const mouth = at.mouths.find((m) => m.outside && m.block === side.block!.id && m.wall && wall.solid.id.endsWith(`/wall-${m.wall.index}`));
+    const mouth = at.mouths.find(
+      (m) =>
+        m.outside &&
+        m.block === side.block!.id &&
+        m.wall &&
+        wall.solid.id.endsWith(`/wall-${m.wall.index}`),
+    );
     return mouth ? { solid: openedWall(this.scene, at, mouth, wall.solid) } : wall;
   }
 
@@ -93,7 +155,9 @@ export class Checker {
   move(placement: Placement): void {
     const moved = this.#family(placement.item);
     // What stayed forgets the pairs with what moved, and learns the new ones from the other side.
-    for (const id of moved) for (const key of this.#contacts.get(id)!.keys()) if (key.startsWith('item:')) this.#contacts.get(key.slice(5))!.delete(`item:${id}`);
+    for (const id of moved)
+      for (const key of this.#contacts.get(id)!.keys())
+        if (key.startsWith('item:')) this.#contacts.get(key.slice(5))!.delete(`item:${id}`);
     this.#standAnew(placement, moved);
     for (const id of moved) this.#contacts.set(id, this.contactsOf(this.scene.items.get(id)!));
     this.#mirror(moved);
@@ -118,16 +182,23 @@ export class Checker {
     for (const id of moved) {
       for (const e of this.#entries.get(id) ?? []) this.#tree.remove(e);
       const at = this.scene.items.get(id)!;
-      const next = standItem(this.scene, id === placement.item ? placement : at.placement, at.index);
+      const next = standItem(
+        this.scene,
+        id === placement.item ? placement : at.placement,
+        at.index,
+      );
       if (next) this.#enter(next);
     }
   }
 
   /** An item and everything that rides on it, parents first. */
   #family(item: string): string[] {
-    const out = [item], riders = this.scene.project.layout.placements.filter((p) => 'item' in p.on);
+    const out = [item],
+      riders = this.scene.project.layout.placements.filter((p) => 'item' in p.on);
     for (let i = 0; i < out.length && riders.length; i++) {
-      for (const p of riders) if ((p.on as { item: string }).item === out[i] && this.scene.items.has(p.item)) out.push(p.item);
+      for (const p of riders)
+        if ((p.on as { item: string }).item === out[i] && this.scene.items.has(p.item))
+          out.push(p.item);
     }
     return out;
   }
@@ -138,14 +209,24 @@ export class Checker {
    * @param stop  a contact that settles the question already: the rest is not looked at
    * @param gone  items that are taken as not being there
    */
-  trial(placement: Placement, stop?: (c: Contact) => boolean, gone?: ReadonlySet<string>): { contacts: Contact[]; plugs: Finding[]; items: PlacedItem[] } {
+  trial(
+    placement: Placement,
+    stop?: (c: Contact) => boolean,
+    gone?: ReadonlySet<string>,
+  ): { contacts: Contact[]; plugs: Finding[]; items: PlacedItem[] } {
     const family = this.#family(placement.item);
     const index = this.scene.items.get(placement.item)!.index;
     const placements = [...this.scene.project.layout.placements];
     placements[index] = placement;
-    const scene: Scene = { ...this.scene, items: new Map(this.scene.items), project: { ...this.scene.project, layout: { placements } } };
+    const scene: Scene = {
+      ...this.scene,
+      items: new Map(this.scene.items),
+      project: { ...this.scene.project, layout: { placements } },
+    };
     const skip = gone ? new Set([...gone, ...family]) : new Set(family);
-    const contacts: Contact[] = [], plugs: Finding[] = [], items: PlacedItem[] = [];
+    const contacts: Contact[] = [],
+      plugs: Finding[] = [],
+      items: PlacedItem[] = [];
     const here = this.scene;
     this.scene = scene;
     try {
@@ -178,7 +259,12 @@ export class Checker {
 
   findings(): Finding[] {
     if (!this.scene.shell) return [];
-    return [...this.contacts().map(touchFinding), ...plugFindings(this.scene), ...CHECKS.flatMap((c) => c.findings(this.scene)), ...outsideFindings(this.scene)];
+    return [
+      ...this.contacts().map(touchFinding),
+      ...plugFindings(this.scene),
+      ...CHECKS.flatMap((c) => c.findings(this.scene)),
+      ...outsideFindings(this.scene),
+    ];
   }
 }
 
@@ -200,17 +286,28 @@ export function touchFinding(c: Contact): Finding {
   const { gap, required, sigma } = c.measure;
   const [a, b] = [c.a.solid, c.b.solid];
   const mid = (p: 'x' | 'y' | 'z') => {
-    const low = Math.max(a[`${p}0`], b[`${p}0`]), high = Math.min(a[`${p}1`], b[`${p}1`]);
+    const low = Math.max(a[`${p}0`], b[`${p}0`]),
+      high = Math.min(a[`${p}1`], b[`${p}1`]);
     return (low + high) / 2;
   };
-  const title = gap < -1e-9 ? `${mm1(gap)} mm overlap`
-    : required > gap ? `${mm1(gap)} mm left, ${mm1(required)} needed` : `${mm1(gap)} mm left`;
+  const title =
+    gap < -1e-9
+      ? `${mm1(gap)} mm overlap`
+      : required > gap
+        ? `${mm1(gap)} mm left, ${mm1(required)} needed`
+        : `${mm1(gap)} mm left`;
   const swollen = [c.a, c.b].find((s) => s.block?.kind === 'cell');
   const what = `${a.name}${c.a === swollen && required > 0.05 ? ', once swollen,' : ''} and ${b.name}${c.b === swollen && required > 0.05 ? ', once swollen' : ''}`;
   const margin = gap - required;
   const excess = Math.max(a.excess, b.excess);
   return {
-    id: contactId(c), station: 'fit', check: 'touch', verdict: c.verdict, title, what, measure: c.measure,
+    id: contactId(c),
+    station: 'fit',
+    check: 'touch',
+    verdict: c.verdict,
+    title,
+    what,
+    measure: c.measure,
     about: [a.owner, b.owner, ...(b.kind === 'feature' ? [b.id] : [])],
     at: { x: mid('x'), y: mid('y'), z: mid('z') },
     way: { x: c.gap.nx, y: c.gap.ny, z: c.gap.nz },
@@ -218,15 +315,26 @@ export function touchFinding(c: Contact): Finding {
       c.measure.reason,
       `margin ${margin.toFixed(2)} mm = gap ${gap.toFixed(2)} − needed ${required.toFixed(2)}; σ ${sigma.toFixed(2)} mm; chance Φ(${sigma > 0 ? (margin / sigma).toFixed(1) : margin >= 0 ? '∞' : '−∞'}) = ${percent(c.measure.chance)}`,
       `worst case ${c.measure.worst.toFixed(2)} mm`,
-      ...(excess > 0.01 ? [`A round shape is enclosed up to ${excess.toFixed(2)} mm too large here.`] : []),
+      ...(excess > 0.01
+        ? [`A round shape is enclosed up to ${excess.toFixed(2)} mm too large here.`]
+        : []),
     ],
   };
 }
 
 /** Middle of an item in plan, and whether it lies outside the shell's outline. */
 export function middleOf(scene: Scene, at: PlacedItem): { x: number; y: number; outside: boolean } {
-  const box = at.blocks.reduce((m, { solid: s }: { solid: Solid }) => ({ x0: Math.min(m.x0, s.x0), x1: Math.max(m.x1, s.x1), y0: Math.min(m.y0, s.y0), y1: Math.max(m.y1, s.y1) }), { x0: Infinity, x1: -Infinity, y0: Infinity, y1: -Infinity });
-  const x = (box.x0 + box.x1) / 2, y = (box.y0 + box.y1) / 2;
+  const box = at.blocks.reduce(
+    (m, { solid: s }: { solid: Solid }) => ({
+      x0: Math.min(m.x0, s.x0),
+      x1: Math.max(m.x1, s.x1),
+      y0: Math.min(m.y0, s.y0),
+      y1: Math.max(m.y1, s.y1),
+    }),
+    { x0: Infinity, x1: -Infinity, y0: Infinity, y1: -Infinity },
+  );
+  const x = (box.x0 + box.x1) / 2,
+    y = (box.y0 + box.y1) / 2;
   return { x, y, outside: !inside(outerRing(scene.shell!.body), x, y) };
 }
 
@@ -235,9 +343,18 @@ function outsideFindings(scene: Scene): Finding[] {
   return [...scene.items.values()].flatMap((at): Finding[] => {
     const { x, y, outside } = middleOf(scene, at);
     if (!outside) return [];
-    return [{
-      id: `outside:${at.item.id}`, station: 'fit', check: 'outside', verdict: 'hit', title: 'Outside the shell',
-      what: `${at.item.name} lies outside the outline.`, why: [`Its middle is at ${x.toFixed(0)}, ${y.toFixed(0)} mm. Drag it back in.`], about: [at.item.id], at: { x, y, z: 0 },
-    }];
+    return [
+      {
+        id: `outside:${at.item.id}`,
+        station: 'fit',
+        check: 'outside',
+        verdict: 'hit',
+        title: 'Outside the shell',
+        what: `${at.item.name} lies outside the outline.`,
+        why: [`Its middle is at ${x.toFixed(0)}, ${y.toFixed(0)} mm. Drag it back in.`],
+        about: [at.item.id],
+        at: { x, y, z: 0 },
+      },
+    ];
   });
 }

@@ -8,4 +8,12 @@ import type { SceneCheck } from './sceneCheck';
 import { stops } from './stops';
 import { windows } from './window';
 
-export const CHECKS: readonly SceneCheck[] = [windows, grille, magnets, antenna, pressed, stops, beside];
+export const CHECKS: readonly SceneCheck[] = [
+  windows,
+  grille,
+  magnets,
+  antenna,
+  pressed,
+  stops,
+  beside,
+];

@@ -16,25 +16,52 @@ const TAPE_MM = 0.12;
 const SOFT_GIVE = 0.3;
 
 /** Kept between a cell and the hottest chip, mm, by what its board draws at a peak, W: typical, for still air. */
-const HOT: ReadonlyArray<readonly [watts: number, mm: number]> = [[4, 3], [0, 1.5]];
+const HOT: ReadonlyArray<readonly [watts: number, mm: number]> = [
+  [4, 3],
+  [0, 1.5],
+];
 
 /** Room a cell wants from a board's main chip. */
 function heatOf(a: Side, b: Side): Clearance | undefined {
-  const cell = [a, b].find((s) => s.block?.kind === 'cell'), chip = [a, b].find((s) => s.at?.part.family === 'sbc' && s.block?.kind === 'chip' && s.block.name === 'main chip');
+  const cell = [a, b].find((s) => s.block?.kind === 'cell'),
+    chip = [a, b].find(
+      (s) =>
+        s.at?.part.family === 'sbc' && s.block?.kind === 'chip' && s.block.name === 'main chip',
+    );
   if (!cell || !chip) return undefined;
-  const watts = chip.at!.part.draws?.peak ?? 0, [, mm] = HOT.find(([w]) => watts > w) ?? [0, 1.5];
-  return { mm, reason: `${mm} mm keeps the cell from the hottest chip (${watts.toFixed(1)} W at a peak; a cell wants to stay under 45 °C while it charges). Typical.` };
+  const watts = chip.at!.part.draws?.peak ?? 0,
+    [, mm] = HOT.find(([w]) => watts > w) ?? [0, 1.5];
+  return {
+    mm,
+    reason: `${mm} mm keeps the cell from the hottest chip (${watts.toFixed(1)} W at a peak; a cell wants to stay under 45 °C while it charges). Typical.`,
+  };
 }
 
-export const CONDUCTIVE: ReadonlySet<Block['kind']> = new Set<Block['kind']>(['board', 'chip', 'connector', 'pins', 'shield']);
+export const CONDUCTIVE: ReadonlySet<Block['kind']> = new Set<Block['kind']>([
+  'board',
+  'chip',
+  'connector',
+  'pins',
+  'shield',
+]);
 const METAL_SHELLS = new Set(['aluminium', 'steel']);
 
-export interface Side { solid: Solid; at?: PlacedItem; block?: Block }
-export interface Clearance { mm: number; reason: string }
+export interface Side {
+  solid: Solid;
+  at?: PlacedItem;
+  block?: Block;
+}
+export interface Clearance {
+  mm: number;
+  reason: string;
+}
 
 /** The axis a pouch swells along: its thinnest. */
 function swellAxis(side: Side): 'x' | 'y' | 'z' {
-  const sizes = (['x', 'y', 'z'] as const).map((axis) => ({ axis, mm: thicknessAlong(side.at!, side.block!, axis) }));
+  const sizes = (['x', 'y', 'z'] as const).map((axis) => ({
+    axis,
+    mm: thicknessAlong(side.at!, side.block!, axis),
+  }));
   return sizes.sort((a, b) => a.mm - b.mm)[0]!.axis;
 }
 
@@ -53,7 +80,10 @@ export function clearanceOf(a: Side, b: Side, gap: Gap, material: string): Clear
       const share = axis === 'z' ? Math.abs(gap.nz) : Math.hypot(gap.nx, gap.ny);
       const thick = thicknessAlong(side.at, side.block, axis);
       if (share > 0.7) {
-        return { mm: SWELLING * thick, reason: `A pouch cell swells: ${(SWELLING * 100).toFixed(0)} % of ${thick.toFixed(1)} mm = ${(SWELLING * thick).toFixed(2)} mm.` };
+        return {
+          mm: SWELLING * thick,
+          reason: `A pouch cell swells: ${(SWELLING * 100).toFixed(0)} % of ${thick.toFixed(1)} mm = ${(SWELLING * thick).toFixed(2)} mm.`,
+        };
       }
     }
   }
@@ -62,16 +92,24 @@ export function clearanceOf(a: Side, b: Side, gap: Gap, material: string): Clear
     const height = softest.block!.height.mm;
     return { mm: -SOFT_GIVE * height, reason: `It gives way: 30 % of ${height.toFixed(1)} mm.` };
   }
-  if (a.solid.kind === 'path' || b.solid.kind === 'path') return { mm: 0, reason: 'The plug needs a free way to the outside.' };
+  if (a.solid.kind === 'path' || b.solid.kind === 'path')
+    return { mm: 0, reason: 'The plug needs a free way to the outside.' };
   const conductive = (s: Side) => s.block !== undefined && CONDUCTIVE.has(s.block.kind);
   const riding = a.at && b.at && (rides(a.at, b.at) || rides(b.at, a.at));
   if (riding) return { mm: 0, reason: 'One rides on the other, insulated.' };
   const taped = [a, b].some((s) => s.at?.item.insulated && conductive(s));
   const metalShell = METAL_SHELLS.has(material) && (!a.block || !b.block);
-  if (taped && ((conductive(a) && conductive(b)) || metalShell)) return { mm: TAPE_MM, reason: `Insulated: two layers of tape take ${TAPE_MM} mm.` };
-  if (conductive(a) && conductive(b)) return { mm: BARE_METAL_MM, reason: `${BARE_METAL_MM} mm keeps bare metal from bare metal.` };
-  if (metalShell && (conductive(a) || conductive(b))) return { mm: BARE_METAL_MM, reason: `${BARE_METAL_MM} mm keeps bare metal from the metal shell.` };
+  if (taped && ((conductive(a) && conductive(b)) || metalShell))
+    return { mm: TAPE_MM, reason: `Insulated: two layers of tape take ${TAPE_MM} mm.` };
+  if (conductive(a) && conductive(b))
+    return { mm: BARE_METAL_MM, reason: `${BARE_METAL_MM} mm keeps bare metal from bare metal.` };
+  if (metalShell && (conductive(a) || conductive(b)))
+    return {
+      mm: BARE_METAL_MM,
+      reason: `${BARE_METAL_MM} mm keeps bare metal from the metal shell.`,
+    };
   return { mm: 0, reason: 'They may touch, but not overlap.' };
 }
 
-const rides = (child: PlacedItem, parent: PlacedItem): boolean => 'item' in child.placement.on && child.placement.on.item === parent.item.id;
+const rides = (child: PlacedItem, parent: PlacedItem): boolean =>
+  'item' in child.placement.on && child.placement.on.item === parent.item.id;

@@ -19,12 +19,15 @@ const HAIR = 0.05;
 const DRAW_MM = 0.2;
 
 /** The volume prisms pass through when they come from one side of z. */
-const swept = (prisms: readonly Prism[], from: 1 | -1): Prism[] => prisms.map((p) => (from > 0 ? atHeights(p, p.z0, FAR) : atHeights(p, -FAR, p.z1)));
-const apartInPlan = (a: Solid, b: Solid): boolean => a.x1 <= b.x0 + HAIR || b.x1 <= a.x0 + HAIR || a.y1 <= b.y0 + HAIR || b.y1 <= a.y0 + HAIR;
+const swept = (prisms: readonly Prism[], from: 1 | -1): Prism[] =>
+  prisms.map((p) => (from > 0 ? atHeights(p, p.z0, FAR) : atHeights(p, -FAR, p.z1)));
+const apartInPlan = (a: Solid, b: Solid): boolean =>
+  a.x1 <= b.x0 + HAIR || b.x1 <= a.x0 + HAIR || a.y1 <= b.y0 + HAIR || b.y1 <= a.y0 + HAIR;
 
 /** How far a swept block reaches into a solid it does not touch where it lies, with the way out in plan. */
 function barred(block: Solid, other: Solid, from: 1 | -1): Gap | undefined {
-  if (apartInPlan(block, other) || (from > 0 ? other.z1 <= block.z1 : other.z0 >= block.z0)) return undefined;
+  if (apartInPlan(block, other) || (from > 0 ? other.z1 <= block.z1 : other.z0 >= block.z0))
+    return undefined;
   const way = gapOf(swept(block.prisms, from), other.prisms, 0);
   return way.gap < -HAIR && gapOf(block.prisms, other.prisms, 0).gap > -HAIR ? way : undefined;
 }
@@ -34,11 +37,19 @@ function meets(scene: Scene, mine: Solid, other: Solid, sign: 1 | -1): Gap | und
   const { body } = scene.shell!;
   if (body.shuts !== 'swing') return barred(mine, other, sign);
   if (gapOf(mine.prisms, other.prisms, 0).gap <= -HAIR) return undefined;
-  const arc = sign > 0 ? swingBar(mine, other, spineOf(body)) : swingBar(other, mine, spineOf(body));
+  const arc =
+    sign > 0 ? swingBar(mine, other, spineOf(body)) : swingBar(other, mine, spineOf(body));
   return arc > HAIR ? { gap: -arc, nx: 0, ny: 0, nz: sign } : undefined;
 }
 
-export interface Bar { at: PlacedItem; block: PlacedBlock; by: Solid; gap: Gap; /** Into its own half, or when the halves meet. */ when: 'in' | 'shut'; mouth?: Mouth }
+export interface Bar {
+  at: PlacedItem;
+  block: PlacedBlock;
+  by: Solid;
+  gap: Gap;
+  /** Into its own half, or when the halves meet. */ when: 'in' | 'shut';
+  mouth?: Mouth;
+}
 export interface Assembly {
   /** What stands in the way and cannot be got round. */
   bars: Bar[];
@@ -51,56 +62,106 @@ export interface Assembly {
 }
 
 /** The openings a block's own socket gets in a wall, or the wall as it is. */
-function wallsFor(scene: Scene, at: PlacedItem, block: PlacedBlock, piece: string): Array<{ wall: Solid; mouth?: Mouth }> {
-  const walls = scene.shell!.all.filter((s) => s.owner === piece && (s.kind === 'wall' || s.kind === 'feature') && !apartInPlan(block.solid, s));
-  return walls.map((wall) => { const mouth = at.mouths.find((m) => m.outside && m.block === block.block.id && m.wall && wall.id.endsWith(`/wall-${m.wall.index}`)); return mouth ? { wall: openedWall(scene, at, mouth, wall), mouth } : { wall }; });
+function wallsFor(
+  scene: Scene,
+  at: PlacedItem,
+  block: PlacedBlock,
+  piece: string,
+): Array<{ wall: Solid; mouth?: Mouth }> {
+  const walls = scene.shell!.all.filter(
+    (s) =>
+      s.owner === piece &&
+      (s.kind === 'wall' || s.kind === 'feature') &&
+      !apartInPlan(block.solid, s),
+  );
+  return walls.map((wall) => {
+    const mouth = at.mouths.find(
+      (m) =>
+        m.outside &&
+        m.block === block.block.id &&
+        m.wall &&
+        wall.id.endsWith(`/wall-${m.wall.index}`),
+    );
+    return mouth ? { wall: openedWall(scene, at, mouth, wall), mouth } : { wall };
+  });
 }
 
 export function assembly(scene: Scene): Assembly {
-  const out: Assembly = { bars: [], drawn: new Map(), before: [], knots: [] }, shell = scene.shell;
+  const out: Assembly = { bars: [], drawn: new Map(), before: [], knots: [] },
+    shell = scene.shell;
   if (!shell) return out;
-  const items = [...scene.items.values()], pieces = shell.body.pieces.filter((p) => p.role !== 'door').map((p) => p.id);
-  const family = (at: PlacedItem): string => { let a = at; while ('item' in a.placement.on) { const up = scene.items.get(a.placement.on.item); if (!up) break; a = up; } return a.item.id; };
+  const items = [...scene.items.values()],
+    pieces = shell.body.pieces.filter((p) => p.role !== 'door').map((p) => p.id);
+  const family = (at: PlacedItem): string => {
+    let a = at;
+    while ('item' in a.placement.on) {
+      const up = scene.items.get(a.placement.on.item);
+      if (!up) break;
+      a = up;
+    }
+    return a.item.id;
+  };
   for (const at of items) {
-    const sign = shell.sign(at.piece), open: 1 | -1 = sign > 0 ? -1 : 1;
+    const sign = shell.sign(at.piece),
+      open: 1 | -1 = sign > 0 ? -1 : 1;
     for (const piece of pieces) {
       const own = piece === at.piece;
       if (!own && shell.sign(piece) === sign) continue;
-      const bars = at.blocks.flatMap((block) => wallsFor(scene, at, block, piece).flatMap(({ wall, mouth }): Bar[] => {
-        const gap = own ? barred(block.solid, wall, open) : meets(scene, block.solid, wall, sign);
-        return gap ? [{ at, block, by: wall, gap, when: own ? 'in' : 'shut', ...(mouth ? { mouth } : {}) }] : [];
-      }));
+      const bars = at.blocks.flatMap((block) =>
+        wallsFor(scene, at, block, piece).flatMap(({ wall, mouth }): Bar[] => {
+          const gap = own ? barred(block.solid, wall, open) : meets(scene, block.solid, wall, sign);
+          return gap
+            ? [{ at, block, by: wall, gap, when: own ? 'in' : 'shut', ...(mouth ? { mouth } : {}) }]
+            : [];
+        }),
+      );
       const draw = own && bars.length ? drawnBack(scene, at, bars) : undefined;
-      if (draw !== undefined) out.drawn.set(at.item.id, draw); else out.bars.push(...worst(bars));
+      if (draw !== undefined) out.drawn.set(at.item.id, draw);
+      else out.bars.push(...worst(bars));
     }
     for (const other of items) {
       if (other === at || family(other) === family(at)) continue;
       const same = other.piece === at.piece;
       if (!same && (other.index < at.index || shell.sign(other.piece) === sign)) continue;
-      for (const block of at.blocks) for (const hit of other.blocks) {
-        const gap = same ? barred(block.solid, hit.solid, open) : meets(scene, block.solid, hit.solid, sign);
-        if (!gap) continue;
-        if (same) out.before.push([at.item.id, other.item.id]); else out.bars.push({ at, block, by: hit.solid, gap, when: 'shut' });
-      }
+      for (const block of at.blocks)
+        for (const hit of other.blocks) {
+          const gap = same
+            ? barred(block.solid, hit.solid, open)
+            : meets(scene, block.solid, hit.solid, sign);
+          if (!gap) continue;
+          if (same) out.before.push([at.item.id, other.item.id]);
+          else out.bars.push({ at, block, by: hit.solid, gap, when: 'shut' });
+        }
     }
   }
   out.before = [...new Map(out.before.map((p) => [p.join('>'), p])).values()];
-  out.bars = [...new Map(out.bars.sort((a, b) => b.gap.gap - a.gap.gap).map((b) => [barId(b), b])).values()];
+  out.bars = [
+    ...new Map(out.bars.sort((a, b) => b.gap.gap - a.gap.gap).map((b) => [barId(b), b])).values(),
+  ];
   out.knots = knotsOf(out.before);
   return out;
 }
 
 /** One bar a wall is enough. */
-const worst = (bars: readonly Bar[]): Bar[] => [...new Map([...bars].sort((a, b) => b.gap.gap - a.gap.gap).map((b) => [b.by.id, b])).values()];
+const worst = (bars: readonly Bar[]): Bar[] => [
+  ...new Map([...bars].sort((a, b) => b.gap.gap - a.gap.gap).map((b) => [b.by.id, b])).values(),
+];
 
 /** How far a part must be drawn back from a wall to go in, when that is free of the shell all the way. */
 function drawnBack(scene: Scene, at: PlacedItem, bars: readonly Bar[]): number | undefined {
-  const first = worst(bars)[0]!, { nx, ny } = first.gap, mm = Math.max(...bars.map((b) => -b.gap.gap)) + DRAW_MM;
+  const first = worst(bars)[0]!,
+    { nx, ny } = first.gap,
+    mm = Math.max(...bars.map((b) => -b.gap.gap)) + DRAW_MM;
   if (bars.some((b) => b.gap.nx * nx + b.gap.ny * ny < 0.99)) return undefined;
   const open: 1 | -1 = scene.shell!.sign(at.piece) > 0 ? -1 : 1;
-  const mine = scene.shell!.all.filter((s) => s.owner === at.piece && (s.kind === 'wall' || s.kind === 'feature'));
+  const mine = scene.shell!.all.filter(
+    (s) => s.owner === at.piece && (s.kind === 'wall' || s.kind === 'feature'),
+  );
   for (const { solid: s } of at.blocks) {
-    const way = swept(s.prisms.map((p) => moved(p, 1, 0, nx * mm, ny * mm, 0)), open);
+    const way = swept(
+      s.prisms.map((p) => moved(p, 1, 0, nx * mm, ny * mm, 0)),
+      open,
+    );
     if (mine.some((o) => gapOf(way, o.prisms, 0).gap < -HAIR)) return undefined;
   }
   return mm;
@@ -110,8 +171,21 @@ function drawnBack(scene: Scene, at: PlacedItem, bars: readonly Bar[]): number |
 function knotsOf(before: ReadonlyArray<readonly [string, string]>): string[][] {
   const next = new Map<string, string[]>();
   for (const [a, b] of before) next.set(a, [...(next.get(a) ?? []), b]);
-  const reach = (from: string): Set<string> => { const seen = new Set<string>(), todo = [...(next.get(from) ?? [])]; while (todo.length) { const x = todo.pop()!; if (!seen.has(x)) { seen.add(x); todo.push(...(next.get(x) ?? [])); } } return seen; };
-  const all = new Map([...next.keys()].map((k) => [k, reach(k)])), out: string[][] = [], told = new Set<string>();
+  const reach = (from: string): Set<string> => {
+    const seen = new Set<string>(),
+      todo = [...(next.get(from) ?? [])];
+    while (todo.length) {
+      const x = todo.pop()!;
+      if (!seen.has(x)) {
+        seen.add(x);
+        todo.push(...(next.get(x) ?? []));
+      }
+    }
+    return seen;
+  };
+  const all = new Map([...next.keys()].map((k) => [k, reach(k)])),
+    out: string[][] = [],
+    told = new Set<string>();
   for (const [id, far] of all) {
     if (told.has(id) || !far.has(id)) continue;
     const ring = [...far].filter((x) => all.get(x)?.has(id)).sort();
@@ -122,10 +196,18 @@ function knotsOf(before: ReadonlyArray<readonly [string, string]>): string[][] {
 }
 
 /** The order parts go in: whatever lies under another first, else as they stand in the list. */
-export function insertionOrder(scene: Scene, { before, knots }: Assembly = assembly(scene)): string[] {
-  const tied = new Set(knots.flat()), left = [...scene.items.keys()].filter((id) => !tied.has(id)), out: string[] = [];
+export function insertionOrder(
+  scene: Scene,
+  { before, knots }: Assembly = assembly(scene),
+): string[] {
+  const tied = new Set(knots.flat()),
+    left = [...scene.items.keys()].filter((id) => !tied.has(id)),
+    out: string[] = [];
   while (left.length) {
-    const i = Math.max(0, left.findIndex((id) => !before.some(([a, b]) => b === id && left.includes(a))));
+    const i = Math.max(
+      0,
+      left.findIndex((id) => !before.some(([a, b]) => b === id && left.includes(a))),
+    );
     out.push(...left.splice(i, 1));
   }
   return [...out, ...tied];
@@ -133,7 +215,9 @@ export function insertionOrder(scene: Scene, { before, knots }: Assembly = assem
 
 /** Places along z for a look at it taken apart: the back at 0, its parts in the order they go in, then the front's the other way round, and the front last. */
 export function takenApart(scene: Scene, a: Assembly = assembly(scene)): Map<string, number> {
-  const order = insertionOrder(scene, a), shell = scene.shell, out = new Map<string, number>();
+  const order = insertionOrder(scene, a),
+    shell = scene.shell,
+    out = new Map<string, number>();
   if (!shell) return out;
   const of = (s: 1 | -1) => order.filter((id) => shell.sign(scene.items.get(id)!.piece) === s);
   [...of(-1), ...of(1).reverse()].forEach((id, i) => out.set(id, i + 1));
@@ -141,26 +225,72 @@ export function takenApart(scene: Scene, a: Assembly = assembly(scene)): Map<str
   return out;
 }
 
-const barId = (b: Bar): string => `closing:${b.when}:${b.at.item.id}~${b.by.kind === 'block' ? b.by.owner : b.by.id}`;
+const barId = (b: Bar): string =>
+  `closing:${b.when}:${b.at.item.id}~${b.by.kind === 'block' ? b.by.owner : b.by.id}`;
 
 export function closingFindings(scene: Scene, a: Assembly = assembly(scene)): Finding[] {
   const out = a.bars.map((b): Finding => {
-    const { measure, verdict } = measured(b.gap.gap, 0, b.when === 'shut' && scene.shell!.body.shuts === 'swing' ? 'Nothing may stand in the way when it shuts like a book.' : 'Nothing may stand in the way when it goes together along z.', sourcesOf(b.block.solid, b.by, b.gap));
-    const socket = b.mouth ? `${b.mouth.name} of ${b.at.item.name}` : b.block.solid.name, deep = mm1(Math.abs(b.gap.gap));
+    const { measure, verdict } = measured(
+      b.gap.gap,
+      0,
+      b.when === 'shut' && scene.shell!.body.shuts === 'swing'
+        ? 'Nothing may stand in the way when it shuts like a book.'
+        : 'Nothing may stand in the way when it goes together along z.',
+      sourcesOf(b.block.solid, b.by, b.gap),
+    );
+    const socket = b.mouth ? `${b.mouth.name} of ${b.at.item.name}` : b.block.solid.name,
+      deep = mm1(Math.abs(b.gap.gap));
     return {
-      id: barId(b), station: 'fit', check: 'closing', verdict, measure, title: b.when === 'in' ? `Cannot go in: ${deep} mm in the way` : `Cannot close: ${deep} mm in the way`,
-      what: `${socket} and ${b.by.name}`, about: [b.at.item.id, b.by.owner, ...(b.by.kind === 'feature' ? [b.by.id] : []), ...(b.mouth ? [portKey(b.at.item.id, b.mouth.id)] : [])],
-      why: [b.when === 'in' ? `It fits where it lies, but on its way into the half it would pass through ${b.by.name}, and there is no room to put it in drawn back.` : `It fits where it lies, but when the halves ${scene.shell!.body.shuts === 'swing' ? `shut about the ${scene.shell!.body.spine} edge` : 'meet'} it would have to pass through ${b.by.name}.`],
-      at: { x: (Math.max(b.block.solid.x0, b.by.x0) + Math.min(b.block.solid.x1, b.by.x1)) / 2, y: (Math.max(b.block.solid.y0, b.by.y0) + Math.min(b.block.solid.y1, b.by.y1)) / 2, z: (b.block.solid.z0 + b.block.solid.z1) / 2 },
+      id: barId(b),
+      station: 'fit',
+      check: 'closing',
+      verdict,
+      measure,
+      title:
+        b.when === 'in'
+          ? `Cannot go in: ${deep} mm in the way`
+          : `Cannot close: ${deep} mm in the way`,
+      what: `${socket} and ${b.by.name}`,
+      about: [
+        b.at.item.id,
+        b.by.owner,
+        ...(b.by.kind === 'feature' ? [b.by.id] : []),
+        ...(b.mouth ? [portKey(b.at.item.id, b.mouth.id)] : []),
+      ],
+      why: [
+        b.when === 'in'
+          ? `It fits where it lies, but on its way into the half it would pass through ${b.by.name}, and there is no room to put it in drawn back.`
+          : `It fits where it lies, but when the halves ${scene.shell!.body.shuts === 'swing' ? `shut about the ${scene.shell!.body.spine} edge` : 'meet'} it would have to pass through ${b.by.name}.`,
+      ],
+      at: {
+        x: (Math.max(b.block.solid.x0, b.by.x0) + Math.min(b.block.solid.x1, b.by.x1)) / 2,
+        y: (Math.max(b.block.solid.y0, b.by.y0) + Math.min(b.block.solid.y1, b.by.y1)) / 2,
+        z: (b.block.solid.z0 + b.block.solid.z1) / 2,
+      },
       ...(Math.hypot(b.gap.nx, b.gap.ny) > 0 ? { way: { x: b.gap.nx, y: b.gap.ny, z: 0 } } : {}),
     };
   });
   const name = (id: string) => scene.items.get(id)!.item.name;
-  return [...out, ...a.knots.map((ring): Finding => ({
-    id: `closing:knot-${ring.join('-')}`, station: 'fit', check: 'closing', verdict: 'hit', title: 'Neither can go in first', what: ring.map(name).join(' and '), about: [...ring],
-    why: [`Each lies under a part of the other, so each would have to be in before the other.`], at: { x: scene.items.get(ring[0]!)!.solids[0]!.x0, y: scene.items.get(ring[0]!)!.solids[0]!.y0, z: 0 },
-  }))];
+  return [
+    ...out,
+    ...a.knots.map((ring): Finding => ({
+      id: `closing:knot-${ring.join('-')}`,
+      station: 'fit',
+      check: 'closing',
+      verdict: 'hit',
+      title: 'Neither can go in first',
+      what: ring.map(name).join(' and '),
+      about: [...ring],
+      why: [`Each lies under a part of the other, so each would have to be in before the other.`],
+      at: {
+        x: scene.items.get(ring[0]!)!.solids[0]!.x0,
+        y: scene.items.get(ring[0]!)!.solids[0]!.y0,
+        z: 0,
+      },
+    })),
+  ];
 }
 
 /** The hole of a socket opened up to the parting line, so that it goes in from above. */
-export const notchable = (b: Finding, at: PlacedItem): string[] => at.mouths.map((m) => portKey(at.item.id, m.id)).filter((key) => b.about.includes(key));
+export const notchable = (b: Finding, at: PlacedItem): string[] =>
+  at.mouths.map((m) => portKey(at.item.id, m.id)).filter((key) => b.about.includes(key));

@@ -6,7 +6,8 @@ import { judge, type Measure, type SourceShare, type Verdict } from '../model';
 import { clearanceOf, type Side } from './clearance';
 
 export interface Contact {
-  a: Side; b: Side;
+  a: Side;
+  b: Side;
   gap: Gap;
   measure: Measure;
   verdict: Verdict;
@@ -25,7 +26,8 @@ export function sourcesOf(a: Solid, b: Solid, gap: Gap): SourceShare[] {
   const add = (solid: Solid, sign: 1 | -1) => {
     for (const e of solid.effects) {
       const lower = gap.nz * sign > 0;
-      const k = sign * (gap.nx * e.dx + gap.ny * e.dy + gap.nz * (lower ? e.dz0 : e.dz1)) - side * e.grow;
+      const k =
+        sign * (gap.nx * e.dx + gap.ny * e.dy + gap.nz * (lower ? e.dz0 : e.dz1)) - side * e.grow;
       if (k === 0) continue;
       const known = shares.get(e.key);
       if (known) known.k += k;
@@ -34,19 +36,30 @@ export function sourcesOf(a: Solid, b: Solid, gap: Gap): SourceShare[] {
   };
   add(a, 1);
   add(b, -1);
-  return [...shares.values()].filter((s) => Math.abs(s.k) > 1e-9).sort((p, q) => Math.abs(q.k * q.u) - Math.abs(p.k * p.u));
+  return [...shares.values()]
+    .filter((s) => Math.abs(s.k) > 1e-9)
+    .sort((p, q) => Math.abs(q.k * q.u) - Math.abs(p.k * p.u));
 }
 
 /** Put a gap with its sources and its need into a verdict. */
-export function measured(gap: number, required: number, reason: string, sources: SourceShare[]): { measure: Measure; verdict: Verdict } {
-  let variance = 0, limits = 0;
+export function measured(
+  gap: number,
+  required: number,
+  reason: string,
+  sources: SourceShare[],
+): { measure: Measure; verdict: Verdict } {
+  let variance = 0,
+    limits = 0;
   for (const s of sources) {
     variance += (s.k * s.u) ** 2;
     limits += Math.abs(s.k) * s.u * Math.sqrt(3);
   }
   const sigma = Math.sqrt(variance);
   const { chance, verdict } = judge(gap - required, sigma);
-  return { verdict, measure: { gap, required, reason, sigma, chance, worst: gap - required - limits, sources } };
+  return {
+    verdict,
+    measure: { gap, required, reason, sigma, chance, worst: gap - required - limits, sources },
+  };
 }
 
 /** Judge a pair, or nothing when it is far apart. */
@@ -54,5 +67,10 @@ export function contactOf(a: Side, b: Side, material: string): Contact | undefin
   const gap = gapOf(a.solid.prisms, b.solid.prisms, INTEREST_MM);
   if (gap.gap > INTEREST_MM) return undefined;
   const need = clearanceOf(a, b, gap, material);
-  return { a, b, gap, ...measured(gap.gap, need.mm, need.reason, sourcesOf(a.solid, b.solid, gap)) };
+  return {
+    a,
+    b,
+    gap,
+    ...measured(gap.gap, need.mm, need.reason, sourcesOf(a.solid, b.solid, gap)),
+  };
 }

@@ -15,16 +15,47 @@ function findings(scene: Scene): Finding[] {
   const out: Finding[] = [];
   for (const at of scene.items.values()) {
     if (!at.part.speaker) continue;
-    const [x, y, d] = coneOf(at), holes = scene.shell.openings.face.filter((o) => o.use === 'speaker');
+    const [x, y, d] = coneOf(at),
+      holes = scene.shell.openings.face.filter((o) => o.use === 'speaker');
     if (!holes.length) continue;
-    const near = holes.map((o) => ({ o, off: o.piece === at.piece ? Math.hypot(o.x - x, o.y - y) : Infinity })).sort((p, q) => p.off - q.off)[0]!;
-    const base = { id: `grille:${at.item.id}`, station: 'fit' as const, check: 'grille' as const, about: [at.item.id], at: { x, y, z: at.solids[0]!.z1 } };
+    const near = holes
+      .map((o) => ({ o, off: o.piece === at.piece ? Math.hypot(o.x - x, o.y - y) : Infinity }))
+      .sort((p, q) => p.off - q.off)[0]!;
+    const base = {
+      id: `grille:${at.item.id}`,
+      station: 'fit' as const,
+      check: 'grille' as const,
+      about: [at.item.id],
+      at: { x, y, z: at.solids[0]!.z1 },
+    };
     if (near.off > d / 2) {
-      out.push({ ...base, verdict: 'hit', title: 'Plays against the wall', what: `${at.item.name} is not behind ${near.o.name}`, why: [near.o.piece === at.piece ? `Their middles lie ${mm1(near.off)} mm apart; the speaker is ${mm1(d)} mm across.` : `${near.o.name} is in the other half.`] });
+      out.push({
+        ...base,
+        verdict: 'hit',
+        title: 'Plays against the wall',
+        what: `${at.item.name} is not behind ${near.o.name}`,
+        why: [
+          near.o.piece === at.piece
+            ? `Their middles lie ${mm1(near.off)} mm apart; the speaker is ${mm1(d)} mm across.`
+            : `${near.o.name} is in the other half.`,
+        ],
+      });
       continue;
     }
-    const { measure, verdict } = measured(OFF_GRILLE * d - near.off, 0, 'A speaker plays through the holes in front of it.', [placing(at)]);
-    out.push({ ...base, verdict: verdict === 'hit' ? 'tight' : verdict, measure, title: near.off < 0.05 ? 'In the middle of its grille' : `${mm1(near.off)} mm off its grille`, what: `${at.item.name} behind ${near.o.name}`, why: [`Up to ${mm1(OFF_GRILLE * d)} mm (15 % of ${mm1(d)}) is not heard.`] });
+    const { measure, verdict } = measured(
+      OFF_GRILLE * d - near.off,
+      0,
+      'A speaker plays through the holes in front of it.',
+      [placing(at)],
+    );
+    out.push({
+      ...base,
+      verdict: verdict === 'hit' ? 'tight' : verdict,
+      measure,
+      title: near.off < 0.05 ? 'In the middle of its grille' : `${mm1(near.off)} mm off its grille`,
+      what: `${at.item.name} behind ${near.o.name}`,
+      why: [`Up to ${mm1(OFF_GRILLE * d)} mm (15 % of ${mm1(d)}) is not heard.`],
+    });
   }
   return out;
 }
@@ -36,9 +67,38 @@ function coneOf(at: PlacedItem): [number, number, number] {
 }
 
 /** A speaker brought to the middle of a grille, in the half that has it. */
-const behind = (at: PlacedItem, o: { id: string; name: string; piece: string; x: number; y: number }): WayOut => {
-  const [x, y] = coneOf(at), round = (mm: number) => Math.round(mm * 10) / 10;
-  return { id: `grille-${at.item.id}-${o.id}`, text: `Put ${at.item.name} behind ${o.name}`, cost: 'no cut', changes: [{ do: 'place', placement: { ...at.placement, on: { piece: o.piece }, x: round(at.placement.x + o.x - x), y: round(at.placement.y + o.y - y) } }], effort: 1 };
+const behind = (
+  at: PlacedItem,
+  o: { id: string; name: string; piece: string; x: number; y: number },
+): WayOut => {
+  const [x, y] = coneOf(at),
+    round = (mm: number) => Math.round(mm * 10) / 10;
+  return {
+    id: `grille-${at.item.id}-${o.id}`,
+    text: `Put ${at.item.name} behind ${o.name}`,
+    cost: 'no cut',
+    changes: [
+      {
+        do: 'place',
+        placement: {
+          ...at.placement,
+          on: { piece: o.piece },
+          x: round(at.placement.x + o.x - x),
+          y: round(at.placement.y + o.y - y),
+        },
+      },
+    ],
+    effort: 1,
+  };
 };
 
-export const grille: SceneCheck = { check: 'grille', findings, ways: (scene, _, items) => items.flatMap((at) => (scene.shell?.openings.face ?? []).filter((o) => o.use === 'speaker').map((o) => behind(at, o))) };
+export const grille: SceneCheck = {
+  check: 'grille',
+  findings,
+  ways: (scene, _, items) =>
+    items.flatMap((at) =>
+      (scene.shell?.openings.face ?? [])
+        .filter((o) => o.use === 'speaker')
+        .map((o) => behind(at, o)),
+    ),
+};

@@ -15,10 +15,17 @@ export function handled(scene: Scene, placement: Placement, change: Partial<Plac
   const after = standItem(trial, next, before.index);
   if (!after) return next;
   const boxes = before.blocks.map((b) => blockBox(b.block));
-  const mid = [0, 1, 2].map((i) => (Math.min(...boxes.map((b) => b[0][i]!)) + Math.max(...boxes.map((b) => b[1][i]!))) / 2) as [number, number, number];
+  const mid = [0, 1, 2].map(
+    (i) => (Math.min(...boxes.map((b) => b[0][i]!)) + Math.max(...boxes.map((b) => b[1][i]!))) / 2,
+  ) as [number, number, number];
   const [a, b] = [pointOf(before, mid), pointOf(after, mid)];
   const round = (mm: number) => Math.round(mm * 10) / 10;
-  return { ...next, turn: ((next.turn % 360) + 360) % 360, x: round(next.x + a[0] - b[0]), y: round(next.y + a[1] - b[1]) };
+  return {
+    ...next,
+    turn: ((next.turn % 360) + 360) % 360,
+    x: round(next.x + a[0] - b[0]),
+    y: round(next.y + a[1] - b[1]),
+  };
 }
 
 /** Where a part goes that has no place yet: the middle of the half it suits, picture outward. */
@@ -26,16 +33,38 @@ export function firstPlace(p: Project, item: string): Placement | undefined {
   const body = bodyOf(p);
   const part = p.kit.parts.find((q) => q.id === p.kit.items.find((i) => i.id === item)?.part);
   if (!body || !part) return undefined;
-  const forward = part.screen !== undefined || part.family === 'switch' || part.family === 'speaker';
+  const forward =
+    part.screen !== undefined || part.family === 'switch' || part.family === 'speaker';
   const piece = body.pieces.find((q) => q.role === (forward ? 'front' : 'back')) ?? body.pieces[0]!;
-  const start: Placement = { item, on: { piece: piece.id }, x: 0, y: 0, turn: 0, up: forward ? 'out' : 'in', stand: 'flat', lift: 0, held: 'hand' };
-  const scene = sceneOf({ ...p, layout: { placements: [...p.layout.placements.filter((x) => x.item !== item), start] } });
+  const start: Placement = {
+    item,
+    on: { piece: piece.id },
+    x: 0,
+    y: 0,
+    turn: 0,
+    up: forward ? 'out' : 'in',
+    stand: 'flat',
+    lift: 0,
+    held: 'hand',
+  };
+  const scene = sceneOf({
+    ...p,
+    layout: { placements: [...p.layout.placements.filter((x) => x.item !== item), start] },
+  });
   const at = scene.items.get(item);
   if (!at || !scene.shell) return undefined;
-  const xs = at.blocks.flatMap((b) => [b.solid.x0, b.solid.x1]), ys = at.blocks.flatMap((b) => [b.solid.y0, b.solid.y1]);
-  const window = part.screen ? scene.shell.openings.face.find((o) => o.use === 'window' && o.piece === piece.id) : undefined;
-  const w = Math.max(...scene.shell.walls.map((q) => q.x0)), h = Math.max(...scene.shell.walls.map((q) => q.y0));
+  const xs = at.blocks.flatMap((b) => [b.solid.x0, b.solid.x1]),
+    ys = at.blocks.flatMap((b) => [b.solid.y0, b.solid.y1]);
+  const window = part.screen
+    ? scene.shell.openings.face.find((o) => o.use === 'window' && o.piece === piece.id)
+    : undefined;
+  const w = Math.max(...scene.shell.walls.map((q) => q.x0)),
+    h = Math.max(...scene.shell.walls.map((q) => q.y0));
   const [cx, cy] = window ? [window.x, window.y] : [w / 2, h / 2];
   const round = (mm: number) => Math.round(mm * 10) / 10;
-  return { ...start, x: round(cx - (Math.min(...xs) + Math.max(...xs)) / 2), y: round(cy - (Math.min(...ys) + Math.max(...ys)) / 2) };
+  return {
+    ...start,
+    x: round(cx - (Math.min(...xs) + Math.max(...xs)) / 2),
+    y: round(cy - (Math.min(...ys) + Math.max(...ys)) / 2),
+  };
 }

@@ -3,7 +3,21 @@ export { INTEREST_MM, measured, sourcesOf, type Contact } from './contact';
 export { bowMm } from './pressed';
 export { pluggedIn } from './beside';
 export { BARE_METAL_MM, CONDUCTIVE, SWELLING } from './clearance';
-export { acrossSizes, mouldSizes, PLACE_U, placing, pointOf, RIBBON_BEND_MM, sceneOf, sideways, standItem, type Mouth, type PlacedItem, type Pose, type Scene } from './scene';
+export {
+  acrossSizes,
+  mouldSizes,
+  PLACE_U,
+  placing,
+  pointOf,
+  RIBBON_BEND_MM,
+  sceneOf,
+  sideways,
+  standItem,
+  type Mouth,
+  type PlacedItem,
+  type Pose,
+  type Scene,
+} from './scene';
 export { portKey, portOpening, plugFindings, PORT_CLEARANCE_MM, type PortOpening } from './port';
 export { activeArea, windowFor, type ActiveArea } from './window';
 export { proposals, trimmed, type Proposals } from './ways';
@@ -14,7 +28,17 @@ export { snapped } from './snap';
 export { firstPlace, handled } from './handle';
 export { buildChance, improvements, quantileOf, type Chance, type Improvement } from './chance';
 export { balance, restsOn, type Balance, type Rest } from './balance';
-export { bumps, pressable, sinks, thumbReach, THUMB_HALF_MM, THUMB_MM, type Bump, type Hand, type Reach } from './hands';
+export {
+  bumps,
+  pressable,
+  sinks,
+  thumbReach,
+  THUMB_HALF_MM,
+  THUMB_MM,
+  type Bump,
+  type Hand,
+  type Reach,
+} from './hands';
 export { states, type State } from './states';
 export { assembly, closingFindings, insertionOrder, takenApart, type Assembly } from './closing';
 export { whatSets, type Chain } from './sets';

@@ -10,21 +10,58 @@ import { stepsAway } from './away';
 const FELT_MM = 15;
 const SENSES = new Set(['hall', 'reed', 'analog']);
 
-const isMagnet = (q: Part): boolean => q.speaker !== undefined || (q.family === 'hardware' && q.words.some((w) => w.toLowerCase() === 'magnet'));
-const feels = (q: Part): boolean => q.family === 'switch' && q.words.some((w) => SENSES.has(w.toLowerCase()));
+const isMagnet = (q: Part): boolean =>
+  q.speaker !== undefined ||
+  (q.family === 'hardware' && q.words.some((w) => w.toLowerCase() === 'magnet'));
+const feels = (q: Part): boolean =>
+  q.family === 'switch' && q.words.some((w) => SENSES.has(w.toLowerCase()));
 /** The magnet that is meant to work a hall or reed switch. */
-const partner = (magnet: PlacedItem, sensor: PlacedItem): boolean => magnet.part.speaker === undefined && sensor.part.words.some((w) => ['hall', 'reed'].includes(w.toLowerCase()));
+const partner = (magnet: PlacedItem, sensor: PlacedItem): boolean =>
+  magnet.part.speaker === undefined &&
+  sensor.part.words.some((w) => ['hall', 'reed'].includes(w.toLowerCase()));
 
 function findings(scene: Scene): Finding[] {
-  const all = [...scene.items.values()], out: Finding[] = [];
-  for (const sensor of all.filter((at) => feels(at.part))) for (const magnet of all.filter((at) => isMagnet(at.part) && !partner(at, sensor))) {
-    const gap = Math.min(...sensor.solids.flatMap((s) => magnet.solids.map((m) => gapOf(s.prisms, m.prisms, 60).gap)));
-    if (gap > 2 * FELT_MM) continue;
-    const { measure, verdict } = measured(gap, FELT_MM, `A magnet is felt up to about ${FELT_MM} mm; typical, try yours.`, [sensor, magnet].map((at) => placing(at)));
-    const s = sensor.solids[0]!;
-    out.push({ id: `magnet:${sensor.item.id}~${magnet.item.id}`, station: 'fit', check: 'magnet', verdict: verdict === 'hit' ? 'tight' : verdict, measure, title: gap < FELT_MM ? `${mm1(Math.max(0, gap))} mm from a magnet` : `${mm1(gap)} mm from the magnet`, what: `${sensor.item.name} and ${magnet.item.name}`, why: [`${magnet.item.name} may be felt by ${sensor.item.name} within ${FELT_MM} mm: a switch that never releases, or a stick that drifts.`], about: [sensor.item.id, magnet.item.id], at: { x: (s.x0 + s.x1) / 2, y: (s.y0 + s.y1) / 2, z: s.z1 } });
-  }
+  const all = [...scene.items.values()],
+    out: Finding[] = [];
+  for (const sensor of all.filter((at) => feels(at.part)))
+    for (const magnet of all.filter((at) => isMagnet(at.part) && !partner(at, sensor))) {
+      const gap = Math.min(
+        ...sensor.solids.flatMap((s) =>
+          magnet.solids.map((m) => gapOf(s.prisms, m.prisms, 60).gap),
+        ),
+      );
+      if (gap > 2 * FELT_MM) continue;
+      const { measure, verdict } = measured(
+        gap,
+        FELT_MM,
+        `A magnet is felt up to about ${FELT_MM} mm; typical, try yours.`,
+        [sensor, magnet].map((at) => placing(at)),
+      );
+      const s = sensor.solids[0]!;
+      out.push({
+        id: `magnet:${sensor.item.id}~${magnet.item.id}`,
+        station: 'fit',
+        check: 'magnet',
+        verdict: verdict === 'hit' ? 'tight' : verdict,
+        measure,
+        title:
+          gap < FELT_MM
+            ? `${mm1(Math.max(0, gap))} mm from a magnet`
+            : `${mm1(gap)} mm from the magnet`,
+        what: `${sensor.item.name} and ${magnet.item.name}`,
+        why: [
+          `${magnet.item.name} may be felt by ${sensor.item.name} within ${FELT_MM} mm: a switch that never releases, or a stick that drifts.`,
+        ],
+        about: [sensor.item.id, magnet.item.id],
+        at: { x: (s.x0 + s.x1) / 2, y: (s.y0 + s.y1) / 2, z: s.z1 },
+      });
+    }
   return out;
 }
 
-export const magnets: SceneCheck = { check: 'magnet', findings, ways: (_, __, items) => items.filter((at) => !at.part.speaker).flatMap((at) => stepsAway(at, [10, 20, 35, 50])) };
+export const magnets: SceneCheck = {
+  check: 'magnet',
+  findings,
+  ways: (_, __, items) =>
+    items.filter((at) => !at.part.speaker).flatMap((at) => stepsAway(at, [10, 20, 35, 50])),
+};

@@ -25,7 +25,9 @@ export interface PortOpening extends WallHole {
 export const portKey = (item: string, connector: string): string => `${item}/${connector}`;
 
 const cutFor = (project: Project, key: string): Extract<Cut, { kind: 'opening' }> | undefined =>
-  project.cuts.find((c): c is Extract<Cut, { kind: 'opening' }> => c.kind === 'opening' && c.for === key);
+  project.cuts.find(
+    (c): c is Extract<Cut, { kind: 'opening' }> => c.kind === 'opening' && c.for === key,
+  );
 
 /** The opening a socket needs in the wall it looks at, whether cut, measured or already there. */
 export function portOpening(scene: Scene, at: PlacedItem, mouth: Mouth): PortOpening | undefined {
@@ -35,28 +37,69 @@ export function portOpening(scene: Scene, at: PlacedItem, mouth: Mouth): PortOpe
   const cut = cutFor(scene.project, key);
   const wide = cut?.wide ?? false;
   let [w, h] = wide ? mouldSizes(at, mouth) : acrossSizes(at, mouth);
-  const why = [`${wide ? 'moulding' : 'nose'} of the ${plug.name} ${w} × ${h} mm (typical, measure yours)`];
+  const why = [
+    `${wide ? 'moulding' : 'nose'} of the ${plug.name} ${w} × ${h} mm (typical, measure yours)`,
+  ];
   // A socket that reaches into the wall needs the opening to let its own body through.
-  const block = mouth.block === undefined ? undefined : at.blocks.find((b) => b.block.id === mouth.block);
+  const block =
+    mouth.block === undefined ? undefined : at.blocks.find((b) => b.block.id === mouth.block);
   if (block && mouth.recess! < scene.shell.body.wall.mm) {
     const [low, high] = blockBox(block.block);
     const bodyH = at.pose.stand === 'flat' ? high[2] - low[2] : h;
-    const bodyW = Math.abs(mouth.wall.ux) > 0.5 ? block.solid.x1 - block.solid.x0 : block.solid.y1 - block.solid.y0;
-    if (bodyW > w || bodyH > h) why.push(`the socket's own body ${bodyW.toFixed(1)} × ${bodyH.toFixed(1)} mm reaches into the wall`);
+    const bodyW =
+      Math.abs(mouth.wall.ux) > 0.5
+        ? block.solid.x1 - block.solid.x0
+        : block.solid.y1 - block.solid.y0;
+    if (bodyW > w || bodyH > h)
+      why.push(
+        `the socket's own body ${bodyW.toFixed(1)} × ${bodyH.toFixed(1)} mm reaches into the wall`,
+      );
     w = Math.max(w, bodyW);
     h = Math.max(h, bodyH);
   }
   const round = plug.round && !block;
-  const need: PortOpening = { key, wall: mouth.wall.index, u: mouth.u, v: mouth.z, w: w + 2 * PORT_CLEARANCE_MM, h: h + 2 * PORT_CLEARANCE_MM, round, wide, why };
+  const need: PortOpening = {
+    key,
+    wall: mouth.wall.index,
+    u: mouth.u,
+    v: mouth.z,
+    w: w + 2 * PORT_CLEARANCE_MM,
+    h: h + 2 * PORT_CLEARANCE_MM,
+    round,
+    wide,
+    why,
+  };
   why.push(`+ 2 × ${PORT_CLEARANCE_MM} mm all round`);
-  if (cut?.measured) return { ...need, w: cut.measured.w.mm, h: cut.measured.h.mm, why: ['as cut and measured'] };
+  if (cut?.measured)
+    return { ...need, w: cut.measured.w.mm, h: cut.measured.h.mm, why: ['as cut and measured'] };
   if (cut?.notch) {
     const [low, high] = [Math.min(0, need.v - need.h / 2), Math.max(0, need.v + need.h / 2)];
-    return { ...need, v: (low + high) / 2, h: high - low, round: false, why: [...why, 'open to the parting line, so that it goes in from above'] };
+    return {
+      ...need,
+      v: (low + high) / 2,
+      h: high - low,
+      round: false,
+      why: [...why, 'open to the parting line, so that it goes in from above'],
+    };
   }
-  const there = scene.shell.openings.wall.find((o) => o.wall === need.wall
-    && Math.abs(o.u - need.u) + w / 2 <= o.w / 2 + 1e-6 && Math.abs(o.v - need.v) + h / 2 <= o.h / 2 + 1e-6);
-  return there ? { ...need, u: there.u, v: there.v, w: there.w, h: there.h, round: there.round, existing: there.name, why: [`${there.name} already lets it through`] } : need;
+  const there = scene.shell.openings.wall.find(
+    (o) =>
+      o.wall === need.wall &&
+      Math.abs(o.u - need.u) + w / 2 <= o.w / 2 + 1e-6 &&
+      Math.abs(o.v - need.v) + h / 2 <= o.h / 2 + 1e-6,
+  );
+  return there
+    ? {
+        ...need,
+        u: there.u,
+        v: there.v,
+        w: there.w,
+        h: there.h,
+        round: there.round,
+        existing: there.name,
+        why: [`${there.name} already lets it through`],
+      }
+    : need;
 }
 
 /** A wall with the opening a socket will get in it. */
@@ -77,37 +120,62 @@ export function plugFindings(scene: Scene): Finding[] {
 export function plugFinding(scene: Scene, at: PlacedItem, mouth: Mouth): Finding {
   const plug = PLUGS[mouth.type];
   const name = `${mouth.name} of ${at.item.name}`;
-  const base = { id: `plug:${portKey(at.item.id, mouth.id)}`, station: 'fit' as const, check: 'plug' as const, about: [at.item.id], at: { x: mouth.x, y: mouth.y, z: mouth.z } };
+  const base = {
+    id: `plug:${portKey(at.item.id, mouth.id)}`,
+    station: 'fit' as const,
+    check: 'plug' as const,
+    about: [at.item.id],
+    at: { x: mouth.x, y: mouth.y, z: mouth.z },
+  };
   if (!mouth.wall || mouth.recess === undefined || mouth.recess > 60) {
     return {
-      ...base, verdict: 'hit', title: 'No wall in front', what: `${name} does not look at a wall, so no plug can reach it.`,
-      why: ['Its mouth points within 25° of no wall. Turn the part, or say that this socket is not used from outside.'],
+      ...base,
+      verdict: 'hit',
+      title: 'No wall in front',
+      what: `${name} does not look at a wall, so no plug can reach it.`,
+      why: [
+        'Its mouth points within 25° of no wall. Turn the part, or say that this socket is not used from outside.',
+      ],
     };
   }
   const opening = portOpening(scene, at, mouth)!;
   const [mw, mh] = mouldSizes(at, mouth);
   const enters = opening.w >= mw + 0.2 && opening.h >= mh + 0.2;
   const allowed = enters ? plug.noseLength + 6 : plug.recessMm;
-  const far = Math.abs(mouth.wall.nx) > 0.5 ? span(scene.shell!.body, 'x') : span(scene.shell!.body, 'y');
+  const far =
+    Math.abs(mouth.wall.nx) > 0.5 ? span(scene.shell!.body, 'x') : span(scene.shell!.body, 'y');
   const sources = [
     placing(at),
-    ...(mouth.wall.nx > 0.5 || mouth.wall.ny > 0.5 ? far.sources.map((s) => ({ ...s, k: -s.k })) : []),
+    ...(mouth.wall.nx > 0.5 || mouth.wall.ny > 0.5
+      ? far.sources.map((s) => ({ ...s, k: -s.k }))
+      : []),
     { key: `plug.${mouth.type}`, label: `the ${plug.name}`, u: uOf('made'), k: 1 },
   ];
   const proud = mouth.recess < -PROUD_MM;
   const margin = proud ? mouth.recess + PROUD_MM : allowed - mouth.recess;
-  const { measure, verdict } = measured(margin, 0, enters ? 'The moulding passes the opening.' : 'The moulding stops at the outer face.', sources);
-  const title = proud ? `Stands ${mm1(mouth.recess)} mm out of the shell`
-    : margin < 0 ? `Plug seats ${mm1(margin)} mm short` : `Plug seats with ${mm1(margin)} mm to spare`;
+  const { measure, verdict } = measured(
+    margin,
+    0,
+    enters ? 'The moulding passes the opening.' : 'The moulding stops at the outer face.',
+    sources,
+  );
+  const title = proud
+    ? `Stands ${mm1(mouth.recess)} mm out of the shell`
+    : margin < 0
+      ? `Plug seats ${mm1(margin)} mm short`
+      : `Plug seats with ${mm1(margin)} mm to spare`;
   return {
-    ...base, verdict, measure, title,
+    ...base,
+    verdict,
+    measure,
+    title,
     what: `${name}, ${wallName(mouth.wall)}`,
     why: [
       `Its mouth lies ${mouth.recess.toFixed(1)} mm behind the outer face; ${allowed.toFixed(1)} mm is the most a ${plug.name} takes.`,
-      enters ? `The moulding ${mw} × ${mh} mm enters the ${opening.w.toFixed(1)} × ${opening.h.toFixed(1)} mm opening.`
+      enters
+        ? `The moulding ${mw} × ${mh} mm enters the ${opening.w.toFixed(1)} × ${opening.h.toFixed(1)} mm opening.`
         : `The moulding ${mw} × ${mh} mm meets the ${opening.w.toFixed(1)} × ${opening.h.toFixed(1)} mm opening.`,
     ],
     way: { x: mouth.wall.nx, y: mouth.wall.ny, z: 0 },
   };
 }
-

@@ -21,108 +21,253 @@ const BOW_MM = 0.2;
 const LIGHT_N = 5;
 
 type Presses = NonNullable<Block['presses']>;
-interface Press { at: PlacedItem; block: PlacedBlock; presses: Presses; dir: 1 | -1; on?: { solid: Solid; at?: PlacedItem; block?: Block; gap: number } }
+interface Press {
+  at: PlacedItem;
+  block: PlacedBlock;
+  presses: Presses;
+  dir: 1 | -1;
+  on?: { solid: Solid; at?: PlacedItem; block?: Block; gap: number };
+}
 
 /** Bow of a board between two screws, the force in the middle: F·L³/(48·E·I), mm. */
 export function bowMm(newtons: number, spanMm: number, wideMm: number, thickMm: number): number {
   return (newtons * spanMm ** 3) / (48 * BOARD_E * ((wideMm * thickMm ** 3) / 12));
 }
 
-const overlapping = (a: Solid, b: Solid): boolean => a.x0 < b.x1 && b.x0 < a.x1 && a.y0 < b.y1 && b.y0 < a.y1 && a.prisms.some((p) => b.prisms.some((q) => planGap(p, q) < -0.1));
+const overlapping = (a: Solid, b: Solid): boolean =>
+  a.x0 < b.x1 &&
+  b.x0 < a.x1 &&
+  a.y0 < b.y1 &&
+  b.y0 < a.y1 &&
+  a.prisms.some((p) => b.prisms.some((q) => planGap(p, q) < -0.1));
 
 /** Away from the rest of its part; alone, away from what it stands on. */
 function freeEnd(scene: Scene, at: PlacedItem, block: PlacedBlock): 1 | -1 {
-  const rest = at.blocks.filter((b) => b !== block), mid = (s: Solid) => (s.z0 + s.z1) / 2;
-  const z = rest.length ? rest.reduce((s, b) => s + mid(b.solid), 0) / rest.length : mid(block.solid);
+  const rest = at.blocks.filter((b) => b !== block),
+    mid = (s: Solid) => (s.z0 + s.z1) / 2;
+  const z = rest.length
+    ? rest.reduce((s, b) => s + mid(b.solid), 0) / rest.length
+    : mid(block.solid);
   const off = mid(block.solid) - z;
   return Math.abs(off) > 0.01 ? (off > 0 ? 1 : -1) : scene.shell!.sign(at.piece) > 0 ? -1 : 1;
 }
 
 function presses(scene: Scene): Press[] {
-  return [...scene.items.values()].flatMap((at) => at.blocks.flatMap((block): Press[] => {
-    if (!block.block.presses) return [];
-    const dir = freeEnd(scene, at, block), mine = block.solid;
-    const facing: Array<NonNullable<Press['on']>> = [...[...scene.items.values()].filter((o) => o !== at).flatMap((o) => o.blocks.map((b) => ({ solid: b.solid, at: o, block: b.block }))), ...scene.shell!.all.map((s) => ({ solid: s }))]
-      .filter(({ solid: s }) => overlapping(mine, s) && !alongside(mine, s) && (dir > 0 ? s.z1 > mine.z0 + 0.01 : s.z0 < mine.z1 - 0.01))
-      .map((o) => ({ ...o, gap: dir > 0 ? o.solid.z0 - mine.z1 : mine.z0 - o.solid.z1 })).sort((p, q) => p.gap - q.gap);
-    const on = facing[0];
-    return [{ at, block, presses: block.block.presses, dir, ...(on && on.gap < MEANT_MM ? { on } : {}) }];
-  }));
+  return [...scene.items.values()].flatMap((at) =>
+    at.blocks.flatMap((block): Press[] => {
+      if (!block.block.presses) return [];
+      const dir = freeEnd(scene, at, block),
+        mine = block.solid;
+      const facing: Array<NonNullable<Press['on']>> = [
+        ...[...scene.items.values()]
+          .filter((o) => o !== at)
+          .flatMap((o) => o.blocks.map((b) => ({ solid: b.solid, at: o, block: b.block }))),
+        ...scene.shell!.all.map((s) => ({ solid: s })),
+      ]
+        .filter(
+          ({ solid: s }) =>
+            overlapping(mine, s) &&
+            !alongside(mine, s) &&
+            (dir > 0 ? s.z1 > mine.z0 + 0.01 : s.z0 < mine.z1 - 0.01),
+        )
+        .map((o) => ({ ...o, gap: dir > 0 ? o.solid.z0 - mine.z1 : mine.z0 - o.solid.z1 }))
+        .sort((p, q) => p.gap - q.gap);
+      const on = facing[0];
+      return [
+        {
+          at,
+          block,
+          presses: block.block.presses,
+          dir,
+          ...(on && on.gap < MEANT_MM ? { on } : {}),
+        },
+      ];
+    }),
+  );
 }
 
 /** Stands beside the whole height of it, like a wall: nothing that presses it in. */
-const alongside = (mine: Solid, s: Solid): boolean => s.z0 <= mine.z0 + 0.01 && s.z1 >= mine.z1 - 0.01;
+const alongside = (mine: Solid, s: Solid): boolean =>
+  s.z0 <= mine.z0 + 0.01 && s.z1 >= mine.z1 - 0.01;
 
 /** Two that are pressed together, which is judged by their stroke and is no overlap. */
-export function pressedTogether(a: { solid: Solid; block?: Block }, b: { solid: Solid; block?: Block }): boolean {
-  const [p, o] = a.block?.presses ? [a, b] : [b, a], stroke = p.block?.presses?.strokeMm;
-  return stroke !== undefined && !alongside(p.solid, o.solid) && Math.min(p.solid.z1 - o.solid.z0, o.solid.z1 - p.solid.z0) <= stroke;
+export function pressedTogether(
+  a: { solid: Solid; block?: Block },
+  b: { solid: Solid; block?: Block },
+): boolean {
+  const [p, o] = a.block?.presses ? [a, b] : [b, a],
+    stroke = p.block?.presses?.strokeMm;
+  return (
+    stroke !== undefined &&
+    !alongside(p.solid, o.solid) &&
+    Math.min(p.solid.z1 - o.solid.z0, o.solid.z1 - p.solid.z0) <= stroke
+  );
 }
 
 const share = (x: number): string => `${Math.round(x * 100)} %`;
 
 function findings(scene: Scene): Finding[] {
-  return scene.shell ? presses(scene).flatMap((p) => [stroke(p), ...onPicture(scene, p), ...force(p)]) : [];
+  return scene.shell
+    ? presses(scene).flatMap((p) => [stroke(p), ...onPicture(scene, p), ...force(p)])
+    : [];
 }
 
 function base(p: Press, kind: string): Pick<Finding, 'id' | 'station' | 'check' | 'about' | 'at'> {
   const s = p.block.solid;
-  return { id: `press:${kind}${p.at.item.id}/${p.block.block.id}`, station: 'fit', check: 'press', about: [p.at.item.id, ...(p.on?.at ? [p.on.at.item.id] : [])], at: { x: (s.x0 + s.x1) / 2, y: (s.y0 + s.y1) / 2, z: p.dir > 0 ? s.z1 : s.z0 } };
+  return {
+    id: `press:${kind}${p.at.item.id}/${p.block.block.id}`,
+    station: 'fit',
+    check: 'press',
+    about: [p.at.item.id, ...(p.on?.at ? [p.on.at.item.id] : [])],
+    at: { x: (s.x0 + s.x1) / 2, y: (s.y0 + s.y1) / 2, z: p.dir > 0 ? s.z1 : s.z0 },
+  };
 }
 
 function stroke(p: Press): Finding {
-  const { presses: q, block, on } = p, wants = `${share(q.least)} to ${share(q.most)} of its ${mm1(q.strokeMm)} mm`;
-  if (!on) return { ...base(p, ''), verdict: q.forceN === undefined ? 'tight' : 'hit', title: 'Presses on nothing', what: block.solid.name, why: [`Nothing faces it within ${MEANT_MM} mm; it works pressed in by ${wants}.`] };
-  const c = -on.gap, low = c - q.least * q.strokeMm, high = q.most * q.strokeMm - c, least = low <= high;
-  const gap = { gap: on.gap, nx: 0, ny: 0, nz: -p.dir }, sources = sourcesOf(block.solid, on.solid, gap).map((s) => ({ ...s, k: least ? -s.k : s.k }));
-  const { measure, verdict } = measured(Math.min(low, high), 0, `It works pressed in by ${wants}.`, sources);
+  const { presses: q, block, on } = p,
+    wants = `${share(q.least)} to ${share(q.most)} of its ${mm1(q.strokeMm)} mm`;
+  if (!on)
+    return {
+      ...base(p, ''),
+      verdict: q.forceN === undefined ? 'tight' : 'hit',
+      title: 'Presses on nothing',
+      what: block.solid.name,
+      why: [`Nothing faces it within ${MEANT_MM} mm; it works pressed in by ${wants}.`],
+    };
+  const c = -on.gap,
+    low = c - q.least * q.strokeMm,
+    high = q.most * q.strokeMm - c,
+    least = low <= high;
+  const gap = { gap: on.gap, nx: 0, ny: 0, nz: -p.dir },
+    sources = sourcesOf(block.solid, on.solid, gap).map((s) => ({ ...s, k: least ? -s.k : s.k }));
+  const { measure, verdict } = measured(
+    Math.min(low, high),
+    0,
+    `It works pressed in by ${wants}.`,
+    sources,
+  );
   const is = c / q.strokeMm;
   return {
-    ...base(p, ''), verdict, measure, title: c < 0 ? `${mm1(c)} mm short of touching` : is > 1 ? `Bottoms out: ${mm1(c - q.strokeMm)} mm too deep` : `Pressed ${share(is)}`, what: `${block.solid.name} against ${on.solid.name}`, way: { x: 0, y: 0, z: -p.dir },
-    why: [`pressed in ${c.toFixed(2)} of ${q.strokeMm.toFixed(2)} mm = ${share(is)}; it works from ${share(q.least)} to ${share(q.most)} (typical, see its sheet)`, `${least ? 'over the least' : 'under the most'}: ${Math.min(low, high).toFixed(2)} mm`],
+    ...base(p, ''),
+    verdict,
+    measure,
+    title:
+      c < 0
+        ? `${mm1(c)} mm short of touching`
+        : is > 1
+          ? `Bottoms out: ${mm1(c - q.strokeMm)} mm too deep`
+          : `Pressed ${share(is)}`,
+    what: `${block.solid.name} against ${on.solid.name}`,
+    way: { x: 0, y: 0, z: -p.dir },
+    why: [
+      `pressed in ${c.toFixed(2)} of ${q.strokeMm.toFixed(2)} mm = ${share(is)}; it works from ${share(q.least)} to ${share(q.most)} (typical, see its sheet)`,
+      `${least ? 'over the least' : 'under the most'}: ${Math.min(low, high).toFixed(2)} mm`,
+    ],
   };
 }
 
 /** Foam belongs on a panel's frame. */
 function onPicture(scene: Scene, p: Press): Finding[] {
-  const screen = p.on?.at, area = screen && p.presses.forceN === undefined ? activeArea(scene, screen) : undefined;
+  const screen = p.on?.at,
+    area = screen && p.presses.forceN === undefined ? activeArea(scene, screen) : undefined;
   if (!screen || !area || p.on!.gap > 0) return [];
-  const picture = scene.shell!.sign(screen.piece) * (area.facesOut ? 1 : -1), s = p.block.solid;
+  const picture = scene.shell!.sign(screen.piece) * (area.facesOut ? 1 : -1),
+    s = p.block.solid;
   if (picture !== -p.dir) return [];
   const deep = Math.min(s.x1 - area.x0, area.x1 - s.x0, s.y1 - area.y0, area.y1 - s.y0);
   if (deep < 0.2) return [];
-  return [{ ...base(p, 'face:'), verdict: 'hit', title: `Bears ${mm1(deep)} mm onto the picture`, what: `${p.block.solid.name} on ${screen.item.name}`, why: ['Foam bears on a panel\'s frame: on its face it leaves a bright patch.'] }];
+  return [
+    {
+      ...base(p, 'face:'),
+      verdict: 'hit',
+      title: `Bears ${mm1(deep)} mm onto the picture`,
+      what: `${p.block.solid.name} on ${screen.item.name}`,
+      why: ["Foam bears on a panel's frame: on its face it leaves a bright patch."],
+    },
+  ];
 }
 
 /** All springs together push a board away between its screws. */
 function force(p: Press): Finding[] {
-  const newtons = (p.presses.forceN ?? 0) * (p.presses.count ?? 1), s = p.block.solid;
+  const newtons = (p.presses.forceN ?? 0) * (p.presses.count ?? 1),
+    s = p.block.solid;
   if (!p.on || newtons < LIGHT_N) return [];
   return [p.at, ...(p.on.at ? [p.on.at] : [])].flatMap((at): Finding[] => {
     const board = at.blocks.find((b) => b.block.kind === 'board');
     if (!board) return [];
     const id = { ...base(p, `force:${at.item.id}:`), about: [at.item.id] };
-    if (at.placement.fixed !== 'screws') return [{ ...id, verdict: 'tight', title: `${newtons.toFixed(0)} N and no screw`, what: `${p.block.solid.name} pushes ${at.item.name} away`, why: [`${p.presses.count ?? 1} × ${p.presses.forceN} N = ${newtons.toFixed(0)} N (typical). Glue, tape and brackets give; screws beside the springs hold.`] }];
-    const thick = board.solid.z1 - board.solid.z0, wide = Math.min(board.solid.x1 - board.solid.x0, board.solid.y1 - board.solid.y0), [cx, cy] = [(s.x0 + s.x1) / 2, (s.y0 + s.y1) / 2];
-    const away = (at.part.holes ?? []).map((h) => { const [x, y] = pointOf(at, [h.x, h.y, 0]); return Math.hypot(x - cx, y - cy); }).sort((m, n) => m - n);
+    if (at.placement.fixed !== 'screws')
+      return [
+        {
+          ...id,
+          verdict: 'tight',
+          title: `${newtons.toFixed(0)} N and no screw`,
+          what: `${p.block.solid.name} pushes ${at.item.name} away`,
+          why: [
+            `${p.presses.count ?? 1} × ${p.presses.forceN} N = ${newtons.toFixed(0)} N (typical). Glue, tape and brackets give; screws beside the springs hold.`,
+          ],
+        },
+      ];
+    const thick = board.solid.z1 - board.solid.z0,
+      wide = Math.min(board.solid.x1 - board.solid.x0, board.solid.y1 - board.solid.y0),
+      [cx, cy] = [(s.x0 + s.x1) / 2, (s.y0 + s.y1) / 2];
+    const away = (at.part.holes ?? [])
+      .map((h) => {
+        const [x, y] = pointOf(at, [h.x, h.y, 0]);
+        return Math.hypot(x - cx, y - cy);
+      })
+      .sort((m, n) => m - n);
     if (!away.length) return [];
-    const span = 2 * away[0]!, bow = bowMm(newtons, span, wide, thick), margin = BOW_MM - bow;
-    return [{ ...id, verdict: margin < 0 ? 'tight' : 'clear', title: `Bows ${bow < 0.01 ? 'under 0.01' : bow.toFixed(2)} mm`, what: `${at.item.name} under ${newtons.toFixed(0)} N of ${p.block.solid.name}`, why: [`F·L³/(48·E·I), I = b·t³/12: ${newtons.toFixed(0)} N · ${span.toFixed(0)}³ / (48 · ${BOARD_E} · ${wide.toFixed(0)} · ${thick.toFixed(1)}³/12) = ${bow.toFixed(2)} mm; up to ${BOW_MM} mm is usual`] }];
+    const span = 2 * away[0]!,
+      bow = bowMm(newtons, span, wide, thick),
+      margin = BOW_MM - bow;
+    return [
+      {
+        ...id,
+        verdict: margin < 0 ? 'tight' : 'clear',
+        title: `Bows ${bow < 0.01 ? 'under 0.01' : bow.toFixed(2)} mm`,
+        what: `${at.item.name} under ${newtons.toFixed(0)} N of ${p.block.solid.name}`,
+        why: [
+          `F·L³/(48·E·I), I = b·t³/12: ${newtons.toFixed(0)} N · ${span.toFixed(0)}³ / (48 · ${BOARD_E} · ${wide.toFixed(0)} · ${thick.toFixed(1)}³/12) = ${bow.toFixed(2)} mm; up to ${BOW_MM} mm is usual`,
+        ],
+      },
+    ];
   });
 }
 
 function ways(scene: Scene, f: Finding, items: readonly PlacedItem[]): WayOut[] {
-  if (f.id.startsWith('press:face:')) return items.flatMap((at) => (at.part.screen ? [] : stepsAway(at, [2, 4, 6, 8, 12])));
-  if (f.id.startsWith('press:force:')) return items.filter((at) => (at.part.holes?.length ?? 0) > 0 || at.placement.fixed !== 'screws').map((at) => ({ id: `screw-${at.item.id}`, text: `Screw ${at.item.name} down beside the springs`, cost: `${at.part.holes?.length ?? 2} screws and what they go into`, changes: [{ do: 'place', placement: { ...at.placement, fixed: 'screws' } }], effort: 2 }));
+  if (f.id.startsWith('press:face:'))
+    return items.flatMap((at) => (at.part.screen ? [] : stepsAway(at, [2, 4, 6, 8, 12])));
+  if (f.id.startsWith('press:force:'))
+    return items
+      .filter((at) => (at.part.holes?.length ?? 0) > 0 || at.placement.fixed !== 'screws')
+      .map((at) => ({
+        id: `screw-${at.item.id}`,
+        text: `Screw ${at.item.name} down beside the springs`,
+        cost: `${at.part.holes?.length ?? 2} screws and what they go into`,
+        changes: [{ do: 'place', placement: { ...at.placement, fixed: 'screws' } }],
+        effort: 2,
+      }));
   // Packing under either part: lower, or on a shim, by what brings it to the middle of its range.
   const p = presses(scene).find((x) => `press:${x.at.item.id}/${x.block.block.id}` === f.id);
   if (!p?.on) return items.flatMap((at) => stepsAway(at, [3, 6, 12]));
-  const middle = ((p.presses.least + p.presses.most) / 2) * p.presses.strokeMm, more = Math.round((middle + p.on.gap) * 10) / 10;
+  const middle = ((p.presses.least + p.presses.most) / 2) * p.presses.strokeMm,
+    more = Math.round((middle + p.on.gap) * 10) / 10;
   return [...(p.on.at ? [p.on.at] : []), p.at].flatMap((at): WayOut[] => {
     // Toward each other, whichever half each stands in.
-    const rise = scene.shell!.sign(at.piece) > 0 ? -1 : 1, toward = (at === p.at ? p.dir : -p.dir) * rise, lift = Math.round((at.placement.lift + toward * more) * 10) / 10;
+    const rise = scene.shell!.sign(at.piece) > 0 ? -1 : 1,
+      toward = (at === p.at ? p.dir : -p.dir) * rise,
+      lift = Math.round((at.placement.lift + toward * more) * 10) / 10;
     if (lift < 0 || lift > 50) return [];
-    return [{ id: `pack-${at.item.id}`, text: `${lift > at.placement.lift ? `Pack ${at.item.name} up by` : `Lower ${at.item.name} by`} ${mm1(Math.abs(lift - at.placement.lift))} mm`, cost: lift > at.placement.lift ? 'shims or longer stand-offs' : 'shorter stand-offs', changes: [{ do: 'place', placement: { ...at.placement, lift } }], effort: 1.8 }];
+    return [
+      {
+        id: `pack-${at.item.id}`,
+        text: `${lift > at.placement.lift ? `Pack ${at.item.name} up by` : `Lower ${at.item.name} by`} ${mm1(Math.abs(lift - at.placement.lift))} mm`,
+        cost: lift > at.placement.lift ? 'shims or longer stand-offs' : 'shorter stand-offs',
+        changes: [{ do: 'place', placement: { ...at.placement, lift } }],
+        effort: 1.8,
+      },
+    ];
   });
 }
 

@@ -4,9 +4,32 @@
  * Scenes are cheap to change: the shell is kept as long as shell and cuts are the same objects, and
  * one item can be stood anew without touching the others.
  */
-import { type Block, bodyOf, type Item, type Leaves, type Part, type Placement, type Project, type SourceShare, uOf } from '../model';
 import {
-  atHeights, blockBox, effect, type Effect, placed, placedPoint, planGap, type Prism, solid, type Solid, standing, stood, boxPrism, moved,
+  type Block,
+  bodyOf,
+  type Item,
+  type Leaves,
+  type Part,
+  type Placement,
+  type Project,
+  type SourceShare,
+  uOf,
+} from '../model';
+import {
+  atHeights,
+  blockBox,
+  effect,
+  type Effect,
+  placed,
+  placedPoint,
+  planGap,
+  type Prism,
+  solid,
+  type Solid,
+  standing,
+  stood,
+  boxPrism,
+  moved,
 } from '../geometry';
 import { type Cable, cablesOf } from '../chains';
 import { partOf, PLUGS, remaining, sockets } from '../kit';
@@ -16,21 +39,44 @@ import { shellSolids, type ShellSolids, type Wall } from '../shell';
 export const RIBBON_BEND_MM = 3;
 
 /** Where an item's part frame is: turned over or not, turned, moved. */
-export interface Pose { over: boolean; turn: number; x: number; y: number; z: number; stand: Placement['stand'] }
+export interface Pose {
+  over: boolean;
+  turn: number;
+  x: number;
+  y: number;
+  z: number;
+  stand: Placement['stand'];
+}
 
-export interface PlacedBlock { block: Block; solid: Solid }
+export interface PlacedBlock {
+  block: Block;
+  solid: Solid;
+}
 
 export interface Mouth {
-  id: string; name: string; outside: boolean; type: keyof typeof PLUGS;
-  x: number; y: number; z: number; dx: number; dy: number; dz: number;
+  id: string;
+  name: string;
+  outside: boolean;
+  type: keyof typeof PLUGS;
+  x: number;
+  y: number;
+  z: number;
+  dx: number;
+  dy: number;
+  dz: number;
   /** The wall it looks at, distance from mouth to outer face, and its place on that wall. */
-  wall?: Wall; recess?: number; u?: number;
+  wall?: Wall;
+  recess?: number;
+  u?: number;
   /** The block it belongs to. */
   block?: string;
 }
 
 export interface PlacedItem {
-  item: Item; part: Part; placement: Placement; index: number;
+  item: Item;
+  part: Part;
+  placement: Placement;
+  index: number;
   piece: string;
   pose: Pose;
   blocks: PlacedBlock[];
@@ -52,14 +98,26 @@ export interface Scene {
 export const PLACE_U = { hand: 0.3 / Math.sqrt(3), jig: 0.1 / Math.sqrt(3) } as const;
 
 /** How well a part's place is known, as a source of a gap. */
-export const placing = (at: PlacedItem, k = 1): SourceShare => ({ key: `layout.placements.${at.index}`, label: `placing ${at.item.name}`, u: PLACE_U[at.placement.held], k });
+export const placing = (at: PlacedItem, k = 1): SourceShare => ({
+  key: `layout.placements.${at.index}`,
+  label: `placing ${at.item.name}`,
+  u: PLACE_U[at.placement.held],
+  k,
+});
 
 /** Build the scene of a project; pass an earlier scene to reuse its shell. */
 export function sceneOf(project: Project, before?: Scene): Scene {
   const body = bodyOf(project);
-  const same = before?.shell && before.project.shell === project.shell && before.project.cuts === project.cuts;
+  const same =
+    before?.shell && before.project.shell === project.shell && before.project.cuts === project.cuts;
   const shell = same ? before.shell : body && shellSolids(body, project.cuts);
-  const scene: Scene = { project, shell, items: new Map(), cables: before?.project.kit === project.kit ? before.cables : cablesOf(project), lost: [] };
+  const scene: Scene = {
+    project,
+    shell,
+    items: new Map(),
+    cables: before?.project.kit === project.kit ? before.cables : cablesOf(project),
+    lost: [],
+  };
   if (!shell) return scene;
   const waiting = [...project.layout.placements.keys()];
   for (let left = waiting.length + 1; waiting.length && left > 0;) {
@@ -72,27 +130,62 @@ export function sceneOf(project: Project, before?: Scene): Scene {
     }
     left = waiting.length + 1;
     const kept = same ? unchanged(scene, before, placement, i) : undefined;
-    if (kept) scene.items.set(kept.item.id, kept); else standItem(scene, placement, i);
+    if (kept) scene.items.set(kept.item.id, kept);
+    else standItem(scene, placement, i);
   }
   return scene;
 }
 
 /** An item that stands as it did, from the same part at the same place in the document. */
-function unchanged(scene: Scene, before: Scene, placement: Placement, index: number): PlacedItem | undefined {
-  const was = before.items.get(placement.item), { project } = scene;
-  if (!was || was.placement !== placement || was.index !== index || !project.kit.items.includes(was.item)) return undefined;
+function unchanged(
+  scene: Scene,
+  before: Scene,
+  placement: Placement,
+  index: number,
+): PlacedItem | undefined {
+  const was = before.items.get(placement.item),
+    { project } = scene;
+  if (
+    !was ||
+    was.placement !== placement ||
+    was.index !== index ||
+    !project.kit.items.includes(was.item)
+  )
+    return undefined;
   const at = project.kit.parts.indexOf(was.part);
   if (at < 0 || at !== before.project.kit.parts.indexOf(was.part)) return undefined;
-  if ('item' in placement.on && scene.items.get(placement.on.item) !== before.items.get(placement.on.item)) return undefined;
-  if (scene.cables !== before.cables && plugsIn(scene, was.item.id) !== plugsIn(before, was.item.id)) return undefined;
+  if (
+    'item' in placement.on &&
+    scene.items.get(placement.on.item) !== before.items.get(placement.on.item)
+  )
+    return undefined;
+  if (
+    scene.cables !== before.cables &&
+    plugsIn(scene, was.item.id) !== plugsIn(before, was.item.id)
+  )
+    return undefined;
   return was;
 }
 
 /** What is plugged into an item inside, as a text that is the same as long as that is. */
-const plugsIn = (scene: Scene, item: string): string => scene.cables.flatMap((c) => c.ends.filter((e) => e.item === item).map((e) => `${c.lead.id} ${scene.project.kit.parts.indexOf(c.part)} ${e.connector} ${e.leaves} ${JSON.stringify(e.plug)}`)).join();
+const plugsIn = (scene: Scene, item: string): string =>
+  scene.cables
+    .flatMap((c) =>
+      c.ends
+        .filter((e) => e.item === item)
+        .map(
+          (e) =>
+            `${c.lead.id} ${scene.project.kit.parts.indexOf(c.part)} ${e.connector} ${e.leaves} ${JSON.stringify(e.plug)}`,
+        ),
+    )
+    .join();
 
 /** Stand one item (again) at a placement. Returns nothing when its piece does not exist. */
-export function standItem(scene: Scene, placement: Placement, index: number): PlacedItem | undefined {
+export function standItem(
+  scene: Scene,
+  placement: Placement,
+  index: number,
+): PlacedItem | undefined {
   const { project, shell } = scene;
   const item = project.kit.items.find((x) => x.id === placement.item);
   if (!item || !shell) return undefined;
@@ -101,64 +194,142 @@ export function standItem(scene: Scene, placement: Placement, index: number): Pl
   const piece = parent ? parent.piece : 'piece' in placement.on ? placement.on.piece : '';
   const sign = shell.sign(piece);
   const over = (parent ? parent.pose.over : sign > 0) !== (placement.up === 'out');
-  const turn = parent ? parent.pose.turn + (parent.pose.over ? -placement.turn : placement.turn) : placement.turn;
+  const turn = parent
+    ? parent.pose.turn + (parent.pose.over ? -placement.turn : placement.turn)
+    : placement.turn;
   const [x, y] = parent
-    ? placedPoint([placement.x, placement.y, 0], 'flat', parent.pose.over, parent.pose.turn, parent.pose.x, parent.pose.y, 0)
+    ? placedPoint(
+        [placement.x, placement.y, 0],
+        'flat',
+        parent.pose.over,
+        parent.pose.turn,
+        parent.pose.x,
+        parent.pose.y,
+        0,
+      )
     : [placement.x, placement.y];
-  const blocks = remaining(part, item.struck).map((block) => ({ block, ...standing(block, placement.stand) }));
+  const blocks = remaining(part, item.struck).map((block) => ({
+    block,
+    ...standing(block, placement.stand),
+  }));
   const flat = blocks.map((b) => ({ ...b, prisms: placed(b.prisms, over, turn, x, y, 0) }));
-  const seat = parent ? onParent(parent, flat, sign, placement.lift) : onFloor(shell, piece, flat, sign, placement.lift);
+  const seat = parent
+    ? onParent(parent, flat, sign, placement.lift)
+    : onFloor(shell, piece, flat, sign, placement.lift);
   const path = `layout.placements.${index}`;
   const u = PLACE_U[placement.held];
   const where: Effect[] = [
-    effect(`${path}.x`, `placing ${item.name} across`, u, { dx: 1 }), effect(`${path}.y`, `placing ${item.name} up`, u, { dy: 1 }),
-    ...(parent ? parent.solids[0]!.effects.filter((e) => e.key.startsWith('layout.') && (e.dx || e.dy)) : []),
+    effect(`${path}.x`, `placing ${item.name} across`, u, { dx: 1 }),
+    effect(`${path}.y`, `placing ${item.name} up`, u, { dy: 1 }),
+    ...(parent
+      ? parent.solids[0]!.effects.filter((e) => e.key.startsWith('layout.') && (e.dx || e.dy))
+      : []),
     ...seat.effects,
   ];
   const partIndex = project.kit.parts.indexOf(part);
   const pose: Pose = { over, turn, x, y, z: seat.z, stand: placement.stand };
   const placedBlocks = flat.map(({ block, prisms, excess }, i): PlacedBlock => ({
     block,
-    solid: solid(`${item.id}/${block.id}`, blockName(item, part, block), 'block', item.id,
+    solid: solid(
+      `${item.id}/${block.id}`,
+      blockName(item, part, block),
+      'block',
+      item.id,
       prisms.map((p) => atHeights(p, p.z0 + seat.z, p.z1 + seat.z)),
-      [...where, ...blockEffects(part, partIndex, block, i === 0, over, placement.stand)], excess),
+      [...where, ...blockEffects(part, partIndex, block, i === 0, over, placement.stand)],
+      excess,
+    ),
   }));
   const stoodItem: PlacedItem = {
-    item, part, placement, index, piece, pose, blocks: placedBlocks, solids: placedBlocks.map((b) => b.solid), mouths: [],
+    item,
+    part,
+    placement,
+    index,
+    piece,
+    pose,
+    blocks: placedBlocks,
+    solids: placedBlocks.map((b) => b.solid),
+    mouths: [],
   };
-  for (const { connector, outside } of sockets(part, item)) stoodItem.mouths.push(mouthOf(connector, stoodItem, shell, outside));
+  for (const { connector, outside } of sockets(part, item))
+    stoodItem.mouths.push(mouthOf(connector, stoodItem, shell, outside));
   for (const m of stoodItem.mouths) {
     const plug = m.outside ? undefined : innerPlug(scene, stoodItem, m, where);
-    if (plug) { stoodItem.blocks.push(plug); stoodItem.solids.push(plug.solid); }
+    if (plug) {
+      stoodItem.blocks.push(plug);
+      stoodItem.solids.push(plug.solid);
+    }
   }
-  for (const m of stoodItem.mouths) if (m.outside && m.wall) stoodItem.solids.push(pathSolid(stoodItem, m, where));
+  for (const m of stoodItem.mouths)
+    if (m.outside && m.wall) stoodItem.solids.push(pathSolid(stoodItem, m, where));
   scene.items.set(item.id, stoodItem);
   return stoodItem;
 }
 
 const blockName = (item: Item, part: Part, block: Block): string =>
-  (part.blocks.length === 1 || block.kind === 'cell' ? item.name : `${block.name} of ${item.name}`);
+  part.blocks.length === 1 || block.kind === 'cell' ? item.name : `${block.name} of ${item.name}`;
 
 /** A block's own size and height are as good as they were measured. */
-function blockEffects(part: Part, partIndex: number, block: Block, first: boolean, over: boolean, stand: Placement['stand']): Effect[] {
+function blockEffects(
+  part: Part,
+  partIndex: number,
+  block: Block,
+  first: boolean,
+  over: boolean,
+  stand: Placement['stand'],
+): Effect[] {
   const key = `kit.parts.${partIndex}.blocks.${part.blocks.indexOf(block)}`;
   const plan = block.plan;
-  const planU = plan.kind === 'rect' ? Math.max(plan.w.u, plan.h.u) : plan.kind === 'circle' ? plan.d.u : uOf(plan.how);
+  const planU =
+    plan.kind === 'rect'
+      ? Math.max(plan.w.u, plan.h.u)
+      : plan.kind === 'circle'
+        ? plan.d.u
+        : uOf(plan.how);
   const tall = over ? { dz0: -1 } : { dz1: 1 };
   const name = part.blocks.length === 1 ? part.name : `${block.name} of ${part.name}`;
   return [
-    effect(`${key}.plan`, `plan size of ${name}`, planU, stand === 'flat' ? { grow: first || plan.kind === 'circle' ? 0.5 : 1 } : { ...tall, grow: 0.5 }),
-    effect(`${key}.height`, `height of ${name}`, block.height.u, stand === 'flat' && block.axis === 'z' ? tall : { grow: 0.5 }),
+    effect(
+      `${key}.plan`,
+      `plan size of ${name}`,
+      planU,
+      stand === 'flat'
+        ? { grow: first || plan.kind === 'circle' ? 0.5 : 1 }
+        : { ...tall, grow: 0.5 },
+    ),
+    effect(
+      `${key}.height`,
+      `height of ${name}`,
+      block.height.u,
+      stand === 'flat' && block.axis === 'z' ? tall : { grow: 0.5 },
+    ),
   ];
 }
 
-interface Flat { block: Block; prisms: Prism[] }
-interface Seat { z: number; effects: Effect[] }
+interface Flat {
+  block: Block;
+  prisms: Prism[];
+}
+interface Seat {
+  z: number;
+  effects: Effect[];
+}
 
 /** The lowest remaining block rests on the shallowest floor under it; posts never lift a part. */
-function onFloor(shell: ShellSolids, piece: string, flat: readonly Flat[], sign: 1 | -1, lift: number): Seat {
-  const lowest = sign > 0 ? Math.max(...flat.flatMap((b) => b.prisms.map((p) => p.z1))) : Math.min(...flat.flatMap((b) => b.prisms.map((p) => p.z0)));
-  const feet = flat.flatMap((b) => b.prisms.filter((p) => Math.abs((sign > 0 ? p.z1 : p.z0) - lowest) < 0.01));
+function onFloor(
+  shell: ShellSolids,
+  piece: string,
+  flat: readonly Flat[],
+  sign: 1 | -1,
+  lift: number,
+): Seat {
+  const lowest =
+    sign > 0
+      ? Math.max(...flat.flatMap((b) => b.prisms.map((p) => p.z1)))
+      : Math.min(...flat.flatMap((b) => b.prisms.map((p) => p.z0)));
+  const feet = flat.flatMap((b) =>
+    b.prisms.filter((p) => Math.abs((sign > 0 ? p.z1 : p.z0) - lowest) < 0.01),
+  );
   const floors = shell.floors.get(piece) ?? [];
   let rest = floors[0];
   for (const floor of floors) {
@@ -172,11 +343,15 @@ function onFloor(shell: ShellSolids, piece: string, flat: readonly Flat[], sign:
 }
 
 /** Whether two footprints share more than a hair's width. */
-const covers = (a: Prism, b: Prism): boolean => a.x0 < b.x1 && b.x0 < a.x1 && a.y0 < b.y1 && b.y0 < a.y1 && planGap(a, b) < -0.05;
+const covers = (a: Prism, b: Prism): boolean =>
+  a.x0 < b.x1 && b.x0 < a.x1 && a.y0 < b.y1 && b.y0 < a.y1 && planGap(a, b) < -0.05;
 
 /** A child rests on whatever of its parent rises highest under it. */
 function onParent(parent: PlacedItem, flat: readonly Flat[], sign: 1 | -1, lift: number): Seat {
-  const bottom = sign > 0 ? Math.max(...flat.flatMap((b) => b.prisms.map((p) => p.z1))) : Math.min(...flat.flatMap((b) => b.prisms.map((p) => p.z0)));
+  const bottom =
+    sign > 0
+      ? Math.max(...flat.flatMap((b) => b.prisms.map((p) => p.z1)))
+      : Math.min(...flat.flatMap((b) => b.prisms.map((p) => p.z0)));
   const inward = (s: Solid) => (sign > 0 ? s.z0 : s.z1);
   let rest: Solid | undefined;
   for (const { solid: s } of parent.blocks) {
@@ -184,25 +359,45 @@ function onParent(parent: PlacedItem, flat: readonly Flat[], sign: 1 | -1, lift:
     if (under && (!rest || -sign * inward(s) > -sign * inward(rest))) rest = s;
   }
   rest ??= parent.blocks[0]!.solid;
-  const moves = rest.effects.filter((e) => (sign > 0 ? e.dz0 : e.dz1)).map((e) => {
-    const k = sign > 0 ? e.dz0 : e.dz1;
-    return effect(e.key, e.label, e.u, { dz0: k, dz1: k });
-  });
+  const moves = rest.effects
+    .filter((e) => (sign > 0 ? e.dz0 : e.dz1))
+    .map((e) => {
+      const k = sign > 0 ? e.dz0 : e.dz1;
+      return effect(e.key, e.label, e.u, { dz0: k, dz1: k });
+    });
   return { z: inward(rest) - sign * lift - bottom, effects: moves };
 }
 
-function mouthOf(c: Part['connectors'][number], at: PlacedItem, shell: ShellSolids, outside: boolean): Mouth {
+function mouthOf(
+  c: Part['connectors'][number],
+  at: PlacedItem,
+  shell: ShellSolids,
+  outside: boolean,
+): Mouth {
   const { stand, over, turn, x, y, z } = at.pose;
   const [mx, my, mz] = placedPoint(c.at, stand, over, turn, x, y, z);
   const [dx, dy, dz] = placedPoint(c.dir, stand, over, turn, 0, 0, 0);
-  const mouth: Mouth = { id: c.id, name: c.name, outside, type: c.type, x: mx, y: my, z: mz, dx, dy, dz, block: c.block };
+  const mouth: Mouth = {
+    id: c.id,
+    name: c.name,
+    outside,
+    type: c.type,
+    x: mx,
+    y: my,
+    z: mz,
+    dx,
+    dy,
+    dz,
+    block: c.block,
+  };
   for (const wall of shell.walls) {
     const facing = dx * wall.nx + dy * wall.ny;
     if (facing < 0.9) continue;
     const off = (wall.x0 - mx) * wall.nx + (wall.y0 - my) * wall.ny;
     const u = (mx - wall.x0) * wall.ux + (my - wall.y0) * wall.uy;
     if (u < 0 || u > wall.length) continue;
-    if (mouth.recess === undefined || Math.abs(off) < Math.abs(mouth.recess)) Object.assign(mouth, { wall, recess: off, u });
+    if (mouth.recess === undefined || Math.abs(off) < Math.abs(mouth.recess))
+      Object.assign(mouth, { wall, recess: off, u });
   }
   return mouth;
 }
@@ -214,30 +409,81 @@ function pathSolid(at: PlacedItem, mouth: Mouth, where: readonly Effect[]): Soli
   const [w, h] = acrossSizes(at, mouth);
   const run = boxPrism(0, -w / 2, length, w, mouth.z - h / 2, mouth.z + h / 2);
   const size = Math.hypot(mouth.dx, mouth.dy) || 1;
-  return solid(`${at.item.id}/path-${mouth.id}`, `way of the ${plug.name} to ${mouth.name} of ${at.item.name}`, 'path', at.item.id,
-    [moved(run, mouth.dx / size, mouth.dy / size, mouth.x, mouth.y, 0)], where);
+  return solid(
+    `${at.item.id}/path-${mouth.id}`,
+    `way of the ${plug.name} to ${mouth.name} of ${at.item.name}`,
+    'path',
+    at.item.id,
+    [moved(run, mouth.dx / size, mouth.dy / size, mouth.x, mouth.y, 0)],
+    where,
+  );
 }
 
 /** The plug of a lead in a socket inside, and the first bend of its ribbon, as a block of the part it stands in. */
-function innerPlug(scene: Scene, at: PlacedItem, mouth: Mouth, where: readonly Effect[]): PlacedBlock | undefined {
-  const cable = scene.cables.find((c) => c.ends.some((e) => e.item === at.item.id && e.connector === mouth.id)), end = cable?.ends.find((e) => e.item === at.item.id && e.connector === mouth.id);
-  if (!cable || end?.plug.plan.kind !== 'rect' || Math.hypot(mouth.dx, mouth.dy) < 0.5) return undefined;
-  const { w: { mm: wide, u }, h: { mm: deep } } = end.plug.plan, tall = end.plug.height.mm, [w, h] = at.pose.stand === 'flat' ? [wide, tall] : [tall, wide], size = Math.hypot(mouth.dx, mouth.dy), side = sideways(at, mouth, end.leaves);
+function innerPlug(
+  scene: Scene,
+  at: PlacedItem,
+  mouth: Mouth,
+  where: readonly Effect[],
+): PlacedBlock | undefined {
+  const cable = scene.cables.find((c) =>
+      c.ends.some((e) => e.item === at.item.id && e.connector === mouth.id),
+    ),
+    end = cable?.ends.find((e) => e.item === at.item.id && e.connector === mouth.id);
+  if (!cable || end?.plug.plan.kind !== 'rect' || Math.hypot(mouth.dx, mouth.dy) < 0.5)
+    return undefined;
+  const {
+      w: { mm: wide, u },
+      h: { mm: deep },
+    } = end.plug.plan,
+    tall = end.plug.height.mm,
+    [w, h] = at.pose.stand === 'flat' ? [wide, tall] : [tall, wide],
+    size = Math.hypot(mouth.dx, mouth.dy),
+    side = sideways(at, mouth, end.leaves);
   // The first bend lies where the ribbon leaves: behind the plug, beside it, or for a board on edge over or under it.
-  const bend = (on: boolean) => (on ? RIBBON_BEND_MM : 0), run = boxPrism(0, -w / 2 - bend(side?.across === -1), deep + bend(!side), w + bend(side?.across === 1) + bend(side?.across === -1), mouth.z - h / 2 - bend(side?.up === -1), mouth.z + h / 2 + bend(side?.up === 1));
+  const bend = (on: boolean) => (on ? RIBBON_BEND_MM : 0),
+    run = boxPrism(
+      0,
+      -w / 2 - bend(side?.across === -1),
+      deep + bend(!side),
+      w + bend(side?.across === 1) + bend(side?.across === -1),
+      mouth.z - h / 2 - bend(side?.up === -1),
+      mouth.z + h / 2 + bend(side?.up === 1),
+    );
   const name = `plug of ${cable.lead.name} in ${mouth.name} of ${at.item.name}`;
   return {
     block: { ...end.plug, id: `plug-${mouth.id}`, name },
-    solid: solid(`${at.item.id}/plug-${mouth.id}`, name, 'block', at.item.id, [moved(run, mouth.dx / size, mouth.dy / size, mouth.x, mouth.y, 0)],
-      [...where, effect(`kit.parts.${scene.project.kit.parts.indexOf(cable.part)}.plugs`, `size of the plugs of ${cable.lead.name}`, u, { grow: 0.5, dz0: -0.5, dz1: 0.5 })]),
+    solid: solid(
+      `${at.item.id}/plug-${mouth.id}`,
+      name,
+      'block',
+      at.item.id,
+      [moved(run, mouth.dx / size, mouth.dy / size, mouth.x, mouth.y, 0)],
+      [
+        ...where,
+        effect(
+          `kit.parts.${scene.project.kit.parts.indexOf(cable.part)}.plugs`,
+          `size of the plugs of ${cable.lead.name}`,
+          u,
+          { grow: 0.5, dz0: -0.5, dz1: 0.5 },
+        ),
+      ],
+    ),
   };
 }
 
 /** Where a ribbon that leaves its plug to a side goes as the board lies: to the left (1) or right of the way out of the socket in plan, or up (1) or down. */
-export function sideways(at: PlacedItem, mouth: Mouth, leaves: Leaves): { across: 1 | 0 | -1; up: 1 | 0 | -1 } | undefined {
+export function sideways(
+  at: PlacedItem,
+  mouth: Mouth,
+  leaves: Leaves,
+): { across: 1 | 0 | -1; up: 1 | 0 | -1 } | undefined {
   if (leaves === 'straight') return undefined;
   // Left is the board's top × the way out.
-  const { stand, over, turn } = at.pose, [nx, ny, nz] = placedPoint([0, 0, 1], stand, over, turn, 0, 0, 0), left = leaves === 'left' ? 1 : -1, unit = (v: number) => (Math.abs(v) < 0.5 ? 0 : v > 0 ? 1 : -1);
+  const { stand, over, turn } = at.pose,
+    [nx, ny, nz] = placedPoint([0, 0, 1], stand, over, turn, 0, 0, 0),
+    left = leaves === 'left' ? 1 : -1,
+    unit = (v: number) => (Math.abs(v) < 0.5 ? 0 : v > 0 ? 1 : -1);
   return { across: unit(left * nz), up: unit(left * (nx * mouth.dy - ny * mouth.dx)) };
 }
 
@@ -254,14 +500,19 @@ export function mouldSizes(at: PlacedItem, mouth: Mouth): [number, number] {
 }
 
 /** A point of an item's part in the build's frame, for pads and labels. */
-export function pointOf(at: PlacedItem, v: readonly [number, number, number]): [number, number, number] {
+export function pointOf(
+  at: PlacedItem,
+  v: readonly [number, number, number],
+): [number, number, number] {
   const { stand, over, turn, x, y, z } = at.pose;
   return placedPoint([v[0], v[1], v[2]], stand, over, turn, x, y, z);
 }
 
 /** Thickness of a cell along z as it stands, for its swelling. */
 export function thicknessAlong(at: PlacedItem, block: Block, axis: 'x' | 'y' | 'z'): number {
-  const [low, high] = blockBox(block).map((v) => stood(at.pose.stand, v as [number, number, number]));
+  const [low, high] = blockBox(block).map((v) =>
+    stood(at.pose.stand, v as [number, number, number]),
+  );
   const i = axis === 'x' ? 0 : axis === 'y' ? 1 : 2;
   return Math.abs(high![i]! - low![i]!);
 }

@@ -19,8 +19,15 @@ function lengths(p: Project): Map<string, { mm: number }> {
 test('a gap moves with each shell reading as its source says', () => {
   const H = 1e-4;
   const base = demos()[0]!;
-  const contacts = new Checker(base).contacts().filter((c) => !c.a.block || c.a.block.plan.kind !== 'circle');
-  const told = new Map(contacts.map((c) => [`${c.a.solid.id}~${c.b.solid.id}`, { gap: c.measure.gap, dir: c.gap, k: new Map(c.measure.sources.map((s) => [s.key, s.k])) }]));
+  const contacts = new Checker(base)
+    .contacts()
+    .filter((c) => !c.a.block || c.a.block.plan.kind !== 'circle');
+  const told = new Map(
+    contacts.map((c) => [
+      `${c.a.solid.id}~${c.b.solid.id}`,
+      { gap: c.measure.gap, dir: c.gap, k: new Map(c.measure.sources.map((s) => [s.key, s.k])) },
+    ]),
+  );
   let tried = 0;
   for (const [path] of lengths(base)) {
     const p = structuredClone(base);
@@ -29,13 +36,21 @@ test('a gap moves with each shell reading as its source says', () => {
       const was = told.get(`${c.a.solid.id}~${c.b.solid.id}`);
       if (!was) continue;
       // The nearest spot may change its direction; then the slope does not exist.
-      if (Math.hypot(c.gap.nx - was.dir.nx, c.gap.ny - was.dir.ny, c.gap.nz - was.dir.nz) > 1e-3) continue;
+      if (Math.hypot(c.gap.nx - was.dir.nx, c.gap.ny - was.dir.ny, c.gap.nz - was.dir.nz) > 1e-3)
+        continue;
       // Sizes are told once for both sides of a rectangle: the wider uncertainty stands for both.
       // Edges of bays and openings are told as one source of their floor, the worst of them.
-      if (/\.shape\.[wh]$/.test(path) || /outline\.r$/.test(path) || /\.(openings|zones)\.\d+\.(?!depth)/.test(path)) continue;
+      if (
+        /\.shape\.[wh]$/.test(path) ||
+        /outline\.r$/.test(path) ||
+        /\.(openings|zones)\.\d+\.(?!depth)/.test(path)
+      )
+        continue;
       const slope = (c.measure.gap - was.gap) / H;
       const k = was.k.get(path.replace(/\.(length)$/, '.$1')) ?? 0;
-      expect([path, c.a.solid.id, c.b.solid.id, Math.round(Math.abs(slope - k) * 50) / 50]).toEqual([path, c.a.solid.id, c.b.solid.id, 0]);
+      expect([path, c.a.solid.id, c.b.solid.id, Math.round(Math.abs(slope - k) * 50) / 50]).toEqual(
+        [path, c.a.solid.id, c.b.solid.id, 0],
+      );
       tried++;
     }
   }

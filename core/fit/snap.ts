@@ -9,18 +9,32 @@ import type { Checker } from './checker';
  * @param dx, dy  unit direction in the build's frame
  * @returns       the furthest placement along it at which everything the item touches stays clear
  */
-export function snapped(checker: Checker, placement: Placement, dx: number, dy: number, farMm = 120): Placement {
-  const ok = (d: number): boolean => checker.trial({ ...placement, x: placement.x + dx * d, y: placement.y + dy * d }).contacts.every((c) => c.verdict === 'clear');
+export function snapped(
+  checker: Checker,
+  placement: Placement,
+  dx: number,
+  dy: number,
+  farMm = 120,
+): Placement {
+  const ok = (d: number): boolean =>
+    checker
+      .trial({ ...placement, x: placement.x + dx * d, y: placement.y + dy * d })
+      .contacts.every((c) => c.verdict === 'clear');
   if (!ok(0)) return placement;
-  let near = 0, far = 0;
+  let near = 0,
+    far = 0;
   for (let d = 1; d <= farMm; d += 1) {
-    if (!ok(d)) { far = d; break; }
+    if (!ok(d)) {
+      far = d;
+      break;
+    }
     near = d;
   }
   if (!far) return placement;
   while (far - near > 0.05) {
     const mid = (near + far) / 2;
-    if (ok(mid)) near = mid; else far = mid;
+    if (ok(mid)) near = mid;
+    else far = mid;
   }
   const round = (v: number) => Math.round(v * 10) / 10;
   const d = Math.floor(near * 10) / 10;

@@ -6,29 +6,57 @@ import type { SceneCheck } from './sceneCheck';
 import { measured } from './contact';
 import { type PlacedItem, placing, pointOf, type Scene } from './scene';
 
-export interface ActiveArea { x0: number; y0: number; x1: number; y1: number; facesOut: boolean }
+export interface ActiveArea {
+  x0: number;
+  y0: number;
+  x1: number;
+  y1: number;
+  facesOut: boolean;
+}
 
 /** The lit area of a placed screen in the build's x, y. */
 export function activeArea(scene: Scene, at: PlacedItem): ActiveArea | undefined {
   const screen = at.part.screen;
   if (!screen || !scene.shell || at.pose.stand !== 'flat') return undefined;
   const { x, y, w, h } = screen.active;
-  const a = pointOf(at, [x, y, 0]), b = pointOf(at, [x + w, y + h, 0]);
-  const c = pointOf(at, [x + w, y, 0]), d = pointOf(at, [x, y + h, 0]);
-  const xs = [a[0], b[0], c[0], d[0]], ys = [a[1], b[1], c[1], d[1]];
+  const a = pointOf(at, [x, y, 0]),
+    b = pointOf(at, [x + w, y + h, 0]);
+  const c = pointOf(at, [x + w, y, 0]),
+    d = pointOf(at, [x, y + h, 0]);
+  const xs = [a[0], b[0], c[0], d[0]],
+    ys = [a[1], b[1], c[1], d[1]];
   const top = pointOf(at, [0, 0, 1])[2] - pointOf(at, [0, 0, 0])[2];
-  return { x0: Math.min(...xs), y0: Math.min(...ys), x1: Math.max(...xs), y1: Math.max(...ys), facesOut: top * scene.shell.sign(at.piece) > 0 };
+  return {
+    x0: Math.min(...xs),
+    y0: Math.min(...ys),
+    x1: Math.max(...xs),
+    y1: Math.max(...ys),
+    facesOut: top * scene.shell.sign(at.piece) > 0,
+  };
 }
 
 /** The window opening a screen lies behind, if the shell has one there. */
-export function windowFor(scene: Scene, at: PlacedItem): { id: string; name: string; x0: number; y0: number; x1: number; y1: number } | undefined {
+export function windowFor(
+  scene: Scene,
+  at: PlacedItem,
+): { id: string; name: string; x0: number; y0: number; x1: number; y1: number } | undefined {
   const area = activeArea(scene, at);
   if (!area || !scene.shell) return undefined;
-  const cx = (area.x0 + area.x1) / 2, cy = (area.y0 + area.y1) / 2;
-  const found = scene.shell.openings.face.filter((o) => o.use === 'window' && o.piece === at.piece)
+  const cx = (area.x0 + area.x1) / 2,
+    cy = (area.y0 + area.y1) / 2;
+  const found = scene.shell.openings.face
+    .filter((o) => o.use === 'window' && o.piece === at.piece)
     .map((o) => {
-      const xs = o.points.map((p) => p[0]), ys = o.points.map((p) => p[1]);
-      return { id: o.id, name: o.name, x0: Math.min(...xs), y0: Math.min(...ys), x1: Math.max(...xs), y1: Math.max(...ys) };
+      const xs = o.points.map((p) => p[0]),
+        ys = o.points.map((p) => p[1]);
+      return {
+        id: o.id,
+        name: o.name,
+        x0: Math.min(...xs),
+        y0: Math.min(...ys),
+        x1: Math.max(...xs),
+        y1: Math.max(...ys),
+      };
     })
     .find((o) => cx > o.x0 - 20 && cx < o.x1 + 20 && cy > o.y0 - 20 && cy < o.y1 + 20);
   return found;
@@ -39,19 +67,55 @@ function findings(scene: Scene): Finding[] {
   for (const at of scene.items.values()) {
     const area = activeArea(scene, at);
     if (!area) continue;
-    const base = { id: `window:${at.item.id}`, station: 'fit' as const, check: 'window' as const, about: [at.item.id] };
+    const base = {
+      id: `window:${at.item.id}`,
+      station: 'fit' as const,
+      check: 'window' as const,
+      about: [at.item.id],
+    };
     const z = at.solids[0]!.z1;
     if (!area.facesOut) {
-      out.push({ ...base, verdict: 'hit', title: 'Screen looks inward', what: `${at.item.name} shows its picture to the inside.`, why: ['Turn it over.'], at: { x: area.x0, y: area.y0, z } });
+      out.push({
+        ...base,
+        verdict: 'hit',
+        title: 'Screen looks inward',
+        what: `${at.item.name} shows its picture to the inside.`,
+        why: ['Turn it over.'],
+        at: { x: area.x0, y: area.y0, z },
+      });
       continue;
     }
     const hole = windowFor(scene, at);
     if (!hole) continue;
     const sides = [
-      { side: 'left', margin: area.x0 - hole.x0, x: area.x0, y: (area.y0 + area.y1) / 2, way: { x: 1, y: 0, z: 0 } },
-      { side: 'right', margin: hole.x1 - area.x1, x: area.x1, y: (area.y0 + area.y1) / 2, way: { x: -1, y: 0, z: 0 } },
-      { side: 'bottom', margin: area.y0 - hole.y0, x: (area.x0 + area.x1) / 2, y: area.y0, way: { x: 0, y: 1, z: 0 } },
-      { side: 'top', margin: hole.y1 - area.y1, x: (area.x0 + area.x1) / 2, y: area.y1, way: { x: 0, y: -1, z: 0 } },
+      {
+        side: 'left',
+        margin: area.x0 - hole.x0,
+        x: area.x0,
+        y: (area.y0 + area.y1) / 2,
+        way: { x: 1, y: 0, z: 0 },
+      },
+      {
+        side: 'right',
+        margin: hole.x1 - area.x1,
+        x: area.x1,
+        y: (area.y0 + area.y1) / 2,
+        way: { x: -1, y: 0, z: 0 },
+      },
+      {
+        side: 'bottom',
+        margin: area.y0 - hole.y0,
+        x: (area.x0 + area.x1) / 2,
+        y: area.y0,
+        way: { x: 0, y: 1, z: 0 },
+      },
+      {
+        side: 'top',
+        margin: hole.y1 - area.y1,
+        x: (area.x0 + area.x1) / 2,
+        y: area.y1,
+        way: { x: 0, y: -1, z: 0 },
+      },
     ].sort((a, b) => a.margin - b.margin);
     const worst = sides[0]!;
     const { measure, verdict } = measured(worst.margin, 0, 'The whole picture must show.', [
@@ -61,10 +125,18 @@ function findings(scene: Scene): Finding[] {
     const [aw, ah] = [area.x1 - area.x0, area.y1 - area.y0];
     const [ww, wh] = [hole.x1 - hole.x0, hole.y1 - hole.y0];
     out.push({
-      ...base, verdict, measure, way: worst.way,
-      title: worst.margin < 0 ? `${mm1(worst.margin)} mm of picture hidden` : `${mm1(worst.margin)} mm of frame shows`,
+      ...base,
+      verdict,
+      measure,
+      way: worst.way,
+      title:
+        worst.margin < 0
+          ? `${mm1(worst.margin)} mm of picture hidden`
+          : `${mm1(worst.margin)} mm of frame shows`,
       what: `${at.item.name} behind ${hole.name}, ${worst.side} edge as seen from the front`,
-      why: [`Picture ${aw.toFixed(1)} × ${ah.toFixed(1)} mm behind a window of ${ww.toFixed(1)} × ${wh.toFixed(1)} mm; the ${worst.side} edges lie ${worst.margin.toFixed(1)} mm apart.`],
+      why: [
+        `Picture ${aw.toFixed(1)} × ${ah.toFixed(1)} mm behind a window of ${ww.toFixed(1)} × ${wh.toFixed(1)} mm; the ${worst.side} edges lie ${worst.margin.toFixed(1)} mm apart.`,
+      ],
       at: { x: worst.x, y: worst.y, z },
     });
   }

@@ -13,29 +13,78 @@ import { sheetsPdf } from './pdf/index';
 
 const done = demos()[1]!;
 const NASTY = '=1+1"<b>,Ω\n../x';
-const nasty: Project = { ...done, name: NASTY, controls: { ...done.controls, compatible: 'made-up,board', inputs: done.controls.inputs.map((i) => ({ ...i, name: `${i.name} ${NASTY}` })) } };
+const nasty: Project = {
+  ...done,
+  name: NASTY,
+  controls: {
+    ...done.controls,
+    compatible: 'made-up,board',
+    inputs: done.controls.inputs.map((i) => ({ ...i, name: `${i.name} ${NASTY}` })),
+  },
+};
 const require = createRequire(join(process.cwd(), 'package.json'));
-const fonts = { text: readFileSync(require.resolve('@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff')), fallback: readFileSync(require.resolve('dejavu-fonts-ttf/ttf/DejaVuSans.ttf')) };
+const fonts = {
+  text: readFileSync(
+    require.resolve('@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff'),
+  ),
+  fallback: readFileSync(require.resolve('dejavu-fonts-ttf/ttf/DejaVuSans.ttf')),
+};
 const dir = mkdtempSync(join(tmpdir(), 'deft-formats-'));
 
 describe('the overlay', () => {
-  test.each([['the demo', { ...done, controls: { ...done.controls, compatible: 'made-up,board' } }], ['a build with a nasty name', nasty]])('of %s compiles without a warning, and its codes rank as the mapping numbers them', (_, p) => {
-    const src = join(dir, 'o.dts'), bin = join(dir, 'o.dtbo');
+  test.each([
+    ['the demo', { ...done, controls: { ...done.controls, compatible: 'made-up,board' } }],
+    ['a build with a nasty name', nasty],
+  ])('of %s compiles without a warning, and its codes rank as the mapping numbers them', (_, p) => {
+    const src = join(dir, 'o.dts'),
+      bin = join(dir, 'o.dtbo');
     writeFileSync(src, overlaySource(p));
-    const noise = execFileSync('sh', ['-c', `dtc -@ -I dts -O dtb -o '${bin}' '${src}' 2>&1`], { encoding: 'utf8' });
+    const noise = execFileSync('sh', ['-c', `dtc -@ -I dts -O dtb -o '${bin}' '${src}' 2>&1`], {
+      encoding: 'utf8',
+    });
     expect(noise).toBe('');
-    const back = execFileSync('sh', ['-c', `dtc -I dtb -O dts '${bin}' 2>/dev/null`], { encoding: 'utf8' });
-    const codes = [...back.matchAll(/linux,code = <0x([0-9a-f]+)>/g)].map((m) => parseInt(m[1]!, 16));
+    const back = execFileSync('sh', ['-c', `dtc -I dtb -O dts '${bin}' 2>/dev/null`], {
+      encoding: 'utf8',
+    });
+    const codes = [...back.matchAll(/linux,code = <0x([0-9a-f]+)>/g)].map((m) =>
+      parseInt(m[1]!, 16),
+    );
     expect(codes.length).toBe(12);
     // The library counts from BTN_JOYSTICK (0x120) up, then the codes below it.
-    const ranked = [...codes.filter((c) => c >= 0x120).sort((a, b) => a - b), ...codes.filter((c) => c < 0x120).sort((a, b) => a - b)];
-    const fields = Object.fromEntries(mappingLine(p).trim().split(',').slice(2).filter((f) => f.includes(':b')).map((f) => f.split(':b')).map(([k, v]) => [k, Number(v)]));
-    const expected = { a: 0x130, b: 0x131, x: 0x134, y: 0x133, leftshoulder: 0x136, rightshoulder: 0x137, back: 0x13a, start: 0x13b, dpup: 0x220, dpdown: 0x221, dpleft: 0x222, dpright: 0x223 };
-    for (const [k, code] of Object.entries(expected)) expect([k, fields[k]]).toEqual([k, ranked.indexOf(code)]);
+    const ranked = [
+      ...codes.filter((c) => c >= 0x120).sort((a, b) => a - b),
+      ...codes.filter((c) => c < 0x120).sort((a, b) => a - b),
+    ];
+    const fields = Object.fromEntries(
+      mappingLine(p)
+        .trim()
+        .split(',')
+        .slice(2)
+        .filter((f) => f.includes(':b'))
+        .map((f) => f.split(':b'))
+        .map(([k, v]) => [k, Number(v)]),
+    );
+    const expected = {
+      a: 0x130,
+      b: 0x131,
+      x: 0x134,
+      y: 0x133,
+      leftshoulder: 0x136,
+      rightshoulder: 0x137,
+      back: 0x13a,
+      start: 0x13b,
+      dpup: 0x220,
+      dpdown: 0x221,
+      dpleft: 0x222,
+      dpright: 0x223,
+    };
+    for (const [k, code] of Object.entries(expected))
+      expect([k, fields[k]]).toEqual([k, ranked.indexOf(code)]);
     // Active low with the pull-up: flags 0x11 in every gpios cell.
     expect([...back.matchAll(/gpios = <0x[0-9a-f]+ 0x[0-9a-f]+ 0x11>/g)].length).toBe(12);
   });
-  test('without the root compatible it asks instead of guessing', () => expect(() => overlaySource(done)).toThrow(/root "compatible"/));
+  test('without the root compatible it asks instead of guessing', () =>
+    expect(() => overlaySource(done)).toThrow(/root "compatible"/));
 });
 
 test('the mapping stays one line of the same number of fields whatever the name', () => {
@@ -45,7 +94,9 @@ test('the mapping stays one line of the same number of fields whatever the name'
 });
 
 describe('CSV', () => {
-  test.each(['=1+1', '+1', '-1', '@x', '\tx'])('%j cannot run as a formula', (t) => expect(csvText(t).startsWith("'")).toBe(true));
+  test.each(['=1+1', '+1', '-1', '@x', '\tx'])('%j cannot run as a formula', (t) =>
+    expect(csvText(t).startsWith("'")).toBe(true),
+  );
   test('the pin table reads back with 40 pins and one row a pin', () => {
     const rows = Papa.parse<string[]>(pinTable(nasty).trimEnd()).data;
     expect(rows.length).toBe(41);
@@ -62,15 +113,28 @@ describe('SVG', () => {
     expect(svg).toContain('&lt;b&gt;');
   });
   test('is as large in mm as its view box, so that one unit is a millimetre', () => {
-    const [, w, h, vw, vh] = /width="([\d.]+)mm" height="([\d.]+)mm" viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg)!;
+    const [, w, h, vw, vh] =
+      /width="([\d.]+)mm" height="([\d.]+)mm" viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg)!;
     expect([w, h]).toEqual([vw, vh]);
   });
 });
 
 describe('PDF', () => {
-  const pages = async (p: Project, paper: 'a4' | 'letter', correction = { along: 1, across: 1 }) => {
+  const pages = async (
+    p: Project,
+    paper: 'a4' | 'letter',
+    correction = { along: 1, across: 1 },
+  ) => {
     const file = join(dir, `t-${paper}.pdf`);
-    writeFileSync(file, await sheetsPdf([...templates(p), ...cutOuts(p), measuringSheet()], { title: p.name, paper, fonts, correction }));
+    writeFileSync(
+      file,
+      await sheetsPdf([...templates(p), ...cutOuts(p), measuringSheet()], {
+        title: p.name,
+        paper,
+        fonts,
+        correction,
+      }),
+    );
     return file;
   };
   test('embeds its fonts, and Ω, ⌀ and the nasty name come out as text', async () => {
@@ -82,43 +146,80 @@ describe('PDF', () => {
     expect(list.length).toBeGreaterThan(0);
     for (const f of list) expect(f).toMatch(/Identity-H\s+yes/);
   });
-  test.each([['a4', '595.276 x 841.89'], ['letter', '612 x 792']] as const)('on %s has that page size', async (paper, size) => {
-    expect(execFileSync('pdfinfo', [await pages(done, paper)], { encoding: 'utf8' })).toContain(size);
+  test.each([
+    ['a4', '595.276 x 841.89'],
+    ['letter', '612 x 792'],
+  ] as const)('on %s has that page size', async (paper, size) => {
+    expect(execFileSync('pdfinfo', [await pages(done, paper)], { encoding: 'utf8' })).toContain(
+      size,
+    );
   });
   test('prints the outline at true size, and at the corrected size when the printer is off', async () => {
     // Rendered at 254 dpi one pixel is 0.1 mm: the outline is 172 mm between its left and right datum edges.
     const span = (file: string): number => {
       execFileSync('pdftoppm', ['-r', '254', '-f', '1', '-l', '1', '-gray', file, join(dir, 'p')]);
-      const raw = readFileSync(join(dir, execFileSync('ls', [dir], { encoding: 'utf8' }).split('\n').find((f) => /^p-.*\.pgm$/.test(f))!));
-      const [, w, h] = /^P5\s+(\d+)\s+(\d+)\s+255\s/.exec(raw.subarray(0, 40).toString('latin1'))!.map(Number) as [number, number, number];
+      const raw = readFileSync(
+        join(
+          dir,
+          execFileSync('ls', [dir], { encoding: 'utf8' })
+            .split('\n')
+            .find((f) => /^p-.*\.pgm$/.test(f))!,
+        ),
+      );
+      const [, w, h] = /^P5\s+(\d+)\s+(\d+)\s+255\s/
+        .exec(raw.subarray(0, 40).toString('latin1'))!
+        .map(Number) as [number, number, number];
       const at = raw.length - w * h;
       const y = Math.round(700);
-      let first = -1, last = -1;
-      for (let x = 0; x < w - 120; x++) if (raw[at + y * w + x]! < 100) { if (first < 0) first = x; last = x; }
+      let first = -1,
+        last = -1;
+      for (let x = 0; x < w - 120; x++)
+        if (raw[at + y * w + x]! < 100) {
+          if (first < 0) first = x;
+          last = x;
+        }
       return (last - first) / 10;
     };
     expect(Math.abs(span(await pages(done, 'a4')) - 172.9)).toBeLessThan(0.3);
     const c = correctionFor(49.5, 50.25);
-    expect(c.ok && Math.abs(span(await pages(done, 'a4', c.correction)) - (172 * 50) / 49.5 - 0.9)).toBeLessThan(0.3);
+    expect(
+      c.ok && Math.abs(span(await pages(done, 'a4', c.correction)) - (172 * 50) / 49.5 - 0.9),
+    ).toBeLessThan(0.3);
   });
   test('a printer off by more than 3 % is refused with the setting that is likely wrong', () => {
-    expect(correctionFor(48, 50)).toMatchObject({ ok: false, sentence: expect.stringContaining('fit to page') });
+    expect(correctionFor(48, 50)).toMatchObject({
+      ok: false,
+      sentence: expect.stringContaining('fit to page'),
+    });
     expect(correctionFor(0, 50)).toMatchObject({ ok: false });
     expect(correctionFor(49.9, 50.1)).toMatchObject({ ok: true });
   });
   test('a sheet larger than the paper is tiled over pages that together show all of it', async () => {
-    const sheet = { id: 'big', title: 'Big', note: '', w: 500, h: 320, marks: [{ kind: 'line' as const, x0: 0, y0: 1, x1: 500, y1: 1, ink: 'cut' as const }] };
+    const sheet = {
+      id: 'big',
+      title: 'Big',
+      note: '',
+      w: 500,
+      h: 320,
+      marks: [{ kind: 'line' as const, x0: 0, y0: 1, x1: 500, y1: 1, ink: 'cut' as const }],
+    };
     const file = join(dir, 'big.pdf');
     writeFileSync(file, await sheetsPdf([sheet], { title: 'Big', paper: 'a4', fonts }));
     expect(execFileSync('pdfinfo', [file], { encoding: 'utf8' })).toMatch(/Pages:\s+6\n/);
   });
   test('the same build gives the same bytes', async () => {
-    const a = await sheetsPdf(templates(done), { title: done.name, paper: 'a4', fonts }), b = await sheetsPdf(templates(done), { title: done.name, paper: 'a4', fonts });
+    const a = await sheetsPdf(templates(done), { title: done.name, paper: 'a4', fonts }),
+      b = await sheetsPdf(templates(done), { title: done.name, paper: 'a4', fonts });
     expect(Buffer.from(a).equals(Buffer.from(b))).toBe(true);
   });
 });
 
 test('the schema in docs/ is the one the code checks with, and so are the examples', () => {
-  expect(JSON.parse(readFileSync('docs/project.schema.json', 'utf8'))).toEqual(JSON.parse(JSON.stringify(documentSchema())));
-  for (const demo of demos()) expect(JSON.parse(readFileSync(`docs/examples/${demo.id}.json`, 'utf8'))).toEqual(JSON.parse(JSON.stringify(demo)));
+  expect(JSON.parse(readFileSync('docs/project.schema.json', 'utf8'))).toEqual(
+    JSON.parse(JSON.stringify(documentSchema())),
+  );
+  for (const demo of demos())
+    expect(JSON.parse(readFileSync(`docs/examples/${demo.id}.json`, 'utf8'))).toEqual(
+      JSON.parse(JSON.stringify(demo)),
+    );
 });

@@ -3,10 +3,16 @@ import { spawn } from 'node:child_process';
 import { expect, test } from '@jest/globals';
 
 test('damaged files are read or refused in a sentence; fewer than 1 in 100 has to be ended', async () => {
-  const p = spawn(process.execPath, ['scripts/fuzz.mjs', '200'], { stdio: ['ignore', 'pipe', 'inherit'] });
+  const p = spawn(process.execPath, ['scripts/fuzz.mjs', '200'], {
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
   let text = '';
-  p.stdout.on('data', (d: Buffer) => { text += d.toString(); });
-  const code = await new Promise((done) => { p.on('close', done); });
+  p.stdout.on('data', (d: Buffer) => {
+    text += d.toString();
+  });
+  const code = await new Promise((done) => {
+    p.on('close', done);
+  });
   process.stdout.write(text);
   expect([code, text.split('\n').filter((l) => / 0 crashed$/.test(l)).length]).toEqual([0, 12]);
 }, 400_000);

@@ -7,14 +7,37 @@ import { buttonMap } from '../controls';
 
 /** Linux input event codes of the roles (linux/input-event-codes.h). */
 export const EVENT_CODES: Readonly<Record<InputRole, number>> = {
-  south: 0x130, east: 0x131, north: 0x133, west: 0x134, l1: 0x136, r1: 0x137, l2: 0x138, r2: 0x139, select: 0x13a, start: 0x13b, menu: 0x13c,
-  up: 0x220, down: 0x221, left: 0x222, right: 0x223, 'volume-down': 114, 'volume-up': 115, power: 116,
+  south: 0x130,
+  east: 0x131,
+  north: 0x133,
+  west: 0x134,
+  l1: 0x136,
+  r1: 0x137,
+  l2: 0x138,
+  r2: 0x139,
+  select: 0x13a,
+  start: 0x13b,
+  menu: 0x13c,
+  up: 0x220,
+  down: 0x221,
+  left: 0x222,
+  right: 0x223,
+  'volume-down': 114,
+  'volume-up': 115,
+  power: 116,
 };
 /** Active low (1) with the line's own pull-up (16): dt-bindings/gpio. */
 const ACTIVE_LOW_PULL_UP = 0x11;
 
 /** Text that is safe between double quotes in device-tree source: printable, no quote or backslash. */
-export const dtsText = (text: string): string => text.normalize('NFKD').replace(/[^\x20-\x7e]/g, '').replace(/["\\]/g, "'").replace(/[<>&;{}]/g, ' ').slice(0, 60).trim() || 'pad';
+export const dtsText = (text: string): string =>
+  text
+    .normalize('NFKD')
+    .replace(/[^\x20-\x7e]/g, '')
+    .replace(/["\\]/g, "'")
+    .replace(/[<>&;{}]/g, ' ')
+    .slice(0, 60)
+    .trim() || 'pad';
 
 /**
  * Overlay source of a build.
@@ -23,17 +46,44 @@ export const dtsText = (text: string): string => text.normalize('NFKD').replace(
  */
 export function overlaySource(p: Project): string {
   const root = p.controls.compatible;
-  if (!root) throw new BadInput('controls.compatible', 'Type the root "compatible" of your SBC\'s device tree first; on the SBC: cat /proc/device-tree/compatible.');
+  if (!root)
+    throw new BadInput(
+      'controls.compatible',
+      'Type the root "compatible" of your SBC\'s device tree first; on the SBC: cat /proc/device-tree/compatible.',
+    );
   const keys = buttonMap(p).inputs.filter((m) => m.gpio !== undefined && m.input.routed);
-  if (!keys.length) throw new BadInput('controls.inputs', 'No button sits on a header line, so there is nothing to put in an overlay.');
+  if (!keys.length)
+    throw new BadInput(
+      'controls.inputs',
+      'No button sits on a header line, so there is nothing to put in an overlay.',
+    );
   const label = p.controls.gpioLabel ?? 'gpio';
   return [
-    '/dts-v1/;', '/plugin/;', '', '/ {', `\tcompatible = "${dtsText(root)}";`, '', '\tfragment@0 {', '\t\ttarget-path = "/";', '\t\t__overlay__ {',
-    '\t\t\tdeft_pad: deft-pad {', '\t\t\t\tcompatible = "gpio-keys";', `\t\t\t\tlabel = "${dtsText(p.name)}";`, '',
+    '/dts-v1/;',
+    '/plugin/;',
+    '',
+    '/ {',
+    `\tcompatible = "${dtsText(root)}";`,
+    '',
+    '\tfragment@0 {',
+    '\t\ttarget-path = "/";',
+    '\t\t__overlay__ {',
+    '\t\t\tdeft_pad: deft-pad {',
+    '\t\t\t\tcompatible = "gpio-keys";',
+    `\t\t\t\tlabel = "${dtsText(p.name)}";`,
+    '',
     ...keys.flatMap((m) => [
-      `\t\t\t\tkey-${m.input.id} {`, `\t\t\t\t\tlabel = "${dtsText(m.input.name)}";`, `\t\t\t\t\tlinux,code = <0x${EVENT_CODES[m.input.role].toString(16)}>;`,
-      `\t\t\t\t\tgpios = <&${label} ${m.gpio} 0x${ACTIVE_LOW_PULL_UP.toString(16)}>;`, '\t\t\t\t\tdebounce-interval = <8>;', '\t\t\t\t};',
+      `\t\t\t\tkey-${m.input.id} {`,
+      `\t\t\t\t\tlabel = "${dtsText(m.input.name)}";`,
+      `\t\t\t\t\tlinux,code = <0x${EVENT_CODES[m.input.role].toString(16)}>;`,
+      `\t\t\t\t\tgpios = <&${label} ${m.gpio} 0x${ACTIVE_LOW_PULL_UP.toString(16)}>;`,
+      '\t\t\t\t\tdebounce-interval = <8>;',
+      '\t\t\t\t};',
     ]),
-    '\t\t\t};', '\t\t};', '\t};', '};', '',
+    '\t\t\t};',
+    '\t\t};',
+    '\t};',
+    '};',
+    '',
   ].join('\n');
 }

@@ -2,4 +2,7 @@
 import { z } from 'zod';
 import { FORMAT, Project } from '../model';
 
-export const documentSchema = (): unknown => ({ title: `Deft Shell project document, ${FORMAT}`, ...(z.toJSONSchema(Project, { io: 'input', unrepresentable: 'any' }) as object) });
+export const documentSchema = (): unknown => ({
+  title: `Deft Shell project document, ${FORMAT}`,
+  ...(z.toJSONSchema(Project, { io: 'input', unrepresentable: 'any' }) as object),
+});

@@ -11,8 +11,14 @@ import { area, counterClockwise, type Ring } from './ring';
 const isConvex = (ring: Ring): boolean => {
   const n = ring.length;
   for (let i = 0; i < n; i += 2) {
-    const j = (i + 2) % n, k = (i + 4) % n;
-    if ((ring[j]! - ring[i]!) * (ring[k + 1]! - ring[j + 1]!) - (ring[j + 1]! - ring[i + 1]!) * (ring[k]! - ring[j]!) < -1e-9) return false;
+    const j = (i + 2) % n,
+      k = (i + 4) % n;
+    if (
+      (ring[j]! - ring[i]!) * (ring[k + 1]! - ring[j + 1]!) -
+        (ring[j + 1]! - ring[i + 1]!) * (ring[k]! - ring[j]!) <
+      -1e-9
+    )
+      return false;
   }
   return true;
 };
@@ -33,14 +39,16 @@ export function convexPieces(outer: Ring, holes: readonly Ring[] = []): Ring[] {
     flat.push(...hole);
   }
   const triangles = earcut(flat, starts);
-  return merged(flat, triangles).map((ids) => {
-    const ring = new Float64Array(ids.length * 2);
-    ids.forEach((id, i) => {
-      ring[2 * i] = flat[2 * id]!;
-      ring[2 * i + 1] = flat[2 * id + 1]!;
-    });
-    return counterClockwise(ring);
-  }).filter((ring) => Math.abs(area(ring)) > 1e-12);
+  return merged(flat, triangles)
+    .map((ids) => {
+      const ring = new Float64Array(ids.length * 2);
+      ids.forEach((id, i) => {
+        ring[2 * i] = flat[2 * id]!;
+        ring[2 * i + 1] = flat[2 * id + 1]!;
+      });
+      return counterClockwise(ring);
+    })
+    .filter((ring) => Math.abs(area(ring)) > 1e-12);
 }
 
 /** Join triangles over shared edges as long as the result stays convex. */
@@ -62,12 +70,17 @@ function merged(flat: readonly number[], triangles: ArrayLike<number>): number[]
       again = false;
       const mine = pieces[k]!;
       for (let i = 0; i < mine.length; i++) {
-        const a = mine[i]!, b = mine[(i + 1) % mine.length]!;
+        const a = mine[i]!,
+          b = mine[(i + 1) % mine.length]!;
         const other = owner.get(`${b},${a}`);
         if (other === undefined || other === k || !pieces[other]) continue;
         const theirs = pieces[other]!;
         const at = theirs.indexOf(b);
-        const joined = [...mine.slice(0, i + 1), ...rotate(theirs, (at + 2) % theirs.length).slice(0, theirs.length - 2), ...mine.slice(i + 1)];
+        const joined = [
+          ...mine.slice(0, i + 1),
+          ...rotate(theirs, (at + 2) % theirs.length).slice(0, theirs.length - 2),
+          ...mine.slice(i + 1),
+        ];
         if (!convexIds(joined)) continue;
         pieces[other] = undefined;
         pieces[k] = joined;
@@ -80,10 +93,17 @@ function merged(flat: readonly number[], triangles: ArrayLike<number>): number[]
   return pieces.filter((p): p is number[] => p !== undefined);
 }
 
-const rotate = <T>(list: readonly T[], by: number): T[] => [...list.slice(by), ...list.slice(0, by)];
+const rotate = <T>(list: readonly T[], by: number): T[] => [
+  ...list.slice(by),
+  ...list.slice(0, by),
+];
 
 /** A vector with its length; the direction is from the second shape toward the first. */
-export interface Apart { d: number; nx: number; ny: number }
+export interface Apart {
+  d: number;
+  nx: number;
+  ny: number;
+}
 
 /**
  * Widest separation of two convex rings over the edge normals of both.
@@ -102,10 +122,12 @@ function axes(ring: Ring, other: Ring, sign: number, out: Apart): void {
   const n = ring.length;
   if (n < 4) return;
   for (let i = 0, j = n - 2; i < n; j = i, i += 2) {
-    const ex = ring[i]! - ring[j]!, ey = ring[i + 1]! - ring[j + 1]!;
+    const ex = ring[i]! - ring[j]!,
+      ey = ring[i + 1]! - ring[j + 1]!;
     const len = Math.sqrt(ex * ex + ey * ey);
     if (len < 1e-12) continue;
-    const nx = ey / len, ny = -ex / len;
+    const nx = ey / len,
+      ny = -ex / len;
     const edge = nx * ring[i]! + ny * ring[i + 1]!;
     let least = Infinity;
     for (let k = 0; k < other.length; k += 2) {
@@ -132,13 +154,17 @@ export function distance(a: Ring, b: Ring, out: Apart): Apart {
 function corners(a: Ring, b: Ring, sign: number, out: Apart): void {
   const m = b.length;
   for (let k = 0; k < a.length; k += 2) {
-    const px = a[k]!, py = a[k + 1]!;
+    const px = a[k]!,
+      py = a[k + 1]!;
     for (let i = 0, j = m - 2; i < m; j = i, i += 2) {
-      const bx = b[j]!, by = b[j + 1]!;
-      const ex = b[i]! - bx, ey = b[i + 1]! - by;
+      const bx = b[j]!,
+        by = b[j + 1]!;
+      const ex = b[i]! - bx,
+        ey = b[i + 1]! - by;
       const len2 = ex * ex + ey * ey;
       const t = len2 > 0 ? Math.max(0, Math.min(1, ((px - bx) * ex + (py - by) * ey) / len2)) : 0;
-      const dx = px - bx - t * ex, dy = py - by - t * ey;
+      const dx = px - bx - t * ex,
+        dy = py - by - t * ey;
       const d2 = dx * dx + dy * dy;
       if (d2 < out.d * out.d || out.d === Infinity) {
         const d = Math.sqrt(d2);
@@ -163,20 +189,35 @@ export function overlapMoves(a: Ring, b: Ring): Ring {
   const from = (ring: Ring): number => {
     let at = 0;
     for (let i = 2; i < ring.length; i += 2) {
-      if (ring[i + 1]! < ring[at + 1]! || (ring[i + 1]! === ring[at + 1]! && ring[i]! < ring[at]!)) at = i;
+      if (ring[i + 1]! < ring[at + 1]! || (ring[i + 1]! === ring[at + 1]! && ring[i]! < ring[at]!))
+        at = i;
     }
     return at;
   };
   const out: number[] = [];
-  let i = from(minus), j = from(b);
-  const n = minus.length, m = b.length;
+  let i = from(minus),
+    j = from(b);
+  const n = minus.length,
+    m = b.length;
   for (let left = n / 2, right = m / 2, li = 0, ri = 0; li < left || ri < right;) {
     out.push(minus[i]! + b[j]!, minus[i + 1]! + b[j + 1]!);
-    const i2 = (i + 2) % n, j2 = (j + 2) % m;
-    const cross = (minus[i2]! - minus[i]!) * (b[j2 + 1]! - b[j + 1]!) - (minus[i2 + 1]! - minus[i + 1]!) * (b[j2]! - b[j]!);
-    if (ri >= right || (li < left && cross > 0)) { i = i2; li++; }
-    else if (li >= left || cross < 0) { j = j2; ri++; }
-    else { i = i2; j = j2; li++; ri++; }
+    const i2 = (i + 2) % n,
+      j2 = (j + 2) % m;
+    const cross =
+      (minus[i2]! - minus[i]!) * (b[j2 + 1]! - b[j + 1]!) -
+      (minus[i2 + 1]! - minus[i + 1]!) * (b[j2]! - b[j]!);
+    if (ri >= right || (li < left && cross > 0)) {
+      i = i2;
+      li++;
+    } else if (li >= left || cross < 0) {
+      j = j2;
+      ri++;
+    } else {
+      i = i2;
+      j = j2;
+      li++;
+      ri++;
+    }
   }
   return Float64Array.from(out);
 }

@@ -1,5 +1,8 @@
 /** Triangles by index over corner points, mm, and what a rigid move makes of them. */
-export interface Mesh { positions: Float32Array; triangles: Uint32Array }
+export interface Mesh {
+  positions: Float32Array;
+  triangles: Uint32Array;
+}
 
 /** Signed volume in mm³ of a closed mesh; positive when its faces look outward. */
 export function volume(m: Mesh): number {
@@ -7,7 +10,10 @@ export function volume(m: Mesh): number {
   const p = m.positions;
   for (let i = 0; i < m.triangles.length; i += 3) {
     const [a, b, c] = [m.triangles[i]! * 3, m.triangles[i + 1]! * 3, m.triangles[i + 2]! * 3];
-    sum += p[a]! * (p[b + 1]! * p[c + 2]! - p[b + 2]! * p[c + 1]!) - p[a + 1]! * (p[b]! * p[c + 2]! - p[b + 2]! * p[c]!) + p[a + 2]! * (p[b]! * p[c + 1]! - p[b + 1]! * p[c]!);
+    sum +=
+      p[a]! * (p[b + 1]! * p[c + 2]! - p[b + 2]! * p[c + 1]!) -
+      p[a + 1]! * (p[b]! * p[c + 2]! - p[b + 2]! * p[c]!) +
+      p[a + 2]! * (p[b]! * p[c + 1]! - p[b + 1]! * p[c]!);
   }
   return sum / 6;
 }
@@ -29,14 +35,36 @@ export function then(a: Rigid, b: Rigid): Rigid {
   return out;
 }
 
-export const movedPoint = (m: Rigid, x: number, y: number, z: number): [number, number, number] =>
-  [m[0]! * x + m[1]! * y + m[2]! * z + m[3]!, m[4]! * x + m[5]! * y + m[6]! * z + m[7]!, m[8]! * x + m[9]! * y + m[10]! * z + m[11]!];
+export const movedPoint = (m: Rigid, x: number, y: number, z: number): [number, number, number] => [
+  m[0]! * x + m[1]! * y + m[2]! * z + m[3]!,
+  m[4]! * x + m[5]! * y + m[6]! * z + m[7]!,
+  m[8]! * x + m[9]! * y + m[10]! * z + m[11]!,
+];
 
 /** All corners moved at once. */
-export function carried(p: Float32Array, m: Rigid, out: Float32Array = new Float32Array(p.length)): Float32Array {
-  const [a, b, c, d, e, f, g, h, i, j, k, l] = m as [number, number, number, number, number, number, number, number, number, number, number, number];
+export function carried(
+  p: Float32Array,
+  m: Rigid,
+  out: Float32Array = new Float32Array(p.length),
+): Float32Array {
+  const [a, b, c, d, e, f, g, h, i, j, k, l] = m as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
   for (let v = 0; v < p.length; v += 3) {
-    const x = p[v]!, y = p[v + 1]!, z = p[v + 2]!;
+    const x = p[v]!,
+      y = p[v + 1]!,
+      z = p[v + 2]!;
     out[v] = a * x + b * y + c * z + d;
     out[v + 1] = e * x + f * y + g * z + h;
     out[v + 2] = i * x + j * y + k * z + l;

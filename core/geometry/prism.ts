@@ -14,29 +14,49 @@ export interface Prism {
   readonly r: number;
   readonly z0: number;
   readonly z1: number;
-  readonly x0: number; readonly y0: number; readonly x1: number; readonly y1: number;
+  readonly x0: number;
+  readonly y0: number;
+  readonly x1: number;
+  readonly y1: number;
 }
 
 function make(pieces: readonly Ring[], r: number, z0: number, z1: number): Prism {
-  let x0 = Infinity, y0 = Infinity, x1 = -Infinity, y1 = -Infinity;
+  let x0 = Infinity,
+    y0 = Infinity,
+    x1 = -Infinity,
+    y1 = -Infinity;
   for (const piece of pieces) {
     const box = boxOf(piece, r);
-    x0 = Math.min(x0, box.x0); y0 = Math.min(y0, box.y0);
-    x1 = Math.max(x1, box.x1); y1 = Math.max(y1, box.y1);
+    x0 = Math.min(x0, box.x0);
+    y0 = Math.min(y0, box.y0);
+    x1 = Math.max(x1, box.x1);
+    y1 = Math.max(y1, box.y1);
   }
   return { pieces, r, z0, z1, x0, y0, x1, y1 };
 }
 
 /** A prism on a polygon with holes, mm. */
-export const polygonPrism = (outer: ReadonlyArray<Pt>, holes: ReadonlyArray<ReadonlyArray<Pt>>, z0: number, z1: number): Prism =>
-  make(convexPieces(counterClockwise(ringOf(outer)), holes.map(ringOf)), 0, z0, z1);
+export const polygonPrism = (
+  outer: ReadonlyArray<Pt>,
+  holes: ReadonlyArray<ReadonlyArray<Pt>>,
+  z0: number,
+  z1: number,
+): Prism => make(convexPieces(counterClockwise(ringOf(outer)), holes.map(ringOf)), 0, z0, z1);
 
-export const ringPrism = (ring: Ring, z0: number, z1: number): Prism => make(convexPieces(counterClockwise(ring)), 0, z0, z1);
+export const ringPrism = (ring: Ring, z0: number, z1: number): Prism =>
+  make(convexPieces(counterClockwise(ring)), 0, z0, z1);
 /** A prism on convex rings already known to be convex and counter-clockwise. */
-export const convexPrism = (rings: readonly Ring[], z0: number, z1: number): Prism => make(rings, 0, z0, z1);
+export const convexPrism = (rings: readonly Ring[], z0: number, z1: number): Prism =>
+  make(rings, 0, z0, z1);
 
-export const boxPrism = (x: number, y: number, w: number, h: number, z0: number, z1: number): Prism =>
-  make([Float64Array.of(x, y, x + w, y, x + w, y + h, x, y + h)], 0, z0, z1);
+export const boxPrism = (
+  x: number,
+  y: number,
+  w: number,
+  h: number,
+  z0: number,
+  z1: number,
+): Prism => make([Float64Array.of(x, y, x + w, y, x + w, y + h, x, y + h)], 0, z0, z1);
 
 /** A round post or hole: exact, one point and a radius. */
 export const roundPrism = (x: number, y: number, r: number, z0: number, z1: number): Prism =>
@@ -46,7 +66,14 @@ export const roundPrism = (x: number, y: number, r: number, z0: number, z1: numb
 export const atHeights = (p: Prism, z0: number, z1: number): Prism => ({ ...p, z0, z1 });
 
 /** Turn about the z axis by (cos, sin), then move. */
-export function moved(p: Prism, cos: number, sin: number, dx: number, dy: number, dz: number): Prism {
+export function moved(
+  p: Prism,
+  cos: number,
+  sin: number,
+  dx: number,
+  dy: number,
+  dz: number,
+): Prism {
   const pieces = p.pieces.map((ring) => {
     const out = new Float64Array(ring.length);
     for (let i = 0; i < ring.length; i += 2) {
@@ -90,13 +117,17 @@ export function cutAlong(p: Prism, axis: 'x' | 'y', at: number): Array<[number, 
   for (const ring of p.pieces) {
     if (ring.length === 2) {
       const [c, off] = axis === 'x' ? [ring[0]!, at - ring[1]!] : [ring[1]!, at - ring[0]!];
-      if (Math.abs(off) < p.r) out.push([c - Math.sqrt(p.r ** 2 - off ** 2), c + Math.sqrt(p.r ** 2 - off ** 2)]);
+      if (Math.abs(off) < p.r)
+        out.push([c - Math.sqrt(p.r ** 2 - off ** 2), c + Math.sqrt(p.r ** 2 - off ** 2)]);
       continue;
     }
-    let low = Infinity, high = -Infinity;
+    let low = Infinity,
+      high = -Infinity;
     for (let i = 0, j = ring.length - 2; i < ring.length; j = i, i += 2) {
-      const [ai, bi, aj, bj] = axis === 'x'
-        ? [ring[i]!, ring[i + 1]!, ring[j]!, ring[j + 1]!] : [ring[i + 1]!, ring[i]!, ring[j + 1]!, ring[j]!];
+      const [ai, bi, aj, bj] =
+        axis === 'x'
+          ? [ring[i]!, ring[i + 1]!, ring[j]!, ring[j + 1]!]
+          : [ring[i + 1]!, ring[i]!, ring[j + 1]!, ring[j]!];
       if ((bi - at) * (bj - at) > 0 || bi === bj) continue;
       const a = aj + ((ai - aj) * (at - bj)) / (bi - bj);
       if (a < low) low = a;

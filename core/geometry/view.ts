@@ -10,7 +10,12 @@ export type Side = 'front inside' | 'front outside' | 'back inside' | 'back outs
 /** Whether x is mirrored on the page of this side (with the spine left or right). */
 export const mirrored = (side: Side): boolean => side === 'front inside' || side === 'back outside';
 
-export interface PageView { side: Side; w: number; h: number; spine: 'left' | 'right' | 'bottom' | 'top' }
+export interface PageView {
+  side: Side;
+  w: number;
+  h: number;
+  spine: 'left' | 'right' | 'bottom' | 'top';
+}
 
 /** From the build's x, y (mm) to a page point whose origin is the page's top left, mm. */
 export function toPage(v: PageView, x: number, y: number): [number, number] {
@@ -37,7 +42,10 @@ export function stepFromPage(v: PageView, right: number, up: number): [number, n
 export const turnFromPage = (v: PageView, deg: number): number => (mirrored(v.side) ? -deg : deg);
 
 /** The build's edge that lies at this edge of the page. */
-export function edgeFromPage(v: PageView, seen: 'left' | 'right' | 'bottom' | 'top'): 'left' | 'right' | 'bottom' | 'top' {
+export function edgeFromPage(
+  v: PageView,
+  seen: 'left' | 'right' | 'bottom' | 'top',
+): 'left' | 'right' | 'bottom' | 'top' {
   const upDown = mirrored(v.side) && (v.spine === 'top' || v.spine === 'bottom');
   const leftRight = mirrored(v.side) && !upDown;
   if (leftRight && (seen === 'left' || seen === 'right')) return seen === 'left' ? 'right' : 'left';

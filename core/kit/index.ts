@@ -1,5 +1,14 @@
 export { ANGLED_MM, PLUGS, type Plug } from './plugs';
-export { partOf, planSize, removals, remaining, sockets, thickness, zSpan, type Removal } from './thickness';
+export {
+  partOf,
+  planSize,
+  removals,
+  remaining,
+  sockets,
+  thickness,
+  zSpan,
+  type Removal,
+} from './thickness';
 export { billOf, type Bill, type BillRow } from './bill';
 export { findParts, type Facets } from './search';
 export { leastRemovals, type Slimming } from './slim';

@@ -6,7 +6,9 @@ import type { Part, Project } from '../model';
 import { partOf } from './thickness';
 
 export interface Known {
-  computer: string; link: string; route: string;
+  computer: string;
+  link: string;
+  route: string;
   state: 'known' | 'partly' | 'unknown';
   /** Why it is no better. */
   why: string[];
@@ -15,42 +17,99 @@ export interface Known {
   /** What must lie on the bench for the first start. */
   gear: string[];
   /** Card space without games, GB, and seconds from power to the menu; typical. */
-  cardGb: number; seconds: [number, number];
+  cardGb: number;
+  seconds: [number, number];
 }
 
 type Screen = NonNullable<Part['screen']>;
 
 /** Timing as a panel-timing node says it: typical blanking for the class. */
 export function panelTiming(s: Screen, fps = 60): string[] {
-  const [w, h] = s.px, front = 16, sync = 16, back = 48, vFront = 4, vSync = 4, vBack = 12;
+  const [w, h] = s.px,
+    front = 16,
+    sync = 16,
+    back = 48,
+    vFront = 4,
+    vSync = 4,
+    vBack = 12;
   return [
-    'panel-timing {', `  clock-frequency = <${(w + front + sync + back) * (h + vFront + vSync + vBack) * fps}>;`, `  hactive = <${w}>;  hfront-porch = <${front}>;  hsync-len = <${sync}>;  hback-porch = <${back}>;`, `  vactive = <${h}>;  vfront-porch = <${vFront}>;  vsync-len = <${vSync}>;  vback-porch = <${vBack}>;`, '};',
+    'panel-timing {',
+    `  clock-frequency = <${(w + front + sync + back) * (h + vFront + vSync + vBack) * fps}>;`,
+    `  hactive = <${w}>;  hfront-porch = <${front}>;  hsync-len = <${sync}>;  hback-porch = <${back}>;`,
+    `  vactive = <${h}>;  vfront-porch = <${vFront}>;  vsync-len = <${vSync}>;  vback-porch = <${vBack}>;`,
+    '};',
   ];
 }
 
 export function knownToWork(p: Project): Known | undefined {
-  const parts = p.kit.items.map((i) => partOf(p, i)), computer = parts.find((q) => q.family === 'sbc'), screen = parts.find((q) => q.screen)?.screen;
+  const parts = p.kit.items.map((i) => partOf(p, i)),
+    computer = parts.find((q) => q.family === 'sbc'),
+    screen = parts.find((q) => q.screen)?.screen;
   if (!computer) return undefined;
-  const link = screen?.link ?? 'hdmi', route = p.controls.route, own = computer.source === 'mine' && !computer.computer;
+  const link = screen?.link ?? 'hdmi',
+    route = p.controls.route,
+    own = computer.source === 'mine' && !computer.computer;
   const why: string[] = [];
   if (own) why.push('A computer of your own: look for an image made for this very board.');
-  if (link === 'spi') why.push('A small screen on SPI needs its own driver: that of the controller chip on its board.');
-  if (link === 'parallel') why.push('Parallel RGB needs the panel\'s timing and every pin in the right function.');
-  if (link === 'panel') why.push('What the driver board reports decides: ask it for the panel\'s own size.');
-  if (route === 'expander') why.push('Buttons on an expander need a line for its chip and address.');
-  if (route === 'original board') why.push('Nobody but you has this board: a small program has to read it.');
-  if (route === 'wireless') why.push('Pair in the menu first; a pad that is asleep cannot wake it.');
-  const state = p.image?.sha256 ? 'known' : own || route === 'original board' ? 'unknown' : why.length > (route === 'wireless' ? 1 : 0) ? 'partly' : 'known';
+  if (link === 'spi')
+    why.push(
+      'A small screen on SPI needs its own driver: that of the controller chip on its board.',
+    );
+  if (link === 'parallel')
+    why.push("Parallel RGB needs the panel's timing and every pin in the right function.");
+  if (link === 'panel')
+    why.push("What the driver board reports decides: ask it for the panel's own size.");
+  if (route === 'expander')
+    why.push('Buttons on an expander need a line for its chip and address.');
+  if (route === 'original board')
+    why.push('Nobody but you has this board: a small program has to read it.');
+  if (route === 'wireless')
+    why.push('Pair in the menu first; a pad that is asleep cannot wake it.');
+  const state = p.image?.sha256
+    ? 'known'
+    : own || route === 'original board'
+      ? 'unknown'
+      : why.length > (route === 'wireless' ? 1 : 0)
+        ? 'partly'
+        : 'known';
   const rotated = screen?.standing === true;
-  const sound = parts.find((q) => q.amp || q.ports?.some((x) => x.carries === 'line' && x.role === 'gives'));
+  const sound = parts.find(
+    (q) => q.amp || q.ports?.some((x) => x.carries === 'line' && x.role === 'gives'),
+  );
   const i2s = sound?.takes?.some((t) => t.signal.startsWith('I2S'));
   return {
-    computer: computer.name, link, route, state, why,
+    computer: computer.name,
+    link,
+    route,
+    state,
+    why,
     boot: [
-      ...(screen && (link === 'parallel' || link === 'panel') ? panelTiming(screen) : []), ...(link === 'spi' && screen ? ['spi-max-frequency = <40000000>;', `width = <${screen.px[0]}>;  height = <${screen.px[1]}>;`] : []),
-      ...(rotated ? ['rotation = <90>;'] : []), ...(i2s ? ['simple-audio-card,format = "i2s";'] : sound ? ['card 1 first in the sound settings'] : []), ...(route === 'gpio' ? ['the gpio-keys overlay from Controls'] : []),
+      ...(screen && (link === 'parallel' || link === 'panel') ? panelTiming(screen) : []),
+      ...(link === 'spi' && screen
+        ? [
+            'spi-max-frequency = <40000000>;',
+            `width = <${screen.px[0]}>;  height = <${screen.px[1]}>;`,
+          ]
+        : []),
+      ...(rotated ? ['rotation = <90>;'] : []),
+      ...(i2s
+        ? ['simple-audio-card,format = "i2s";']
+        : sound
+          ? ['card 1 first in the sound settings']
+          : []),
+      ...(route === 'gpio' ? ['the gpio-keys overlay from Controls'] : []),
     ],
-    gear: ['a keyboard', ...(link === 'hdmi' ? [] : ['another screen on HDMI, until this one shows a picture']), 'a network or a card reader for the games'],
-    cardGb: computer.computer && computer.computer.speed >= 4 ? 12 : 8, seconds: computer.computer && computer.computer.speed >= 4 ? [12, 25] : computer.computer?.speed === 1 ? [30, 60] : [18, 40],
+    gear: [
+      'a keyboard',
+      ...(link === 'hdmi' ? [] : ['another screen on HDMI, until this one shows a picture']),
+      'a network or a card reader for the games',
+    ],
+    cardGb: computer.computer && computer.computer.speed >= 4 ? 12 : 8,
+    seconds:
+      computer.computer && computer.computer.speed >= 4
+        ? [12, 25]
+        : computer.computer?.speed === 1
+          ? [30, 60]
+          : [18, 40],
   };
 }

@@ -5,7 +5,20 @@ import { z } from 'zod';
 import { Id } from './shell';
 
 export const GameFamily = z.enum([
-  '8-bit handheld', '8-bit home', '16-bit home', '32-bit handheld', '32-bit disc', 'pocket LCD', '16-bit home, wide', 'two-screen handheld', 'arcade, upright', 'arcade, six buttons', 'home computer', 'adventure', 'early 3D, stick', 'disc handheld, wide',
+  '8-bit handheld',
+  '8-bit home',
+  '16-bit home',
+  '32-bit handheld',
+  '32-bit disc',
+  'pocket LCD',
+  '16-bit home, wide',
+  'two-screen handheld',
+  'arcade, upright',
+  'arcade, six buttons',
+  'home computer',
+  'adventure',
+  'early 3D, stick',
+  'disc handheld, wide',
 ]);
 export type GameFamily = z.infer<typeof GameFamily>;
 
@@ -13,22 +26,58 @@ export const TOOLS = ['iron', 'hot air', 'rotary tool', 'printer', 'drill press'
 export type Tool = (typeof TOOLS)[number];
 
 /** Goals that can be weighed. */
-export const GOALS = ['families', 'hours', 'cost', 'screen', 'picture', 'pocket', 'mass', 'wireless', 'tv', 'players', 'headphones', 'playCharging', 'card', 'original', 'uncut', 'rebuildable', 'tools'] as const;
+export const GOALS = [
+  'families',
+  'hours',
+  'cost',
+  'screen',
+  'picture',
+  'pocket',
+  'mass',
+  'wireless',
+  'tv',
+  'players',
+  'headphones',
+  'playCharging',
+  'card',
+  'original',
+  'uncut',
+  'rebuildable',
+  'tools',
+] as const;
 export type GoalKey = (typeof GOALS)[number];
 
-const side = z.number({ error: 'A size is a number of millimetres.' }).min(5, { error: 'Nothing under 5 mm holds a handheld.' }).max(1000);
+const side = z
+  .number({ error: 'A size is a number of millimetres.' })
+  .min(5, { error: 'Nothing under 5 mm holds a handheld.' })
+  .max(1000);
 
 export const Brief = z.strictObject({
   families: z.array(GameFamily).max(20),
-  hours: z.number({ error: 'Hours are a number.' }).positive({ error: 'Hours on a charge are more than 0.' }).max(100).optional(),
-  costCeiling: z.number({ error: 'A cost is a number.' }).positive({ error: 'A cost ceiling is more than 0.' }).max(100_000).optional(),
+  hours: z
+    .number({ error: 'Hours are a number.' })
+    .positive({ error: 'Hours on a charge are more than 0.' })
+    .max(100)
+    .optional(),
+  costCeiling: z
+    .number({ error: 'A cost is a number.' })
+    .positive({ error: 'A cost ceiling is more than 0.' })
+    .max(100_000)
+    .optional(),
   /** Diagonal of the lit area, inch. */
-  screenIn: z.strictObject({ least: z.number().positive().max(30), most: z.number().positive().max(30) }).refine((s) => s.least <= s.most, { error: 'The least screen is larger than the most.' }).optional(),
+  screenIn: z
+    .strictObject({ least: z.number().positive().max(30), most: z.number().positive().max(30) })
+    .refine((s) => s.least <= s.most, { error: 'The least screen is larger than the most.' })
+    .optional(),
   /** Every game pixel the same size, or the picture as large as it goes. */
   picture: z.enum(['whole pixels', 'as large as it goes']).optional(),
   /** Outer size that still goes into a pocket, mm, in any order. */
   pocket: z.tuple([side, side, side]).optional(),
-  massG: z.number({ error: 'A mass is a number of grams.' }).positive({ error: 'A mass is more than 0 g.' }).max(20_000).optional(),
+  massG: z
+    .number({ error: 'A mass is a number of grams.' })
+    .positive({ error: 'A mass is more than 0 g.' })
+    .max(20_000)
+    .optional(),
   wireless: z.boolean().optional(),
   tv: z.boolean().optional(),
   players: z.number().int().min(1).max(8).optional(),

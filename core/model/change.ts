@@ -49,26 +49,74 @@ export type Change =
 export function applied(p: Project, change: Change): Project {
   switch (change.do) {
     case 'place':
-      return { ...p, layout: { placements: p.layout.placements.map((x) => (x.item === change.placement.item ? change.placement : x)) } };
+      return {
+        ...p,
+        layout: {
+          placements: p.layout.placements.map((x) =>
+            x.item === change.placement.item ? change.placement : x,
+          ),
+        },
+      };
     case 'stand':
-      return { ...p, layout: { placements: [...p.layout.placements.filter((x) => x.item !== change.placement.item), change.placement] } };
+      return {
+        ...p,
+        layout: {
+          placements: [
+            ...p.layout.placements.filter((x) => x.item !== change.placement.item),
+            change.placement,
+          ],
+        },
+      };
     case 'strike':
-      return withItem(p, change.item, (item) => ({ ...item, struck: item.struck.includes(change.block) ? item.struck : [...item.struck, change.block] }));
+      return withItem(p, change.item, (item) => ({
+        ...item,
+        struck: item.struck.includes(change.block) ? item.struck : [...item.struck, change.block],
+      }));
     case 'trim': {
       const id = `trim-${change.feature}-${change.copy}`;
-      const cut: Cut = { kind: 'trim', id, feature: change.feature, copy: change.copy, to: change.to, state: 'decided' };
+      const cut: Cut = {
+        kind: 'trim',
+        id,
+        feature: change.feature,
+        copy: change.copy,
+        to: change.to,
+        state: 'decided',
+      };
       return { ...p, cuts: [...p.cuts.filter((c) => c.id !== id), cut] };
     }
     case 'widen':
     case 'notch': {
-      const known = p.cuts.find((c): c is Extract<Cut, { kind: 'opening' }> => c.kind === 'opening' && c.for === change.for);
-      const wide = change.do === 'widen' || known?.wide, notch = change.do === 'notch' || known?.notch;
+      const known = p.cuts.find(
+        (c): c is Extract<Cut, { kind: 'opening' }> => c.kind === 'opening' && c.for === change.for,
+      );
+      const wide = change.do === 'widen' || known?.wide,
+        notch = change.do === 'notch' || known?.notch;
       const id = known?.id ?? `open-${change.for.replace(/[^a-z0-9-]/g, '-')}`;
-      return { ...p, cuts: [...p.cuts.filter((c) => c.id !== id), { kind: 'opening', id, for: change.for, ...(wide ? { wide } : {}), ...(notch ? { notch } : {}), state: 'decided' }] };
+      return {
+        ...p,
+        cuts: [
+          ...p.cuts.filter((c) => c.id !== id),
+          {
+            kind: 'opening',
+            id,
+            for: change.for,
+            ...(wide ? { wide } : {}),
+            ...(notch ? { notch } : {}),
+            state: 'decided',
+          },
+        ],
+      };
     }
     case 'swap': {
-      const parts = p.kit.parts.some((x) => x.id === change.part.id) ? p.kit.parts : [...p.kit.parts, change.part];
-      return withItem({ ...p, kit: { ...p.kit, parts } }, change.item, (item) => ({ id: item.id, part: change.part.id, name: change.part.name, struck: [] }));
+      const parts = p.kit.parts.some((x) => x.id === change.part.id)
+        ? p.kit.parts
+        : [...p.kit.parts, change.part];
+      return withItem({ ...p, kit: { ...p.kit, parts } }, change.item, (item) => ({
+        id: item.id,
+        part: change.part.id,
+        name: change.part.name,
+        struck: [],
+      }));
     }
     case 'insulate':
       return withItem(p, change.item, (item) => ({ ...item, insulated: true }));
@@ -77,33 +125,94 @@ export function applied(p: Project, change: Change): Project {
     case 'around':
       return withItem(p, change.item, (item) => said(item, 'around', change.on || undefined));
     case 'angle':
-      return withItem(p, change.item, (item) => { const list = [...(item.angled ?? []).filter((c) => c !== change.connector), ...(change.on ? [change.connector] : [])]; return said(item, 'angled', list.length ? list : undefined); });
+      return withItem(p, change.item, (item) => {
+        const list = [
+          ...(item.angled ?? []).filter((c) => c !== change.connector),
+          ...(change.on ? [change.connector] : []),
+        ];
+        return said(item, 'angled', list.length ? list : undefined);
+      });
     case 'shut':
-      return { ...p, shell: { ...p.shell, bodies: p.shell.bodies.map((b, i) => (i === 0 ? { ...b, shuts: change.how } : b)) } };
+      return {
+        ...p,
+        shell: {
+          ...p.shell,
+          bodies: p.shell.bodies.map((b, i) => (i === 0 ? { ...b, shuts: change.how } : b)),
+        },
+      };
     case 'peg':
-      return { ...p, shell: { ...p.shell, bodies: p.shell.bodies.map((b) => (b.caps ? { ...b, caps: b.caps.map((c) => (c.id === change.cap ? { ...c, peg: length(change.mm) } : c)) } : b)) } };
+      return {
+        ...p,
+        shell: {
+          ...p.shell,
+          bodies: p.shell.bodies.map((b) =>
+            b.caps
+              ? {
+                  ...b,
+                  caps: b.caps.map((c) =>
+                    c.id === change.cap ? { ...c, peg: length(change.mm) } : c,
+                  ),
+                }
+              : b,
+          ),
+        },
+      };
     case 'screw':
       return withFeature(p, change.feature, (q) => ({ ...q, screw: change.screw }));
     case 'bore':
-      return withFeature(p, change.feature, (q) => (q.bore ? { ...q, bore: { ...q.bore, deep: length(change.deep) } } : q));
+      return withFeature(p, change.feature, (q) =>
+        q.bore ? { ...q, bore: { ...q.bore, deep: length(change.deep) } } : q,
+      );
     case 'hinge':
-      return p.shell.hinge ? { ...p, shell: { ...p.shell, hinge: { ...p.shell.hinge, ...change.set } } } : p;
+      return p.shell.hinge
+        ? { ...p, shell: { ...p.shell, hinge: { ...p.shell.hinge, ...change.set } } }
+        : p;
     case 'grow':
-      return { ...p, shell: { ...p.shell, bodies: p.shell.bodies.map((b, i) => (i === 0 ? grown(b, change.by, change.side) : b)) } };
+      return {
+        ...p,
+        shell: {
+          ...p.shell,
+          bodies: p.shell.bodies.map((b, i) => (i === 0 ? grown(b, change.by, change.side) : b)),
+        },
+      };
     case 'program':
       return withItem(p, change.item, (item) => ({ ...item, rProgOhm: change.rProgOhm }));
     case 'input':
-      return { ...p, controls: { ...p.controls, inputs: p.controls.inputs.map((x) => (x.id === change.input.id ? change.input : x)) } };
+      return {
+        ...p,
+        controls: {
+          ...p.controls,
+          inputs: p.controls.inputs.map((x) => (x.id === change.input.id ? change.input : x)),
+        },
+      };
     case 'leave-out-input':
-      return { ...p, controls: { ...p.controls, inputs: p.controls.inputs.filter((x) => x.id !== change.input) } };
+      return {
+        ...p,
+        controls: { ...p.controls, inputs: p.controls.inputs.filter((x) => x.id !== change.input) },
+      };
     case 'route': {
-      const parts = p.kit.parts.some((x) => x.id === change.part.id) ? p.kit.parts : [...p.kit.parts, change.part];
+      const parts = p.kit.parts.some((x) => x.id === change.part.id)
+        ? p.kit.parts
+        : [...p.kit.parts, change.part];
       const has = p.kit.items.some((x) => x.part === change.part.id);
-      const items = has ? p.kit.items : [...p.kit.items, { id: freshId(p, change.part.id), part: change.part.id, name: change.part.name, struck: [] }];
+      const items = has
+        ? p.kit.items
+        : [
+            ...p.kit.items,
+            {
+              id: freshId(p, change.part.id),
+              part: change.part.id,
+              name: change.part.name,
+              struck: [],
+            },
+          ];
       return { ...p, kit: { parts, items }, controls: { ...p.controls, route: change.route } };
     }
     case 'net':
-      return { ...p, wiring: { nets: [...p.wiring.nets.filter((n) => n.id !== change.net.id), change.net] } };
+      return {
+        ...p,
+        wiring: { nets: [...p.wiring.nets.filter((n) => n.id !== change.net.id), change.net] },
+      };
     case 'drop-net':
       return { ...p, wiring: { nets: p.wiring.nets.filter((n) => n.id !== change.id) } };
     case 'add':
@@ -119,7 +228,10 @@ export function applied(p: Project, change: Change): Project {
     case 'power':
       return { ...p, power: { ...p.power, ...change.set } };
     case 'reach':
-      return withItem(p, change.item, (item) => ({ ...item, reach: { ...item.reach, [change.connector]: change.outside } }));
+      return withItem(p, change.item, (item) => ({
+        ...item,
+        reach: { ...item.reach, [change.connector]: change.outside },
+      }));
   }
 }
 
@@ -127,14 +239,35 @@ export function applied(p: Project, change: Change): Project {
 export function withAdded(p: Project, part: Part): Project {
   const parts = p.kit.parts.some((x) => x.id === part.id) ? p.kit.parts : [...p.kit.parts, part];
   const twin = p.kit.items.filter((i) => i.part === part.id).length;
-  return { ...p, kit: { parts, items: [...p.kit.items, { id: freshId(p, part.id), part: part.id, name: twin ? `${part.name} (${twin + 1})`.slice(0, 200) : part.name, struck: [] }] } };
+  return {
+    ...p,
+    kit: {
+      parts,
+      items: [
+        ...p.kit.items,
+        {
+          id: freshId(p, part.id),
+          part: part.id,
+          name: twin ? `${part.name} (${twin + 1})`.slice(0, 200) : part.name,
+          struck: [],
+        },
+      ],
+    },
+  };
 }
 
 /** The build without an item, its place, its wires, and its part when nobody else is one. */
 export const without = (p: Project, id: string): Project => ({
   ...p,
-  kit: { parts: p.kit.parts.filter((q) => p.kit.items.some((i) => i.id !== id && i.part === q.id)), items: p.kit.items.filter((i) => i.id !== id) },
-  layout: { placements: p.layout.placements.filter((x) => x.item !== id && !('item' in x.on && x.on.item === id)) },
+  kit: {
+    parts: p.kit.parts.filter((q) => p.kit.items.some((i) => i.id !== id && i.part === q.id)),
+    items: p.kit.items.filter((i) => i.id !== id),
+  },
+  layout: {
+    placements: p.layout.placements.filter(
+      (x) => x.item !== id && !('item' in x.on && x.on.item === id),
+    ),
+  },
   wiring: { nets: p.wiring.nets.filter((n) => !n.ends.some((e) => e.item === id)) },
 });
 
@@ -147,25 +280,68 @@ export function freshId(p: Project, wish: string): string {
   }
 }
 
-const withItem = (p: Project, id: string, change: (item: Project['kit']['items'][number]) => Project['kit']['items'][number]): Project =>
-  ({ ...p, kit: { ...p.kit, items: p.kit.items.map((x) => (x.id === id ? change(x) : x)) } });
+const withItem = (
+  p: Project,
+  id: string,
+  change: (item: Project['kit']['items'][number]) => Project['kit']['items'][number],
+): Project => ({
+  ...p,
+  kit: { ...p.kit, items: p.kit.items.map((x) => (x.id === id ? change(x) : x)) },
+});
 
 /** An item with something said of it, or no longer said. */
 function said<K extends 'folds' | 'around' | 'angled'>(item: Item, key: K, value: Item[K]): Item {
   const next = { ...item };
-  if (value === undefined) delete next[key]; else next[key] = value;
+  if (value === undefined) delete next[key];
+  else next[key] = value;
   return next;
 }
 
-const longer = (l: Length, by: number): Length => ({ ...l, mm: Math.round((l.mm + by) * 1000) / 1000 });
+const longer = (l: Length, by: number): Length => ({
+  ...l,
+  mm: Math.round((l.mm + by) * 1000) / 1000,
+});
 function grown(b: Body, by: number, side: Extract<Change, { do: 'grow' }>['side']): Body {
-  if (typeof side === 'string') return b.outline.kind === 'rect' ? { ...b, outline: { ...b.outline, [side]: longer(b.outline[side], by) } } : b;
-  return { ...b, pieces: b.pieces.map((q) => (q.id === side.piece ? { ...q, depth: longer(q.depth, by), zones: q.zones.map((z) => ({ ...z, depth: longer(z.depth, by) })), features: q.features.map((f) => (f.purpose === 'closing screw' && f.height.from === 'floor' ? { ...f, height: { ...f.height, length: longer(f.height.length, by) } } : f)) } : q)) };
+  if (typeof side === 'string')
+    return b.outline.kind === 'rect'
+      ? { ...b, outline: { ...b.outline, [side]: longer(b.outline[side], by) } }
+      : b;
+  return {
+    ...b,
+    pieces: b.pieces.map((q) =>
+      q.id === side.piece
+        ? {
+            ...q,
+            depth: longer(q.depth, by),
+            zones: q.zones.map((z) => ({ ...z, depth: longer(z.depth, by) })),
+            features: q.features.map((f) =>
+              f.purpose === 'closing screw' && f.height.from === 'floor'
+                ? { ...f, height: { ...f.height, length: longer(f.height.length, by) } }
+                : f,
+            ),
+          }
+        : q,
+    ),
+  };
 }
 
-const withFeature = (p: Project, id: string, change: (f: Feature) => Feature): Project => ({ ...p, shell: { ...p.shell, bodies: p.shell.bodies.map((b) => ({ ...b, pieces: b.pieces.map((q) => (q.features.some((f) => f.id === id) ? { ...q, features: q.features.map((f) => (f.id === id ? change(f) : f)) } : q)) })) } });
+const withFeature = (p: Project, id: string, change: (f: Feature) => Feature): Project => ({
+  ...p,
+  shell: {
+    ...p.shell,
+    bodies: p.shell.bodies.map((b) => ({
+      ...b,
+      pieces: b.pieces.map((q) =>
+        q.features.some((f) => f.id === id)
+          ? { ...q, features: q.features.map((f) => (f.id === id ? change(f) : f)) }
+          : q,
+      ),
+    })),
+  },
+});
 
-export const appliedAll = (p: Project, changes: readonly Change[]): Project => changes.reduce(applied, p);
+export const appliedAll = (p: Project, changes: readonly Change[]): Project =>
+  changes.reduce(applied, p);
 
 /** Something a builder can do about a finding. Shown only after the whole build was re-checked with it. */
 export interface WayOut {

@@ -3,7 +3,10 @@ import { FORMAT, type Project } from './project';
 
 export function emptyProject(id: string, name: string): Project {
   return {
-    format: FORMAT, id, name, way: 'gut and fit',
+    format: FORMAT,
+    id,
+    name,
+    way: 'gut and fit',
     brief: { families: ['8-bit handheld', '16-bit home'] },
     shell: { bodies: [] },
     kit: { parts: [], items: [] },

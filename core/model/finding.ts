@@ -3,11 +3,25 @@
  *
  * *hit*: the margin is below zero. *tight*: it is not, but the chance is under 95 %. *clear*: else.
  */
-export const STATIONS = ['brief', 'shell', 'kit', 'fit', 'cut', 'controls', 'power', 'build'] as const;
+export const STATIONS = [
+  'brief',
+  'shell',
+  'kit',
+  'fit',
+  'cut',
+  'controls',
+  'power',
+  'build',
+] as const;
 export type Station = (typeof STATIONS)[number];
 export type Verdict = 'hit' | 'tight' | 'clear';
 
-export interface SourceShare { key: string; label: string; u: number; k: number }
+export interface SourceShare {
+  key: string;
+  label: string;
+  u: number;
+  k: number;
+}
 
 export interface Measure {
   /** Signed distance, mm; negative is the overlap. */
@@ -28,7 +42,31 @@ export interface Finding {
   station: Station;
   verdict: Verdict;
   /** What kind of check found it. */
-  check: 'touch' | 'plug' | 'window' | 'grille' | 'outside' | 'pins' | 'input' | 'charge' | 'rail' | 'supply' | 'hours' | 'chain' | 'screw' | 'kept' | 'hinge' | 'closing' | 'wire' | 'ribbon' | 'magnet' | 'cap' | 'press' | 'stop' | 'antenna' | 'beside';
+  check:
+    | 'touch'
+    | 'plug'
+    | 'window'
+    | 'grille'
+    | 'outside'
+    | 'pins'
+    | 'input'
+    | 'charge'
+    | 'rail'
+    | 'supply'
+    | 'hours'
+    | 'chain'
+    | 'screw'
+    | 'kept'
+    | 'hinge'
+    | 'closing'
+    | 'wire'
+    | 'ribbon'
+    | 'magnet'
+    | 'cap'
+    | 'press'
+    | 'stop'
+    | 'antenna'
+    | 'beside';
   /** Number first: "1.8 mm overlap". */
   title: string;
   /** What meets what. */
@@ -50,7 +88,8 @@ export function phi(x: number): number {
   if (Math.abs(x) > 8) return x > 0 ? 1 : 0;
   if (Math.abs(x) < 3) {
     // Φ = ½ + φ(x)·(x + x³/3 + x⁵/15 + ...)
-    let term = x, sum = x;
+    let term = x,
+      sum = x;
     for (let k = 3; Math.abs(term) > 1e-16; k += 2) {
       term *= (x * x) / k;
       sum += term;
@@ -75,9 +114,15 @@ export function judge(margin: number, sigma: number): { chance: number; verdict:
 const ORDER: Record<Verdict, number> = { hit: 0, tight: 1, clear: 2 };
 /** Worst first: hits by depth, then tight ones by chance. */
 export const worstFirst = (a: Finding, b: Finding): number =>
-  ORDER[a.verdict] - ORDER[b.verdict]
-  || (a.measure && b.measure ? (a.measure.gap - a.measure.required) - (b.measure.gap - b.measure.required) : (a.measure ? -1 : b.measure ? 1 : 0))
-  || (a.id < b.id ? -1 : 1);
+  ORDER[a.verdict] - ORDER[b.verdict] ||
+  (a.measure && b.measure
+    ? a.measure.gap - a.measure.required - (b.measure.gap - b.measure.required)
+    : a.measure
+      ? -1
+      : b.measure
+        ? 1
+        : 0) ||
+  (a.id < b.id ? -1 : 1);
 
 /** A chance as a builder reads it: never "0 %" or "100 %". */
 export function percent(chance: number): string {

@@ -7,7 +7,16 @@
  */
 import { z } from 'zod';
 
-export const HOWS = ['calliper', 'ruler', 'photo', 'mesh', 'estimate', 'typical', 'made', 'exact'] as const;
+export const HOWS = [
+  'calliper',
+  'ruler',
+  'photo',
+  'mesh',
+  'estimate',
+  'typical',
+  'made',
+  'exact',
+] as const;
 export type How = (typeof HOWS)[number];
 
 /** Limits ±a in mm by the way a length was found. `made` is a stated part tolerance. */
@@ -39,7 +48,9 @@ export const LONGEST_MM = 1000;
 const figure = z
   .number({ error: 'This is not a number of millimetres.' })
   .min(-LONGEST_MM, { error: `Shorter than -${LONGEST_MM} mm cannot be right. Check the unit.` })
-  .max(LONGEST_MM, { error: `Longer than ${LONGEST_MM} mm cannot be right for a handheld. Check the unit.` });
+  .max(LONGEST_MM, {
+    error: `Longer than ${LONGEST_MM} mm cannot be right for a handheld. Check the unit.`,
+  });
 
 const lengthShape = {
   u: z.number().min(0, { error: 'An uncertainty cannot be negative.' }).max(100),
@@ -79,9 +90,20 @@ export const limitOf = (l: Length): number => l.u * Math.sqrt(3);
 export type ParsedLength = { ok: true; mm: number } | { ok: false; sentence: string };
 
 const UNIT_MM: Readonly<Record<string, number>> = {
-  '': 1, mm: 1, cm: 10, m: 1000, in: 25.4, inch: 25.4, inches: 25.4, '"': 25.4, '″': 25.4, mil: 0.0254, thou: 0.0254,
+  '': 1,
+  mm: 1,
+  cm: 10,
+  m: 1000,
+  in: 25.4,
+  inch: 25.4,
+  inches: 25.4,
+  '"': 25.4,
+  '″': 25.4,
+  mil: 0.0254,
+  thou: 0.0254,
 };
-const LENGTH_TEXT = /^([+-])?\s*(?:(\d+)\s+)?(\d+(?:[.,]\d+)?|[.,]\d+)(?:\s*\/\s*(\d+))?\s*([a-z"″]*)$/i;
+const LENGTH_TEXT =
+  /^([+-])?\s*(?:(\d+)\s+)?(\d+(?:[.,]\d+)?|[.,]\d+)(?:\s*\/\s*(\d+))?\s*([a-z"″]*)$/i;
 
 /**
  * Read a typed length: `12`, `12.5 mm`, `12,5`, `1/8 in`, `1 1/2"`, `60 thou`.
@@ -90,18 +112,29 @@ const LENGTH_TEXT = /^([+-])?\s*(?:(\d+)\s+)?(\d+(?:[.,]\d+)?|[.,]\d+)(?:\s*\/\s
  * @param range lowest and highest figure accepted, mm
  * @returns     the length in mm, or one sentence that says what is wrong with the text
  */
-export function parseLength(text: string, range: { min?: number; max?: number } = {}): ParsedLength {
+export function parseLength(
+  text: string,
+  range: { min?: number; max?: number } = {},
+): ParsedLength {
   const typed = text.trim();
-  if (typed === '') return { ok: false, sentence: 'Type a length, for example 12.5, 12.5 mm or 1/8 in.' };
+  if (typed === '')
+    return { ok: false, sentence: 'Type a length, for example 12.5, 12.5 mm or 1/8 in.' };
   const found = LENGTH_TEXT.exec(typed);
   const unit = found ? UNIT_MM[found[5]!.toLowerCase()] : undefined;
   if (!found || unit === undefined) {
-    return { ok: false, sentence: `"${typed.slice(0, 40)}" is not a length. Try 12.5, 12.5 mm, 1/8 in or 1 1/2".` };
+    return {
+      ok: false,
+      sentence: `"${typed.slice(0, 40)}" is not a length. Try 12.5, 12.5 mm, 1/8 in or 1 1/2".`,
+    };
   }
   const [, sign, whole, top, bottom] = found;
-  if (bottom !== undefined && Number(bottom) === 0) return { ok: false, sentence: 'A fraction cannot be over 0.' };
+  if (bottom !== undefined && Number(bottom) === 0)
+    return { ok: false, sentence: 'A fraction cannot be over 0.' };
   if (whole !== undefined && bottom === undefined) {
-    return { ok: false, sentence: `"${typed.slice(0, 40)}" is two numbers. Type one, or a fraction such as 1 1/2 in.` };
+    return {
+      ok: false,
+      sentence: `"${typed.slice(0, 40)}" is two numbers. Type one, or a fraction such as 1 1/2 in.`,
+    };
   }
   const part = Number(top!.replace(',', '.')) / (bottom === undefined ? 1 : Number(bottom));
   const mm = (sign === '-' ? -1 : 1) * (Number(whole ?? 0) + part) * unit;
@@ -111,13 +144,19 @@ export function parseLength(text: string, range: { min?: number; max?: number } 
   if (rounded < min) {
     return {
       ok: false,
-      sentence: min === 0 ? 'This cannot be negative.'
-        : min > 0 && rounded <= 0 ? 'A size must be greater than 0 mm.'
-          : `${formatMm(rounded)} mm is too small here; the least is ${formatMm(min)} mm.`,
+      sentence:
+        min === 0
+          ? 'This cannot be negative.'
+          : min > 0 && rounded <= 0
+            ? 'A size must be greater than 0 mm.'
+            : `${formatMm(rounded)} mm is too small here; the least is ${formatMm(min)} mm.`,
     };
   }
   if (rounded > max) {
-    return { ok: false, sentence: `${formatMm(rounded)} mm is too long here; the most is ${formatMm(max)} mm. Check the unit.` };
+    return {
+      ok: false,
+      sentence: `${formatMm(rounded)} mm is too long here; the most is ${formatMm(max)} mm. Check the unit.`,
+    };
   }
   return { ok: true, mm: rounded };
 }

@@ -10,7 +10,18 @@ import { Id, Name, Points } from './shell';
 const mm = z.number().min(-500).max(500);
 const point3 = z.tuple([mm, mm, mm]);
 
-export const BLOCK_KINDS = ['board', 'chip', 'connector', 'pins', 'body', 'cell', 'glass', 'cap', 'foam', 'shield'] as const;
+export const BLOCK_KINDS = [
+  'board',
+  'chip',
+  'connector',
+  'pins',
+  'body',
+  'cell',
+  'glass',
+  'cap',
+  'foam',
+  'shield',
+] as const;
 
 /** A prism: a plan shape in the plane across `axis`, standing from `base` for `height` along it. */
 export const Block = z.strictObject({
@@ -20,7 +31,12 @@ export const Block = z.strictObject({
   plan: z.discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('rect'), x: mm, y: mm, w: Length, h: Length }),
     z.strictObject({ kind: z.literal('circle'), x: mm, y: mm, d: Length }),
-    z.strictObject({ kind: z.literal('polygon'), points: Points, holes: z.array(Points).max(40).optional(), how: z.enum(HOWS) }),
+    z.strictObject({
+      kind: z.literal('polygon'),
+      points: Points,
+      holes: z.array(Points).max(40).optional(),
+      how: z.enum(HOWS),
+    }),
   ]),
   axis: z.enum(['x', 'y', 'z']),
   base: mm,
@@ -28,23 +44,43 @@ export const Block = z.strictObject({
   /** Gives way to a touch: foam, pads, wire. */
   soft: z.boolean().optional(),
   /** Does its work pressed in along its axis: spring contacts, foam. Between the least and the most share of its stroke. */
-  presses: z.strictObject({
-    strokeMm: z.number({ error: 'A stroke is a number of mm.' }).positive({ error: 'A stroke is longer than 0 mm.' }).max(50),
-    least: z.number().min(0).max(1), most: z.number().min(0).max(1),
-    /** Force of one, N, and how many there are. */
-    forceN: z.number().min(0).max(50).optional(), count: z.number().int().min(1).max(400).optional(),
-  }).refine((q) => q.least < q.most, { error: 'The least share must be below the most.' }).optional(),
+  presses: z
+    .strictObject({
+      strokeMm: z
+        .number({ error: 'A stroke is a number of mm.' })
+        .positive({ error: 'A stroke is longer than 0 mm.' })
+        .max(50),
+      least: z.number().min(0).max(1),
+      most: z.number().min(0).max(1),
+      /** Force of one, N, and how many there are. */
+      forceN: z.number().min(0).max(50).optional(),
+      count: z.number().int().min(1).max(400).optional(),
+    })
+    .refine((q) => q.least < q.most, { error: 'The least share must be below the most.' })
+    .optional(),
   /** May be taken off the board, with what that costs. */
-  removable: z.strictObject({
-    tool: z.enum(['fingers', 'iron', 'wick', 'hot air', 'rotary tool', 'knife', 'cutters']),
-    difficulty: z.number().int().min(1).max(5),
-    risk: z.string().max(300),
-    lost: z.string().max(300),
-  }).optional(),
+  removable: z
+    .strictObject({
+      tool: z.enum(['fingers', 'iron', 'wick', 'hot air', 'rotary tool', 'knife', 'cutters']),
+      difficulty: z.number().int().min(1).max(5),
+      risk: z.string().max(300),
+      lost: z.string().max(300),
+    })
+    .optional(),
 });
 export type Block = z.infer<typeof Block>;
 
-export const PLUG_TYPES = ['usb-c', 'micro-usb', 'usb-a', 'hdmi', 'mini-hdmi', 'jack-3.5', 'barrel', 'card', 'ethernet'] as const;
+export const PLUG_TYPES = [
+  'usb-c',
+  'micro-usb',
+  'usb-a',
+  'hdmi',
+  'mini-hdmi',
+  'jack-3.5',
+  'barrel',
+  'card',
+  'ethernet',
+] as const;
 export type PlugType = (typeof PLUG_TYPES)[number];
 
 export const Connector = z.strictObject({
@@ -82,7 +118,23 @@ export const LEAVES = ['straight', 'left', 'right'] as const;
 export type Leaves = (typeof LEAVES)[number];
 
 export const FAMILIES = [
-  'sbc', 'screen', 'cell', 'charger', 'converter', 'audio', 'speaker', 'switch', 'controller', 'expander', 'storage', 'hub', 'latch', 'hardware', 'lead', 'protection', 'cooling',
+  'sbc',
+  'screen',
+  'cell',
+  'charger',
+  'converter',
+  'audio',
+  'speaker',
+  'switch',
+  'controller',
+  'expander',
+  'storage',
+  'hub',
+  'latch',
+  'hardware',
+  'lead',
+  'protection',
+  'cooling',
 ] as const;
 export type Family = (typeof FAMILIES)[number];
 
@@ -100,71 +152,133 @@ export const Part = z.strictObject({
   blocks: z.array(Block).min(1, { error: 'A part needs at least one block.' }).max(60),
   connectors: z.array(Connector).max(30),
   pads: z.array(Pad).max(80),
-  holes: z.array(z.strictObject({ x: mm, y: mm, d: z.number().positive().max(50) })).max(20).optional(),
+  holes: z
+    .array(z.strictObject({ x: mm, y: mm, d: z.number().positive().max(50) }))
+    .max(20)
+    .optional(),
   /** Flat tails that leave it: from where, which way, how wide and long, on which side their contacts lie. */
-  ribbons: z.array(z.strictObject({
-    id: Id, name: Name, at: point3, dir: point3, widthMm: z.number().positive().max(100), lengthMm: z.number().positive().max(500),
-    ways: z.number().int().min(2).max(80), endMm: z.number().positive().max(1), contacts: z.enum(['top', 'bottom']),
-  })).max(6).optional(),
+  ribbons: z
+    .array(
+      z.strictObject({
+        id: Id,
+        name: Name,
+        at: point3,
+        dir: point3,
+        widthMm: z.number().positive().max(100),
+        lengthMm: z.number().positive().max(500),
+        ways: z.number().int().min(2).max(80),
+        endMm: z.number().positive().max(1),
+        contacts: z.enum(['top', 'bottom']),
+      }),
+    )
+    .max(6)
+    .optional(),
   /** Power drawn from the 5 V rail in each state, W. */
   draws: z.strictObject({ menu: watts, game: watts, peak: watts }).optional(),
-  screen: z.strictObject({
-    diagonalIn: z.number().positive().max(20),
-    active: z.strictObject({ x: mm, y: mm, w: z.number().positive(), h: z.number().positive() }),
-    px: z.tuple([z.number().int().positive(), z.number().int().positive()]),
-    link: z.enum(['spi', 'parallel', 'composite', 'hdmi', 'panel']),
-    /** Made standing: its picture is turned for a lying one. */
-    standing: z.boolean().optional(),
-  }).optional(),
-  cell: z.strictObject({
-    kind: z.enum(['pouch', 'cylinder', 'bank', 'bay']),
-    series: z.number().int().min(1).max(6),
-    capacityAh: z.number({ error: 'A capacity is a number of Ah.' }).positive({ error: 'A cell holds more than 0 Ah.' }).max(60),
-    /** Internal resistance of the whole pack, Ω. */
-    rOhm: z.number().min(0).max(5),
-    cutoffV: z.number().positive().max(30),
-    fullV: z.number().positive({ error: 'A 0 V cell gives nothing. Type its full voltage.' }).max(30),
-    maxChargeC: z.number().positive().max(10),
-    maxDischargeC: z.number().positive().max(100),
-    /** No protection board of its own. */
-    bare: z.boolean().optional(),
-  }).optional(),
-  charger: z.strictObject({
-    kVolts: z.number().positive().max(100_000),
-    rProgOhm: z.number().positive().max(10_000_000),
-    tolerance: z.number().min(0).max(0.5),
-    /** Cells in series it charges and balances; 1 when nothing is said. */
-    series: z.number().int().min(1).max(6).optional(),
-  }).optional(),
-  converter: z.strictObject({
-    kind: z.enum(['boost', 'buck']),
-    outV: z.number().positive().max(24),
-    limitA: z.number().positive().max(20),
-    efficiency: z.number().gt(0.3).max(1),
-    minInV: z.number().positive().max(30),
-    /** Highest input. A boost passes on what is above its output, so that is its limit when nothing is said. */
-    maxInV: z.number().positive().max(60).optional(),
-    /** Current it takes with nothing connected, A. */
-    idleA: z.number().min(0).max(1),
-  }).optional(),
+  screen: z
+    .strictObject({
+      diagonalIn: z.number().positive().max(20),
+      active: z.strictObject({ x: mm, y: mm, w: z.number().positive(), h: z.number().positive() }),
+      px: z.tuple([z.number().int().positive(), z.number().int().positive()]),
+      link: z.enum(['spi', 'parallel', 'composite', 'hdmi', 'panel']),
+      /** Made standing: its picture is turned for a lying one. */
+      standing: z.boolean().optional(),
+    })
+    .optional(),
+  cell: z
+    .strictObject({
+      kind: z.enum(['pouch', 'cylinder', 'bank', 'bay']),
+      series: z.number().int().min(1).max(6),
+      capacityAh: z
+        .number({ error: 'A capacity is a number of Ah.' })
+        .positive({ error: 'A cell holds more than 0 Ah.' })
+        .max(60),
+      /** Internal resistance of the whole pack, Ω. */
+      rOhm: z.number().min(0).max(5),
+      cutoffV: z.number().positive().max(30),
+      fullV: z
+        .number()
+        .positive({ error: 'A 0 V cell gives nothing. Type its full voltage.' })
+        .max(30),
+      maxChargeC: z.number().positive().max(10),
+      maxDischargeC: z.number().positive().max(100),
+      /** No protection board of its own. */
+      bare: z.boolean().optional(),
+    })
+    .optional(),
+  charger: z
+    .strictObject({
+      kVolts: z.number().positive().max(100_000),
+      rProgOhm: z.number().positive().max(10_000_000),
+      tolerance: z.number().min(0).max(0.5),
+      /** Cells in series it charges and balances; 1 when nothing is said. */
+      series: z.number().int().min(1).max(6).optional(),
+    })
+    .optional(),
+  converter: z
+    .strictObject({
+      kind: z.enum(['boost', 'buck']),
+      outV: z.number().positive().max(24),
+      limitA: z.number().positive().max(20),
+      efficiency: z.number().gt(0.3).max(1),
+      minInV: z.number().positive().max(30),
+      /** Highest input. A boost passes on what is above its output, so that is its limit when nothing is said. */
+      maxInV: z.number().positive().max(60).optional(),
+      /** Current it takes with nothing connected, A. */
+      idleA: z.number().min(0).max(1),
+    })
+    .optional(),
   /** Header lines this part takes when it is fitted, by GPIO number and what for. */
-  takes: z.array(z.strictObject({ gpio: z.number().int().min(0).max(63), signal: z.string().max(40) })).max(40).optional(),
+  takes: z
+    .array(z.strictObject({ gpio: z.number().int().min(0).max(63), signal: z.string().max(40) }))
+    .max(40)
+    .optional(),
   /** How many button inputs it gives (USB controller board, expander). */
   inputs: z.number().int().min(0).max(64).optional(),
-  speaker: z.strictObject({ ohm: z.number().positive().max(64), ratedW: z.number().positive().max(20) }).optional(),
-  amp: z.strictObject({ minOhm: z.number().positive().max(64), channels: z.number().int().min(1).max(2), bridged: z.boolean() }).optional(),
+  speaker: z
+    .strictObject({ ohm: z.number().positive().max(64), ratedW: z.number().positive().max(20) })
+    .optional(),
+  amp: z
+    .strictObject({
+      minOhm: z.number().positive().max(64),
+      channels: z.number().int().min(1).max(2),
+      bridged: z.boolean(),
+    })
+    .optional(),
   /** How fast it is against the game families, 1 to 5, and whether it has a radio. */
-  computer: z.strictObject({ speed: z.number().int().min(1).max(5), radio: z.boolean() }).optional(),
+  computer: z
+    .strictObject({ speed: z.number().int().min(1).max(5), radio: z.boolean() })
+    .optional(),
   /** Where its antenna lies on the board, in the part's frame, mm. */
-  antenna: z.strictObject({ x: mm, y: mm, w: z.number().positive().max(100), h: z.number().positive().max(100) }).optional(),
+  antenna: z
+    .strictObject({
+      x: mm,
+      y: mm,
+      w: z.number().positive().max(100),
+      h: z.number().positive().max(100),
+    })
+    .optional(),
   /** Guards cells in series against deep discharge and overcurrent. */
-  protects: z.strictObject({ series: z.number().int().min(1).max(6), limitA: z.number().positive().max(100) }).optional(),
+  protects: z
+    .strictObject({
+      series: z.number().int().min(1).max(6),
+      limitA: z.number().positive().max(100),
+    })
+    .optional(),
   /** How it turns a build off, and the current it may carry. */
-  off: z.strictObject({ kind: z.enum(['latch', 'switch']), amps: z.number().positive().max(50) }).optional(),
+  off: z
+    .strictObject({ kind: z.enum(['latch', 'switch']), amps: z.number().positive().max(50) })
+    .optional(),
   /** A cable or ribbon between two sockets; its connector blocks are its plugs, first end first: width across, length out of the socket, height. */
-  lead: z.strictObject({ carries: z.enum(CARRIES), ends: z.tuple([z.enum(FORMS), z.enum(FORMS)]), longMm: z.number().positive().max(2000).optional(),
-    /** Which way the ribbon leaves each plug, seen looking out of the socket with the board's top up: straight on, or to a side. */
-    leaves: z.tuple([z.enum(LEAVES), z.enum(LEAVES)]).optional() }).optional(),
+  lead: z
+    .strictObject({
+      carries: z.enum(CARRIES),
+      ends: z.tuple([z.enum(FORMS), z.enum(FORMS)]),
+      longMm: z.number().positive().max(2000).optional(),
+      /** Which way the ribbon leaves each plug, seen looking out of the socket with the board's top up: straight on, or to a side. */
+      leaves: z.tuple([z.enum(LEAVES), z.enum(LEAVES)]).optional(),
+    })
+    .optional(),
   /** Electrical ends, when they are not those usual for its kind. */
   ports: z.array(Port).max(40).optional(),
   /** Counts up each time the builder keeps it again. */
@@ -188,14 +302,27 @@ export const Item = z.strictObject({
   /** Its bare metal lies under two layers of polyimide tape. */
   insulated: z.boolean().optional(),
   /** Its lead or ribbon is laid in so many folds, out and back, where it is longer than its way. */
-  folds: z.number({ error: 'Folds are a whole number.' }).int({ error: 'Folds are a whole number.' }).min(1).max(4).optional(),
+  folds: z
+    .number({ error: 'Folds are a whole number.' })
+    .int({ error: 'Folds are a whole number.' })
+    .min(1)
+    .max(4)
+    .optional(),
   /** A lead the other way round: its second end where its first would go. */
   around: z.boolean().optional(),
   /** Where it stands: still to buy when nothing is said. */
   stock: z.enum(STOCK).optional(),
   /** What was paid for it, when it differs from the catalogue's typical price. */
-  paid: z.number({ error: 'A price is a number.' }).min(0, { error: 'A price cannot be negative.' }).max(10_000).optional(),
+  paid: z
+    .number({ error: 'A price is a number.' })
+    .min(0, { error: 'A price cannot be negative.' })
+    .max(10_000)
+    .optional(),
   /** A program resistor changed by the builder, Ω. */
-  rProgOhm: z.number({ error: 'A program resistor is a number of Ω.' }).positive({ error: 'A program resistor is greater than 0 Ω.' }).max(10_000_000).optional(),
+  rProgOhm: z
+    .number({ error: 'A program resistor is a number of Ω.' })
+    .positive({ error: 'A program resistor is greater than 0 Ω.' })
+    .max(10_000_000)
+    .optional(),
 });
 export type Item = z.infer<typeof Item>;

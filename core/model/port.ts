@@ -5,11 +5,44 @@ import { z } from 'zod';
 import { Id, Name } from './shell';
 
 /** What runs through a joint. `supply` is 5 V from outside; `rail` a made voltage inside; `bus` is I2C or serial. */
-export const CARRIES = ['cell', 'supply', 'rail', 'usb', 'hdmi', 'spi', 'parallel', 'composite', 'panel', 'i2s', 'pwm', 'line', 'speaker', 'i2c', 'analog', 'card', 'lines', 'radio'] as const;
+export const CARRIES = [
+  'cell',
+  'supply',
+  'rail',
+  'usb',
+  'hdmi',
+  'spi',
+  'parallel',
+  'composite',
+  'panel',
+  'i2s',
+  'pwm',
+  'line',
+  'speaker',
+  'i2c',
+  'analog',
+  'card',
+  'lines',
+  'radio',
+] as const;
 export type Carries = (typeof CARRIES)[number];
 
 /** How it is joined: sockets need a lead with the right ends; pads and headers are soldered or plugged straight on. */
-export const FORMS = ['pads', 'header', 'flat', 'two-pin', 'usb-a', 'usb-c', 'micro-usb', 'hdmi', 'mini-hdmi', 'jack-3.5', 'barrel', 'card', 'air'] as const;
+export const FORMS = [
+  'pads',
+  'header',
+  'flat',
+  'two-pin',
+  'usb-a',
+  'usb-c',
+  'micro-usb',
+  'hdmi',
+  'mini-hdmi',
+  'jack-3.5',
+  'barrel',
+  'card',
+  'air',
+] as const;
 export type Form = (typeof FORMS)[number];
 
 export const Port = z.strictObject({

@@ -27,7 +27,10 @@ export const Placement = z.strictObject({
   up: z.enum(['in', 'out']),
   stand: z.enum(['flat', 'on-edge-x', 'on-edge-y']),
   /** Height of its lowest remaining block above what it sits on, mm: stand-offs, tape, a shelf. */
-  lift: z.number().min(0, { error: 'A lift cannot be negative: the part would be in the floor.' }).max(200),
+  lift: z
+    .number()
+    .min(0, { error: 'A lift cannot be negative: the part would be in the floor.' })
+    .max(200),
   /** How it is located: by hand ±0.3, in a jig or on screws ±0.1. */
   held: z.enum(['hand', 'jig']),
   /** What holds it for good; not decided when nothing is said. */
@@ -39,12 +42,19 @@ export const CUT_STATES = ['decided', 'done', 'measured'] as const;
 export const Cut = z.discriminatedUnion('kind', [
   /** A post or rib cut down. `to` is the height left above its floor; 0 takes it away. */
   z.strictObject({
-    kind: z.literal('trim'), id: Id, feature: Id, copy: z.number().int().min(0).max(200),
-    to: z.number().min(0).max(500), state: z.enum(CUT_STATES), measured: Length.optional(),
+    kind: z.literal('trim'),
+    id: Id,
+    feature: Id,
+    copy: z.number().int().min(0).max(200),
+    to: z.number().min(0).max(500),
+    state: z.enum(CUT_STATES),
+    measured: Length.optional(),
   }),
   /** An opening the layout asks for. Key `item/connector`, `item/window` or `input/id`. */
   z.strictObject({
-    kind: z.literal('opening'), id: Id, for: z.string().min(1).max(140),
+    kind: z.literal('opening'),
+    id: Id,
+    for: z.string().min(1).max(140),
     /** Wide enough for the plug's overmould instead of its nose only. */
     wide: z.boolean().optional(),
     /** Open to the parting line instead of a closed hole. */
@@ -56,7 +66,24 @@ export const Cut = z.discriminatedUnion('kind', [
 export type Cut = z.infer<typeof Cut>;
 
 export const INPUT_ROLES = [
-  'up', 'down', 'left', 'right', 'south', 'east', 'west', 'north', 'l1', 'r1', 'l2', 'r2', 'select', 'start', 'menu', 'volume-up', 'volume-down', 'power',
+  'up',
+  'down',
+  'left',
+  'right',
+  'south',
+  'east',
+  'west',
+  'north',
+  'l1',
+  'r1',
+  'l2',
+  'r2',
+  'select',
+  'start',
+  'menu',
+  'volume-up',
+  'volume-down',
+  'power',
 ] as const;
 export type InputRole = (typeof INPUT_ROLES)[number];
 
@@ -66,7 +93,12 @@ export const Input = z.strictObject({
   role: z.enum(INPUT_ROLES),
   /** Where the switch is, seen from the front; an existing opening or a place on the face or wall. */
   at: z.union([
-    z.strictObject({ opening: Id, copy: z.number().int().min(0).max(200).optional(), dx: place.optional(), dy: place.optional() }),
+    z.strictObject({
+      opening: Id,
+      copy: z.number().int().min(0).max(200).optional(),
+      dx: place.optional(),
+      dy: place.optional(),
+    }),
     z.strictObject({ x: place, y: place }),
   ]),
   /** Size of the hole its cap needs if there is none yet, mm. */
@@ -84,24 +116,48 @@ export const Project = z.strictObject({
   format: z.literal(FORMAT, { error: `This is not a ${FORMAT} document.` }),
   id: Id,
   name: Name.min(1, { error: 'A build needs a name.' }),
-  way: z.enum(['gut and fit', 'carrier board', 'custom shell', 'open plate', 'graft', 'tv box', 'transplant', 'case upgrade']),
+  way: z.enum([
+    'gut and fit',
+    'carrier board',
+    'custom shell',
+    'open plate',
+    'graft',
+    'tv box',
+    'transplant',
+    'case upgrade',
+  ]),
   note: z.string().max(4000).optional(),
   brief: Brief,
   donor: Donor.optional(),
   shell: Shell,
-  kit: z.strictObject({ parts: z.array(Part).max(400, { error: 'A build holds at most 400 kinds of parts.' }), items: z.array(Item).max(400, { error: 'A build holds at most 400 parts.' }) }),
-  layout: z.strictObject({ placements: z.array(Placement).max(400, { error: 'At most 400 parts have a place.' }) }),
+  kit: z.strictObject({
+    parts: z.array(Part).max(400, { error: 'A build holds at most 400 kinds of parts.' }),
+    items: z.array(Item).max(400, { error: 'A build holds at most 400 parts.' }),
+  }),
+  layout: z.strictObject({
+    placements: z.array(Placement).max(400, { error: 'At most 400 parts have a place.' }),
+  }),
   wiring: z.strictObject({
-    nets: z.array(z.strictObject({
-      id: Id,
-      ends: z.array(z.strictObject({ item: Id, pad: z.string().min(1).max(40) })).min(2).max(12),
-      awg: z.number().int().min(10).max(40).optional(),
-      colour: z.string().max(40).optional(),
-      label: z.string().max(40).optional(),
-      /** Joined by a plug that is undone before the halves part. */
-      plug: z.boolean().optional(),
-      via: z.array(z.tuple([place, place, place])).max(60).optional(),
-    })).max(600, { error: 'A build holds at most 600 wires chosen by hand.' }),
+    nets: z
+      .array(
+        z.strictObject({
+          id: Id,
+          ends: z
+            .array(z.strictObject({ item: Id, pad: z.string().min(1).max(40) }))
+            .min(2)
+            .max(12),
+          awg: z.number().int().min(10).max(40).optional(),
+          colour: z.string().max(40).optional(),
+          label: z.string().max(40).optional(),
+          /** Joined by a plug that is undone before the halves part. */
+          plug: z.boolean().optional(),
+          via: z
+            .array(z.tuple([place, place, place]))
+            .max(60)
+            .optional(),
+        }),
+      )
+      .max(600, { error: 'A build holds at most 600 wires chosen by hand.' }),
   }),
   cuts: z.array(Cut).max(600, { error: 'A build holds at most 600 cuts.' }),
   controls: z.strictObject({
@@ -109,7 +165,10 @@ export const Project = z.strictObject({
     inputs: z.array(Input).max(60, { error: 'A build holds at most 60 inputs.' }),
     /** The overlay's root compatible and GPIO label: asked of the builder, never guessed. */
     compatible: z.string().max(100).optional(),
-    gpioLabel: z.string().regex(/^[a-z_][a-z0-9_]{0,30}$/i, { error: 'A label is letters, digits and underscores.' }).optional(),
+    gpioLabel: z
+      .string()
+      .regex(/^[a-z_][a-z0-9_]{0,30}$/i, { error: 'A label is letters, digits and underscores.' })
+      .optional(),
   }),
   power: z.strictObject({
     /** Share of play time in games; the rest is menus. */
@@ -133,9 +192,28 @@ export const Project = z.strictObject({
     volume: z.enum(['menu']).optional(),
   }),
   /** Assumptions somebody tried, by their id, and how it went. */
-  tried: z.array(z.strictObject({ id: z.string().min(1).max(160), holds: z.boolean(), note: z.string().max(400).optional() })).max(400).optional(),
+  tried: z
+    .array(
+      z.strictObject({
+        id: z.string().min(1).max(160),
+        holds: z.boolean(),
+        note: z.string().max(400).optional(),
+      }),
+    )
+    .max(400)
+    .optional(),
   /** The system image that is used: where the copy lies and what it must hash to. */
-  image: z.strictObject({ name: z.string().max(200), copy: z.string().max(400).optional(), sha256: z.string().regex(/^[0-9a-f]{64}$/, { error: 'A SHA-256 checksum is 64 digits of 0-9 and a-f.' }).optional(), gb: z.number().positive().max(4000).optional() }).optional(),
+  image: z
+    .strictObject({
+      name: z.string().max(200),
+      copy: z.string().max(400).optional(),
+      sha256: z
+        .string()
+        .regex(/^[0-9a-f]{64}$/, { error: 'A SHA-256 checksum is 64 digits of 0-9 and a-f.' })
+        .optional(),
+      gb: z.number().positive().max(4000).optional(),
+    })
+    .optional(),
   build: z.strictObject({ done: z.array(z.string().max(200)).max(2000) }),
 });
 export type Project = z.infer<typeof Project>;

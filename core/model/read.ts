@@ -13,24 +13,39 @@ import { BadInput } from './worked';
 export const DOCUMENT_LIMIT = 5 * 1024 * 1024;
 const DEEPEST = 100;
 
-export interface Complaint { path: string; sentence: string }
+export interface Complaint {
+  path: string;
+  sentence: string;
+}
 export type Read<T> = { ok: true; value: T } | { ok: false; complaints: Complaint[] };
 
-const refuse = (path: string, sentence: string): { ok: false; complaints: Complaint[] } =>
-  ({ ok: false, complaints: [{ path, sentence }] });
+const refuse = (path: string, sentence: string): { ok: false; complaints: Complaint[] } => ({
+  ok: false,
+  complaints: [{ path, sentence }],
+});
 
 /** Walk parsed JSON without recursion on the stack; names what no document may hold. */
 export function guardJson(value: unknown): Complaint | undefined {
-  const todo: Array<{ at: unknown; path: string; depth: number }> = [{ at: value, path: '', depth: 0 }];
+  const todo: Array<{ at: unknown; path: string; depth: number }> = [
+    { at: value, path: '', depth: 0 },
+  ];
   while (todo.length) {
     const { at, path, depth } = todo.pop()!;
-    if (typeof at === 'string' && /\u0000|\p{Surrogate}/u.test(at)) return { path, sentence: 'This text holds a character that cannot be stored.' };
+    if (typeof at === 'string' && /\u0000|\p{Surrogate}/u.test(at))
+      return { path, sentence: 'This text holds a character that cannot be stored.' };
     if (typeof at !== 'object' || at === null) continue;
-    if (depth > DEEPEST) return { path, sentence: `The file is nested more than ${DEEPEST} levels deep.` };
+    if (depth > DEEPEST)
+      return { path, sentence: `The file is nested more than ${DEEPEST} levels deep.` };
     for (const key of Object.keys(at)) {
-      if (/\u0000|\p{Surrogate}/u.test(key)) return { path, sentence: 'A field name holds a character that cannot be stored.' };
-      if (key === '__proto__') return { path, sentence: 'The file holds a key "__proto__", which no document has.' };
-      todo.push({ at: (at as Record<string, unknown>)[key], path: path ? `${path}.${key}` : key, depth: depth + 1 });
+      if (/\u0000|\p{Surrogate}/u.test(key))
+        return { path, sentence: 'A field name holds a character that cannot be stored.' };
+      if (key === '__proto__')
+        return { path, sentence: 'The file holds a key "__proto__", which no document has.' };
+      todo.push({
+        at: (at as Record<string, unknown>)[key],
+        path: path ? `${path}.${key}` : key,
+        depth: depth + 1,
+      });
     }
   }
   return undefined;
@@ -55,10 +70,16 @@ const pathText = (path: PropertyKey[]): string => path.map(String).join('.');
 
 function complaintOf(issue: z.core.$ZodIssue): Complaint {
   if (issue.code === 'unrecognized_keys') {
-    return { path: pathText([...issue.path, issue.keys[0]!]), sentence: `"${issue.keys[0]!.slice(0, 60)}" is not a field of this format.` };
+    return {
+      path: pathText([...issue.path, issue.keys[0]!]),
+      sentence: `"${issue.keys[0]!.slice(0, 60)}" is not a field of this format.`,
+    };
   }
   if (issue.code === 'invalid_type' && issue.input === undefined) {
-    return { path: pathText(issue.path), sentence: issue.message.startsWith('Invalid') ? 'This field is missing.' : issue.message };
+    return {
+      path: pathText(issue.path),
+      sentence: issue.message.startsWith('Invalid') ? 'This field is missing.' : issue.message,
+    };
   }
   return { path: pathText(issue.path), sentence: issue.message };
 }
@@ -66,18 +87,26 @@ function complaintOf(issue: z.core.$ZodIssue): Complaint {
 /** Check anything against a schema, in sentences. */
 export function readAs<T>(schema: z.ZodType<T>, value: unknown): Read<T> {
   const found = schema.safeParse(value, { reportInput: true });
-  return found.success ? { ok: true, value: found.data } : { ok: false, complaints: found.error.issues.map(complaintOf) };
+  return found.success
+    ? { ok: true, value: found.data }
+    : { ok: false, complaints: found.error.issues.map(complaintOf) };
 }
 
 /** Read a project document from parsed JSON. */
 export function readProject(value: unknown): Read<Project> {
-  if (typeof value !== 'object' || value === null || Array.isArray(value)) return refuse('', 'This is not a build: a document is a JSON object.');
+  if (typeof value !== 'object' || value === null || Array.isArray(value))
+    return refuse('', 'This is not a build: a document is a JSON object.');
   const format = (value as { format?: unknown }).format;
-  if (typeof format !== 'string') return refuse('format', `This file does not say its format; a build says "${FORMAT}".`);
+  if (typeof format !== 'string')
+    return refuse('format', `This file does not say its format; a build says "${FORMAT}".`);
   if (/^deft-shell\/\d+$/.test(format) && format !== FORMAT) {
-    return refuse('format', `This file is ${format}, newer than this program reads (${FORMAT}). Update the program.`);
+    return refuse(
+      'format',
+      `This file is ${format}, newer than this program reads (${FORMAT}). Update the program.`,
+    );
   }
-  if (format !== FORMAT) return refuse('format', `This file says "${format.slice(0, 60)}"; a build says "${FORMAT}".`);
+  if (format !== FORMAT)
+    return refuse('format', `This file says "${format.slice(0, 60)}"; a build says "${FORMAT}".`);
   const bad = guardJson(value);
   if (bad) return { ok: false, complaints: [bad] };
   const read = readAs(Project, value);
@@ -122,9 +151,12 @@ function meaning(p: Project): Complaint[] {
   const items = unique('kit.items', p.kit.items);
   p.kit.items.forEach((item, i) => itemMeaning(item, p, parts, `kit.items.${i}`, say));
   placementMeaning(p.layout.placements, items, pieces, say);
-  p.wiring.nets.forEach((net, i) => net.ends.forEach((end, j) => {
-    if (!items.has(end.item)) say(`wiring.nets.${i}.ends.${j}.item`, `There is no item "${end.item}" in the kit.`);
-  }));
+  p.wiring.nets.forEach((net, i) =>
+    net.ends.forEach((end, j) => {
+      if (!items.has(end.item))
+        say(`wiring.nets.${i}.ends.${j}.item`, `There is no item "${end.item}" in the kit.`);
+    }),
+  );
   unique('wiring.nets', p.wiring.nets);
   unique('cuts', p.cuts);
   unique('controls.inputs', p.controls.inputs);
@@ -136,17 +168,30 @@ type Say = (path: string, sentence: string) => void;
 function bodyMeaning(body: Body, at: string, say: Say): void {
   const { w, h } = outlineSpan(body.outline);
   const least = Math.min(w, h);
-  if (2 * body.wall.mm >= least) say(`${at}.wall.mm`, `A ${formatMm(body.wall.mm)} mm wall leaves no room inside ${formatMm(least)} mm.`);
+  if (2 * body.wall.mm >= least)
+    say(
+      `${at}.wall.mm`,
+      `A ${formatMm(body.wall.mm)} mm wall leaves no room inside ${formatMm(least)} mm.`,
+    );
   body.pieces.forEach((piece, i) => {
     if (body.wall.mm >= piece.depth.mm) {
-      say(`${at}.pieces.${i}.depth.mm`, `A half ${formatMm(piece.depth.mm)} mm deep has no room inside a ${formatMm(body.wall.mm)} mm wall.`);
+      say(
+        `${at}.pieces.${i}.depth.mm`,
+        `A half ${formatMm(piece.depth.mm)} mm deep has no room inside a ${formatMm(body.wall.mm)} mm wall.`,
+      );
     }
   });
   if (body.outline.kind === 'rect' && 2 * body.outline.r.mm > least) {
-    say(`${at}.outline.r.mm`, `A corner radius of ${formatMm(body.outline.r.mm)} mm does not fit a side of ${formatMm(least)} mm.`);
+    say(
+      `${at}.outline.r.mm`,
+      `A corner radius of ${formatMm(body.outline.r.mm)} mm does not fit a side of ${formatMm(least)} mm.`,
+    );
   }
   if (body.outline.kind === 'points' && !isSimple(body.outline.points)) {
-    say(`${at}.outline.points`, 'This outline crosses itself. List the points once around, in order.');
+    say(
+      `${at}.outline.points`,
+      'This outline crosses itself. List the points once around, in order.',
+    );
   }
 }
 
@@ -161,10 +206,20 @@ export function outlineSpan(outline: Outline): { w: number; h: number } {
 /** Whether a closed ring of points never crosses or touches itself. */
 export function isSimple(points: ReadonlyArray<readonly [number, number]>): boolean {
   const n = points.length;
-  const turn = (a: readonly [number, number], b: readonly [number, number], c: readonly [number, number]) =>
-    Math.sign((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]));
-  const within = (a: readonly [number, number], b: readonly [number, number], c: readonly [number, number]) =>
-    Math.min(a[0], b[0]) <= c[0] && c[0] <= Math.max(a[0], b[0]) && Math.min(a[1], b[1]) <= c[1] && c[1] <= Math.max(a[1], b[1]);
+  const turn = (
+    a: readonly [number, number],
+    b: readonly [number, number],
+    c: readonly [number, number],
+  ) => Math.sign((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]));
+  const within = (
+    a: readonly [number, number],
+    b: readonly [number, number],
+    c: readonly [number, number],
+  ) =>
+    Math.min(a[0], b[0]) <= c[0] &&
+    c[0] <= Math.max(a[0], b[0]) &&
+    Math.min(a[1], b[1]) <= c[1] &&
+    c[1] <= Math.max(a[1], b[1]);
   for (let i = 0; i < n; i++) {
     const [a, b] = [points[i]!, points[(i + 1) % n]!];
     if (a[0] === b[0] && a[1] === b[1]) return false;
@@ -177,11 +232,21 @@ export function isSimple(points: ReadonlyArray<readonly [number, number]>): bool
         // Neighbours share one point; they may not fold back onto each other.
         const free = next ? d : c;
         const shared = next ? a : b;
-        if ((next ? t2 : t1) === 0 && within(a, b, free) || (next ? t3 : t4) === 0 && within(c, d, shared)) return false;
+        if (
+          ((next ? t2 : t1) === 0 && within(a, b, free)) ||
+          ((next ? t3 : t4) === 0 && within(c, d, shared))
+        )
+          return false;
         continue;
       }
       if (t1 !== t2 && t3 !== t4) return false;
-      if ((t1 === 0 && within(a, b, c)) || (t2 === 0 && within(a, b, d)) || (t3 === 0 && within(c, d, a)) || (t4 === 0 && within(c, d, b))) return false;
+      if (
+        (t1 === 0 && within(a, b, c)) ||
+        (t2 === 0 && within(a, b, d)) ||
+        (t3 === 0 && within(c, d, a)) ||
+        (t4 === 0 && within(c, d, b))
+      )
+        return false;
     }
   }
   return true;
@@ -192,44 +257,65 @@ function partMeaning(part: Part, at: string, say: Say): void {
   part.blocks.forEach((block, i) => {
     if (blocks.has(block.id)) say(`${at}.blocks.${i}.id`, `The id "${block.id}" is used twice.`);
     blocks.add(block.id);
-    if (block.plan.kind === 'polygon' && !isSimple(block.plan.points)) say(`${at}.blocks.${i}.plan.points`, 'This outline crosses itself.');
+    if (block.plan.kind === 'polygon' && !isSimple(block.plan.points))
+      say(`${at}.blocks.${i}.plan.points`, 'This outline crosses itself.');
   });
-  if (part.blocks.every((b) => b.removable)) say(`${at}.blocks`, 'At least one block must stay: not every block can be removable.');
+  if (part.blocks.every((b) => b.removable))
+    say(`${at}.blocks`, 'At least one block must stay: not every block can be removable.');
   part.connectors.forEach((c, i) => {
-    if (c.block !== undefined && !blocks.has(c.block)) say(`${at}.connectors.${i}.block`, `There is no block "${c.block}" in this part.`);
+    if (c.block !== undefined && !blocks.has(c.block))
+      say(`${at}.connectors.${i}.block`, `There is no block "${c.block}" in this part.`);
     const size = Math.hypot(...c.dir);
-    if (Math.abs(size - 1) > 1e-6) say(`${at}.connectors.${i}.dir`, 'A direction is a unit vector, for example 0, -1, 0.');
+    if (Math.abs(size - 1) > 1e-6)
+      say(`${at}.connectors.${i}.dir`, 'A direction is a unit vector, for example 0, -1, 0.');
   });
 }
 
-function itemMeaning(item: Item, p: Project, parts: ReadonlySet<string>, at: string, say: Say): void {
-  if (!parts.has(item.part)) return say(`${at}.part`, `There is no part "${item.part}" in the kit.`);
+function itemMeaning(
+  item: Item,
+  p: Project,
+  parts: ReadonlySet<string>,
+  at: string,
+  say: Say,
+): void {
+  if (!parts.has(item.part))
+    return say(`${at}.part`, `There is no part "${item.part}" in the kit.`);
   const part = p.kit.parts.find((x) => x.id === item.part)!;
   item.struck.forEach((id, i) => {
     const block = part.blocks.find((b) => b.id === id);
     if (!block) say(`${at}.struck.${i}`, `${part.name} has no block "${id}".`);
-    else if (!block.removable) say(`${at}.struck.${i}`, `The ${block.name} of ${part.name} cannot be taken off.`);
+    else if (!block.removable)
+      say(`${at}.struck.${i}`, `The ${block.name} of ${part.name} cannot be taken off.`);
   });
 }
 
-function placementMeaning(placements: readonly Placement[], items: ReadonlySet<string>, pieces: ReadonlySet<string>, say: Say): void {
+function placementMeaning(
+  placements: readonly Placement[],
+  items: ReadonlySet<string>,
+  pieces: ReadonlySet<string>,
+  say: Say,
+): void {
   const parent = new Map<string, string>();
   placements.forEach((pl, i) => {
     const at = `layout.placements.${i}`;
     if (!items.has(pl.item)) say(`${at}.item`, `There is no item "${pl.item}" in the kit.`);
     if (parent.has(pl.item)) say(`${at}.item`, `"${pl.item}" is placed twice.`);
     parent.set(pl.item, 'item' in pl.on ? pl.on.item : '');
-    if ('piece' in pl.on && !pieces.has(pl.on.piece)) say(`${at}.on.piece`, `There is no piece "${pl.on.piece}" in the shell.`);
+    if ('piece' in pl.on && !pieces.has(pl.on.piece))
+      say(`${at}.on.piece`, `There is no piece "${pl.on.piece}" in the shell.`);
     if ('item' in pl.on && !placements.some((q) => q.item === (pl.on as { item: string }).item)) {
-      say(`${at}.on.item`, `"${(pl.on as { item: string }).item}" is not placed, so nothing can ride on it.`);
+      say(
+        `${at}.on.item`,
+        `"${(pl.on as { item: string }).item}" is not placed, so nothing can ride on it.`,
+      );
     }
   });
   placements.forEach((pl, i) => {
     const seen = new Set<string>();
     for (let at: string | undefined = pl.item; at; at = parent.get(at)) {
-      if (seen.has(at)) return say(`layout.placements.${i}.on.item`, 'These items ride on each other in a circle.');
+      if (seen.has(at))
+        return say(`layout.placements.${i}.on.item`, 'These items ride on each other in a circle.');
       seen.add(at);
     }
   });
 }
-

@@ -7,11 +7,25 @@
 import { type How, type Length, length, LIMIT_MM, parseLength, type ParsedLength } from './length';
 
 /** Student's factor for one standard uncertainty (68 %) with n readings. */
-const STUDENT: Readonly<Record<number, number>> = { 2: 1.84, 3: 1.32, 4: 1.2, 5: 1.14, 6: 1.11, 7: 1.09, 8: 1.08, 9: 1.07, 10: 1.06 };
+const STUDENT: Readonly<Record<number, number>> = {
+  2: 1.84,
+  3: 1.32,
+  4: 1.2,
+  5: 1.14,
+  6: 1.11,
+  7: 1.09,
+  8: 1.08,
+  9: 1.07,
+  10: 1.06,
+};
 /** Part of a tool's limit that is its own and stays however often one reads. */
 const BIAS_SHARE = 0.4;
 
-export interface Repeated { length: Length; disagrees?: { mm: number; sentence: string }; working: string }
+export interface Repeated {
+  length: Length;
+  disagrees?: { mm: number; sentence: string };
+  working: string;
+}
 
 /** @param readings at least two, mm */
 export function repeated(readings: readonly number[], how: How): Repeated {
@@ -19,11 +33,28 @@ export function repeated(readings: readonly number[], how: How): Repeated {
   if (n < 2) throw new RangeError('Two readings or more make a mean.');
   const mean = readings.reduce((s, r) => s + r, 0) / n;
   const s = Math.sqrt(readings.reduce((sum, r) => sum + (r - mean) ** 2, 0) / (n - 1));
-  const u = Math.sqrt(((STUDENT[Math.min(10, n)]! * s) ** 2) / n + (BIAS_SHARE * LIMIT_MM[how]) ** 2 / 3);
-  const odd = n > 2 ? outlier(readings, how) : Math.abs(readings[0]! - readings[1]!) > 2 * LIMIT_MM[how] ? readings[1] : undefined;
+  const u = Math.sqrt(
+    (STUDENT[Math.min(10, n)]! * s) ** 2 / n + (BIAS_SHARE * LIMIT_MM[how]) ** 2 / 3,
+  );
+  const odd =
+    n > 2
+      ? outlier(readings, how)
+      : Math.abs(readings[0]! - readings[1]!) > 2 * LIMIT_MM[how]
+        ? readings[1]
+        : undefined;
   return {
     length: { ...length(Math.round(mean * 1000) / 1000, how), u, readings: [...readings] },
-    ...(odd === undefined ? {} : { disagrees: { mm: odd, sentence: n === 2 ? `${readings[0]} and ${readings[1]} disagree: read it a third time.` : `${odd} disagrees with the rest: read that one again.` } }),
+    ...(odd === undefined
+      ? {}
+      : {
+          disagrees: {
+            mm: odd,
+            sentence:
+              n === 2
+                ? `${readings[0]} and ${readings[1]} disagree: read it a third time.`
+                : `${odd} disagrees with the rest: read that one again.`,
+          },
+        }),
     working: `mean of ${n} readings ${mean.toFixed(2)} mm, scatter ${s.toFixed(2)}, ± ${(2 * u).toFixed(2)}`,
   };
 }
@@ -31,16 +62,28 @@ export function repeated(readings: readonly number[], how: How): Repeated {
 /** The reading furthest from the middle one, if it is further than scatter and tool explain. */
 function outlier(readings: readonly number[], how: How): number | undefined {
   const sorted = [...readings].sort((a, b) => a - b);
-  const middle = (list: readonly number[]) => (list.length % 2 ? list[(list.length - 1) / 2]! : (list[list.length / 2 - 1]! + list[list.length / 2]!) / 2);
+  const middle = (list: readonly number[]) =>
+    list.length % 2
+      ? list[(list.length - 1) / 2]!
+      : (list[list.length / 2 - 1]! + list[list.length / 2]!) / 2;
   const m = middle(sorted);
   const spread = middle(readings.map((r) => Math.abs(r - m)).sort((a, b) => a - b));
-  const worst = readings.reduce((w, r) => (Math.abs(r - m) > Math.abs(w - m) ? r : w), readings[0]!);
+  const worst = readings.reduce(
+    (w, r) => (Math.abs(r - m) > Math.abs(w - m) ? r : w),
+    readings[0]!,
+  );
   return Math.abs(worst - m) > Math.max(4 * 1.4826 * spread, 2 * LIMIT_MM[how]) ? worst : undefined;
 }
 
 /** `12.1; 12.2; 12.15` as readings, or one length as ever. */
-export function parseReadings(text: string, range: { min?: number; max?: number } = {}): ParsedLength | { ok: true; readings: number[] } {
-  const parts = text.split(';').map((t) => t.trim()).filter(Boolean);
+export function parseReadings(
+  text: string,
+  range: { min?: number; max?: number } = {},
+): ParsedLength | { ok: true; readings: number[] } {
+  const parts = text
+    .split(';')
+    .map((t) => t.trim())
+    .filter(Boolean);
   if (parts.length < 2) return parseLength(text.replace(/;\s*$/, ''), range);
   if (parts.length > 50) return { ok: false, sentence: 'At most 50 readings of one length.' };
   const readings: number[] = [];

@@ -7,8 +7,12 @@ import { Distance, Length, LengthOrNone } from './length';
 
 export const Id = z
   .string({ error: 'An id is a short text.' })
-  .regex(/^[a-z0-9][a-z0-9-]{0,63}$/, { error: 'An id is lower-case letters, digits and hyphens, at most 64 of them.' });
-export const Name = z.string({ error: 'A name is a text.' }).max(200, { error: 'A name has at most 200 characters.' });
+  .regex(/^[a-z0-9][a-z0-9-]{0,63}$/, {
+    error: 'An id is lower-case letters, digits and hyphens, at most 64 of them.',
+  });
+export const Name = z
+  .string({ error: 'A name is a text.' })
+  .max(200, { error: 'A name has at most 200 characters.' });
 
 /** Edges of the shell as seen from the front. The interface mirrors them where the page is mirrored. */
 export const EDGES = ['left', 'right', 'bottom', 'top'] as const;
@@ -18,7 +22,11 @@ export type Edge = (typeof EDGES)[number];
 export const Reading = z.strictObject({
   from: z.union([
     z.strictObject({ edge: z.enum(EDGES), face: z.enum(['outer', 'inner']) }),
-    z.strictObject({ feature: Id, point: z.enum(['near', 'centre', 'far']), toward: z.enum(EDGES) }),
+    z.strictObject({
+      feature: Id,
+      point: z.enum(['near', 'centre', 'far']),
+      toward: z.enum(EDGES),
+    }),
   ]),
   to: z.enum(['near', 'centre', 'far']),
   length: Distance,
@@ -29,7 +37,10 @@ export const At = z.strictObject({ x: Reading, y: Reading });
 export type At = z.infer<typeof At>;
 
 const point = z.tuple([z.number().min(-1000).max(1000), z.number().min(-1000).max(1000)]);
-export const Points = z.array(point).min(3, { error: 'An outline needs at least three points.' }).max(2000);
+export const Points = z
+  .array(point)
+  .min(3, { error: 'An outline needs at least three points.' })
+  .max(2000);
 
 /** A footprint. A polygon's points are offsets from the place that was read. */
 export const Shape = z.discriminatedUnion('kind', [
@@ -43,12 +54,26 @@ export type Shape = z.infer<typeof Shape>;
 export const Repeat = z.strictObject({
   mirrorX: z.boolean().optional(),
   mirrorY: z.boolean().optional(),
-  row: z.strictObject({ count: z.number().int().min(2).max(40), pitch: Distance, along: z.enum(['x', 'y']) }).optional(),
+  row: z
+    .strictObject({
+      count: z.number().int().min(2).max(40),
+      pitch: Distance,
+      along: z.enum(['x', 'y']),
+    })
+    .optional(),
 });
 export type Repeat = z.infer<typeof Repeat>;
 
 export const FEATURE_KINDS = ['post', 'boss', 'rib', 'wall'] as const;
-export const PURPOSES = ['closing screw', 'button support', 'guide', 'hinge', 'slot', 'decoration', 'unknown'] as const;
+export const PURPOSES = [
+  'closing screw',
+  'button support',
+  'guide',
+  'hinge',
+  'slot',
+  'decoration',
+  'unknown',
+] as const;
 export const Feature = z.strictObject({
   id: Id,
   name: Name,
@@ -69,11 +94,27 @@ export type Feature = z.infer<typeof Feature>;
 
 /** A part of the floor at its own depth, rim to inner floor. A deeper zone is a bay or pocket. */
 export const Zone = z.strictObject({
-  id: Id, name: Name, at: At, shape: Shape, depth: Length,
+  id: Id,
+  name: Name,
+  at: At,
+  shape: Shape,
+  depth: Length,
 });
 export type Zone = z.infer<typeof Zone>;
 
-export const OPENING_USES = ['window', 'button', 'port', 'slot', 'wheel', 'speaker', 'screw', 'vent', 'switch', 'lamp', 'other'] as const;
+export const OPENING_USES = [
+  'window',
+  'button',
+  'port',
+  'slot',
+  'wheel',
+  'speaker',
+  'screw',
+  'vent',
+  'switch',
+  'lamp',
+  'other',
+] as const;
 /** What becomes of an opening, wheel, switch or lamp that is already there. */
 export const REUSES = ['kept', 're-tasked', 'enlarged', 'blanked', 'left'] as const;
 /**
@@ -86,7 +127,12 @@ export const Opening = z.strictObject({
   use: z.enum(OPENING_USES),
   on: z.discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('face'), at: At }),
-    z.strictObject({ kind: z.literal('wall'), wall: z.number().int().min(0).max(1999), along: Reading, v: Distance }),
+    z.strictObject({
+      kind: z.literal('wall'),
+      wall: z.number().int().min(0).max(1999),
+      along: Reading,
+      v: Distance,
+    }),
   ]),
   shape: Shape,
   repeat: Repeat.optional(),
@@ -98,16 +144,35 @@ export type Opening = z.infer<typeof Opening>;
 export const Piece = z.strictObject({
   id: Id,
   role: z.enum(['front', 'back', 'door', 'plate']),
-  material: z.enum(['abs', 'polycarbonate', 'nylon', 'resin', 'pla', 'petg', 'wood', 'aluminium', 'steel']),
+  material: z.enum([
+    'abs',
+    'polycarbonate',
+    'nylon',
+    'resin',
+    'pla',
+    'petg',
+    'wood',
+    'aluminium',
+    'steel',
+  ]),
   /** Outer half depth: rim to outer face. */
   depth: Length,
   /** How far the walls lean in towards the floor, degrees: a moulded wall is thicker at its foot. */
-  draftDeg: z.number().min(0).max(10, { error: 'A wall leans 10° at the most; more is a curved back.' }).optional(),
+  draftDeg: z
+    .number()
+    .min(0)
+    .max(10, { error: 'A wall leans 10° at the most; more is a curved back.' })
+    .optional(),
   /** A curved back or face: depth from the rim to the inner floor at places along an axis. */
-  profile: z.strictObject({
-    along: z.enum(['x', 'y']),
-    points: z.array(z.strictObject({ at: z.number().min(0).max(1000), depth: Length })).min(2, { error: 'A curve needs at least two depths.' }).max(60),
-  }).optional(),
+  profile: z
+    .strictObject({
+      along: z.enum(['x', 'y']),
+      points: z
+        .array(z.strictObject({ at: z.number().min(0).max(1000), depth: Length }))
+        .min(2, { error: 'A curve needs at least two depths.' })
+        .max(60),
+    })
+    .optional(),
   zones: z.array(Zone).max(100),
   features: z.array(Feature).max(1000),
   openings: z.array(Opening).max(400),
@@ -116,15 +181,24 @@ export type Piece = z.infer<typeof Piece>;
 
 export const Outline = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('rect'), w: Length, h: Length, r: LengthOrNone }),
-  z.strictObject({ kind: z.literal('points'), points: Points, u: z.number().min(0).max(10), r: LengthOrNone }),
+  z.strictObject({
+    kind: z.literal('points'),
+    points: Points,
+    u: z.number().min(0).max(10),
+    r: LengthOrNone,
+  }),
 ]);
 export type Outline = z.infer<typeof Outline>;
 
 /** A button's cap as it was: what the new switch must meet. */
 export const Cap = z.strictObject({
-  id: Id, name: Name, opening: Id,
+  id: Id,
+  name: Name,
+  opening: Id,
   /** Across the cap, over its flange and the flange's thickness, mm. */
-  across: Length, flange: Length, flangeThick: Length,
+  across: Length,
+  flange: Length,
+  flangeThick: Length,
   /** From the flange's underside to the tip of its peg. */
   peg: LengthOrNone,
   /** How far it stands out of the face. */
@@ -135,11 +209,35 @@ export type Cap = z.infer<typeof Cap>;
 /** A picture of a half under the drawing, with the marks that make millimetres of it. */
 const pixel = z.number().min(-10_000).max(20_000);
 export const Underlay = z.strictObject({
-  id: Id, piece: Id,
-  asset: z.string().regex(/^[0-9a-f]{64}$/), w: z.number().int().positive().max(20_000), h: z.number().int().positive().max(20_000),
+  id: Id,
+  piece: Id,
+  asset: z.string().regex(/^[0-9a-f]{64}$/),
+  w: z.number().int().positive().max(20_000),
+  h: z.number().int().positive().max(20_000),
   how: z.discriminatedUnion('kind', [
-    z.strictObject({ kind: z.literal('scan'), marks: z.array(z.strictObject({ x0: pixel, y0: pixel, x1: pixel, y1: pixel, mm: z.number().positive().max(1000) })).min(1).max(20) }),
-    z.strictObject({ kind: z.literal('photo'), corners: z.array(z.tuple([pixel, pixel])).length(4), wide: z.number().positive().max(1000), high: z.number().positive().max(1000), distance: Length, rim: LengthOrNone }),
+    z.strictObject({
+      kind: z.literal('scan'),
+      marks: z
+        .array(
+          z.strictObject({
+            x0: pixel,
+            y0: pixel,
+            x1: pixel,
+            y1: pixel,
+            mm: z.number().positive().max(1000),
+          }),
+        )
+        .min(1)
+        .max(20),
+    }),
+    z.strictObject({
+      kind: z.literal('photo'),
+      corners: z.array(z.tuple([pixel, pixel])).length(4),
+      wide: z.number().positive().max(1000),
+      high: z.number().positive().max(1000),
+      distance: Length,
+      rim: LengthOrNone,
+    }),
   ]),
   /** Two places on the half's lower edge and one on its left edge, px: how it lies. */
   lies: z.array(z.tuple([pixel, pixel])).length(3),
@@ -155,7 +253,9 @@ export const Body = z.strictObject({
   outline: Outline,
   wall: Length,
   /** The step where the halves meet: how high it stands and how thick it is. */
-  lip: z.strictObject({ height: LengthOrNone, thick: LengthOrNone, on: z.enum(['front', 'back']) }).optional(),
+  lip: z
+    .strictObject({ height: LengthOrNone, thick: LengthOrNone, on: z.enum(['front', 'back']) })
+    .optional(),
   caps: z.array(Cap).max(60).optional(),
   underlays: z.array(Underlay).max(8).optional(),
   /** How the halves come together: straight down, as when nothing is said, or about the spine like a book. */
@@ -167,13 +267,25 @@ export type Body = z.infer<typeof Body>;
 export const Shell = z.strictObject({
   bodies: z.array(Body).max(2),
   /** Where two bodies meet: edge to edge, angles between their fronts closed and open, and the barrel a ribbon rolls through. */
-  hinge: z.strictObject({
-    first: z.enum(EDGES), second: z.enum(EDGES),
-    closedDeg: z.number().min(0).max(360), openDeg: z.number().min(0).max(360),
-    /** From the first body's edge out to the axis, and from its parting plane up to it, mm. */
-    out: Distance, up: Distance,
-    barrel: Length, ribbon: z.strictObject({ thick: Length, turns: z.number().min(0).max(10), bendTimes: z.number().min(1).max(40) }),
-    magnet: z.strictObject({ closedMm: Length, openMm: Length, pullIn: Length, letGo: Length }).optional(),
-  }).optional(),
+  hinge: z
+    .strictObject({
+      first: z.enum(EDGES),
+      second: z.enum(EDGES),
+      closedDeg: z.number().min(0).max(360),
+      openDeg: z.number().min(0).max(360),
+      /** From the first body's edge out to the axis, and from its parting plane up to it, mm. */
+      out: Distance,
+      up: Distance,
+      barrel: Length,
+      ribbon: z.strictObject({
+        thick: Length,
+        turns: z.number().min(0).max(10),
+        bendTimes: z.number().min(1).max(40),
+      }),
+      magnet: z
+        .strictObject({ closedMm: Length, openMm: Length, pullIn: Length, letGo: Length })
+        .optional(),
+    })
+    .optional(),
 });
 export type Shell = z.infer<typeof Shell>;

@@ -12,7 +12,10 @@ export interface Worked<T> {
 
 /** Something handed to core that cannot be right; `path` names the field of the document. */
 export class BadInput extends Error {
-  constructor(readonly path: string, sentence: string) {
+  constructor(
+    readonly path: string,
+    sentence: string,
+  ) {
     super(sentence);
     this.name = 'BadInput';
   }
@@ -20,10 +23,12 @@ export class BadInput extends Error {
 
 /** Refuse a figure that is not a positive finite number, naming it and its value. */
 export function mustBePositive(name: string, value: number): void {
-  if (!(Number.isFinite(value) && value > 0)) throw new RangeError(`${name} must be greater than 0, not ${value}.`);
+  if (!(Number.isFinite(value) && value > 0))
+    throw new RangeError(`${name} must be greater than 0, not ${value}.`);
 }
 
 /** Refuse a figure that is not a finite number of at least 0. */
 export function mustNotBeNegative(name: string, value: number): void {
-  if (!(Number.isFinite(value) && value >= 0)) throw new RangeError(`${name} must be 0 or more, not ${value}.`);
+  if (!(Number.isFinite(value) && value >= 0))
+    throw new RangeError(`${name} must be 0 or more, not ${value}.`);
 }

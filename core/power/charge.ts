@@ -5,7 +5,10 @@
 import { mustBePositive, type Worked } from '../model';
 
 /** Preferred numbers of the E24 series (IEC 60063). */
-export const E24 = [1, 1.1, 1.2, 1.3, 1.5, 1.6, 1.8, 2, 2.2, 2.4, 2.7, 3, 3.3, 3.6, 3.9, 4.3, 4.7, 5.1, 5.6, 6.2, 6.8, 7.5, 8.2, 9.1] as const;
+export const E24 = [
+  1, 1.1, 1.2, 1.3, 1.5, 1.6, 1.8, 2, 2.2, 2.4, 2.7, 3, 3.3, 3.6, 3.9, 4.3, 4.7, 5.1, 5.6, 6.2, 6.8,
+  7.5, 8.2, 9.1,
+] as const;
 
 /** The next E24 value not below a resistance, Ω. */
 export function nextE24(rOhm: number): number {
@@ -42,9 +45,19 @@ export const GENTLE_C = 0.7;
  * @param capacityAh  what is charged; @param maxC  the most the cell allows, 1/h
  * @param tolerance   the charger's own, 0.1 for ±10 %
  */
-export function resistorFor(kVolts: number, capacityAh: number, maxC: number, tolerance: number): Worked<number> {
+export function resistorFor(
+  kVolts: number,
+  capacityAh: number,
+  maxC: number,
+  tolerance: number,
+): Worked<number> {
   mustBePositive('The capacity', capacityAh);
   const aim = Math.min(GENTLE_C, maxC / (1 + tolerance)) * capacityAh;
   const r = nextE24(kVolts / aim);
-  return { value: r, working: [`R ≥ ${kVolts} V / ${aim.toFixed(2)} A = ${(kVolts / aim).toFixed(0)} Ω, next E24 value ${r} Ω: ${(kVolts / r).toFixed(2)} A, ${((kVolts / r) * (1 + tolerance) / capacityAh).toFixed(2)} C at +${Math.round(tolerance * 100)} %`] };
+  return {
+    value: r,
+    working: [
+      `R ≥ ${kVolts} V / ${aim.toFixed(2)} A = ${(kVolts / aim).toFixed(0)} Ω, next E24 value ${r} Ω: ${(kVolts / r).toFixed(2)} A, ${(((kVolts / r) * (1 + tolerance)) / capacityAh).toFixed(2)} C at +${Math.round(tolerance * 100)} %`,
+    ],
+  };
 }

@@ -15,7 +15,11 @@ export interface Pack {
   capacityAh: number;
   cutoffV: number;
 }
-export interface LoadShare { name: string; watts: number; share: number }
+export interface LoadShare {
+  name: string;
+  watts: number;
+  share: number;
+}
 
 export type Ending = 'empty' | 'cut-off under load' | 'collapse' | 'cannot start';
 export interface Discharge {
@@ -24,7 +28,9 @@ export interface Discharge {
   /** Charge left when it ends, 0..1. */
   left: number;
   /** Energy delivered to the loads, lost in the pack and drawn from it (∫ OCV dq), Wh. */
-  deliveredWh: number; lostWh: number; drawnWh: number;
+  deliveredWh: number;
+  lostWh: number;
+  drawnWh: number;
   curve: Array<{ hours: number; soc: number; volts: number; amps: number }>;
   sentence: string;
 }
@@ -53,7 +59,10 @@ export function discharge(pack: Pack, loads: readonly LoadShare[]): Worked<Disch
   mustBePositive('The cut-off voltage', pack.cutoffV);
   for (const l of loads) mustNotBeNegative(`The power of ${l.name}`, l.watts);
   const active = loads.filter((l) => l.share > 0);
-  const worst = active.reduce((w, l) => (l.watts > w.watts ? l : w), active[0] ?? { name: 'nothing', watts: 0, share: 1 });
+  const worst = active.reduce(
+    (w, l) => (l.watts > w.watts ? l : w),
+    active[0] ?? { name: 'nothing', watts: 0, share: 1 },
+  );
   const state = (s: number) => {
     const v = pack.ocv(s);
     const amps = active.map((l) => currentFor(v, pack.rOhm, l.watts));
@@ -65,20 +74,39 @@ export function discharge(pack: Pack, loads: readonly LoadShare[]): Worked<Disch
     const st = state(s);
     return Number.isFinite(st.mean) && st.terminal >= pack.cutoffV;
   };
-  const why = (s: number): Ending => (Number.isFinite(state(s).mean) ? 'cut-off under load' : 'collapse');
+  const why = (s: number): Ending =>
+    Number.isFinite(state(s).mean) ? 'cut-off under load' : 'collapse';
   const watts = active.reduce((sum, l) => sum + l.watts * l.share, 0);
-  const working = [`${watts.toFixed(2)} W on average at the cell, ${worst.watts.toFixed(2)} W at the most (${worst.name})`];
+  const working = [
+    `${watts.toFixed(2)} W on average at the cell, ${worst.watts.toFixed(2)} W at the most (${worst.name})`,
+  ];
   if (!alive(1)) {
-    const v = pack.ocv(1), most = pack.rOhm > 0 ? (v * v) / (4 * pack.rOhm) : Infinity;
+    const v = pack.ocv(1),
+      most = pack.rOhm > 0 ? (v * v) / (4 * pack.rOhm) : Infinity;
     const sentence = Number.isFinite(state(1).mean)
       ? `Even full, the cell falls to ${state(1).terminal.toFixed(2)} V under ${worst.watts.toFixed(1)} W, below its ${pack.cutoffV} V cut-off.`
       : `The cell cannot give ${worst.watts.toFixed(1)} W at all: OCV²/(4R) = ${v.toFixed(2)}²/(4 × ${pack.rOhm} Ω) = ${most.toFixed(1)} W is its most.`;
-    return { value: { hours: 0, ending: 'cannot start', left: 1, deliveredWh: 0, lostWh: 0, drawnWh: 0, curve: [], sentence }, working: [...working, sentence] };
+    return {
+      value: {
+        hours: 0,
+        ending: 'cannot start',
+        left: 1,
+        deliveredWh: 0,
+        lostWh: 0,
+        drawnWh: 0,
+        curve: [],
+        sentence,
+      },
+      working: [...working, sentence],
+    };
   }
   if (watts === 0) throw new RangeError('Nothing draws power, so it lasts for ever. Add a load.');
   const end = endOfCharge(alive);
   const q = pack.capacityAh;
-  let hours = 0, delivered = 0, lost = 0, drawn = 0;
+  let hours = 0,
+    delivered = 0,
+    lost = 0,
+    drawn = 0;
   const first = state(1);
   const curve = [{ hours: 0, soc: 1, volts: first.v - first.mean * pack.rOhm, amps: first.mean }];
   const ds = (1 - end) / STEPS;
@@ -92,29 +120,52 @@ export function discharge(pack: Pack, loads: readonly LoadShare[]): Worked<Disch
     drawn += mid.v * mid.mean * dt;
     if ((i + 1) % (STEPS / 50) === 0) {
       const here = state(1 - (i + 1) * ds);
-      if (Number.isFinite(here.mean)) curve.push({ hours, soc: 1 - (i + 1) * ds, volts: here.v - here.mean * pack.rOhm, amps: here.mean });
+      if (Number.isFinite(here.mean))
+        curve.push({
+          hours,
+          soc: 1 - (i + 1) * ds,
+          volts: here.v - here.mean * pack.rOhm,
+          amps: here.mean,
+        });
     }
   }
   const ending: Ending = end === 0 ? 'empty' : why(Math.max(0, end - 1e-6));
   const percent = Math.round(end * 100);
-  const sentence = ending === 'empty' ? 'It runs until the cell is empty.'
-    : ending === 'collapse' ? `It collapses with ${percent} % of the charge left: the cell cannot give ${worst.watts.toFixed(1)} W any more.`
-      : `It ends at the ${pack.cutoffV} V cut-off under load, with ${percent} % of the charge left.`;
+  const sentence =
+    ending === 'empty'
+      ? 'It runs until the cell is empty.'
+      : ending === 'collapse'
+        ? `It collapses with ${percent} % of the charge left: the cell cannot give ${worst.watts.toFixed(1)} W any more.`
+        : `It ends at the ${pack.cutoffV} V cut-off under load, with ${percent} % of the charge left.`;
   working.push(
-    `I from ${first.mean.toFixed(2)} A full to ${(curve[curve.length - 1]!.amps).toFixed(2)} A at the end; I = (OCV − √(OCV² − 4RP)) / 2R, R = ${pack.rOhm.toFixed(3)} Ω`,
-    `t = ∫ Q ds / I = ${hours.toFixed(2)} h over ${(100 - percent)} % of ${q.toFixed(2)} Ah; ${delivered.toFixed(1)} Wh used, ${lost.toFixed(2)} Wh lost in the cell`,
+    `I from ${first.mean.toFixed(2)} A full to ${curve[curve.length - 1]!.amps.toFixed(2)} A at the end; I = (OCV − √(OCV² − 4RP)) / 2R, R = ${pack.rOhm.toFixed(3)} Ω`,
+    `t = ∫ Q ds / I = ${hours.toFixed(2)} h over ${100 - percent} % of ${q.toFixed(2)} Ah; ${delivered.toFixed(1)} Wh used, ${lost.toFixed(2)} Wh lost in the cell`,
     sentence,
   );
-  return { value: { hours, ending, left: end, deliveredWh: delivered, lostWh: lost, drawnWh: drawn, curve, sentence }, working };
+  return {
+    value: {
+      hours,
+      ending,
+      left: end,
+      deliveredWh: delivered,
+      lostWh: lost,
+      drawnWh: drawn,
+      curve,
+      sentence,
+    },
+    working,
+  };
 }
 
 /** Charge at which the pack gives up, by halving: everything above it is alive. */
 function endOfCharge(alive: (s: number) => boolean): number {
   if (alive(0)) return 0;
-  let bad = 0, good = 1;
+  let bad = 0,
+    good = 1;
   for (let i = 0; i < 60; i++) {
     const mid = (bad + good) / 2;
-    if (alive(mid)) good = mid; else bad = mid;
+    if (alive(mid)) good = mid;
+    else bad = mid;
   }
   return good;
 }

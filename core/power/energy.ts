@@ -13,7 +13,13 @@ export interface Energy {
   charger?: With<'charger'>;
   converter?: With<'converter'>;
   loads: Array<{ item: Item; part: Part; draws: NonNullable<Part['draws']> }>;
-  pack?: Pack & { series: number; fullV: number; maxChargeC: number; maxDischargeC: number; words: string };
+  pack?: Pack & {
+    series: number;
+    fullV: number;
+    maxChargeC: number;
+    maxDischargeC: number;
+    words: string;
+  };
 }
 
 /** A protection board's two transistors, Ω (30-60 mΩ typical). */
@@ -21,24 +27,36 @@ const PROTECTION_OHM = 0.045;
 
 export function energyOf(p: Project): Energy {
   const all = p.kit.items.map((item) => ({ item, part: partOf(p, item) }));
-  const having = <K extends keyof Part>(key: K) => all.filter((x): x is With<K> => x.part[key] !== undefined);
+  const having = <K extends keyof Part>(key: K) =>
+    all.filter((x): x is With<K> => x.part[key] !== undefined);
   const cells = having('cell');
   const converter = having('converter')[0];
   const charger = having('charger')[0];
   const loads = all.flatMap((x) => (x.part.draws ? [{ ...x, draws: x.part.draws }] : []));
   const first = cells[0];
-  if (!first) return { cells, loads, ...(charger ? { charger } : {}), ...(converter ? { converter } : {}) };
+  if (!first)
+    return { cells, loads, ...(charger ? { charger } : {}), ...(converter ? { converter } : {}) };
   const c = first.part.cell;
   const alike = cells.filter((x) => x.item.part === first.item.part).length;
   const one: Ocv = ocvFor(c.kind);
   return {
-    cells, loads, ...(charger ? { charger } : {}), ...(converter ? { converter } : {}),
+    cells,
+    loads,
+    ...(charger ? { charger } : {}),
+    ...(converter ? { converter } : {}),
     pack: {
-      ocv: (s) => one(s) * c.series, rOhm: (c.rOhm + PROTECTION_OHM) / alike, capacityAh: c.capacityAh * alike * p.power.health,
-      cutoffV: c.cutoffV, series: c.series, fullV: c.fullV, maxChargeC: c.maxChargeC, maxDischargeC: c.maxDischargeC,
+      ocv: (s) => one(s) * c.series,
+      rOhm: (c.rOhm + PROTECTION_OHM) / alike,
+      capacityAh: c.capacityAh * alike * p.power.health,
+      cutoffV: c.cutoffV,
+      series: c.series,
+      fullV: c.fullV,
+      maxChargeC: c.maxChargeC,
+      maxDischargeC: c.maxDischargeC,
       words: `${alike > 1 ? `${alike} × ` : ''}${first.item.name}, ${(c.capacityAh * alike * 1000).toFixed(0)} mAh rated × ${p.power.health} health`,
     },
   };
 }
 
-export const wattsOf = (e: Energy, state: LoadState): number => e.loads.reduce((sum, l) => sum + l.draws[state], 0);
+export const wattsOf = (e: Energy, state: LoadState): number =>
+  e.loads.reduce((sum, l) => sum + l.draws[state], 0);

@@ -19,13 +19,24 @@ export interface PowerFigures {
   findings: Finding[];
 }
 
-const finding = (id: string, verdict: Finding['verdict'], check: Finding['check'], title: string, what: string, why: string[], about: string[] = []): Finding =>
-  ({ id: `power:${id}`, station: 'power', verdict, check, title, what, why, about });
+const finding = (
+  id: string,
+  verdict: Finding['verdict'],
+  check: Finding['check'],
+  title: string,
+  what: string,
+  why: string[],
+  about: string[] = [],
+): Finding => ({ id: `power:${id}`, station: 'power', verdict, check, title, what, why, about });
 
 /** Everything the power station says about a build. */
 export function powerFigures(p: Project): PowerFigures {
   const energy = energyOf(p);
-  const watts = { menu: wattsOf(energy, 'menu'), game: wattsOf(energy, 'game'), peak: wattsOf(energy, 'peak') };
+  const watts = {
+    menu: wattsOf(energy, 'menu'),
+    game: wattsOf(energy, 'game'),
+    peak: wattsOf(energy, 'peak'),
+  };
   const out: PowerFigures = { energy, watts, findings: [] };
   if (!energy.loads.length) return out;
   const { pack, converter, charger } = energy;
@@ -37,35 +48,85 @@ export function powerFigures(p: Project): PowerFigures {
   const idle = c.idleA * pack.ocv(0.5);
   const atCell = (w: number) => w / c.efficiency + idle;
   out.run = discharge(pack, [
-    { name: 'game', watts: atCell(watts.game), share: p.power.gameShare }, { name: 'menu', watts: atCell(watts.menu), share: 1 - p.power.gameShare },
+    { name: 'game', watts: atCell(watts.game), share: p.power.gameShare },
+    { name: 'menu', watts: atCell(watts.menu), share: 1 - p.power.gameShare },
   ]);
   out.run.working.unshift(
-    `${watts.game.toFixed(1)} W in a game, ${watts.menu.toFixed(1)} W in menus at 5 V; ÷ ${c.efficiency} converter; ${Math.round(p.power.gameShare * 100)} % games`, pack.words,
+    `${watts.game.toFixed(1)} W in a game, ${watts.menu.toFixed(1)} W in menus at 5 V; ÷ ${c.efficiency} converter; ${Math.round(p.power.gameShare * 100)} % games`,
+    pack.words,
   );
   out.findings.push(hours(p, out.run.value));
   out.rail = rail(p, watts.peak, c.outV);
   out.findings.push(railFinding(out.rail, energy));
   out.peak = peaks(energy, watts.peak, c.efficiency, out.rail.value.amps);
   if (out.peak.outA > out.peak.limitA) {
-    out.findings.push(finding('converter', 'hit', 'supply', `${out.peak.outA.toFixed(1)} A peak, ${out.peak.limitA} A allowed`, `${converter.item.name} cannot give the peak load.`, [`${watts.peak.toFixed(1)} W at ${out.rail.value.volts.toFixed(2)} V.`], [converter.item.id]));
+    out.findings.push(
+      finding(
+        'converter',
+        'hit',
+        'supply',
+        `${out.peak.outA.toFixed(1)} A peak, ${out.peak.limitA} A allowed`,
+        `${converter.item.name} cannot give the peak load.`,
+        [`${watts.peak.toFixed(1)} W at ${out.rail.value.volts.toFixed(2)} V.`],
+        [converter.item.id],
+      ),
+    );
   }
   if (Number.isNaN(out.peak.cellA)) {
-    out.findings.push(finding('collapse', 'hit', 'supply', 'The supply collapses at a peak', `At 10 % charge the cell cannot give ${(watts.peak / c.efficiency).toFixed(1)} W.`, ['P > OCV²/(4R): no current gives that power.'], [energy.cells[0]!.item.id]));
+    out.findings.push(
+      finding(
+        'collapse',
+        'hit',
+        'supply',
+        'The supply collapses at a peak',
+        `At 10 % charge the cell cannot give ${(watts.peak / c.efficiency).toFixed(1)} W.`,
+        ['P > OCV²/(4R): no current gives that power.'],
+        [energy.cells[0]!.item.id],
+      ),
+    );
   } else if (out.peak.cellC > pack.maxDischargeC) {
-    out.findings.push(finding('cell-peak', 'hit', 'supply', `${out.peak.cellC.toFixed(1)} C at a peak, ${pack.maxDischargeC} C allowed`, `${energy.cells[0]!.item.name} is drawn too hard.`, [`${out.peak.cellA.toFixed(1)} A from ${pack.capacityAh.toFixed(2)} Ah.`], [energy.cells[0]!.item.id]));
+    out.findings.push(
+      finding(
+        'cell-peak',
+        'hit',
+        'supply',
+        `${out.peak.cellC.toFixed(1)} C at a peak, ${pack.maxDischargeC} C allowed`,
+        `${energy.cells[0]!.item.name} is drawn too hard.`,
+        [`${out.peak.cellA.toFixed(1)} A from ${pack.capacityAh.toFixed(2)} Ah.`],
+        [energy.cells[0]!.item.id],
+      ),
+    );
   }
   if (charger) {
     const r = charger.item.rProgOhm ?? charger.part.charger.rProgOhm;
-    out.charge = charging(charger.part.charger.kVolts, r, charger.part.charger.tolerance, pack.capacityAh / p.power.health);
+    out.charge = charging(
+      charger.part.charger.kVolts,
+      r,
+      charger.part.charger.tolerance,
+      pack.capacityAh / p.power.health,
+    );
     out.findings.push(chargeFinding(out.charge, energy, pack.maxChargeC));
   }
   return out;
 }
 
 function window(e: Energy): Finding[] {
-  const c = e.converter!.part.converter, pack = e.pack!, id = e.converter!.item.id;
+  const c = e.converter!.part.converter,
+    pack = e.pack!,
+    id = e.converter!.item.id;
   const out: Finding[] = [];
-  if (pack.cutoffV < c.minInV) out.push(finding('input-low', pack.ocv(0.15) < c.minInV ? 'hit' : 'tight', 'rail', `Works from ${c.minInV} V; the cell goes to ${pack.cutoffV} V`, `${e.converter!.item.name} stops before the cell is empty.`, [`Some charge stays unused below ${c.minInV} V.`], [id]));
+  if (pack.cutoffV < c.minInV)
+    out.push(
+      finding(
+        'input-low',
+        pack.ocv(0.15) < c.minInV ? 'hit' : 'tight',
+        'rail',
+        `Works from ${c.minInV} V; the cell goes to ${pack.cutoffV} V`,
+        `${e.converter!.item.name} stops before the cell is empty.`,
+        [`Some charge stays unused below ${c.minInV} V.`],
+        [id],
+      ),
+    );
   return out;
 }
 
@@ -75,16 +136,39 @@ export const HOURS_SHARE = 0.25;
 function hours(p: Project, run: Discharge): Finding {
   const typical = p.kit.items.some((i) => p.kit.parts.find((x) => x.id === i.part)?.draws);
   const about = `${run.hours.toFixed(1)} h ± ${(run.hours * HOURS_SHARE).toFixed(1)}`;
-  const base = { what: `On one charge${p.brief.hours ? `, ${p.brief.hours} h wanted` : ''}`, why: [run.sentence, typical ? 'Draws are typical for each class: put a meter in series to narrow this down.' : ''].filter(Boolean) };
-  if (run.ending === 'cannot start') return finding('hours', 'hit', 'hours', 'It does not start', base.what, base.why);
-  const verdict = !p.brief.hours || run.hours * (1 - HOURS_SHARE) >= p.brief.hours ? 'clear' : run.hours >= p.brief.hours ? 'clear' : run.hours * (1 + HOURS_SHARE) >= p.brief.hours ? 'tight' : 'hit';
+  const base = {
+    what: `On one charge${p.brief.hours ? `, ${p.brief.hours} h wanted` : ''}`,
+    why: [
+      run.sentence,
+      typical ? 'Draws are typical for each class: put a meter in series to narrow this down.' : '',
+    ].filter(Boolean),
+  };
+  if (run.ending === 'cannot start')
+    return finding('hours', 'hit', 'hours', 'It does not start', base.what, base.why);
+  const verdict =
+    !p.brief.hours || run.hours * (1 - HOURS_SHARE) >= p.brief.hours
+      ? 'clear'
+      : run.hours >= p.brief.hours
+        ? 'clear'
+        : run.hours * (1 + HOURS_SHARE) >= p.brief.hours
+          ? 'tight'
+          : 'hit';
   return finding('hours', verdict, 'hours', about, base.what, base.why);
 }
 
 function rail(p: Project, watts: number, outV: number): Worked<Rail> {
   const wire = wireOhm(p.power.wireAwg, p.power.wireMm);
   const found = railAt(outV, watts, [
-    { name: 'wire', ohm: wire.value }, { name: 'switch', ohm: p.power.switchOhm }, ...(p.power.plugs ? [{ name: p.power.plugs === 1 ? 'plug' : `${p.power.plugs} plugs`, ohm: p.power.plugs * PLUG_OHM }] : []),
+    { name: 'wire', ohm: wire.value },
+    { name: 'switch', ohm: p.power.switchOhm },
+    ...(p.power.plugs
+      ? [
+          {
+            name: p.power.plugs === 1 ? 'plug' : `${p.power.plugs} plugs`,
+            ohm: p.power.plugs * PLUG_OHM,
+          },
+        ]
+      : []),
   ]);
   return { value: found.value, working: [...wire.working, ...found.working] };
 }
@@ -92,27 +176,75 @@ function rail(p: Project, watts: number, outV: number): Worked<Rail> {
 function railFinding(r: Worked<Rail>, e: Energy): Finding {
   const v = r.value.volts;
   const about = e.converter ? [e.converter.item.id] : [];
-  if (!(v >= BROWN_OUT_V)) return finding('rail', 'hit', 'rail', Number.isNaN(v) ? 'No voltage at the peak' : `${v.toFixed(2)} V at the SBC under peak`, `Under ${BROWN_OUT_V} V it warns of brown-out.`, r.working, about);
-  return finding('rail', v < GOOD_V ? 'tight' : 'clear', 'rail', `${v.toFixed(2)} V at the SBC under peak`, `${GOOD_V} to 5.25 V is good.`, r.working, about);
+  if (!(v >= BROWN_OUT_V))
+    return finding(
+      'rail',
+      'hit',
+      'rail',
+      Number.isNaN(v) ? 'No voltage at the peak' : `${v.toFixed(2)} V at the SBC under peak`,
+      `Under ${BROWN_OUT_V} V it warns of brown-out.`,
+      r.working,
+      about,
+    );
+  return finding(
+    'rail',
+    v < GOOD_V ? 'tight' : 'clear',
+    'rail',
+    `${v.toFixed(2)} V at the SBC under peak`,
+    `${GOOD_V} to 5.25 V is good.`,
+    r.working,
+    about,
+  );
 }
 
-function peaks(e: Energy, watts: number, efficiency: number, outA: number): NonNullable<PowerFigures['peak']> {
+function peaks(
+  e: Energy,
+  watts: number,
+  efficiency: number,
+  outA: number,
+): NonNullable<PowerFigures['peak']> {
   const pack = e.pack!;
   const cellA = currentFor(pack.ocv(0.1), pack.rOhm, watts / efficiency);
-  return { outA, limitA: e.converter!.part.converter.limitA, cellA, cellC: cellA / pack.capacityAh };
+  return {
+    outA,
+    limitA: e.converter!.part.converter.limitA,
+    cellA,
+    cellC: cellA / pack.capacityAh,
+  };
 }
 
-function charging(k: number, r: number, tolerance: number, ah: number): NonNullable<PowerFigures['charge']> {
+function charging(
+  k: number,
+  r: number,
+  tolerance: number,
+  ah: number,
+): NonNullable<PowerFigures['charge']> {
   const i = chargeCurrent(k, r);
-  const c = i.value / ah, cAtWorst = c * (1 + tolerance);
-  return { value: { amps: i.value, c, cAtWorst }, working: [...i.working, `${i.value.toFixed(2)} A into ${ah.toFixed(2)} Ah = ${c.toFixed(2)} C, up to ${cAtWorst.toFixed(2)} C at +${Math.round(tolerance * 100)} %`] };
+  const c = i.value / ah,
+    cAtWorst = c * (1 + tolerance);
+  return {
+    value: { amps: i.value, c, cAtWorst },
+    working: [
+      ...i.working,
+      `${i.value.toFixed(2)} A into ${ah.toFixed(2)} Ah = ${c.toFixed(2)} C, up to ${cAtWorst.toFixed(2)} C at +${Math.round(tolerance * 100)} %`,
+    ],
+  };
 }
 
 function chargeFinding(ch: NonNullable<PowerFigures['charge']>, e: Energy, maxC: number): Finding {
   const { c, cAtWorst } = ch.value;
   const verdict = c > maxC ? 'hit' : cAtWorst > maxC ? 'tight' : 'clear';
-  return finding('charge', verdict, 'charge', verdict === 'clear' ? `Charges at ${c.toFixed(2)} C` : `Charges at ${c.toFixed(2)} C, ${maxC} C allowed`,
-    `${e.charger!.item.name} into ${e.cells[0]!.item.name}`, ch.working, [e.charger!.item.id, e.cells[0]!.item.id]);
+  return finding(
+    'charge',
+    verdict,
+    'charge',
+    verdict === 'clear'
+      ? `Charges at ${c.toFixed(2)} C`
+      : `Charges at ${c.toFixed(2)} C, ${maxC} C allowed`,
+    `${e.charger!.item.name} into ${e.cells[0]!.item.name}`,
+    ch.working,
+    [e.charger!.item.id, e.cells[0]!.item.id],
+  );
 }
 
 /** What could mend a power finding; each is re-checked on the whole build before it is shown. */
@@ -121,25 +253,76 @@ export function powerWays(p: Project, f: Finding, library: readonly Part[]): Way
   const out: WayOut[] = [];
   if (f.check === 'charge' && e.charger && e.pack) {
     const ch = e.charger.part.charger;
-    const r = resistorFor(ch.kVolts, e.pack.capacityAh / p.power.health, e.pack.maxChargeC, ch.tolerance);
-    out.push({ id: 'program', text: `Change the program resistor to ${ohms(r.value)}`, cost: `iron 3/5; ${(ch.kVolts / r.value).toFixed(2)} A`, changes: [{ do: 'program', item: e.charger.item.id, rProgOhm: r.value }], effort: 2 });
+    const r = resistorFor(
+      ch.kVolts,
+      e.pack.capacityAh / p.power.health,
+      e.pack.maxChargeC,
+      ch.tolerance,
+    );
+    out.push({
+      id: 'program',
+      text: `Change the program resistor to ${ohms(r.value)}`,
+      cost: `iron 3/5; ${(ch.kVolts / r.value).toFixed(2)} A`,
+      changes: [{ do: 'program', item: e.charger.item.id, rProgOhm: r.value }],
+      effort: 2,
+    });
   }
   if (f.check === 'rail' && f.id === 'power:rail') {
-    for (const awg of [22, 20, 18].filter((a) => a < p.power.wireAwg)) out.push({ id: `wire-${awg}`, text: `Use AWG ${awg} wire`, cost: 'thicker bundle', changes: [{ do: 'power', set: { wireAwg: awg } }], effort: 1 + (24 - awg) / 10 });
-    if (p.power.switchOhm > 0.03) out.push({ id: 'switch', text: 'Switch the enable pin instead of the load current', cost: 'a soft latch or the EN pad', changes: [{ do: 'power', set: { switchOhm: 0.005 } }], effort: 3 });
+    for (const awg of [22, 20, 18].filter((a) => a < p.power.wireAwg))
+      out.push({
+        id: `wire-${awg}`,
+        text: `Use AWG ${awg} wire`,
+        cost: 'thicker bundle',
+        changes: [{ do: 'power', set: { wireAwg: awg } }],
+        effort: 1 + (24 - awg) / 10,
+      });
+    if (p.power.switchOhm > 0.03)
+      out.push({
+        id: 'switch',
+        text: 'Switch the enable pin instead of the load current',
+        cost: 'a soft latch or the EN pad',
+        changes: [{ do: 'power', set: { switchOhm: 0.005 } }],
+        effort: 3,
+      });
   }
-  const swap = (item: { id: string; part: string } | undefined, better: (q: Part) => boolean, cost: (q: Part) => string) => {
+  const swap = (
+    item: { id: string; part: string } | undefined,
+    better: (q: Part) => boolean,
+    cost: (q: Part) => string,
+  ) => {
     if (!item) return;
     for (const q of library.filter((x) => x.id !== item.part && better(x)).slice(0, 4)) {
-      out.push({ id: `swap-${item.id}-${q.id}`, text: `Take ${q.name} instead`, cost: cost(q), changes: [{ do: 'swap', item: item.id, part: q }], effort: 5 });
+      out.push({
+        id: `swap-${item.id}-${q.id}`,
+        text: `Take ${q.name} instead`,
+        cost: cost(q),
+        changes: [{ do: 'swap', item: item.id, part: q }],
+        effort: 5,
+      });
     }
   };
   const cell = e.cells[0];
   if (cell && (f.check === 'hours' || f.id === 'power:cell-peak' || f.id === 'power:collapse')) {
-    swap(cell.item, (q) => q.cell?.kind === cell.part.cell.kind && q.cell.series === cell.part.cell.series && q.cell.capacityAh > cell.part.cell.capacityAh, (q) => `${Math.round(q.cell!.capacityAh * 1000)} mAh, ${thickness(q, []).value.toFixed(1)} mm thick`);
+    swap(
+      cell.item,
+      (q) =>
+        q.cell?.kind === cell.part.cell.kind &&
+        q.cell.series === cell.part.cell.series &&
+        q.cell.capacityAh > cell.part.cell.capacityAh,
+      (q) =>
+        `${Math.round(q.cell!.capacityAh * 1000)} mAh, ${thickness(q, []).value.toFixed(1)} mm thick`,
+    );
   }
   const converter = e.converter;
-  if (converter && f.id === 'power:converter') swap(converter.item, (q) => q.converter?.kind === converter.part.converter.kind && !!q.charger === !!converter.part.charger && q.converter.limitA > converter.part.converter.limitA, (q) => `${q.converter!.limitA} A`);
+  if (converter && f.id === 'power:converter')
+    swap(
+      converter.item,
+      (q) =>
+        q.converter?.kind === converter.part.converter.kind &&
+        !!q.charger === !!converter.part.charger &&
+        q.converter.limitA > converter.part.converter.limitA,
+      (q) => `${q.converter!.limitA} A`,
+    );
   return out;
 }
 

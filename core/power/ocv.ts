@@ -7,19 +7,44 @@ import type { Part } from '../model';
 type Curve = ReadonlyArray<readonly [number, number]>;
 
 const LITHIUM: Curve = [
-  [0, 3.0], [0.02, 3.3], [0.05, 3.45], [0.1, 3.55], [0.2, 3.64], [0.3, 3.69], [0.4, 3.74], [0.5, 3.79], [0.6, 3.86], [0.7, 3.93], [0.8, 4.0], [0.9, 4.09], [1, 4.2],
+  [0, 3.0],
+  [0.02, 3.3],
+  [0.05, 3.45],
+  [0.1, 3.55],
+  [0.2, 3.64],
+  [0.3, 3.69],
+  [0.4, 3.74],
+  [0.5, 3.79],
+  [0.6, 3.86],
+  [0.7, 3.93],
+  [0.8, 4.0],
+  [0.9, 4.09],
+  [1, 4.2],
 ];
-const NICKEL: Curve = [[0, 1.0], [0.05, 1.15], [0.1, 1.2], [0.3, 1.24], [0.6, 1.27], [0.8, 1.3], [0.95, 1.36], [1, 1.45]];
+const NICKEL: Curve = [
+  [0, 1.0],
+  [0.05, 1.15],
+  [0.1, 1.2],
+  [0.3, 1.24],
+  [0.6, 1.27],
+  [0.8, 1.3],
+  [0.95, 1.36],
+  [1, 1.45],
+];
 
 /** Voltage at a state of charge in 0..1, for one cell. */
 export type Ocv = (soc: number) => number;
 
-export const curveOf = (points: Curve): Ocv => (soc) => {
-  const s = Math.max(0, Math.min(1, soc));
-  let k = 1;
-  while (k < points.length - 1 && points[k]![0] < s) k++;
-  const [s0, v0] = points[k - 1]!, [s1, v1] = points[k]!;
-  return v0 + ((v1 - v0) * (s - s0)) / (s1 - s0);
-};
+export const curveOf =
+  (points: Curve): Ocv =>
+  (soc) => {
+    const s = Math.max(0, Math.min(1, soc));
+    let k = 1;
+    while (k < points.length - 1 && points[k]![0] < s) k++;
+    const [s0, v0] = points[k - 1]!,
+      [s1, v1] = points[k]!;
+    return v0 + ((v1 - v0) * (s - s0)) / (s1 - s0);
+  };
 
-export const ocvFor = (kind: NonNullable<Part['cell']>['kind']): Ocv => curveOf(kind === 'bay' ? NICKEL : LITHIUM);
+export const ocvFor = (kind: NonNullable<Part['cell']>['kind']): Ocv =>
+  curveOf(kind === 'bay' ? NICKEL : LITHIUM);

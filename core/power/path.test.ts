@@ -3,13 +3,29 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos } from '../catalogue';
 import type { Project } from '../model';
-import { BROWN_OUT_V, currentFor, discharge, energyOf, GOOD_V, ocvFor, powerFigures, railAt, resistorFor, wattsOf, wireOhm } from './index';
+import {
+  BROWN_OUT_V,
+  currentFor,
+  discharge,
+  energyOf,
+  GOOD_V,
+  ocvFor,
+  powerFigures,
+  railAt,
+  resistorFor,
+  wattsOf,
+  wireOhm,
+} from './index';
 
 const done = demos()[1]!;
 
 describe('open-circuit voltage', () => {
   test('rises with the charge, from about 3 V to 4.2 V for lithium and 1.0 to 1.45 V for a nickel cell', () => {
-    for (const [kind, low, high] of [['pouch', 3, 4.2], ['cylinder', 3, 4.2], ['bay', 1, 1.45]] as const) {
+    for (const [kind, low, high] of [
+      ['pouch', 3, 4.2],
+      ['cylinder', 3, 4.2],
+      ['bay', 1, 1.45],
+    ] as const) {
       const v = ocvFor(kind);
       expect([v(0), v(1)]).toEqual([low, high]);
       for (let s = 0.01; s <= 1; s += 0.01) expect(v(s)).toBeGreaterThanOrEqual(v(s - 0.01));
@@ -24,18 +40,29 @@ describe('wire and rail', () => {
     expect(wireOhm(24, 120).value * 1000).toBeCloseTo(20.2, 1);
   });
   test('three gauges thicker is about half the resistance', () => {
-    for (const awg of [18, 20, 22, 24, 26]) expect(wireOhm(awg + 3, 100).value / wireOhm(awg, 100).value).toBeCloseTo(2.005, 2);
+    for (const awg of [18, 20, 22, 24, 26])
+      expect(wireOhm(awg + 3, 100).value / wireOhm(awg, 100).value).toBeCloseTo(2.005, 2);
   });
   test('twice the length is twice the resistance; no length is refused', () => {
     expect(wireOhm(26, 200).value).toBeCloseTo(2 * wireOhm(26, 100).value, 12);
     expect(() => wireOhm(26, 0)).toThrow('wire length must be greater than 0');
   });
   test('the drops along the path add up to what is missing at the load', () => {
-    fc.assert(fc.property(fc.double({ min: 0.1, max: 12, noNaN: true }), fc.array(fc.double({ min: 0.001, max: 0.05, noNaN: true }), { minLength: 1, maxLength: 5 }), (watts, path) => {
-      const r = railAt(5.1, watts, path.map((ohm, i) => ({ name: `p${i}`, ohm }))).value;
-      expect(r.drops.reduce((s, d) => s + d.volts, 0)).toBeCloseTo(5.1 - r.volts, 9);
-      expect(r.volts).toBeLessThan(5.1);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.1, max: 12, noNaN: true }),
+        fc.array(fc.double({ min: 0.001, max: 0.05, noNaN: true }), { minLength: 1, maxLength: 5 }),
+        (watts, path) => {
+          const r = railAt(
+            5.1,
+            watts,
+            path.map((ohm, i) => ({ name: `p${i}`, ohm })),
+          ).value;
+          expect(r.drops.reduce((s, d) => s + d.volts, 0)).toBeCloseTo(5.1 - r.volts, 9);
+          expect(r.volts).toBeLessThan(5.1);
+        },
+      ),
+    );
   });
   test('more than the wire can carry at all is no number, and no load is no drop', () => {
     expect(railAt(5, 100, [{ name: 'wire', ohm: 0.2 }]).value.volts).toBeNaN();
@@ -48,15 +75,33 @@ describe('the energy of a build', () => {
   test('loads are added up by state; the pack counts health, protection and cells alike', () => {
     const e = energyOf(done);
     expect(wattsOf(e, 'game')).toBeCloseTo(1.8 + 0.4 + 0.25, 9);
-    expect(e.pack).toMatchObject({ capacityAh: expect.closeTo(2.5 * 0.95, 9), rOhm: expect.closeTo(0.135, 9), series: 1 });
-    const two: Project = { ...done, kit: { ...done.kit, items: [...done.kit.items, { id: 'b', part: 'slab-2500', name: 'b', struck: [] }] } };
-    expect(energyOf(two).pack).toMatchObject({ capacityAh: expect.closeTo(5 * 0.95, 9), rOhm: expect.closeTo(0.0675, 9) });
+    expect(e.pack).toMatchObject({
+      capacityAh: expect.closeTo(2.5 * 0.95, 9),
+      rOhm: expect.closeTo(0.135, 9),
+      series: 1,
+    });
+    const two: Project = {
+      ...done,
+      kit: {
+        ...done.kit,
+        items: [...done.kit.items, { id: 'b', part: 'slab-2500', name: 'b', struck: [] }],
+      },
+    };
+    expect(energyOf(two).pack).toMatchObject({
+      capacityAh: expect.closeTo(5 * 0.95, 9),
+      rOhm: expect.closeTo(0.0675, 9),
+    });
   });
   test('the curve goes down in charge and volts, up in hours and amps, and ends where it says', () => {
     const run = powerFigures(done).run!.value;
     for (let i = 1; i < run.curve.length; i++) {
       const [a, b] = [run.curve[i - 1]!, run.curve[i]!];
-      expect([b.hours > a.hours, b.soc < a.soc, b.volts <= a.volts + 1e-9, b.amps >= a.amps - 1e-9]).toEqual([true, true, true, true]);
+      expect([
+        b.hours > a.hours,
+        b.soc < a.soc,
+        b.volts <= a.volts + 1e-9,
+        b.amps >= a.amps - 1e-9,
+      ]).toEqual([true, true, true, true]);
     }
     expect(run.curve[run.curve.length - 1]!.hours).toBeCloseTo(run.hours, 6);
   });
@@ -69,9 +114,12 @@ describe('the energy of a build', () => {
   });
   test('half the resistance never costs hours; a load of nothing is refused, not divided by', () => {
     const pack = { ocv: ocvFor('pouch'), capacityAh: 2, cutoffV: 3 };
-    const hours = (rOhm: number) => discharge({ ...pack, rOhm }, [{ name: 'g', watts: 3, share: 1 }]).value.hours;
+    const hours = (rOhm: number) =>
+      discharge({ ...pack, rOhm }, [{ name: 'g', watts: 3, share: 1 }]).value.hours;
     expect(hours(0.05)).toBeGreaterThan(hours(0.1));
-    expect(() => discharge({ ...pack, rOhm: 0.1 }, [{ name: 'g', watts: 0, share: 1 }])).toThrow('lasts for ever');
+    expect(() => discharge({ ...pack, rOhm: 0.1 }, [{ name: 'g', watts: 0, share: 1 }])).toThrow(
+      'lasts for ever',
+    );
     expect([currentFor(4, 0, 8), currentFor(4, 0.1, 0)]).toEqual([2, 0]);
   });
 });

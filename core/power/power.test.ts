@@ -2,14 +2,36 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos } from '../catalogue';
 import { applied } from '../model';
-import { chargeCurrent, currentFor, discharge, E24, nextE24, powerFigures, railAt, resistorFor, wireOhm } from './index';
+import {
+  chargeCurrent,
+  currentFor,
+  discharge,
+  E24,
+  nextE24,
+  powerFigures,
+  railAt,
+  resistorFor,
+  wireOhm,
+} from './index';
 
 /** Adaptive Simpson quadrature, written apart from the engine. */
-function integral(f: (x: number) => number, a: number, b: number, eps = 1e-10, whole = simpson(f, a, b), depth = 40): number {
-  const m = (a + b) / 2, left = simpson(f, a, m), right = simpson(f, m, b);
-  return depth === 0 || Math.abs(left + right - whole) < 15 * eps ? left + right : integral(f, a, m, eps / 2, left, depth - 1) + integral(f, m, b, eps / 2, right, depth - 1);
+function integral(
+  f: (x: number) => number,
+  a: number,
+  b: number,
+  eps = 1e-10,
+  whole = simpson(f, a, b),
+  depth = 40,
+): number {
+  const m = (a + b) / 2,
+    left = simpson(f, a, m),
+    right = simpson(f, m, b);
+  return depth === 0 || Math.abs(left + right - whole) < 15 * eps
+    ? left + right
+    : integral(f, a, m, eps / 2, left, depth - 1) + integral(f, m, b, eps / 2, right, depth - 1);
 }
-const simpson = (f: (x: number) => number, a: number, b: number): number => ((b - a) / 6) * (f(a) + 4 * f((a + b) / 2) + f(b));
+const simpson = (f: (x: number) => number, a: number, b: number): number =>
+  ((b - a) / 6) * (f(a) + 4 * f((a + b) / 2) + f(b));
 const game = (watts: number) => [{ name: 'game', watts, share: 1 }];
 
 describe('hours on one charge', () => {
@@ -27,7 +49,11 @@ describe('hours on one charge', () => {
     const left = (cut + (R * P) / cut - a) / b;
     expect(left).toBeGreaterThan(0.1);
     expect(r.left).toBeCloseTo(left, 6);
-    const truth = integral((s) => Q / ((ocv(s) - Math.sqrt(ocv(s) ** 2 - 4 * R * P)) / (2 * R)), left, 1);
+    const truth = integral(
+      (s) => Q / ((ocv(s) - Math.sqrt(ocv(s) ** 2 - 4 * R * P)) / (2 * R)),
+      left,
+      1,
+    );
     expect(Math.abs(r.hours / truth - 1)).toBeLessThan(0.005);
     expect(r.ending).toBe('cut-off under load');
   });
@@ -37,22 +63,42 @@ describe('hours on one charge', () => {
     expect(r.sentence).toMatch(/cannot give 8\.0 W at all.*6\.8 W is its most/);
   });
   test('a pack that collapses part-way says so, with the charge it leaves behind', () => {
-    const r = discharge({ ocv: (s) => 2 + 2 * s, rOhm: 0.5, capacityAh: 1, cutoffV: 0.5 }, game(4)).value;
+    const r = discharge(
+      { ocv: (s) => 2 + 2 * s, rOhm: 0.5, capacityAh: 1, cutoffV: 0.5 },
+      game(4),
+    ).value;
     expect(r.ending).toBe('collapse');
     expect(r.left).toBeCloseTo((Math.sqrt(8) - 2) / 2, 6);
   });
   test('energy is conserved: what leaves the cell is what is used plus what warms it', () => {
-    fc.assert(fc.property(fc.double({ min: 0.5, max: 5, noNaN: true }), fc.double({ min: 0.01, max: 0.2, noNaN: true }), fc.double({ min: 0, max: 1, noNaN: true }), (P, R, share) => {
-      const r = discharge({ ocv: (s) => 3.2 + s, rOhm: R, capacityAh: 2, cutoffV: 2.5 }, [{ name: 'game', watts: P, share }, { name: 'menu', watts: P / 2, share: 1 - share }]).value;
-      expect(Math.abs(r.drawnWh - r.deliveredWh - r.lostWh)).toBeLessThan(1e-6 * r.drawnWh);
-    }), { numRuns: 60 });
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.5, max: 5, noNaN: true }),
+        fc.double({ min: 0.01, max: 0.2, noNaN: true }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (P, R, share) => {
+          const r = discharge({ ocv: (s) => 3.2 + s, rOhm: R, capacityAh: 2, cutoffV: 2.5 }, [
+            { name: 'game', watts: P, share },
+            { name: 'menu', watts: P / 2, share: 1 - share },
+          ]).value;
+          expect(Math.abs(r.drawnWh - r.deliveredWh - r.lostWh)).toBeLessThan(1e-6 * r.drawnWh);
+        },
+      ),
+      { numRuns: 60 },
+    );
   });
   test('the current it computes gives back the power asked for', () => {
     const i = currentFor(3.7, 0.12, 5);
     expect((3.7 - i * 0.12) * i).toBeCloseTo(5, 9);
   });
-  test.each([[0, 'capacity'], [-1, 'capacity'], [NaN, 'capacity']])('a capacity of %p is refused by name', (ah, name) => {
-    expect(() => discharge({ ocv: () => 3.7, rOhm: 0.1, capacityAh: ah, cutoffV: 3 }, game(1))).toThrow(new RegExp(name));
+  test.each([
+    [0, 'capacity'],
+    [-1, 'capacity'],
+    [NaN, 'capacity'],
+  ])('a capacity of %p is refused by name', (ah, name) => {
+    expect(() =>
+      discharge({ ocv: () => 3.7, rOhm: 0.1, capacityAh: ah, cutoffV: 3 }, game(1)),
+    ).toThrow(new RegExp(name));
   });
 });
 
@@ -62,21 +108,27 @@ describe('charging', () => {
     expect(() => chargeCurrent(1000, 0)).toThrow('program resistor must be greater than 0');
   });
   test('the next E24 value is in the series, not below, and none lies between', () => {
-    fc.assert(fc.property(fc.double({ min: 1, max: 1e6, noNaN: true }), (r) => {
-      const got = nextE24(r);
-      expect(got).toBeGreaterThanOrEqual(r * (1 - 1e-9));
-      const mantissa = got / 10 ** Math.floor(Math.log10(got) + 1e-9);
-      expect(E24.some((v) => Math.abs(v - mantissa) < 1e-6)).toBe(true);
-      for (const d of [0.1, 1, 10, 100, 1e3, 1e4, 1e5, 1e6]) for (const v of E24) expect(v * d > r * (1 + 1e-9) && v * d < got * (1 - 1e-9)).toBe(false);
-    }));
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 1e6, noNaN: true }), (r) => {
+        const got = nextE24(r);
+        expect(got).toBeGreaterThanOrEqual(r * (1 - 1e-9));
+        const mantissa = got / 10 ** Math.floor(Math.log10(got) + 1e-9);
+        expect(E24.some((v) => Math.abs(v - mantissa) < 1e-6)).toBe(true);
+        for (const d of [0.1, 1, 10, 100, 1e3, 1e4, 1e5, 1e6])
+          for (const v of E24)
+            expect(v * d > r * (1 + 1e-9) && v * d < got * (1 - 1e-9)).toBe(false);
+      }),
+    );
   });
   test('the resistor it picks keeps every tolerance below 1C', () => {
-    for (const ah of [0.3, 0.6, 1.2, 3]) expect((1200 / resistorFor(1200, ah, 1, 0.1).value) * 1.1 / ah).toBeLessThanOrEqual(1);
+    for (const ah of [0.3, 0.6, 1.2, 3])
+      expect(((1200 / resistorFor(1200, ah, 1, 0.1).value) * 1.1) / ah).toBeLessThanOrEqual(1);
   });
 });
 
 describe('the rail', () => {
-  test('AWG 24 is 0.511 mm thick and 84 mΩ a metre', () => expect(wireOhm(24, 500).value).toBeCloseTo(0.0842, 3));
+  test('AWG 24 is 0.511 mm thick and 84 mΩ a metre', () =>
+    expect(wireOhm(24, 500).value).toBeCloseTo(0.0842, 3));
   test('voltage and current at the load multiply to its power', () => {
     const r = railAt(5.1, 8, [{ name: 'wire', ohm: 0.12 }]).value;
     expect(r.volts * r.amps).toBeCloseTo(8, 9);

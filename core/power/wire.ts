@@ -18,25 +18,41 @@ export function wireOhm(awg: number, mm: number): Worked<number> {
   const d = copperMm(awg);
   const area = Math.PI * (d / 2000) ** 2;
   const ohm = (RHO * 2 * (mm / 1000)) / area;
-  return { value: ohm, working: [`AWG ${awg}: d = ${d.toFixed(3)} mm; R = ρ·2L/A = ${(ohm * 1000).toFixed(1)} mΩ for 2 × ${mm} mm`] };
+  return {
+    value: ohm,
+    working: [
+      `AWG ${awg}: d = ${d.toFixed(3)} mm; R = ρ·2L/A = ${(ohm * 1000).toFixed(1)} mΩ for 2 × ${mm} mm`,
+    ],
+  };
 }
 
-export interface Rail { volts: number; amps: number; drops: Array<{ name: string; ohm: number; volts: number }> }
+export interface Rail {
+  volts: number;
+  amps: number;
+  drops: Array<{ name: string; ohm: number; volts: number }>;
+}
 
 /**
  * Supply at the load under a peak of constant power: the load draws more as the voltage falls.
  *
  * @returns NaN volts when the wire cannot carry that power at all
  */
-export function railAt(outV: number, watts: number, path: ReadonlyArray<{ name: string; ohm: number }>): Worked<Rail> {
+export function railAt(
+  outV: number,
+  watts: number,
+  path: ReadonlyArray<{ name: string; ohm: number }>,
+): Worked<Rail> {
   const r = path.reduce((sum, p) => sum + p.ohm, 0);
   const d = outV * outV - 4 * r * watts;
-  const amps = watts === 0 ? 0 : d < 0 ? NaN : r === 0 ? watts / outV : (outV - Math.sqrt(d)) / (2 * r);
+  const amps =
+    watts === 0 ? 0 : d < 0 ? NaN : r === 0 ? watts / outV : (outV - Math.sqrt(d)) / (2 * r);
   const drops = path.map((p) => ({ ...p, volts: p.ohm * amps }));
   const volts = outV - amps * r;
   return {
     value: { volts, amps, drops },
-    working: [`${volts.toFixed(2)} V = ${outV} V − ${amps.toFixed(2)} A × ${(r * 1000).toFixed(0)} mΩ (${drops.map((x) => `${x.name} ${(x.volts * 1000).toFixed(0)} mV`).join(', ')})`],
+    working: [
+      `${volts.toFixed(2)} V = ${outV} V − ${amps.toFixed(2)} A × ${(r * 1000).toFixed(0)} mΩ (${drops.map((x) => `${x.name} ${(x.volts * 1000).toFixed(0)} mV`).join(', ')})`,
+    ],
   };
 }
 

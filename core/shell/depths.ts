@@ -2,6 +2,16 @@
 import type { Body } from '../model';
 
 export function depthsOf(body: Body): { front: number; back: number; proud: number } {
-  const of = (forward: boolean) => Math.max(0, ...body.pieces.filter((q) => (q.role === 'front' || q.role === 'plate') === forward).flatMap((q) => [q.depth.mm, ...q.zones.map((z) => z.depth.mm + body.wall.mm)]));
-  return { front: of(true), back: of(false), proud: Math.max(0, ...(body.caps ?? []).map((c) => c.proud.mm)) };
+  const of = (forward: boolean) =>
+    Math.max(
+      0,
+      ...body.pieces
+        .filter((q) => (q.role === 'front' || q.role === 'plate') === forward)
+        .flatMap((q) => [q.depth.mm, ...q.zones.map((z) => z.depth.mm + body.wall.mm)]),
+    );
+  return {
+    front: of(true),
+    back: of(false),
+    proud: Math.max(0, ...(body.caps ?? []).map((c) => c.proud.mm)),
+  };
 }

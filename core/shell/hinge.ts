@@ -3,15 +3,33 @@
  * ribbon lasts that rolls through the barrel.
  */
 import { area, type Pt, ringOf } from '../geometry';
-import { type Body, type Finding, judge, type Length, mm1, outlineSpan, type Shell, type Worked } from '../model';
+import {
+  type Body,
+  type Finding,
+  judge,
+  type Length,
+  mm1,
+  outlineSpan,
+  type Shell,
+  type Worked,
+} from '../model';
 
 type Hinge = NonNullable<Shell['hinge']>;
 
 /** Size of a body seen along the hinge's axis: from the hinge edge away, behind and before the parting plane. */
-export function sideOf(body: Body, edge: Hinge['first']): { reach: number; front: number; back: number } {
+export function sideOf(
+  body: Body,
+  edge: Hinge['first'],
+): { reach: number; front: number; back: number } {
   const { w, h } = outlineSpan(body.outline);
-  const depth = (role: string) => body.pieces.find((p) => p.role === role || (role === 'front' && p.role === 'plate'))?.depth.mm ?? 0;
-  return { reach: edge === 'left' || edge === 'right' ? w : h, front: depth('front'), back: depth('back') };
+  const depth = (role: string) =>
+    body.pieces.find((p) => p.role === role || (role === 'front' && p.role === 'plate'))?.depth
+      .mm ?? 0;
+  return {
+    reach: edge === 'left' || edge === 'right' ? w : h,
+    front: depth('front'),
+    back: depth('back'),
+  };
 }
 
 /**
@@ -21,24 +39,48 @@ export function sideOf(body: Body, edge: Hinge['first']): { reach: number; front
  * @param deg  angle between the two fronts: 180 lies flat open, 0 is shut face to face
  */
 export function section(shell: Shell, deg: number): { first: Pt[]; second: Pt[] } | undefined {
-  const [a, b] = shell.bodies, hinge = shell.hinge;
+  const [a, b] = shell.bodies,
+    hinge = shell.hinge;
   if (!a || !b || !hinge) return undefined;
   const [p, q] = [sideOf(a, hinge.first), sideOf(b, hinge.second)];
-  const out = hinge.out.mm, up = hinge.up.mm, t = ((180 - deg) * Math.PI) / 180;
-  const first: Pt[] = [[-out - p.reach, -up - p.back], [-out, -up - p.back], [-out, -up + p.front], [-out - p.reach, -up + p.front]];
-  const flat: Pt[] = [[out, -up - q.back], [out + q.reach, -up - q.back], [out + q.reach, -up + q.front], [out, -up + q.front]];
+  const out = hinge.out.mm,
+    up = hinge.up.mm,
+    t = ((180 - deg) * Math.PI) / 180;
+  const first: Pt[] = [
+    [-out - p.reach, -up - p.back],
+    [-out, -up - p.back],
+    [-out, -up + p.front],
+    [-out - p.reach, -up + p.front],
+  ];
+  const flat: Pt[] = [
+    [out, -up - q.back],
+    [out + q.reach, -up - q.back],
+    [out + q.reach, -up + q.front],
+    [out, -up + q.front],
+  ];
   // Folding lifts the second body over the axis onto the first.
-  return { first, second: flat.map(([x, y]): Pt => [x * Math.cos(t) - y * Math.sin(t), x * Math.sin(t) + y * Math.cos(t)]) };
+  return {
+    first,
+    second: flat.map(([x, y]): Pt => [
+      x * Math.cos(t) - y * Math.sin(t),
+      x * Math.sin(t) + y * Math.cos(t),
+    ]),
+  };
 }
 
 /** Gap of two convex outlines; negative is how far they overlap. */
 export function between(a: readonly Pt[], b: readonly Pt[]): number {
   let best = -Infinity;
-  for (const [p, q] of [[a, b], [b, a]] as const) {
+  for (const [p, q] of [
+    [a, b],
+    [b, a],
+  ] as const) {
     const turn = Math.sign(area(ringOf(p)));
     p.forEach((s, i) => {
-      const e = p[(i + 1) % p.length]!, len = Math.hypot(e[0] - s[0], e[1] - s[1]);
-      const nx = (turn * (e[1] - s[1])) / len, ny = (-turn * (e[0] - s[0])) / len;
+      const e = p[(i + 1) % p.length]!,
+        len = Math.hypot(e[0] - s[0], e[1] - s[1]);
+      const nx = (turn * (e[1] - s[1])) / len,
+        ny = (-turn * (e[0] - s[0])) / len;
       best = Math.max(best, Math.min(...q.map((v) => (v[0] - s[0]) * nx + (v[1] - s[1]) * ny)));
     });
   }
@@ -50,12 +92,18 @@ export function between(a: readonly Pt[], b: readonly Pt[]): number {
  *
  * @returns length it takes rolled, mm: turns × 2π·r, r at the middle of its layers; opening takes φ/360 turns off or on
  */
-export function rolled(hinge: Hinge): Worked<{ lengthMm: number; radiusMm: number; leastMm: number; turnsOpen: number }> {
-  const { thick, turns, bendTimes } = hinge.ribbon, change = Math.abs(hinge.openDeg - hinge.closedDeg) / 360;
-  const most = turns + change, layers = Math.ceil(most);
+export function rolled(
+  hinge: Hinge,
+): Worked<{ lengthMm: number; radiusMm: number; leastMm: number; turnsOpen: number }> {
+  const { thick, turns, bendTimes } = hinge.ribbon,
+    change = Math.abs(hinge.openDeg - hinge.closedDeg) / 360;
+  const most = turns + change,
+    layers = Math.ceil(most);
   // Outermost layer lies against the barrel; each further turn lies one thickness nearer the axis. Open it is wound tighter.
-  const inner = hinge.barrel.mm / 2 - layers * thick.mm, radius = hinge.barrel.mm / 2 - (layers * thick.mm) / 2;
-  const least = bendTimes * thick.mm, lengthMm = most * 2 * Math.PI * radius;
+  const inner = hinge.barrel.mm / 2 - layers * thick.mm,
+    radius = hinge.barrel.mm / 2 - (layers * thick.mm) / 2;
+  const least = bendTimes * thick.mm,
+    lengthMm = most * 2 * Math.PI * radius;
   return {
     value: { lengthMm, radiusMm: inner, leastMm: least, turnsOpen: most },
     working: [
@@ -66,29 +114,110 @@ export function rolled(hinge: Hinge): Worked<{ lengthMm: number; radiusMm: numbe
   };
 }
 
-const source = (key: string, label: string, l: Length, k: number) => ({ key: `shell.hinge.${key}`, label, u: l.u, k });
+const source = (key: string, label: string, l: Length, k: number) => ({
+  key: `shell.hinge.${key}`,
+  label,
+  u: l.u,
+  k,
+});
 
 /** What the hinge allows: closed and open without touching, a ribbon that lasts, a magnet that switches. */
 export function hingeFindings(shell: Shell): Finding[] {
-  const hinge = shell.hinge, [a, b] = shell.bodies;
+  const hinge = shell.hinge,
+    [a, b] = shell.bodies;
   if (!hinge || !a || !b) return [];
   const out: Finding[] = [];
-  const put = (id: string, gap: number, required: number, sigma: number, reason: string, title: string, what: string, why: string[], sources: ReturnType<typeof source>[]) => {
+  const put = (
+    id: string,
+    gap: number,
+    required: number,
+    sigma: number,
+    reason: string,
+    title: string,
+    what: string,
+    why: string[],
+    sources: ReturnType<typeof source>[],
+  ) => {
     const { chance, verdict } = judge(gap - required, sigma);
-    out.push({ id, station: 'shell', check: 'hinge', verdict, title, what, why, about: [a.id, b.id], measure: { gap, required, reason, sigma, chance, worst: gap - required - Math.sqrt(3) * sigma, sources } });
+    out.push({
+      id,
+      station: 'shell',
+      check: 'hinge',
+      verdict,
+      title,
+      what,
+      why,
+      about: [a.id, b.id],
+      measure: {
+        gap,
+        required,
+        reason,
+        sigma,
+        chance,
+        worst: gap - required - Math.sqrt(3) * sigma,
+        sources,
+      },
+    });
   };
-  const uDepth = Math.hypot(...[a, b].flatMap((q) => q.pieces.map((p) => p.depth.u)), hinge.out.u, hinge.up.u);
-  for (const [word, deg] of [['closed', hinge.closedDeg], ['open', hinge.openDeg]] as const) {
-    const s = section(shell, deg)!, gap = between(s.first, s.second);
-    put(`hinge-${word}`, gap, 0, uDepth, 'the bodies must not touch', gap < 0 ? `${mm1(gap)} mm overlap` : `${mm1(gap)} mm apart`, `${a.name} and ${b.name}, ${word} at ${deg}°.`,
-      [`axis ${mm1(hinge.out.mm)} mm out and ${mm1(hinge.up.mm)} mm up from the parting plane`], [source('out', 'axis out', hinge.out, 1), source('up', 'axis up', hinge.up, 1)]);
+  const uDepth = Math.hypot(
+    ...[a, b].flatMap((q) => q.pieces.map((p) => p.depth.u)),
+    hinge.out.u,
+    hinge.up.u,
+  );
+  for (const [word, deg] of [
+    ['closed', hinge.closedDeg],
+    ['open', hinge.openDeg],
+  ] as const) {
+    const s = section(shell, deg)!,
+      gap = between(s.first, s.second);
+    put(
+      `hinge-${word}`,
+      gap,
+      0,
+      uDepth,
+      'the bodies must not touch',
+      gap < 0 ? `${mm1(gap)} mm overlap` : `${mm1(gap)} mm apart`,
+      `${a.name} and ${b.name}, ${word} at ${deg}°.`,
+      [`axis ${mm1(hinge.out.mm)} mm out and ${mm1(hinge.up.mm)} mm up from the parting plane`],
+      [source('out', 'axis out', hinge.out, 1), source('up', 'axis up', hinge.up, 1)],
+    );
   }
   const r = rolled(hinge);
-  put('hinge-ribbon', r.value.radiusMm, r.value.leastMm, Math.hypot(hinge.barrel.u / 2, hinge.ribbon.thick.u * hinge.ribbon.bendTimes), 'least bend of the ribbon', `${mm1(r.value.radiusMm)} mm bend`, `Ribbon through the barrel, ${r.value.turnsOpen.toFixed(1)} turns when open.`, r.working, [source('barrel', 'barrel bore', hinge.barrel, 0.5)]);
+  put(
+    'hinge-ribbon',
+    r.value.radiusMm,
+    r.value.leastMm,
+    Math.hypot(hinge.barrel.u / 2, hinge.ribbon.thick.u * hinge.ribbon.bendTimes),
+    'least bend of the ribbon',
+    `${mm1(r.value.radiusMm)} mm bend`,
+    `Ribbon through the barrel, ${r.value.turnsOpen.toFixed(1)} turns when open.`,
+    r.working,
+    [source('barrel', 'barrel bore', hinge.barrel, 0.5)],
+  );
   if (hinge.magnet) {
     const m = hinge.magnet;
-    put('hinge-sleep', m.pullIn.mm - m.closedMm.mm, 0, Math.hypot(m.pullIn.u, m.closedMm.u), 'the switch closes', `${mm1(m.closedMm.mm)} mm closed, pulls in at ${mm1(m.pullIn.mm)}`, 'Magnet and sleep switch, closed.', [`pull-in ${m.pullIn.mm} - closed gap ${m.closedMm.mm}`], []);
-    put('hinge-wake', m.openMm.mm - m.letGo.mm, 0, Math.hypot(m.letGo.u, m.openMm.u), 'the switch lets go', `${mm1(m.openMm.mm)} mm open, lets go at ${mm1(m.letGo.mm)}`, 'Magnet and sleep switch, open.', [`open gap ${m.openMm.mm} - release ${m.letGo.mm}`], []);
+    put(
+      'hinge-sleep',
+      m.pullIn.mm - m.closedMm.mm,
+      0,
+      Math.hypot(m.pullIn.u, m.closedMm.u),
+      'the switch closes',
+      `${mm1(m.closedMm.mm)} mm closed, pulls in at ${mm1(m.pullIn.mm)}`,
+      'Magnet and sleep switch, closed.',
+      [`pull-in ${m.pullIn.mm} - closed gap ${m.closedMm.mm}`],
+      [],
+    );
+    put(
+      'hinge-wake',
+      m.openMm.mm - m.letGo.mm,
+      0,
+      Math.hypot(m.letGo.u, m.openMm.u),
+      'the switch lets go',
+      `${mm1(m.openMm.mm)} mm open, lets go at ${mm1(m.letGo.mm)}`,
+      'Magnet and sleep switch, open.',
+      [`open gap ${m.openMm.mm} - release ${m.letGo.mm}`],
+      [],
+    );
   }
   return out;
 }

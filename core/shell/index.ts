@@ -1,13 +1,41 @@
 export { backingCost, longestSpan, seamCost, type SeamCost } from './closing';
 export { BODY, centre, named, spots, span, type Source, type Spot } from './datum';
-export { innerRing, outerRing, sharpOutline, straightWalls, wallName, type Wall, type WallHole } from './walls';
-export { openingsOf, shapePoints, type FaceHole, type NamedWallHole, type Openings } from './openings';
-export { heightAfterCuts, shellSolids, type Floor, type ShellSolids, type StandingFeature } from './solids';
+export {
+  innerRing,
+  outerRing,
+  sharpOutline,
+  straightWalls,
+  wallName,
+  type Wall,
+  type WallHole,
+} from './walls';
+export {
+  openingsOf,
+  shapePoints,
+  type FaceHole,
+  type NamedWallHole,
+  type Openings,
+} from './openings';
+export {
+  heightAfterCuts,
+  shellSolids,
+  type Floor,
+  type ShellSolids,
+  type StandingFeature,
+} from './solids';
 export { depthAt, floorStrips, given, wallSlabs, type FloorStrip } from './curved';
 export { screwFindings } from './screws';
 export { between, hingeFindings, rolled, section, sideOf } from './hinge';
 export { donorFindings, keptPart, openingLedger, type Ledger } from './kept';
-export { isRead, type Purpose, roundOf, type RoundStep, type Stage, STAGES, verdictsOpen } from './round';
+export {
+  isRead,
+  type Purpose,
+  roundOf,
+  type RoundStep,
+  type Stage,
+  STAGES,
+  verdictsOpen,
+} from './round';
 export { shellMass, SHELL_MASS_SHARE } from './mass';
 export { spineOf, type Spine } from './spine';
 export { shellWays } from './ways';

@@ -5,7 +5,19 @@
 import { difference } from 'polyclip-ts';
 import { type Body, type Cut, type Feature, outlineSpan, type Piece } from '../model';
 import {
-  atHeights, effect, type Effect, mitred, pointsOf, polygonPrism, type Prism, type Pt, planGap, ringOf, roundPrism, solid, type Solid,
+  atHeights,
+  effect,
+  type Effect,
+  mitred,
+  pointsOf,
+  polygonPrism,
+  type Prism,
+  type Pt,
+  planGap,
+  ringOf,
+  roundPrism,
+  solid,
+  type Solid,
 } from '../geometry';
 import { BODY, named, type Source, spots } from './datum';
 import { floorStrips, wallSlabs } from './curved';
@@ -15,14 +27,27 @@ import { type Wall, type WallHole, wallName, wallRuns, straightWalls, sharpOutli
 const DEEP_MM = 100;
 
 /** A stretch of floor at one depth. */
-export interface Floor { prisms: Prism[]; z: number; name: string; solid: Solid }
+export interface Floor {
+  prisms: Prism[];
+  z: number;
+  name: string;
+  solid: Solid;
+}
 
 /** One copy of a feature as it will stand after the decided cuts. */
 export interface StandingFeature {
-  feature: Feature; copy: number; piece: string; id: string; name: string;
-  x: number; y: number; z0: number; z1: number;
+  feature: Feature;
+  copy: number;
+  piece: string;
+  id: string;
+  name: string;
+  x: number;
+  y: number;
+  z0: number;
+  z1: number;
   /** Height above its floor now and before any cut, mm. */
-  height: number; full: number;
+  height: number;
+  full: number;
   solid: Solid;
 }
 
@@ -43,7 +68,11 @@ export interface ShellSolids {
 }
 
 const dirEffects = (sources: readonly Source[], axis: 'dx' | 'dy', name: string): Effect[] =>
-  sources.map((s) => effect(s.key, s.label.startsWith('its ') ? `${name}: ${s.label.slice(4)}` : s.label, s.u, { [axis]: s.k }));
+  sources.map((s) =>
+    effect(s.key, s.label.startsWith('its ') ? `${name}: ${s.label.slice(4)}` : s.label, s.u, {
+      [axis]: s.k,
+    }),
+  );
 
 /** Build all solids of a body. `cuts` are the decided, done and measured trims. */
 export function shellSolids(body: Body, cuts: readonly Cut[]): ShellSolids {
@@ -52,14 +81,27 @@ export function shellSolids(body: Body, cuts: readonly Cut[]): ShellSolids {
   const all: Solid[] = [];
   const floors = new Map<string, Floor[]>();
   const features: StandingFeature[] = [];
-  const signs = new Map<string, 1 | -1>(body.pieces.map((p) => [p.id, p.role === 'front' || p.role === 'plate' ? 1 : -1]));
-  const wallSolids = (piece: Piece, runs: ReturnType<typeof wallRuns>): Solid[] => runs.map((run) => {
-    const wall = walls[run.wall]!;
-    const next = walls[(run.wall + 1) % walls.length]!;
-    const faces = run.corner ? [wall, next] : [wall];
-    const name = run.corner ? `${piece.role} corner, ${wallName(wall).replace(' wall', '')} ${wallName(next).replace(' wall', '')}` : `${piece.role} ${wallName(wall)}`;
-    return solid(`${piece.id}/${run.corner ? 'corner' : 'wall'}-${run.wall}`, name, 'wall', piece.id, run.prisms, wallEffects(body, faces), run.corner ? 0.03 : 0);
-  });
+  const signs = new Map<string, 1 | -1>(
+    body.pieces.map((p) => [p.id, p.role === 'front' || p.role === 'plate' ? 1 : -1]),
+  );
+  const wallSolids = (piece: Piece, runs: ReturnType<typeof wallRuns>): Solid[] =>
+    runs.map((run) => {
+      const wall = walls[run.wall]!;
+      const next = walls[(run.wall + 1) % walls.length]!;
+      const faces = run.corner ? [wall, next] : [wall];
+      const name = run.corner
+        ? `${piece.role} corner, ${wallName(wall).replace(' wall', '')} ${wallName(next).replace(' wall', '')}`
+        : `${piece.role} ${wallName(wall)}`;
+      return solid(
+        `${piece.id}/${run.corner ? 'corner' : 'wall'}-${run.wall}`,
+        name,
+        'wall',
+        piece.id,
+        run.prisms,
+        wallEffects(body, faces),
+        run.corner ? 0.03 : 0,
+      );
+    });
   body.pieces.forEach((piece, i) => {
     const sign = signs.get(piece.id)!;
     const [z0, z1] = sign > 0 ? [0, piece.depth.mm] : [-piece.depth.mm, 0];
@@ -73,12 +115,20 @@ export function shellSolids(body: Body, cuts: readonly Cut[]): ShellSolids {
     all.push(...standing.filter((f) => f.height > 0).map((f) => f.solid));
   });
   return {
-    body, walls, openings, floors, features, all,
+    body,
+    walls,
+    openings,
+    floors,
+    features,
+    all,
     sign: (piece) => signs.get(piece) ?? -1,
     wallWith(pieceId, wall, extra) {
       const i = body.pieces.findIndex((p) => p.id === pieceId);
       const piece = body.pieces[i]!;
-      return wallSolids(piece, leaningRuns(body, piece, signs.get(pieceId)!, [...openings.wall, ...extra], wall));
+      return wallSolids(
+        piece,
+        leaningRuns(body, piece, signs.get(pieceId)!, [...openings.wall, ...extra], wall),
+      );
     },
     floorAt(pieceId, x, y) {
       const spot = roundPrism(x, y, 0.01, 0, 1);
@@ -90,12 +140,28 @@ export function shellSolids(body: Body, cuts: readonly Cut[]): ShellSolids {
 }
 
 /** All wall runs of a piece, slab by slab where its walls lean. */
-function leaningRuns(body: Body, piece: Piece, sign: 1 | -1, holes: readonly WallHole[], only?: number): ReturnType<typeof wallRuns> {
-  const runs = wallSlabs(body, piece, sign).flatMap((s) => wallRuns({ ...body, wall: { ...body.wall, mm: s.wall } }, s.z0, s.z1, holes.filter((h) => h.v - h.h / 2 < s.z1 && h.v + h.h / 2 > s.z0), only));
+function leaningRuns(
+  body: Body,
+  piece: Piece,
+  sign: 1 | -1,
+  holes: readonly WallHole[],
+  only?: number,
+): ReturnType<typeof wallRuns> {
+  const runs = wallSlabs(body, piece, sign).flatMap((s) =>
+    wallRuns(
+      { ...body, wall: { ...body.wall, mm: s.wall } },
+      s.z0,
+      s.z1,
+      holes.filter((h) => h.v - h.h / 2 < s.z1 && h.v + h.h / 2 > s.z0),
+      only,
+    ),
+  );
   const whole = new Map<string, (typeof runs)[number]>();
   for (const r of runs) {
-    const key = `${r.corner}${r.wall}`, had = whole.get(key);
-    if (had) had.prisms.push(...r.prisms); else whole.set(key, r);
+    const key = `${r.corner}${r.wall}`,
+      had = whole.get(key);
+    if (had) had.prisms.push(...r.prisms);
+    else whole.set(key, r);
   }
   return [...whole.values()];
 }
@@ -108,8 +174,10 @@ function wallEffects(body: Body, faces: readonly Wall[]): Effect[] {
       out.push(effect(`${BODY}.outline`, 'outline', body.outline.u, { grow: 1 }));
       break;
     }
-    if (face.nx > 0.9) out.push(effect(`${BODY}.outline.w`, 'outer width', body.outline.w.u, { dx: 1 }));
-    if (face.ny > 0.9) out.push(effect(`${BODY}.outline.h`, 'outer height', body.outline.h.u, { dy: 1 }));
+    if (face.nx > 0.9)
+      out.push(effect(`${BODY}.outline.w`, 'outer width', body.outline.w.u, { dx: 1 }));
+    if (face.ny > 0.9)
+      out.push(effect(`${BODY}.outline.h`, 'outer height', body.outline.h.u, { dy: 1 }));
   }
   return out;
 }
@@ -125,43 +193,104 @@ const open = (ring: ReadonlyArray<[number, number]>): Pt[] => {
   return ring[0]![0] === last[0] && ring[0]![1] === last[1] ? ring.slice(0, -1) : [...ring];
 };
 
-function pieceFloors(body: Body, piece: Piece, i: number, sign: 1 | -1, openings: Openings): Floor[] {
+function pieceFloors(
+  body: Body,
+  piece: Piece,
+  i: number,
+  sign: 1 | -1,
+  openings: Openings,
+): Floor[] {
   const key = `${BODY}.pieces.${i}`;
   const zones = piece.zones.map((zone, j) => {
     const [spot] = spots(body, named(body), zone.at, zone.shape, `${key}.zones.${j}.at`, undefined);
     return { zone, j, points: shapePoints(zone.shape, spot!.x.mm, spot!.y.mm), spot: spot! };
   });
   const pierced = openings.face.filter((o) => o.piece === piece.id).map((o) => closed(o.points));
-  const less = (subject: Multi, taken: Multi[]): Multi => (taken.length ? difference(subject as never, ...(taken as never[])) as Multi : subject);
-  const slab = (multi: Multi, depth: number): Prism[] => prismsOf(multi, sign > 0 ? depth : -depth - DEEP_MM, sign > 0 ? depth + DEEP_MM : -depth);
+  const less = (subject: Multi, taken: Multi[]): Multi =>
+    taken.length ? (difference(subject as never, ...(taken as never[])) as Multi) : subject;
+  const slab = (multi: Multi, depth: number): Prism[] =>
+    prismsOf(multi, sign > 0 ? depth : -depth - DEEP_MM, sign > 0 ? depth + DEEP_MM : -depth);
   const inside = `${piece.role} floor`;
   const ground = pointsOf(mitred(ringOf(sharpOutline(body)), 20));
   const plain = piece.depth.mm - body.wall.mm;
   const z = (k: number) => ({ dz0: sign * k, dz1: sign * k });
-  const edgeU = Math.max(0, ...zones.map((q) => Math.hypot(...q.spot.x.sources.map((s) => s.u * s.k))));
-  const holeU = Math.max(0, ...openings.face.filter((o) => o.piece === piece.id).map((o) => Math.hypot(...[...o.sources.x, ...o.sources.y].map((s) => s.u * s.k), o.shape.kind === 'circle' ? o.shape.d.u / 2 : o.shape.kind === 'rect' ? o.shape.w.u / 2 : o.shape.u)));
+  const edgeU = Math.max(
+    0,
+    ...zones.map((q) => Math.hypot(...q.spot.x.sources.map((s) => s.u * s.k))),
+  );
+  const holeU = Math.max(
+    0,
+    ...openings.face
+      .filter((o) => o.piece === piece.id)
+      .map((o) =>
+        Math.hypot(
+          ...[...o.sources.x, ...o.sources.y].map((s) => s.u * s.k),
+          o.shape.kind === 'circle'
+            ? o.shape.d.u / 2
+            : o.shape.kind === 'rect'
+              ? o.shape.w.u / 2
+              : o.shape.u,
+        ),
+      ),
+  );
   const taken = [...zones.map((q) => closed(q.points)), ...pierced];
-  const curved = piece.profile && floorStrips(piece.profile, outlineSpan(body.outline)[piece.profile.along === 'x' ? 'w' : 'h']);
+  const curved =
+    piece.profile &&
+    floorStrips(piece.profile, outlineSpan(body.outline)[piece.profile.along === 'x' ? 'w' : 'h']);
   const main = curved ? [] : slab(less(closed(ground), taken), plain);
-  const out: Floor[] = curved && piece.profile ? curved.map((strip, k) => {
-    const across = piece.profile!.along === 'x' ? [[strip.from, -20], [strip.to, -20], [strip.to, 1020], [strip.from, 1020]] as const : [[-20, strip.from], [1020, strip.from], [1020, strip.to], [-20, strip.to]] as const;
-    const prisms = slab(less(closed(across), taken), strip.depth), name = `${inside}, curved`;
-    return { prisms, z: sign * strip.depth, name, solid: solid(`${piece.id}/curve-${k}`, name, 'floor', piece.id, prisms, [effect(`${key}.profile`, `curve of the ${piece.role}`, strip.u, z(1)), effect(`${key}.openings`, 'edges of the openings', holeU, { grow: 1 })]) };
-  }) : [{
-    prisms: main, z: sign * plain, name: inside,
-    solid: solid(`${piece.id}/floor`, inside, 'floor', piece.id, main, [
-      effect(`${key}.depth`, `${piece.role} half depth`, piece.depth.u, z(1)), effect(`${BODY}.wall`, 'wall', body.wall.u, z(-1)),
-      effect(`${key}.zones`, 'edges of the bays', edgeU, { grow: 1 }), effect(`${key}.openings`, 'edges of the openings', holeU, { grow: 1 }),
-    ]),
-  }];
+  const out: Floor[] =
+    curved && piece.profile
+      ? curved.map((strip, k) => {
+          const across =
+            piece.profile!.along === 'x'
+              ? ([
+                  [strip.from, -20],
+                  [strip.to, -20],
+                  [strip.to, 1020],
+                  [strip.from, 1020],
+                ] as const)
+              : ([
+                  [-20, strip.from],
+                  [1020, strip.from],
+                  [1020, strip.to],
+                  [-20, strip.to],
+                ] as const);
+          const prisms = slab(less(closed(across), taken), strip.depth),
+            name = `${inside}, curved`;
+          return {
+            prisms,
+            z: sign * strip.depth,
+            name,
+            solid: solid(`${piece.id}/curve-${k}`, name, 'floor', piece.id, prisms, [
+              effect(`${key}.profile`, `curve of the ${piece.role}`, strip.u, z(1)),
+              effect(`${key}.openings`, 'edges of the openings', holeU, { grow: 1 }),
+            ]),
+          };
+        })
+      : [
+          {
+            prisms: main,
+            z: sign * plain,
+            name: inside,
+            solid: solid(`${piece.id}/floor`, inside, 'floor', piece.id, main, [
+              effect(`${key}.depth`, `${piece.role} half depth`, piece.depth.u, z(1)),
+              effect(`${BODY}.wall`, 'wall', body.wall.u, z(-1)),
+              effect(`${key}.zones`, 'edges of the bays', edgeU, { grow: 1 }),
+              effect(`${key}.openings`, 'edges of the openings', holeU, { grow: 1 }),
+            ]),
+          },
+        ];
   zones.forEach(({ zone, j, points, spot }, at) => {
     const later = zones.slice(at + 1).map((q) => closed(q.points));
     const prisms = slab(less(closed(points), [...later, ...pierced]), zone.depth.mm);
     out.push({
-      prisms, z: sign * zone.depth.mm, name: zone.name,
+      prisms,
+      z: sign * zone.depth.mm,
+      name: zone.name,
       solid: solid(`${piece.id}/zone-${zone.id}`, zone.name, 'floor', piece.id, prisms, [
         effect(`${key}.zones.${j}.depth`, `depth of ${zone.name}`, zone.depth.u, z(1)),
-        ...dirEffects(spot.x.sources, 'dx', zone.name), ...dirEffects(spot.y.sources, 'dy', zone.name),
+        ...dirEffects(spot.x.sources, 'dx', zone.name),
+        ...dirEffects(spot.y.sources, 'dy', zone.name),
       ]),
     });
   });
@@ -169,13 +298,27 @@ function pieceFloors(body: Body, piece: Piece, i: number, sign: 1 | -1, openings
 }
 
 /** Height a feature's copy has left after the cuts, or its full height. */
-export function heightAfterCuts(cuts: readonly Cut[], feature: string, copy: number, full: number): { mm: number; u?: number } {
+export function heightAfterCuts(
+  cuts: readonly Cut[],
+  feature: string,
+  copy: number,
+  full: number,
+): { mm: number; u?: number } {
   const cut = cuts.find((c) => c.kind === 'trim' && c.feature === feature && c.copy === copy);
   if (!cut || cut.kind !== 'trim') return { mm: full };
-  return cut.measured ? { mm: cut.measured.mm, u: cut.measured.u } : { mm: Math.min(full, cut.to), u: 0.4 / Math.sqrt(3) };
+  return cut.measured
+    ? { mm: cut.measured.mm, u: cut.measured.u }
+    : { mm: Math.min(full, cut.to), u: 0.4 / Math.sqrt(3) };
 }
 
-function pieceFeatures(body: Body, piece: Piece, i: number, sign: 1 | -1, floors: readonly Floor[], cuts: readonly Cut[]): StandingFeature[] {
+function pieceFeatures(
+  body: Body,
+  piece: Piece,
+  i: number,
+  sign: 1 | -1,
+  floors: readonly Floor[],
+  cuts: readonly Cut[],
+): StandingFeature[] {
   const all = named(body);
   return piece.features.flatMap((f, j) => {
     const key = `${BODY}.pieces.${i}.features.${j}`;
@@ -183,31 +326,71 @@ function pieceFeatures(body: Body, piece: Piece, i: number, sign: 1 | -1, floors
     return copies.map((s): StandingFeature => {
       const name = copies.length > 1 ? `${f.name} ${s.copy + 1}` : f.name;
       const spot = roundPrism(s.x.mm, s.y.mm, 0.01, 0, 1);
-      const under = floors.find((fl) => fl.prisms.some((p) => planGap(spot, atHeights(p, 0, 1)) <= 0)) ?? floors[0]!;
+      const under =
+        floors.find((fl) => fl.prisms.some((p) => planGap(spot, atHeights(p, 0, 1)) <= 0)) ??
+        floors[0]!;
       const depth = Math.abs(under.z);
-      const full = f.height.from === 'floor' ? f.height.length.mm : Math.max(0, depth - f.height.length.mm);
+      const full =
+        f.height.from === 'floor' ? f.height.length.mm : Math.max(0, depth - f.height.length.mm);
       const cut = heightAfterCuts(cuts, f.id, s.copy, full);
       const top = depth - cut.mm;
       const [z0, z1] = sign > 0 ? [top, depth] : [-depth, -top];
       // The free end moves; the foot is part of the floor.
       const end = (k: number) => (sign > 0 ? { dz0: k } : { dz1: k });
       const fromFloor = f.height.from === 'floor' || cut.u !== undefined;
-      const height = cut.u === undefined
-        ? effect(`${key}.height.length`, `height of ${name}`, f.height.length.u, end(sign * (f.height.from === 'floor' ? -1 : 1)))
-        : effect(`cuts.${f.id}.${s.copy}`, `cut height of ${name}`, cut.u, end(-sign));
-      const floorEffects = fromFloor ? under.solid.effects.filter((e) => e.dz0).map((e) => effect(e.key, e.label, e.u, end(e.dz0))) : [];
-      const prism = f.shape.kind === 'circle'
-        ? roundPrism(s.x.mm, s.y.mm, f.shape.d.mm / 2, z0, z1)
-        : polygonPrism(shapePoints(f.shape, s.x.mm, s.y.mm, s.flipX, s.flipY), [], z0, z1);
-      const size = f.shape.kind === 'circle' ? effect(`${key}.shape.d`, `diameter of ${name}`, f.shape.d.u, { grow: 0.5 })
-        : f.shape.kind === 'rect' ? effect(`${key}.shape.w`, `width of ${name}`, Math.max(f.shape.w.u, f.shape.h.u), { grow: 0.5 })
-          : effect(`${key}.shape`, `outline of ${name}`, f.shape.u, { grow: 1 });
+      const height =
+        cut.u === undefined
+          ? effect(
+              `${key}.height.length`,
+              `height of ${name}`,
+              f.height.length.u,
+              end(sign * (f.height.from === 'floor' ? -1 : 1)),
+            )
+          : effect(`cuts.${f.id}.${s.copy}`, `cut height of ${name}`, cut.u, end(-sign));
+      const floorEffects = fromFloor
+        ? under.solid.effects
+            .filter((e) => e.dz0)
+            .map((e) => effect(e.key, e.label, e.u, end(e.dz0)))
+        : [];
+      const prism =
+        f.shape.kind === 'circle'
+          ? roundPrism(s.x.mm, s.y.mm, f.shape.d.mm / 2, z0, z1)
+          : polygonPrism(shapePoints(f.shape, s.x.mm, s.y.mm, s.flipX, s.flipY), [], z0, z1);
+      const size =
+        f.shape.kind === 'circle'
+          ? effect(`${key}.shape.d`, `diameter of ${name}`, f.shape.d.u, { grow: 0.5 })
+          : f.shape.kind === 'rect'
+            ? effect(`${key}.shape.w`, `width of ${name}`, Math.max(f.shape.w.u, f.shape.h.u), {
+                grow: 0.5,
+              })
+            : effect(`${key}.shape`, `outline of ${name}`, f.shape.u, { grow: 1 });
       const id = `${piece.id}/${f.id}#${s.copy}`;
       return {
-        feature: f, copy: s.copy, piece: piece.id, id, name, x: s.x.mm, y: s.y.mm, z0, z1, height: cut.mm, full,
-        solid: solid(id, name, 'feature', piece.id, [prism], [
-          ...dirEffects(s.x.sources, 'dx', name), ...dirEffects(s.y.sources, 'dy', name), size, height, ...floorEffects,
-        ]),
+        feature: f,
+        copy: s.copy,
+        piece: piece.id,
+        id,
+        name,
+        x: s.x.mm,
+        y: s.y.mm,
+        z0,
+        z1,
+        height: cut.mm,
+        full,
+        solid: solid(
+          id,
+          name,
+          'feature',
+          piece.id,
+          [prism],
+          [
+            ...dirEffects(s.x.sources, 'dx', name),
+            ...dirEffects(s.y.sources, 'dy', name),
+            size,
+            height,
+            ...floorEffects,
+          ],
+        ),
       };
     });
   });

@@ -13,7 +13,9 @@ import { UNLAID, wiring, type Wiring } from '../wiring';
 
 export interface Check {
   findings: Finding[];
-  hits: number; tight: number; clear: number;
+  hits: number;
+  tight: number;
+  clear: number;
   /** The build's chance of closing first time: every fit finding together, shared readings counted once. */
   readonly chance: number;
   sentence: string;
@@ -34,38 +36,74 @@ export function check(p: Project, before?: Checker, quick = false): Check {
 }
 
 /** What the shell itself says: screws, hinge, and what is kept of the donor. */
-const shellFindings = (p: Project): Finding[] => [...p.shell.bodies.slice(0, 1).flatMap(screwFindings), ...hingeFindings(p.shell), ...donorFindings(p)];
+const shellFindings = (p: Project): Finding[] => [
+  ...p.shell.bodies.slice(0, 1).flatMap(screwFindings),
+  ...hingeFindings(p.shell),
+  ...donorFindings(p),
+];
 
 /** The verdict from a checker that already stands. */
 export function assembled(p: Project, checker: Checker, quick = false): Check {
   const map = buttonMap(p, checker.scene);
   const power = powerFigures(p);
   const laid = quick ? UNLAID : wiring(p, checker.scene, map);
-  const findings = [...checker.findings(), ...closingFindings(checker.scene), ...stackFindings(checker.scene), ...laid.findings, ...map.findings, ...power.findings, ...chainFindings(p), ...shellFindings(p)].sort(worstFirst);
+  const findings = [
+    ...checker.findings(),
+    ...closingFindings(checker.scene),
+    ...stackFindings(checker.scene),
+    ...laid.findings,
+    ...map.findings,
+    ...power.findings,
+    ...chainFindings(p),
+    ...shellFindings(p),
+  ].sort(worstFirst);
   const count = (v: Finding['verdict']) => findings.filter((f) => f.verdict === v).length;
   const byStation: Check['byStation'] = {};
   for (const f of findings) {
     if (f.verdict === 'clear') continue;
     const at = (byStation[f.station] ??= { hits: 0, tight: 0 });
-    if (f.verdict === 'hit') at.hits++; else at.tight++;
+    if (f.verdict === 'hit') at.hits++;
+    else at.tight++;
   }
   const [hits, tight] = [count('hit'), count('tight')];
   const cuts = cutting(p, checker.scene);
-  const uncut = [...cuts.openings, ...cuts.trims].filter((c) => c.state !== 'done' && c.state !== 'measured').length;
+  const uncut = [...cuts.openings, ...cuts.trims].filter(
+    (c) => c.state !== 'done' && c.state !== 'measured',
+  ).length;
   let chance: number | undefined;
   // Counted only when somebody asks: a hundred trials of ways out never do.
-  return { findings, hits, tight, clear: count('clear'), get chance() { return (chance ??= buildChance(findings).value); }, sentence: sentence(p, hits, tight, uncut), byStation, map, power, cuts, wiring: laid, checker };
+  return {
+    findings,
+    hits,
+    tight,
+    clear: count('clear'),
+    get chance() {
+      return (chance ??= buildChance(findings).value);
+    },
+    sentence: sentence(p, hits, tight, uncut),
+    byStation,
+    map,
+    power,
+    cuts,
+    wiring: laid,
+    checker,
+  };
 }
 
 /** What is decided but not done is never called closed without saying so. */
 function sentence(p: Project, hits: number, tight: number, uncut: number): string {
   if (!bodyOf(p)) return 'Not measured yet';
   if (!p.layout.placements.length) return 'Nothing laid out yet';
-  if (hits) return `Not ready: ${hits} ${hits === 1 ? 'hit' : 'hits'}${tight ? `, ${tight} tight` : ''}`;
+  if (hits)
+    return `Not ready: ${hits} ${hits === 1 ? 'hit' : 'hits'}${tight ? `, ${tight} tight` : ''}`;
   const after = uncut ? ` after ${uncut === 1 ? 'one cut' : `${uncut} cuts`}` : '';
   return tight ? `Closes${after}, ${tight} tight or open` : `Closes${after}`;
 }
 
 /** Margin of every finding that is not clear, by id. */
 export const openMargins = (findings: readonly Finding[]): Map<string, number> =>
-  new Map(findings.filter((f) => f.verdict !== 'clear').map((f) => [f.id, f.measure ? f.measure.gap - f.measure.required : -Infinity]));
+  new Map(
+    findings
+      .filter((f) => f.verdict !== 'clear')
+      .map((f) => [f.id, f.measure ? f.measure.gap - f.measure.required : -Infinity]),
+  );

@@ -3,10 +3,18 @@ import { type Finding, mm1, type Placement, type Project } from '../model';
 import { moveWords } from '../fit';
 import { check, type Check } from './check';
 
-export interface Moved { item: string; name: string; words: string; from: Placement; to: Placement; mm: number }
+export interface Moved {
+  item: string;
+  name: string;
+  words: string;
+  from: Placement;
+  to: Placement;
+  mm: number;
+}
 export interface Between {
   moved: Moved[];
-  added: string[]; removed: string[];
+  added: string[];
+  removed: string[];
   /** Findings that were open before and are clear or gone now. */
   cleared: Finding[];
   /** Open now, and worse than before or new. */
@@ -19,26 +27,75 @@ export interface Between {
 const RANK = { clear: 0, tight: 1, hit: 2 } as const;
 const margin = (f: Finding): number => (f.measure ? f.measure.gap - f.measure.required : 0);
 
-export function between(a: Project, b: Project, before: Check = check(a), now: Check = check(b)): Between {
-  const at = new Map(a.layout.placements.map((q) => [q.item, q])), name = (id: string) => b.kit.items.find((i) => i.id === id)?.name ?? a.kit.items.find((i) => i.id === id)?.name ?? id;
-  const moved = b.layout.placements.flatMap((to): Moved[] => {
-    const from = at.get(to.item);
-    if (!from || JSON.stringify(from) === JSON.stringify(to)) return [];
-    const other = JSON.stringify(from.on) !== JSON.stringify(to.on), over = from.up !== to.up, lift = to.lift - from.lift;
-    const words = [moveWords(name(to.item), from, to), ...(other ? ['to the other half'] : []), ...(over ? ['turned over'] : []), ...(Math.abs(lift) > 0.04 ? [`${mm1(lift)} mm ${lift > 0 ? 'higher' : 'lower'}`] : [])].filter(Boolean).join(', ');
-    return [{ item: to.item, name: name(to.item), words: words || `${name(to.item)} is held another way`, from, to, mm: Math.hypot(to.x - from.x, to.y - from.y) }];
-  }).sort((x, y) => y.mm - x.mm);
-  const was = new Map(before.findings.map((f) => [f.id, f])), is = new Map(now.findings.map((f) => [f.id, f])), open = (f: Finding | undefined): f is Finding => f !== undefined && f.verdict !== 'clear';
+export function between(
+  a: Project,
+  b: Project,
+  before: Check = check(a),
+  now: Check = check(b),
+): Between {
+  const at = new Map(a.layout.placements.map((q) => [q.item, q])),
+    name = (id: string) =>
+      b.kit.items.find((i) => i.id === id)?.name ??
+      a.kit.items.find((i) => i.id === id)?.name ??
+      id;
+  const moved = b.layout.placements
+    .flatMap((to): Moved[] => {
+      const from = at.get(to.item);
+      if (!from || JSON.stringify(from) === JSON.stringify(to)) return [];
+      const other = JSON.stringify(from.on) !== JSON.stringify(to.on),
+        over = from.up !== to.up,
+        lift = to.lift - from.lift;
+      const words = [
+        moveWords(name(to.item), from, to),
+        ...(other ? ['to the other half'] : []),
+        ...(over ? ['turned over'] : []),
+        ...(Math.abs(lift) > 0.04 ? [`${mm1(lift)} mm ${lift > 0 ? 'higher' : 'lower'}`] : []),
+      ]
+        .filter(Boolean)
+        .join(', ');
+      return [
+        {
+          item: to.item,
+          name: name(to.item),
+          words: words || `${name(to.item)} is held another way`,
+          from,
+          to,
+          mm: Math.hypot(to.x - from.x, to.y - from.y),
+        },
+      ];
+    })
+    .sort((x, y) => y.mm - x.mm);
+  const was = new Map(before.findings.map((f) => [f.id, f])),
+    is = new Map(now.findings.map((f) => [f.id, f])),
+    open = (f: Finding | undefined): f is Finding => f !== undefined && f.verdict !== 'clear';
   const cleared = before.findings.filter((f) => open(f) && !open(is.get(f.id)));
   const worse = now.findings.filter(open).flatMap((f) => {
-    const old = was.get(f.id), bad = !open(old) || RANK[f.verdict] > RANK[old.verdict] || (RANK[f.verdict] === RANK[old.verdict] && margin(f) < margin(old) - 1e-6);
+    const old = was.get(f.id),
+      bad =
+        !open(old) ||
+        RANK[f.verdict] > RANK[old.verdict] ||
+        (RANK[f.verdict] === RANK[old.verdict] && margin(f) < margin(old) - 1e-6);
     return bad ? [{ finding: f, ...(old ? { was: old } : {}) }] : [];
   });
-  const bad = new Set(worse.map((w) => w.finding.id)), items = (p: Project) => new Set(p.kit.items.map((i) => i.id)), [ia, ib] = [items(a), items(b)];
-  const added = [...ib].filter((id) => !ia.has(id)).map(name), removed = [...ia].filter((id) => !ib.has(id)).map(name);
-  const count = (n: number, one: string, many: string) => (n ? [`${n} ${n === 1 ? one : many}`] : []);
+  const bad = new Set(worse.map((w) => w.finding.id)),
+    items = (p: Project) => new Set(p.kit.items.map((i) => i.id)),
+    [ia, ib] = [items(a), items(b)];
+  const added = [...ib].filter((id) => !ia.has(id)).map(name),
+    removed = [...ia].filter((id) => !ib.has(id)).map(name);
+  const count = (n: number, one: string, many: string) =>
+    n ? [`${n} ${n === 1 ? one : many}`] : [];
   return {
-    moved, added, removed, cleared, worse, still: now.findings.filter((f) => open(f) && !bad.has(f.id)),
-    sentence: [...count(cleared.length, 'finding cleared', 'findings cleared'), ...count(worse.length, 'new or worse', 'new or worse'), ...count(moved.length, 'part moved', 'parts moved')].join(', ') || 'Nothing changed that shows',
+    moved,
+    added,
+    removed,
+    cleared,
+    worse,
+    still: now.findings.filter((f) => open(f) && !bad.has(f.id)),
+    sentence:
+      [
+        ...count(cleared.length, 'finding cleared', 'findings cleared'),
+        ...count(worse.length, 'new or worse', 'new or worse'),
+        ...count(moved.length, 'part moved', 'parts moved'),
+      ].join(', ') || 'Nothing changed that shows',
   };
 }

@@ -7,14 +7,31 @@ const [half, done, warbler, wisp] = demos() as [Project, Project, Project, Proje
 
 test('the half-way demo has its six honest problems and no other', () => {
   const c = check(half);
-  expect(c.findings.filter((f) => f.verdict !== 'clear').map((f) => f.what).sort()).toEqual([
-    'Answer key 2, and Chirp I2S for I2S clock', 'Left shoulder key has no switch and wire planned.', 'Slab 3000, once swollen, and board of Step 5/3A',
-    'Step 5/3A into Slab 3000', 'USB-C charging of Step 5/3A, bottom wall', 'board of Teasel and middle rear post 2',
+  expect(
+    c.findings
+      .filter((f) => f.verdict !== 'clear')
+      .map((f) => f.what)
+      .sort(),
+  ).toEqual([
+    'Answer key 2, and Chirp I2S for I2S clock',
+    'Left shoulder key has no switch and wire planned.',
+    'Slab 3000, once swollen, and board of Step 5/3A',
+    'Step 5/3A into Slab 3000',
+    'USB-C charging of Step 5/3A, bottom wall',
+    'board of Teasel and middle rear post 2',
   ]);
   expect(c.sentence).toBe('Not ready: 6 hits');
 });
-test.each([['finished', done], ['warbler', warbler], ['wisp', wisp]])('the %s demo has nothing open', (_, p) => {
-  expect(check(p).findings.filter((f) => f.verdict !== 'clear').map((f) => f.title)).toEqual([]);
+test.each([
+  ['finished', done],
+  ['warbler', warbler],
+  ['wisp', wisp],
+])('the %s demo has nothing open', (_, p) => {
+  expect(
+    check(p)
+      .findings.filter((f) => f.verdict !== 'clear')
+      .map((f) => f.title),
+  ).toEqual([]);
 });
 
 test('the finished demo is the half-way one plus ways out that were offered, in turn', () => {
@@ -23,9 +40,17 @@ test('the finished demo is the half-way one plus ways out that were offered, in 
   for (const answer of dabchickAnswers()) {
     const now = check(p);
     const about = JSON.stringify(answer);
-    const touched = now.findings.filter((f) => f.verdict !== 'clear' && f.about.some((id) => about.includes(`"${id}"`)));
+    const touched = now.findings.filter(
+      (f) => f.verdict !== 'clear' && f.about.some((id) => about.includes(`"${id}"`)),
+    );
     const offered = touched.flatMap((f) => waysOut(p, f, STARTER_PARTS, now, 9).ways);
-    const found = offered.find((w) => key(w.changes) === key([answer]) || (answer.do === 'swap' && w.changes[0]?.do === 'swap' && w.changes[0].part.id === answer.part.id));
+    const found = offered.find(
+      (w) =>
+        key(w.changes) === key([answer]) ||
+        (answer.do === 'swap' &&
+          w.changes[0]?.do === 'swap' &&
+          w.changes[0].part.id === answer.part.id),
+    );
     expect([answer, found?.text]).toEqual([answer, expect.any(String)]);
     p = applied(p, answer);
   }
@@ -40,9 +65,13 @@ describe('a way out', () => {
       expect([f.title, ways.length > 0]).toEqual([f.title, true]);
       for (const w of ways) {
         const after = check(appliedAll(half, w.changes), now.checker);
-        expect([w.text, after.findings.find((x) => x.id === f.id)?.verdict ?? 'clear']).toEqual([w.text, 'clear']);
+        expect([w.text, after.findings.find((x) => x.id === f.id)?.verdict ?? 'clear']).toEqual([
+          w.text,
+          'clear',
+        ]);
         const open = after.findings.filter((x) => x.verdict !== 'clear').map((x) => x.id);
-        for (const id of open) expect(now.findings.filter((x) => x.verdict !== 'clear').map((x) => x.id)).toContain(id);
+        for (const id of open)
+          expect(now.findings.filter((x) => x.verdict !== 'clear').map((x) => x.id)).toContain(id);
       }
     }
     expect(half).toEqual(demos()[0]);
@@ -58,13 +87,19 @@ describe('a way out', () => {
     const f = c.findings.find((x) => x.verdict === 'hit' && x.what.includes('Slab 3000'))!;
     const w = waysOut(cramped, f, [], c);
     if (!w.ways.length) expect(w.blocked).toMatch(/mm short between .+ wherever .+ is moved/);
-    else for (const way of w.ways) expect(check(appliedAll(cramped, way.changes)).findings.find((x) => x.id === f.id)?.verdict ?? 'clear').toBe('clear');
+    else
+      for (const way of w.ways)
+        expect(
+          check(appliedAll(cramped, way.changes)).findings.find((x) => x.id === f.id)?.verdict ??
+            'clear',
+        ).toBe('clear');
   }, 60_000);
 });
 
 test('the build is never surer than its worst finding', () => {
   for (const p of [half, done, warbler, wisp]) {
     const c = check(p);
-    for (const f of c.findings) if (f.station === 'fit' && f.measure) expect(c.chance).toBeLessThanOrEqual(f.measure.chance);
+    for (const f of c.findings)
+      if (f.station === 'fit' && f.measure) expect(c.chance).toBeLessThanOrEqual(f.measure.chance);
   }
 });

@@ -3,7 +3,14 @@
  *
  * A way out is kept only if, with it applied, this finding is gone and no other is new or worse.
  */
-import { appliedAll, type Finding, type Part, type Project, readProject, type WayOut } from '../model';
+import {
+  appliedAll,
+  type Finding,
+  type Part,
+  type Project,
+  readProject,
+  type WayOut,
+} from '../model';
 import { chainWays } from '../chains';
 import { controlsWays, stackWays } from '../controls';
 import { proposals } from '../fit';
@@ -12,7 +19,11 @@ import { shellWays } from '../shell';
 import { wireWays } from '../wiring';
 import { assembled, check, type Check, openMargins } from './check';
 
-export interface Ways { ways: WayOut[]; blocked?: string; rejected: number }
+export interface Ways {
+  ways: WayOut[];
+  blocked?: string;
+  rejected: number;
+}
 
 const RANK = { clear: 0, tight: 1, hit: 2 } as const;
 
@@ -26,7 +37,10 @@ export function objection(before: Check, after: Check, target: string): string |
     // Hours that could not be told before are news, not harm.
     if (!was && f.check === 'hours') continue;
     if (!was || was.verdict === 'clear') return `${f.what} would be new`;
-    const worse = f.measure && was.measure && f.measure.gap - f.measure.required < was.measure.gap - was.measure.required - 1e-6;
+    const worse =
+      f.measure &&
+      was.measure &&
+      f.measure.gap - f.measure.required < was.measure.gap - was.measure.required - 1e-6;
     if (RANK[f.verdict] > RANK[was.verdict] || worse) return `${f.what} would be worse`;
   }
   return undefined;
@@ -36,21 +50,48 @@ export function objection(before: Check, after: Check, target: string): string |
  * @param library  parts that may be taken instead
  * @param most     ways to return, gentlest first
  */
-export function waysOut(p: Project, finding: Finding, library: readonly Part[], now: Check = check(p), most = 5): Ways {
+export function waysOut(
+  p: Project,
+  finding: Finding,
+  library: readonly Part[],
+  now: Check = check(p),
+  most = 5,
+): Ways {
   const open = openMargins(now.findings);
-  const fit = finding.station === 'fit' ? proposals(now.checker, finding, open, library) : { ways: [] };
-  const all = [...fit.ways, ...controlsWays(p, finding, library), ...shellWays(p, finding), ...stackWays(now.checker.scene, finding, library), ...powerWays(p, finding, library), ...chainWays(p, finding, library), ...wireWays(now.checker.scene, now.wiring, finding, library)].sort((a, b) => a.effort - b.effort);
+  const fit =
+    finding.station === 'fit' ? proposals(now.checker, finding, open, library) : { ways: [] };
+  const all = [
+    ...fit.ways,
+    ...controlsWays(p, finding, library),
+    ...shellWays(p, finding),
+    ...stackWays(now.checker.scene, finding, library),
+    ...powerWays(p, finding, library),
+    ...chainWays(p, finding, library),
+    ...wireWays(now.checker.scene, now.wiring, finding, library),
+  ].sort((a, b) => a.effort - b.effort);
   const ways: WayOut[] = [];
   let rejected = 0;
   for (const way of all) {
     if (ways.length >= most) break;
     const next = appliedAll(p, way.changes);
-    if (!readProject(next).ok) { rejected++; continue; }
+    if (!readProject(next).ok) {
+      rejected++;
+      continue;
+    }
     // Wires are laid only where everything else holds.
     const quick = check(next, now.checker, true);
-    if ((finding.check !== 'wire' && objection(now, quick, finding.id)) || objection(now, assembled(next, quick.checker), finding.id)) { rejected++; continue; }
+    if (
+      (finding.check !== 'wire' && objection(now, quick, finding.id)) ||
+      objection(now, assembled(next, quick.checker), finding.id)
+    ) {
+      rejected++;
+      continue;
+    }
     ways.push(way);
   }
-  return { ways, rejected, ...('blocked' in fit && fit.blocked && !ways.length ? { blocked: fit.blocked } : {}) };
+  return {
+    ways,
+    rejected,
+    ...('blocked' in fit && fit.blocked && !ways.length ? { blocked: fit.blocked } : {}),
+  };
 }
-

@@ -29,9 +29,16 @@ const ASTRAY_MM = 40;
 export const overInsulation = (awg: number): number => copperMm(awg) + (awg >= 28 ? 0.35 : 0.7);
 
 export interface Bundle {
-  id: string; name: string; nets: Net[]; a: Pt3; b: Pt3; pieces: [string, string]; items: string[];
+  id: string;
+  name: string;
+  nets: Net[];
+  a: Pt3;
+  b: Pt3;
+  pieces: [string, string];
+  items: string[];
   /** Cross-section of its wires, mm², and what it is across when tied, mm. */
-  area: number; across: number;
+  area: number;
+  across: number;
   crosses: boolean;
   /** As it lies with the case shut, or nothing when there is no way. */
   closed?: Pt3[];
@@ -39,22 +46,68 @@ export interface Bundle {
   /** With the book open: over the spine at this place along it. */
   open?: OverSpine;
 }
-export interface Wire { net: Net; bundle: string; from: string; to: string; closedMm?: number; openMm?: number; /** What to cut, strips included, mm. */ cutMm?: number; slackMm: number; working: string[] }
-export interface Wiring { /** Leads between sockets inside, and what of leads and ribbons is folded away. */ leads: LaidLead[]; packs: LaidPack[]; /** Items whose lead or ribbon has so much left over that it has to be folded. */ toFold: string[]; bundles: Bundle[]; wires: Wire[]; findings: Finding[]; totalMm: number; loops: { needs: number; has: number; working: string }; /** In the order they are undone before the halves part. */ unplug: string[] }
+export interface Wire {
+  net: Net;
+  bundle: string;
+  from: string;
+  to: string;
+  closedMm?: number;
+  openMm?: number;
+  /** What to cut, strips included, mm. */ cutMm?: number;
+  slackMm: number;
+  working: string[];
+}
+export interface Wiring {
+  /** Leads between sockets inside, and what of leads and ribbons is folded away. */ leads: LaidLead[];
+  packs: LaidPack[];
+  /** Items whose lead or ribbon has so much left over that it has to be folded. */ toFold: string[];
+  bundles: Bundle[];
+  wires: Wire[];
+  findings: Finding[];
+  totalMm: number;
+  loops: { needs: number; has: number; working: string };
+  /** In the order they are undone before the halves part. */ unplug: string[];
+}
 
 const far = (a: Pt3, b: Pt3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
-const mean = (list: readonly Pt3[]): Pt3 => [0, 1, 2].map((i) => list.reduce((s, q) => s + q[i]!, 0) / list.length) as [number, number, number];
-const keyOf = (e: End): string => (e.pad.startsWith('at ') ? e.pad.replace(/ ground$/, '') : e.item);
+const mean = (list: readonly Pt3[]): Pt3 =>
+  [0, 1, 2].map((i) => list.reduce((s, q) => s + q[i]!, 0) / list.length) as [
+    number,
+    number,
+    number,
+  ];
+const keyOf = (e: End): string =>
+  e.pad.startsWith('at ') ? e.pad.replace(/ ground$/, '') : e.item;
 /** No wire laid. */
-export const UNLAID: Wiring = { leads: [], packs: [], toFold: [], bundles: [], wires: [], findings: [], totalMm: 0, loops: { needs: 0, has: 0, working: '' }, unplug: [] };
+export const UNLAID: Wiring = {
+  leads: [],
+  packs: [],
+  toFold: [],
+  bundles: [],
+  wires: [],
+  findings: [],
+  totalMm: 0,
+  loops: { needs: 0, has: 0, working: '' },
+  unplug: [],
+};
 
 export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
   if (!scene.shell) return UNLAID;
   const nets = netsOf(p, scene, map);
-  if (!nets.length && !scene.cables.length && ![...scene.items.values()].some((at) => at.part.ribbons)) return UNLAID;
-  const field = fieldOf(scene), bundles = bundled(p, nets).sort((x, y) => y.area - x.area || (x.id < y.id ? -1 : 1)), findings: Finding[] = [], wires: Wire[] = [];
+  if (
+    !nets.length &&
+    !scene.cables.length &&
+    ![...scene.items.values()].some((at) => at.part.ribbons)
+  )
+    return UNLAID;
+  const field = fieldOf(scene),
+    bundles = bundled(p, nets).sort((x, y) => y.area - x.area || (x.id < y.id ? -1 : 1)),
+    findings: Finding[] = [],
+    wires: Wire[] = [];
   // A ribbon bends least easily: it is laid before the wires.
-  const packs: LaidPack[] = [], toFold: string[] = [], leads = scene.cables.flatMap((c) => layLead(scene, field, c, findings, packs, toFold) ?? []);
+  const packs: LaidPack[] = [],
+    toFold: string[] = [],
+    leads = scene.cables.flatMap((c) => layLead(scene, field, c, findings, packs, toFold) ?? []);
   findings.push(...ribbonFindings(scene, field, packs, toFold));
   for (const b of bundles) {
     lay(field, b, findings);
@@ -66,19 +119,49 @@ export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
   const order = new Map(nets.map((n, i) => [n.id, i]));
   wires.sort((x, y) => order.get(x.net.id)! - order.get(y.net.id)!);
   const loops = room(scene, field, bundles, wires, findings);
-  return { leads, packs, toFold, bundles, wires, findings, loops, totalMm: wires.reduce((s, w) => s + (w.cutMm ?? 0), 0), unplug: [...leads.filter((l) => l.crosses && !l.opens).map((l) => l.name), ...bundles.filter((b) => b.crosses && b.nets.every((n) => n.plug)).map((b) => b.name)] };
+  return {
+    leads,
+    packs,
+    toFold,
+    bundles,
+    wires,
+    findings,
+    loops,
+    totalMm: wires.reduce((s, w) => s + (w.cutMm ?? 0), 0),
+    unplug: [
+      ...leads.filter((l) => l.crosses && !l.opens).map((l) => l.name),
+      ...bundles.filter((b) => b.crosses && b.nets.every((n) => n.plug)).map((b) => b.name),
+    ],
+  };
 }
 
 function bundled(p: Project, nets: readonly Net[]): Bundle[] {
   const groups = new Map<string, Net[]>();
   for (const n of nets) {
-    const flip = keyOf(n.a) > keyOf(n.b), net = flip ? { ...n, a: n.b, b: n.a } : n, key = `${keyOf(net.a)}~${keyOf(net.b)}${net.via.length ? `~${net.id}` : ''}`;
+    const flip = keyOf(n.a) > keyOf(n.b),
+      net = flip ? { ...n, a: n.b, b: n.a } : n,
+      key = `${keyOf(net.a)}~${keyOf(net.b)}${net.via.length ? `~${net.id}` : ''}`;
     groups.set(key, [...(groups.get(key) ?? []), net]);
   }
-  const said = (e: End) => endWords(p, e).replace(e.pad.startsWith('at ') ? '' : ` ${e.pad}`, '').replace(/ ground$/, '');
+  const said = (e: End) =>
+    endWords(p, e)
+      .replace(e.pad.startsWith('at ') ? '' : ` ${e.pad}`, '')
+      .replace(/ ground$/, '');
   return [...groups].map(([id, list]): Bundle => {
-    const area = list.reduce((s, n) => s + (Math.PI / 4) * overInsulation(n.awg) ** 2, 0), [a, b] = [list[0]!.a, list[0]!.b];
-    return { id, name: `${said(a)} to ${said(b)}`, nets: list, a: mean(list.map((n) => n.a.at)), b: mean(list.map((n) => n.b.at)), pieces: [a.piece, b.piece], items: [...new Set([a.item, b.item])], area, across: Math.sqrt((4 * area) / FILL / Math.PI), crosses: a.piece !== b.piece };
+    const area = list.reduce((s, n) => s + (Math.PI / 4) * overInsulation(n.awg) ** 2, 0),
+      [a, b] = [list[0]!.a, list[0]!.b];
+    return {
+      id,
+      name: `${said(a)} to ${said(b)}`,
+      nets: list,
+      a: mean(list.map((n) => n.a.at)),
+      b: mean(list.map((n) => n.b.at)),
+      pieces: [a.piece, b.piece],
+      items: [...new Set([a.item, b.item])],
+      area,
+      across: Math.sqrt((4 * area) / FILL / Math.PI),
+      crosses: a.piece !== b.piece,
+    };
   });
 }
 
@@ -86,43 +169,109 @@ const thickest = (b: Bundle): number => Math.max(...b.nets.map((n) => overInsula
 
 /** Lay one bundle as short as it goes; what it takes is gone for the next. */
 function lay(f: Field, b: Bundle, findings: Finding[]): void {
-  const d = thickest(b), need = b.area / FILL, way = route(f, [b.a, ...b.nets[0]!.via, b.b], need, d);
-  if ('from' in way) { findings.push(shut(f, b, way.from, way.to, d)); return; }
+  const d = thickest(b),
+    need = b.area / FILL,
+    way = route(f, [b.a, ...b.nets[0]!.via, b.b], need, d);
+  if ('from' in way) {
+    findings.push(shut(f, b, way.from, way.to, d));
+    return;
+  }
   take(f, way.cells, need);
   b.closed = way.points;
   b.closedMm = lengthOf(way.points);
 }
 
 function shut(f: Field, b: Bundle, from: number, to: number, d: number): Finding {
-  const { free, cell } = widest(f, from, to), [x, y] = middle(f, cell), gap = Math.max(0, free), n = b.nets.length, tight = gap >= d;
+  const { free, cell } = widest(f, from, to),
+    [x, y] = middle(f, cell),
+    gap = Math.max(0, free),
+    n = b.nets.length,
+    tight = gap >= d;
   return {
-    id: `wire:none-${b.id}`, station: 'fit', check: 'wire', verdict: 'hit', title: tight ? `${n} wires do not pass together` : `${gap.toFixed(1)} mm free, ${d.toFixed(1)} needed`, what: `${n === 1 ? 'A wire' : `${n} wires`} from ${b.name}`, about: [...b.items], at: { x, y, z: (f.low[cell]! + f.high[cell]!) / 2 },
-    why: [`At the widest way there is ${gap.toFixed(1)} mm between what the back holds and what hangs from the front; the thickest of its wires is ${d.toFixed(1)} mm over its insulation (typical)${tight ? `, and ${(b.area / FILL).toFixed(0)} mm² with the air between them` : ''}.`],
+    id: `wire:none-${b.id}`,
+    station: 'fit',
+    check: 'wire',
+    verdict: 'hit',
+    title: tight
+      ? `${n} wires do not pass together`
+      : `${gap.toFixed(1)} mm free, ${d.toFixed(1)} needed`,
+    what: `${n === 1 ? 'A wire' : `${n} wires`} from ${b.name}`,
+    about: [...b.items],
+    at: { x, y, z: (f.low[cell]! + f.high[cell]!) / 2 },
+    why: [
+      `At the widest way there is ${gap.toFixed(1)} mm between what the back holds and what hangs from the front; the thickest of its wires is ${d.toFixed(1)} mm over its insulation (typical)${tight ? `, and ${(b.area / FILL).toFixed(0)} mm² with the air between them` : ''}.`,
+    ],
   };
 }
 
 /** Length of one wire: its bundle's, from its own pads, with both strips; long enough to open unless a plug parts it. */
 function cut(p: Project, b: Bundle, net: Net): Wire {
-  const ends = far(net.a.at, b.a) + far(net.b.at, b.b), closedMm = b.closedMm === undefined ? undefined : b.closedMm + ends, openMm = b.open && !net.plug ? b.open.mm + ends : undefined, lies = Math.max(closedMm ?? 0, openMm ?? 0);
-  const base = { net, bundle: b.id, from: endWords(p, net.a), to: endWords(p, net.b), ...(closedMm === undefined ? {} : { closedMm }), ...(openMm === undefined ? {} : { openMm }) };
-  if (closedMm === undefined) return { ...base, slackMm: 0, working: ['There is no way for it yet.'] };
+  const ends = far(net.a.at, b.a) + far(net.b.at, b.b),
+    closedMm = b.closedMm === undefined ? undefined : b.closedMm + ends,
+    openMm = b.open && !net.plug ? b.open.mm + ends : undefined,
+    lies = Math.max(closedMm ?? 0, openMm ?? 0);
+  const base = {
+    net,
+    bundle: b.id,
+    from: endWords(p, net.a),
+    to: endWords(p, net.b),
+    ...(closedMm === undefined ? {} : { closedMm }),
+    ...(openMm === undefined ? {} : { openMm }),
+  };
+  if (closedMm === undefined)
+    return { ...base, slackMm: 0, working: ['There is no way for it yet.'] };
   const cutMm = lies + 2 * STRIP_MM;
-  return { ...base, cutMm, slackMm: lies - closedMm, working: [`closed: ${b.closedMm!.toFixed(0)} mm as laid + ${ends.toFixed(0)} to its pads = ${closedMm.toFixed(0)} mm`, ...(openMm === undefined ? [] : [b.open!.working]), `cut ${cutMm.toFixed(0)} mm = ${lies.toFixed(0)} + 2 × ${STRIP_MM} stripped`] };
+  return {
+    ...base,
+    cutMm,
+    slackMm: lies - closedMm,
+    working: [
+      `closed: ${b.closedMm!.toFixed(0)} mm as laid + ${ends.toFixed(0)} to its pads = ${closedMm.toFixed(0)} mm`,
+      ...(openMm === undefined ? [] : [b.open!.working]),
+      `cut ${cutMm.toFixed(0)} mm = ${lies.toFixed(0)} + 2 × ${STRIP_MM} stripped`,
+    ],
+  };
 }
 
 /** What is left over when closed needs room near the spine. */
-function room(scene: Scene, f: Field, bundles: readonly Bundle[], wires: readonly Wire[], findings: Finding[]): Wiring['loops'] {
-  const { body } = scene.shell!, { away } = spineOf(scene.shell!.body);
-  const looped = wires.filter((w) => w.slackMm > 0), needs = looped.reduce((s, w) => s + (w.slackMm * (Math.PI / 4) * overInsulation(w.net.awg) ** 2) / FILL, 0);
+function room(
+  scene: Scene,
+  f: Field,
+  bundles: readonly Bundle[],
+  wires: readonly Wire[],
+  findings: Finding[],
+): Wiring['loops'] {
+  const { body } = scene.shell!,
+    { away } = spineOf(scene.shell!.body);
+  const looped = wires.filter((w) => w.slackMm > 0),
+    needs = looped.reduce(
+      (s, w) => s + (w.slackMm * (Math.PI / 4) * overInsulation(w.net.awg) ** 2) / FILL,
+      0,
+    );
   let has = 0;
   for (let k = 0; k < f.nx * f.ny; k++) {
-    if (away(middle(f, k)) < LOOP_BAND_MM + body.wall.mm) has += Math.max(0, f.least[0]![k]!) * f.step ** 2;
+    if (away(middle(f, k)) < LOOP_BAND_MM + body.wall.mm)
+      has += Math.max(0, f.least[0]![k]!) * f.step ** 2;
   }
   const working = `loops: slack × wire / ${FILL} = ${(needs / 1000).toFixed(1)} cm³; free within ${LOOP_BAND_MM} mm of the spine ${(has / 1000).toFixed(1)} cm³`;
-  if (needs > 0.5 * has) findings.push({
-    id: 'wire:loops', station: 'fit', check: 'wire', verdict: needs > has ? 'hit' : 'tight', title: `${(needs / 1000).toFixed(1)} cm³ of loops, ${(has / 1000).toFixed(1)} free`, what: `${looped.length} wires long enough to open the book`,
-    why: [working, 'What resists when it closes empty resists more when wired. A plug needs no loop.'], about: [...new Set(bundles.filter((b) => b.crosses && b.nets.some((n) => !n.plug)).flatMap((b) => b.items))],
-  });
+  if (needs > 0.5 * has)
+    findings.push({
+      id: 'wire:loops',
+      station: 'fit',
+      check: 'wire',
+      verdict: needs > has ? 'hit' : 'tight',
+      title: `${(needs / 1000).toFixed(1)} cm³ of loops, ${(has / 1000).toFixed(1)} free`,
+      what: `${looped.length} wires long enough to open the book`,
+      why: [
+        working,
+        'What resists when it closes empty resists more when wired. A plug needs no loop.',
+      ],
+      about: [
+        ...new Set(
+          bundles.filter((b) => b.crosses && b.nets.some((n) => !n.plug)).flatMap((b) => b.items),
+        ),
+      ],
+    });
   return { needs, has, working };
 }
 
@@ -131,19 +280,48 @@ function astray(scene: Scene, b: Bundle, findings: Finding[]): void {
   const via = b.nets[0]!.via;
   if (!b.open || !via.length || b.nets[0]!.plug) return;
   const { away } = spineOf(scene.shell!.body);
-  const pin = [...via].sort((x, y) => away(y) - away(x))[0]!, mm = far(b.a, pin) + far(pin, b.b) + 2 * away(pin), more = mm - b.open.mm;
+  const pin = [...via].sort((x, y) => away(y) - away(x))[0]!,
+    mm = far(b.a, pin) + far(pin, b.b) + 2 * away(pin),
+    more = mm - b.open.mm;
   if (more < ASTRAY_MM) return;
-  findings.push({ id: `wire:pinned-${b.nets[0]!.id}`, station: 'fit', check: 'wire', verdict: 'tight', title: `Crosses ${away(pin).toFixed(0)} mm from the spine`, what: `Wire ${b.nets[0]!.label} from ${b.name}`, why: [`Held at its pin it must be ${mm.toFixed(0)} mm to let the book open; over the spine ${b.open.mm.toFixed(0)} mm do.`], about: [...b.items], at: { x: pin[0], y: pin[1], z: pin[2] } });
+  findings.push({
+    id: `wire:pinned-${b.nets[0]!.id}`,
+    station: 'fit',
+    check: 'wire',
+    verdict: 'tight',
+    title: `Crosses ${away(pin).toFixed(0)} mm from the spine`,
+    what: `Wire ${b.nets[0]!.label} from ${b.name}`,
+    why: [
+      `Held at its pin it must be ${mm.toFixed(0)} mm to let the book open; over the spine ${b.open.mm.toFixed(0)} mm do.`,
+    ],
+    about: [...b.items],
+    at: { x: pin[0], y: pin[1], z: pin[2] },
+  });
 }
 
 /** A wire that goes over the spine needs room to be anchored between its joint and the rim, in both halves. */
 function anchored(scene: Scene, b: Bundle, findings: Finding[]): void {
   if (!b.open || b.nets.every((n) => n.plug)) return;
-  const { away } = spineOf(scene.shell!.body), wall = scene.shell!.body.wall.mm;
-  const ends = b.nets.filter((n) => !n.plug).flatMap((n) => [n.a, n.b]).map((e) => ({ e, mm: Math.max(0, away(e.at) - wall) + Math.abs(e.at[2]) })).sort((p, q) => p.mm - q.mm), worst = ends[0]!;
+  const { away } = spineOf(scene.shell!.body),
+    wall = scene.shell!.body.wall.mm;
+  const ends = b.nets
+      .filter((n) => !n.plug)
+      .flatMap((n) => [n.a, n.b])
+      .map((e) => ({ e, mm: Math.max(0, away(e.at) - wall) + Math.abs(e.at[2]) }))
+      .sort((p, q) => p.mm - q.mm),
+    worst = ends[0]!;
   if (worst.mm >= ANCHOR_MM) return;
   findings.push({
-    id: `wire:anchor-${b.id}`, station: 'fit', check: 'wire', verdict: 'tight', title: `${mm1(worst.mm)} mm from joint to rim`, what: `Wires from ${b.name}`, about: [...new Set([worst.e.item, ...b.items])], at: { x: worst.e.at[0], y: worst.e.at[1], z: worst.e.at[2] },
-    why: [`${mm1(Math.max(0, away(worst.e.at) - wall))} mm to the wall + ${mm1(Math.abs(worst.e.at[2]))} up to the rim: each opening bends the wire at its joint. An anchor within ${ANCHOR_MM} mm of the joint needs that run (typical).`],
+    id: `wire:anchor-${b.id}`,
+    station: 'fit',
+    check: 'wire',
+    verdict: 'tight',
+    title: `${mm1(worst.mm)} mm from joint to rim`,
+    what: `Wires from ${b.name}`,
+    about: [...new Set([worst.e.item, ...b.items])],
+    at: { x: worst.e.at[0], y: worst.e.at[1], z: worst.e.at[2] },
+    why: [
+      `${mm1(Math.max(0, away(worst.e.at) - wall))} mm to the wall + ${mm1(Math.abs(worst.e.at[2]))} up to the rim: each opening bends the wire at its joint. An anchor within ${ANCHOR_MM} mm of the joint needs that run (typical).`,
+    ],
   });
 }

@@ -10,9 +10,12 @@ import type { Scene } from '../fit';
 const { abs, ceil, floor, max, min, round } = Math;
 
 export interface Field {
-  step: number; nx: number; ny: number;
+  step: number;
+  nx: number;
+  ny: number;
   /** Top of what the back holds and underside of what the front holds, mm; outside low > high. */
-  low: Float32Array; high: Float32Array;
+  low: Float32Array;
+  high: Float32Array;
   /** Cross-section already taken by bundles, mm². */
   used: Float32Array;
   /** Least free depth within 0, 1 and 2 cells. */
@@ -27,15 +30,48 @@ function emptyField(shell: ShellSolids, step: number): Bare {
   const known = bare.get(shell);
   if (known?.step === step) return known;
   const ring = innerRing(shell.body);
-  let w = 0, h = 0;
-  for (let i = 0; i < ring.length; i += 2) { w = max(w, ring[i]!); h = max(h, ring[i + 1]!); }
-  const nx = ceil(w / step), ny = ceil(h / step), low = new Float32Array(nx * ny).fill(1), high = new Float32Array(nx * ny).fill(0), within = new Uint8Array(nx * ny), out: Bare = { step, nx, ny, low, high, within };
-  const depth = (s: 1 | -1) => max(0, ...shell.body.pieces.filter((q) => shell.sign(q.id) === s).map((q) => q.depth.mm - shell.body.wall.mm));
+  let w = 0,
+    h = 0;
+  for (let i = 0; i < ring.length; i += 2) {
+    w = max(w, ring[i]!);
+    h = max(h, ring[i + 1]!);
+  }
+  const nx = ceil(w / step),
+    ny = ceil(h / step),
+    low = new Float32Array(nx * ny).fill(1),
+    high = new Float32Array(nx * ny).fill(0),
+    within = new Uint8Array(nx * ny),
+    out: Bare = { step, nx, ny, low, high, within };
+  const depth = (s: 1 | -1) =>
+    max(
+      0,
+      ...shell.body.pieces
+        .filter((q) => shell.sign(q.id) === s)
+        .map((q) => q.depth.mm - shell.body.wall.mm),
+    );
   const [front, back] = [depth(1), depth(-1)];
-  for (let k = 0; k < within.length; k++) if (inside(ring, ((k % nx) + 0.5) * step, (floor(k / nx) + 0.5) * step)) { within[k] = 1; low[k] = -back; high[k] = front; }
+  for (let k = 0; k < within.length; k++)
+    if (inside(ring, ((k % nx) + 0.5) * step, (floor(k / nx) + 0.5) * step)) {
+      within[k] = 1;
+      low[k] = -back;
+      high[k] = front;
+    }
   for (const [piece, floors] of shell.floors) {
-    const sign = shell.sign(piece), curved = shell.body.pieces.find((q) => q.id === piece)?.profile !== undefined;
-    for (const f of curved ? floors : floors.slice(1)) for (const p of f.prisms) eachCell(p, out, (k) => { if (within[k]) { if (sign < 0) low[k] = f.z; else high[k] = f.z; } }, true);
+    const sign = shell.sign(piece),
+      curved = shell.body.pieces.find((q) => q.id === piece)?.profile !== undefined;
+    for (const f of curved ? floors : floors.slice(1))
+      for (const p of f.prisms)
+        eachCell(
+          p,
+          out,
+          (k) => {
+            if (within[k]) {
+              if (sign < 0) low[k] = f.z;
+              else high[k] = f.z;
+            }
+          },
+          true,
+        );
   }
   for (const f of shell.features) if (f.height > 0) rise(out, f.solid.prisms, shell.sign(f.piece));
   bare.set(shell, out);
@@ -43,44 +79,94 @@ function emptyField(shell: ShellSolids, step: number): Bare {
 }
 
 function rise(f: Bare, prisms: readonly Prism[], sign: 1 | -1): void {
-  for (const p of prisms) eachCell(p, f, (k) => { if (f.within[k]) { if (sign < 0) f.low[k] = max(f.low[k]!, p.z1); else f.high[k] = min(f.high[k]!, p.z0); } }, true);
+  for (const p of prisms)
+    eachCell(
+      p,
+      f,
+      (k) => {
+        if (f.within[k]) {
+          if (sign < 0) f.low[k] = max(f.low[k]!, p.z1);
+          else f.high[k] = min(f.high[k]!, p.z0);
+        }
+      },
+      true,
+    );
 }
 
 /** Fields of a closed build. @param step  cell size, mm */
 export function fieldOf(scene: Scene, step = 2.5): Field {
-  const shell = scene.shell!, e = emptyField(shell, step), f: Bare = { ...e, low: e.low.slice(), high: e.high.slice() };
-  for (const at of scene.items.values()) for (const b of at.blocks) rise(f, b.solid.prisms, shell.sign(at.piece));
-  const { nx, ny, low, high } = f, free = new Float32Array(nx * ny);
+  const shell = scene.shell!,
+    e = emptyField(shell, step),
+    f: Bare = { ...e, low: e.low.slice(), high: e.high.slice() };
+  for (const at of scene.items.values())
+    for (const b of at.blocks) rise(f, b.solid.prisms, shell.sign(at.piece));
+  const { nx, ny, low, high } = f,
+    free = new Float32Array(nx * ny);
   for (let k = 0; k < free.length; k++) free[k] = high[k]! - low[k]!;
-  return { step, nx, ny, low, high, used: new Float32Array(nx * ny), least: [free, eroded(free, nx, ny, 1), eroded(free, nx, ny, 2)] };
+  return {
+    step,
+    nx,
+    ny,
+    low,
+    high,
+    used: new Float32Array(nx * ny),
+    least: [free, eroded(free, nx, ny, 1), eroded(free, nx, ny, 2)],
+  };
 }
 
 function eroded(free: Float32Array, nx: number, ny: number, r: number): Float32Array {
   const out = new Float32Array(free.length);
-  for (let j = 0; j < ny; j++) for (let i = 0; i < nx; i++) {
-    let m = Infinity;
-    for (let b = -r; b <= r; b++) for (let a = -r; a <= r; a++) m = min(m, i + a < 0 || j + b < 0 || i + a >= nx || j + b >= ny ? -1 : free[(j + b) * nx + i + a]!);
-    out[j * nx + i] = m;
-  }
+  for (let j = 0; j < ny; j++)
+    for (let i = 0; i < nx; i++) {
+      let m = Infinity;
+      for (let b = -r; b <= r; b++)
+        for (let a = -r; a <= r; a++)
+          m = min(
+            m,
+            i + a < 0 || j + b < 0 || i + a >= nx || j + b >= ny ? -1 : free[(j + b) * nx + i + a]!,
+          );
+      out[j * nx + i] = m;
+    }
   return out;
 }
 
 /** A bundle laid beside itself as wide as it must be fits here. @param area  with air, mm²  @param d  thickest wire, mm */
 export function passes(f: Field, k: number, area: number, d: number): boolean {
-  for (let r = 0; r < 3; r++) { const free = f.least[r]![k]!; if (free >= d && (2 * r + 1) * f.step * free >= area + f.used[k]!) return true; }
+  for (let r = 0; r < 3; r++) {
+    const free = f.least[r]![k]!;
+    if (free >= d && (2 * r + 1) * f.step * free >= area + f.used[k]!) return true;
+  }
   return false;
 }
 
-export const cellAt = (f: Field, x: number, y: number): number => min(f.ny - 1, max(0, floor(y / f.step))) * f.nx + min(f.nx - 1, max(0, floor(x / f.step)));
-export const middle = (f: Field, k: number): [number, number] => [((k % f.nx) + 0.5) * f.step, (floor(k / f.nx) + 0.5) * f.step];
+export const cellAt = (f: Field, x: number, y: number): number =>
+  min(f.ny - 1, max(0, floor(y / f.step))) * f.nx + min(f.nx - 1, max(0, floor(x / f.step)));
+export const middle = (f: Field, k: number): [number, number] => [
+  ((k % f.nx) + 0.5) * f.step,
+  (floor(k / f.nx) + 0.5) * f.step,
+];
 
 /**
  * Shortest way from one cell to another over cells that pass, as cells; nothing when there is none.
  * The last cell always passes.
  */
-export function shortest(f: Field, from: number, to: number, open: (k: number) => boolean): number[] | undefined {
-  const { nx, ny, step } = f, cost = new Float64Array(nx * ny).fill(Infinity), back = new Int32Array(nx * ny).fill(-1), queue = new FlatQueue();
-  const tx = to % nx, ty = floor(to / nx), ahead = (k: number) => { const dx = abs((k % nx) - tx), dy = abs(floor(k / nx) - ty); return step * (max(dx, dy) + (Math.SQRT2 - 1) * min(dx, dy)); };
+export function shortest(
+  f: Field,
+  from: number,
+  to: number,
+  open: (k: number) => boolean,
+): number[] | undefined {
+  const { nx, ny, step } = f,
+    cost = new Float64Array(nx * ny).fill(Infinity),
+    back = new Int32Array(nx * ny).fill(-1),
+    queue = new FlatQueue();
+  const tx = to % nx,
+    ty = floor(to / nx),
+    ahead = (k: number) => {
+      const dx = abs((k % nx) - tx),
+        dy = abs(floor(k / nx) - ty);
+      return step * (max(dx, dy) + (Math.SQRT2 - 1) * min(dx, dy));
+    };
   cost[from] = 0;
   queue.push(from, ahead(from));
   const done = new Uint8Array(nx * ny);
@@ -88,25 +174,42 @@ export function shortest(f: Field, from: number, to: number, open: (k: number) =
     const k = queue.pop()!;
     if (done[k]) continue;
     done[k] = 1;
-    if (k === to) { const out = [k]; for (let q = k; q !== from;) { q = back[q]!; out.unshift(q); } return out; }
-    const x = k % nx, y = floor(k / nx);
-    for (let dy = -1; dy <= 1; dy++) for (let dx = -1; dx <= 1; dx++) {
-      const u = x + dx, v = y + dy;
-      if ((!dx && !dy) || u < 0 || v < 0 || u >= nx || v >= ny) continue;
-      const q = v * nx + u;
-      if (done[q] || (q !== to && !open(q))) continue;
-      // A corner is not cut between two that are closed.
-      if (dx && dy && !open(y * nx + u) && !open(v * nx + x)) continue;
-      const c = cost[k]! + step * (dx && dy ? Math.SQRT2 : 1);
-      if (c < cost[q]! - 1e-9) { cost[q] = c; back[q] = k; queue.push(q, c + ahead(q)); }
+    if (k === to) {
+      const out = [k];
+      for (let q = k; q !== from;) {
+        q = back[q]!;
+        out.unshift(q);
+      }
+      return out;
     }
+    const x = k % nx,
+      y = floor(k / nx);
+    for (let dy = -1; dy <= 1; dy++)
+      for (let dx = -1; dx <= 1; dx++) {
+        const u = x + dx,
+          v = y + dy;
+        if ((!dx && !dy) || u < 0 || v < 0 || u >= nx || v >= ny) continue;
+        const q = v * nx + u;
+        if (done[q] || (q !== to && !open(q))) continue;
+        // A corner is not cut between two that are closed.
+        if (dx && dy && !open(y * nx + u) && !open(v * nx + x)) continue;
+        const c = cost[k]! + step * (dx && dy ? Math.SQRT2 : 1);
+        if (c < cost[q]! - 1e-9) {
+          cost[q] = c;
+          back[q] = k;
+          queue.push(q, c + ahead(q));
+        }
+      }
   }
   return undefined;
 }
 
 /** The way with the most free depth at its narrowest cell. */
 export function widest(f: Field, from: number, to: number): { free: number; cell: number } {
-  const { nx, ny } = f, best = new Float64Array(nx * ny).fill(-Infinity), queue = new FlatQueue(), pinch = new Int32Array(nx * ny).fill(from);
+  const { nx, ny } = f,
+    best = new Float64Array(nx * ny).fill(-Infinity),
+    queue = new FlatQueue(),
+    pinch = new Int32Array(nx * ny).fill(from);
   best[from] = Infinity;
   queue.push(from, 0);
   const done = new Uint8Array(nx * ny);
@@ -115,11 +218,23 @@ export function widest(f: Field, from: number, to: number): { free: number; cell
     if (done[k]) continue;
     done[k] = 1;
     if (k === to) break;
-    for (const [dx, dy] of [[1, 0], [-1, 0], [0, 1], [0, -1]] as const) {
-      const u = (k % nx) + dx, v = floor(k / nx) + dy;
+    for (const [dx, dy] of [
+      [1, 0],
+      [-1, 0],
+      [0, 1],
+      [0, -1],
+    ] as const) {
+      const u = (k % nx) + dx,
+        v = floor(k / nx) + dy;
       if (u < 0 || v < 0 || u >= nx || v >= ny) continue;
-      const q = v * nx + u, here = q === to ? Infinity : f.least[0]![q]!, w = min(best[k]!, here);
-      if (!done[q] && w > best[q]!) { best[q] = w; pinch[q] = here < best[k]! ? q : pinch[k]!; queue.push(q, -min(w, 1e6)); }
+      const q = v * nx + u,
+        here = q === to ? Infinity : f.least[0]![q]!,
+        w = min(best[k]!, here);
+      if (!done[q] && w > best[q]!) {
+        best[q] = w;
+        pinch[q] = here < best[k]! ? q : pinch[k]!;
+        queue.push(q, -min(w, 1e6));
+      }
     }
   }
   return { free: best[to]!, cell: pinch[to]! };
@@ -127,11 +242,15 @@ export function widest(f: Field, from: number, to: number): { free: number; cell
 
 /** Cells on the straight line between two, ends included. */
 export function line(f: Field, a: number, b: number): number[] {
-  const [x0, y0, x1, y1] = [a % f.nx, floor(a / f.nx), b % f.nx, floor(b / f.nx)], n = max(1, 2 * max(abs(x1 - x0), abs(y1 - y0)));
+  const [x0, y0, x1, y1] = [a % f.nx, floor(a / f.nx), b % f.nx, floor(b / f.nx)],
+    n = max(1, 2 * max(abs(x1 - x0), abs(y1 - y0)));
   // From a cell to one beside or across from it nothing lies in between.
   if (max(abs(x1 - x0), abs(y1 - y0)) === 1) return [a, b];
   const out: number[] = [];
-  for (let i = 0; i <= n; i++) { const k = round(y0 + ((y1 - y0) * i) / n) * f.nx + round(x0 + ((x1 - x0) * i) / n); if (out[out.length - 1] !== k) out.push(k); }
+  for (let i = 0; i <= n; i++) {
+    const k = round(y0 + ((y1 - y0) * i) / n) * f.nx + round(x0 + ((x1 - x0) * i) / n);
+    if (out[out.length - 1] !== k) out.push(k);
+  }
   return out;
 }
 
@@ -153,24 +272,42 @@ export function pulled(f: Field, way: readonly number[], open: (k: number) => bo
  * @param need  cross-section it takes, mm²    @param d  its thickness, mm
  * @returns     points and cells of the way, or the cells between which there is none
  */
-export function route(f: Field, stops: ReadonlyArray<readonly [number, number, number]>, need: number, d: number): { points: Array<readonly [number, number, number]>; cells: number[] } | { from: number; to: number } {
-  const points = [stops[0]!], cells: number[] = [];
+export function route(
+  f: Field,
+  stops: ReadonlyArray<readonly [number, number, number]>,
+  need: number,
+  d: number,
+):
+  | { points: Array<readonly [number, number, number]>; cells: number[] }
+  | { from: number; to: number } {
+  const points = [stops[0]!],
+    cells: number[] = [];
   let z = stops[0]![2];
   for (let i = 1; i < stops.length; i++) {
-    const [from, to] = [cellAt(f, stops[i - 1]![0], stops[i - 1]![1]), cellAt(f, stops[i]![0], stops[i]![1])];
+    const [from, to] = [
+      cellAt(f, stops[i - 1]![0], stops[i - 1]![1]),
+      cellAt(f, stops[i]![0], stops[i]![1]),
+    ];
     // A wire leaves its pad and comes to it upward: the cells of the ends are not asked.
-    const open = (k: number) => k === from || k === to || passes(f, k, need, d), way = from === to ? [from] : shortest(f, from, to, open);
+    const open = (k: number) => k === from || k === to || passes(f, k, need, d),
+      way = from === to ? [from] : shortest(f, from, to, open);
     if (!way) return { from, to };
     const bends = pulled(f, way, open);
     for (let s = 1; s < bends.length; s++) {
-      const run = line(f, bends[s - 1]!, bends[s]!), [x0, y0] = s === 1 ? stops[i - 1]! : middle(f, bends[s - 1]!), [x1, y1] = s === bends.length - 1 ? stops[i]! : middle(f, bends[s]!);
-      const [ex, ey] = [x1 - x0, y1 - y0], len2 = ex * ex + ey * ey;
+      const run = line(f, bends[s - 1]!, bends[s]!),
+        [x0, y0] = s === 1 ? stops[i - 1]! : middle(f, bends[s - 1]!),
+        [x1, y1] = s === bends.length - 1 ? stops[i]! : middle(f, bends[s]!);
+      const [ex, ey] = [x1 - x0, y1 - y0],
+        len2 = ex * ex + ey * ey;
       let t = 0;
       run.forEach((k, n) => {
         cells.push(k);
         // Where on the straight line this cell is passed.
         const [mx, my] = middle(f, k);
-        t = n === run.length - 1 ? 1 : max(t, min(1, len2 ? ((mx - x0) * ex + (my - y0) * ey) / len2 : 1));
+        t =
+          n === run.length - 1
+            ? 1
+            : max(t, min(1, len2 ? ((mx - x0) * ex + (my - y0) * ey) / len2 : 1));
         if (k !== from && k !== to) z = min(f.high[k]! - d / 2, max(f.low[k]! + d / 2, z));
         if (n > 0) points.push([x0 + (x1 - x0) * t, y0 + (y1 - y0) * t, z]);
       });
@@ -187,4 +324,10 @@ export function take(f: Field, cells: readonly number[], need: number): void {
 }
 
 /** Length of a way, mm. */
-export const lengthOf = (points: ReadonlyArray<readonly [number, number, number]>): number => points.slice(1).reduce((s, q, i) => s + Math.hypot(q[0] - points[i]![0], q[1] - points[i]![1], q[2] - points[i]![2]), 0);
+export const lengthOf = (points: ReadonlyArray<readonly [number, number, number]>): number =>
+  points
+    .slice(1)
+    .reduce(
+      (s, q, i) => s + Math.hypot(q[0] - points[i]![0], q[1] - points[i]![1], q[2] - points[i]![2]),
+      0,
+    );

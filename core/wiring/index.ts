@@ -1,6 +1,14 @@
 export { endWords, netId, netsOf, WIRE_COLOURS, type End, type Net } from './nets';
 export { cellAt, fieldOf, passes, shortest, widest, type Field } from './field';
-export { overInsulation, STRIP_MM, UNLAID, wiring, type Bundle, type Wire, type Wiring } from './bundles';
+export {
+  overInsulation,
+  STRIP_MM,
+  UNLAID,
+  wiring,
+  type Bundle,
+  type Wire,
+  type Wiring,
+} from './bundles';
 export { type LaidLead } from './leads';
 export { BEND_R_MM, foldedIn, packOf, roomFor, type LaidPack, type Pack } from './fold';
 export { reach, TAIL_MM, type Reach } from './ribbon';

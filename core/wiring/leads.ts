@@ -19,8 +19,14 @@ const WAY_SHARE = 0.05;
 const whole = (mm: number): string => Math.abs(mm).toFixed(0);
 
 export interface LaidLead {
-  id: string; name: string; items: string[];
-  points: Pt3[]; pieces: [string, string]; /** Over the spine when the book lies open. */ open?: OverSpine; needMm: number; longMm?: number;
+  id: string;
+  name: string;
+  items: string[];
+  points: Pt3[];
+  pieces: [string, string];
+  /** Over the spine when the book lies open. */ open?: OverSpine;
+  needMm: number;
+  longMm?: number;
   crosses: boolean;
   /** Long enough to stay plugged in while the book opens. */
   opens: boolean;
@@ -28,38 +34,145 @@ export interface LaidLead {
 }
 
 /** Where its plug ends and the ribbon begins: behind its first bend, straight on or at its side. */
-function tail(scene: Scene, { item, connector, plug, leaves }: Cable['ends'][number]): { at: Pt3; piece: string } | undefined {
-  const at = scene.items.get(item), m = at?.mouths.find((q) => q.id === connector);
-  if (!at || !m || plug.plan.kind !== 'rect' || !at.blocks.some((b) => b.block.id === `plug-${connector}`)) return undefined;
-  const size = Math.hypot(m.dx, m.dy), [dx, dy] = [m.dx / size, m.dy / size], { w: { mm: wide }, h: { mm: deep } } = plug.plan, side = sideways(at, m, leaves);
-  const ahead = side ? deep / 2 : deep + RIBBON_BEND_MM, across = (side?.across ?? 0) * (wide / 2 + RIBBON_BEND_MM), up = (side?.up ?? 0) * (wide / 2 + RIBBON_BEND_MM);
-  return { at: [m.x + dx * ahead - dy * across, m.y + dy * ahead + dx * across, m.z + up], piece: at.piece };
+function tail(
+  scene: Scene,
+  { item, connector, plug, leaves }: Cable['ends'][number],
+): { at: Pt3; piece: string } | undefined {
+  const at = scene.items.get(item),
+    m = at?.mouths.find((q) => q.id === connector);
+  if (
+    !at ||
+    !m ||
+    plug.plan.kind !== 'rect' ||
+    !at.blocks.some((b) => b.block.id === `plug-${connector}`)
+  )
+    return undefined;
+  const size = Math.hypot(m.dx, m.dy),
+    [dx, dy] = [m.dx / size, m.dy / size],
+    {
+      w: { mm: wide },
+      h: { mm: deep },
+    } = plug.plan,
+    side = sideways(at, m, leaves);
+  const ahead = side ? deep / 2 : deep + RIBBON_BEND_MM,
+    across = (side?.across ?? 0) * (wide / 2 + RIBBON_BEND_MM),
+    up = (side?.up ?? 0) * (wide / 2 + RIBBON_BEND_MM);
+  return {
+    at: [m.x + dx * ahead - dy * across, m.y + dy * ahead + dx * across, m.z + up],
+    piece: at.piece,
+  };
 }
 
 /** @param packs  where what is folded away lies    @param toFold  items whose lead or ribbon has much left over */
-export function layLead(scene: Scene, f: Field, c: Cable, findings: Finding[], packs: LaidPack[], toFold: string[]): LaidLead | undefined {
+export function layLead(
+  scene: Scene,
+  f: Field,
+  c: Cable,
+  findings: Finding[],
+  packs: LaidPack[],
+  toFold: string[],
+): LaidLead | undefined {
   const [a, b] = c.ends.map((e) => tail(scene, e));
   if (!a || !b) return undefined;
-  const items = c.ends.map((e) => e.item), names = items.map((i) => scene.items.get(i)!.item.name), what = `${c.lead.name} between ${names.join(' and ')}`, need = RIBBON.thick * RIBBON.wide;
-  const base = { id: `wire:lead-${c.lead.id}`, station: 'fit' as const, check: 'wire' as const, what, about: items };
+  const items = c.ends.map((e) => e.item),
+    names = items.map((i) => scene.items.get(i)!.item.name),
+    what = `${c.lead.name} between ${names.join(' and ')}`,
+    need = RIBBON.thick * RIBBON.wide;
+  const base = {
+    id: `wire:lead-${c.lead.id}`,
+    station: 'fit' as const,
+    check: 'wire' as const,
+    what,
+    about: items,
+  };
   const way = route(f, [a.at, b.at], need, RIBBON.thick);
   if ('from' in way) {
-    const { free, cell } = widest(f, way.from, way.to), [x, y] = middle(f, cell);
-    findings.push({ ...base, verdict: 'hit', title: `No way for the ribbon: ${Math.max(0, free).toFixed(1)} mm free`, at: { x, y, z: (f.low[cell]! + f.high[cell]!) / 2 }, why: [`A ribbon ${RIBBON.thick} mm thick and ${RIBBON.wide} wide (typical) wants ${need.toFixed(0)} mm² all the way.`] });
+    const { free, cell } = widest(f, way.from, way.to),
+      [x, y] = middle(f, cell);
+    findings.push({
+      ...base,
+      verdict: 'hit',
+      title: `No way for the ribbon: ${Math.max(0, free).toFixed(1)} mm free`,
+      at: { x, y, z: (f.low[cell]! + f.high[cell]!) / 2 },
+      why: [
+        `A ribbon ${RIBBON.thick} mm thick and ${RIBBON.wide} wide (typical) wants ${need.toFixed(0)} mm² all the way.`,
+      ],
+    });
     return undefined;
   }
   take(f, way.cells, need);
-  const crosses = a.piece !== b.piece, plain = lengthOf(way.points), open = crosses ? overSpine(scene.shell!.body, a.at, b.at, RIBBON.thick) : undefined, long = c.part.lead?.longMm;
-  const laid: LaidLead = { id: c.lead.id, name: c.lead.name, items, points: way.points, pieces: [a.piece, b.piece], needMm: plain, ...(long === undefined ? {} : { longMm: long }), ...(open ? { open } : {}), crosses, opens: open === undefined || (long !== undefined && long >= open.mm), working: `${plain.toFixed(0)} mm as it lies${open ? `; ${open.working}` : ''}${long === undefined ? '' : `; it is ${long} mm long`}` };
+  const crosses = a.piece !== b.piece,
+    plain = lengthOf(way.points),
+    open = crosses ? overSpine(scene.shell!.body, a.at, b.at, RIBBON.thick) : undefined,
+    long = c.part.lead?.longMm;
+  const laid: LaidLead = {
+    id: c.lead.id,
+    name: c.lead.name,
+    items,
+    points: way.points,
+    pieces: [a.piece, b.piece],
+    needMm: plain,
+    ...(long === undefined ? {} : { longMm: long }),
+    ...(open ? { open } : {}),
+    crosses,
+    opens: open === undefined || (long !== undefined && long >= open.mm),
+    working: `${plain.toFixed(0)} mm as it lies${open ? `; ${open.working}` : ''}${long === undefined ? '' : `; it is ${long} mm long`}`,
+  };
   if (long === undefined) return laid;
-  const { measure, verdict } = measured(long - plain, 0, 'It must reach without pulling at its plugs.', [{ key: `kit.parts.${scene.project.kit.parts.indexOf(c.part)}.lead`, label: `length of ${c.lead.name}`, u: length(long, 'ruler').u, k: 1 }, { key: `model.way.${c.lead.id}`, label: `the way ${c.lead.name} takes`, u: WAY_SHARE * plain, k: -1 }]);
+  const { measure, verdict } = measured(
+    long - plain,
+    0,
+    'It must reach without pulling at its plugs.',
+    [
+      {
+        key: `kit.parts.${scene.project.kit.parts.indexOf(c.part)}.lead`,
+        label: `length of ${c.lead.name}`,
+        u: length(long, 'ruler').u,
+        k: 1,
+      },
+      {
+        key: `model.way.${c.lead.id}`,
+        label: `the way ${c.lead.name} takes`,
+        u: WAY_SHARE * plain,
+        k: -1,
+      },
+    ],
+  );
   const spare = long - plain > SPARE_SHARE * long && verdict === 'clear' && long - plain > 40;
   if (spare) toFold.push(c.lead.id);
-  const hangs = !crosses && scene.shell!.sign(a.piece) > 0, folded = spare && c.lead.folds !== undefined ? foldedIn(f, way.cells, long - plain, c.lead.folds, RIBBON.wide, RIBBON.thick, hangs) : undefined, lies = folded?.lies;
-  if (lies) { packs.push(lies); laid.working += `; ${folded.title.toLowerCase()}`; }
+  const hangs = !crosses && scene.shell!.sign(a.piece) > 0,
+    folded =
+      spare && c.lead.folds !== undefined
+        ? foldedIn(f, way.cells, long - plain, c.lead.folds, RIBBON.wide, RIBBON.thick, hangs)
+        : undefined,
+    lies = folded?.lies;
+  if (lies) {
+    packs.push(lies);
+    laid.working += `; ${folded.title.toLowerCase()}`;
+  }
   findings.push({
-    ...base, verdict: spare && !lies ? 'tight' : verdict, measure, title: measure.gap < 0 ? `${whole(measure.gap)} mm too short` : folded ? folded.title : spare ? `${whole(measure.gap)} mm to fold away` : `${whole(measure.gap)} mm to spare`, at: lies ? { x: lies.x + lies.w / 2, y: lies.y + lies.h / 2, z: (lies.z0 + lies.z1) / 2 } : { x: (a.at[0] + b.at[0]) / 2, y: (a.at[1] + b.at[1]) / 2, z: a.at[2] },
-    why: [laid.working, ...(folded?.why ?? []), ...(crosses && !laid.opens ? ['It is unplugged before the halves part.'] : []), ...(spare && !lies ? ['Folded it takes a place of its own; a shorter one is easier to close on.'] : [])],
+    ...base,
+    verdict: spare && !lies ? 'tight' : verdict,
+    measure,
+    title:
+      measure.gap < 0
+        ? `${whole(measure.gap)} mm too short`
+        : folded
+          ? folded.title
+          : spare
+            ? `${whole(measure.gap)} mm to fold away`
+            : `${whole(measure.gap)} mm to spare`,
+    at: lies
+      ? { x: lies.x + lies.w / 2, y: lies.y + lies.h / 2, z: (lies.z0 + lies.z1) / 2 }
+      : { x: (a.at[0] + b.at[0]) / 2, y: (a.at[1] + b.at[1]) / 2, z: a.at[2] },
+    why: [
+      laid.working,
+      ...(folded?.why ?? []),
+      ...(crosses && !laid.opens ? ['It is unplugged before the halves part.'] : []),
+      ...(spare && !lies
+        ? ['Folded it takes a place of its own; a shorter one is easier to close on.']
+        : []),
+    ],
   });
   return laid;
 }

@@ -9,71 +9,164 @@ import { netId, netsOf, type Net, WIRE_COLOURS } from './index';
 const [, done, warbler] = demos() as [Project, Project, Project];
 /** A kit of these parts, each somewhere in the back half: where does not matter to who is joined to whom. */
 const kit = (...ids: string[]): Project => {
-  const bare: Project = { ...done, kit: { parts: [], items: [] }, layout: { placements: [] }, controls: { ...done.controls, inputs: [] } };
-  return appliedAll(bare, ids.flatMap((id): Change[] => [{ do: 'add', part: STARTER_PARTS.find((q) => q.id === id)! }, { do: 'stand', placement: { item: id, on: { piece: 'back' }, x: 40, y: 40, turn: 0, up: 'in', stand: 'flat', lift: 0, held: 'hand' } }]));
+  const bare: Project = {
+    ...done,
+    kit: { parts: [], items: [] },
+    layout: { placements: [] },
+    controls: { ...done.controls, inputs: [] },
+  };
+  return appliedAll(
+    bare,
+    ids.flatMap((id): Change[] => [
+      { do: 'add', part: STARTER_PARTS.find((q) => q.id === id)! },
+      {
+        do: 'stand',
+        placement: {
+          item: id,
+          on: { piece: 'back' },
+          x: 40,
+          y: 40,
+          turn: 0,
+          up: 'in',
+          stand: 'flat',
+          lift: 0,
+          held: 'hand',
+        },
+      },
+    ]),
+  );
 };
-const nets = (p: Project): Net[] => { const s = sceneOf(p); return netsOf(p, s, buttonMap(p, s)); };
-const joins = (p: Project): string[] => nets(p).map((n) => `${n.a.item} ${n.a.pad} > ${n.b.item} ${n.b.pad}`);
+const nets = (p: Project): Net[] => {
+  const s = sceneOf(p);
+  return netsOf(p, s, buttonMap(p, s));
+};
+const joins = (p: Project): string[] =>
+  nets(p).map((n) => `${n.a.item} ${n.a.pad} > ${n.b.item} ${n.b.pad}`);
 
 describe('the power path', () => {
   test('two cells in series go through their guard, the middle tap with them, to the converter and on to the board', () => {
-    expect(joins(kit('pack-2s-1200', 'guard-2s', 'buck-5-2', 'thimble'))).toEqual(expect.arrayContaining([
-      'pack-2s-1200 BAT+ > guard-2s B+', 'pack-2s-1200 BAT- > guard-2s B-', 'pack-2s-1200 MID > guard-2s BM', 'guard-2s P+ > buck-5-2 VIN', 'guard-2s P- > buck-5-2 GND', 'buck-5-2 5V > thimble 5V', 'buck-5-2 GND > thimble GND',
-    ]));
+    expect(joins(kit('pack-2s-1200', 'guard-2s', 'buck-5-2', 'thimble'))).toEqual(
+      expect.arrayContaining([
+        'pack-2s-1200 BAT+ > guard-2s B+',
+        'pack-2s-1200 BAT- > guard-2s B-',
+        'pack-2s-1200 MID > guard-2s BM',
+        'guard-2s P+ > buck-5-2 VIN',
+        'guard-2s P- > buck-5-2 GND',
+        'buck-5-2 5V > thimble 5V',
+        'buck-5-2 GND > thimble GND',
+      ]),
+    );
   });
   test('a charger without a converter of its own feeds the one beside it', () => {
-    expect(joins(kit('slab-1200', 'trickle-1', 'lift-5-2', 'thimble'))).toEqual(expect.arrayContaining(['slab-1200 BAT+ > trickle-1 BAT+', 'trickle-1 OUT+ > lift-5-2 VIN', 'trickle-1 OUT- > lift-5-2 GND', 'lift-5-2 5V > thimble 5V']));
+    expect(joins(kit('slab-1200', 'trickle-1', 'lift-5-2', 'thimble'))).toEqual(
+      expect.arrayContaining([
+        'slab-1200 BAT+ > trickle-1 BAT+',
+        'trickle-1 OUT+ > lift-5-2 VIN',
+        'trickle-1 OUT- > lift-5-2 GND',
+        'lift-5-2 5V > thimble 5V',
+      ]),
+    );
   });
   test('a soft latch stands in the rail: nothing goes past it to the board, and its two lines go to the header', () => {
     const list = joins(kit('slab-1200', 'step-5-1', 'latch', 'thimble'));
-    expect(list).toEqual(expect.arrayContaining(['step-5-1 5V > latch IN', 'latch OUT > thimble 5V', 'thimble GPIO26 > latch REQ', 'thimble GPIO16 > latch DOWN']));
+    expect(list).toEqual(
+      expect.arrayContaining([
+        'step-5-1 5V > latch IN',
+        'latch OUT > thimble 5V',
+        'thimble GPIO26 > latch REQ',
+        'thimble GPIO16 > latch DOWN',
+      ]),
+    );
     expect(list.some((j) => j.startsWith('step-5-1 5V > thimble'))).toBe(false);
   });
   test('what draws from 5 V is fed where it is made, behind the switch', () => {
-    expect(joins(kit('slab-1200', 'step-5-1', 'latch', 'thimble', 'chirp-i2s'))).toEqual(expect.arrayContaining(['latch OUT > chirp-i2s 5V', 'step-5-1 GND > chirp-i2s GND']));
+    expect(joins(kit('slab-1200', 'step-5-1', 'latch', 'thimble', 'chirp-i2s'))).toEqual(
+      expect.arrayContaining(['latch OUT > chirp-i2s 5V', 'step-5-1 GND > chirp-i2s GND']),
+    );
   });
   test('a bank has no pads and gets no wire; a build without a computer has its supply all the same', () => {
     expect(joins(kit('bank-4000', 'thimble'))).toEqual([]);
-    expect(joins(kit('slab-1200', 'step-5-1'))).toEqual(['slab-1200 BAT+ > step-5-1 BAT+', 'slab-1200 BAT- > step-5-1 BAT-']);
+    expect(joins(kit('slab-1200', 'step-5-1'))).toEqual([
+      'slab-1200 BAT+ > step-5-1 BAT+',
+      'slab-1200 BAT- > step-5-1 BAT-',
+    ]);
   });
 });
 
 describe('boards and sound', () => {
   test('boards on one bus share its two lines at the header, each with its own supply', () => {
     const list = joins(kit('thimble', 'weave', 'weave-adc'));
-    for (const id of ['weave', 'weave-adc']) expect(list).toEqual(expect.arrayContaining([`thimble GPIO2 > ${id} SDA`, `thimble GPIO3 > ${id} SCL`, `thimble 3V3 > ${id} 3V3`, `thimble GND > ${id} GND`]));
+    for (const id of ['weave', 'weave-adc'])
+      expect(list).toEqual(
+        expect.arrayContaining([
+          `thimble GPIO2 > ${id} SDA`,
+          `thimble GPIO3 > ${id} SCL`,
+          `thimble 3V3 > ${id} 3V3`,
+          `thimble GND > ${id} GND`,
+        ]),
+      );
   });
   test('a parallel screen takes a wire for each of its lines, no pad twice', () => {
-    const list = nets(kit('teasel', 'pane-3-5-parallel')).filter((n) => n.what === 'signal'), part = STARTER_PARTS.find((q) => q.id === 'pane-3-5-parallel')!;
+    const list = nets(kit('teasel', 'pane-3-5-parallel')).filter((n) => n.what === 'signal'),
+      part = STARTER_PARTS.find((q) => q.id === 'pane-3-5-parallel')!;
     expect(new Set(list.map((n) => n.b.pad)).size).toBe(list.length);
-    expect(list.length).toBe(Math.min(part.takes!.length, part.pads.filter((q) => !['3V3', '5V', 'GND', 'VIN'].includes(q.name)).length));
+    expect(list.length).toBe(
+      Math.min(
+        part.takes!.length,
+        part.pads.filter((q) => !['3V3', '5V', 'GND', 'VIN'].includes(q.name)).length,
+      ),
+    );
   });
   test('two speakers on two channels: neither shares a lead with the other', () => {
-    const list = joins(kit('chirp-i2s-stereo', 'speaker-20', 'speaker-23')).filter((j) => j.includes('speaker'));
-    expect(list).toEqual(['chirp-i2s-stereo L+ > speaker-20 +', 'chirp-i2s-stereo L- > speaker-20 -', 'chirp-i2s-stereo R+ > speaker-23 +', 'chirp-i2s-stereo R- > speaker-23 -']);
+    const list = joins(kit('chirp-i2s-stereo', 'speaker-20', 'speaker-23')).filter((j) =>
+      j.includes('speaker'),
+    );
+    expect(list).toEqual([
+      'chirp-i2s-stereo L+ > speaker-20 +',
+      'chirp-i2s-stereo L- > speaker-20 -',
+      'chirp-i2s-stereo R+ > speaker-23 +',
+      'chirp-i2s-stereo R- > speaker-23 -',
+    ]);
   });
 });
 
-describe('a wire of the builder\'s own', () => {
-  const mine = (p: Project, ends: Array<{ item: string; pad: string }>): Project => appliedAll(p, [{ do: 'net', net: { id: netId(ends[0]!, ends[1]!), ends } }]);
+describe("a wire of the builder's own", () => {
+  const mine = (p: Project, ends: Array<{ item: string; pad: string }>): Project =>
+    appliedAll(p, [{ do: 'net', net: { id: netId(ends[0]!, ends[1]!), ends } }]);
   test('is joined at its pads, in a colour of the list, and goes when it is taken out', () => {
-    const p = mine(warbler, [{ item: 'charger', pad: 'EN' }, { item: 'thimble', pad: 'GPIO4' }]), n = nets(p).find((x) => x.mine)!;
+    const p = mine(warbler, [
+        { item: 'charger', pad: 'EN' },
+        { item: 'thimble', pad: 'GPIO4' },
+      ]),
+      n = nets(p).find((x) => x.mine)!;
     expect([n.a.pad, n.b.pad, WIRE_COLOURS.includes(n.colour)]).toEqual(['EN', 'GPIO4', true]);
     expect(nets(appliedAll(p, [{ do: 'drop-net', id: n.id }])).some((x) => x.mine)).toBe(false);
   });
   test('with a pad that is not there, or a part that is gone, it is left out and nothing else changes', () => {
-    const p = mine(warbler, [{ item: 'charger', pad: 'NOWHERE' }, { item: 'thimble', pad: 'GPIO4' }]);
+    const p = mine(warbler, [
+      { item: 'charger', pad: 'NOWHERE' },
+      { item: 'thimble', pad: 'GPIO4' },
+    ]);
     expect(nets(p)).toEqual(nets(warbler));
-    const q = mine(warbler, [{ item: 'charger', pad: 'EN' }, { item: 'thimble', pad: 'GPIO4' }]);
+    const q = mine(warbler, [
+      { item: 'charger', pad: 'EN' },
+      { item: 'thimble', pad: 'GPIO4' },
+    ]);
     expect(appliedAll(q, [{ do: 'drop', item: 'charger' }]).wiring.nets).toEqual([]);
   });
   test('ids do not depend on which end is said first, and differ for plus and minus', () => {
-    expect(netId({ item: 'a', pad: 'X' }, { item: 'b', pad: 'Y' })).toBe(netId({ item: 'b', pad: 'Y' }, { item: 'a', pad: 'X' }));
-    expect(netId({ item: 'a', pad: 'BAT+' }, { item: 'b', pad: 'BAT+' })).not.toBe(netId({ item: 'a', pad: 'BAT-' }, { item: 'b', pad: 'BAT-' }));
+    expect(netId({ item: 'a', pad: 'X' }, { item: 'b', pad: 'Y' })).toBe(
+      netId({ item: 'b', pad: 'Y' }, { item: 'a', pad: 'X' }),
+    );
+    expect(netId({ item: 'a', pad: 'BAT+' }, { item: 'b', pad: 'BAT+' })).not.toBe(
+      netId({ item: 'a', pad: 'BAT-' }, { item: 'b', pad: 'BAT-' }),
+    );
   });
   test('ids of long names stay apart', () => {
     const long = (k: string) => ({ item: 'a'.repeat(60) + k, pad: 'SIGNAL ONE' });
-    expect(netId(long('x'), { item: 'b', pad: 'P1' })).not.toBe(netId(long('x'), { item: 'b', pad: 'P2' }));
+    expect(netId(long('x'), { item: 'b', pad: 'P1' })).not.toBe(
+      netId(long('x'), { item: 'b', pad: 'P2' }),
+    );
     expect(netId(long('x'), { item: 'b', pad: 'P1' }).length).toBeLessThanOrEqual(64);
   });
 });

@@ -8,13 +8,22 @@ import { type PlacedItem, pointOf, type Scene } from '../fit';
 import { kitOf } from '../chains';
 
 export type Pt3 = readonly [number, number, number];
-export interface End { item: string; pad: string; at: Pt3; piece: string }
+export interface End {
+  item: string;
+  pad: string;
+  at: Pt3;
+  piece: string;
+}
 export interface Net {
   /** Made of its ends, so that a builder's choice finds it again. */
-  id: string; a: End; b: End;
+  id: string;
+  a: End;
+  b: End;
   what: 'power' | 'ground' | 'signal' | 'sound';
   says: string;
-  awg: number; colour: string; label: string;
+  awg: number;
+  colour: string;
+  label: string;
   /** Joined by a plug that is undone before the halves part. */
   plug: boolean;
   via: Pt3[];
@@ -24,17 +33,52 @@ export interface Net {
 }
 type Stored = Project['wiring']['nets'][number];
 
-const SIGNAL_AWG = 30, SOUND_AWG = 28;
+const SIGNAL_AWG = 30,
+  SOUND_AWG = 28;
 /** Each signal in a bundle gets the next, so that neighbours differ; always with its number. */
-const COLOURS = ['yellow', 'green', 'blue', 'violet', 'white', 'orange', 'grey', 'brown', 'pink', 'turquoise'];
+const COLOURS = [
+  'yellow',
+  'green',
+  'blue',
+  'violet',
+  'white',
+  'orange',
+  'grey',
+  'brown',
+  'pink',
+  'turquoise',
+];
 export const WIRE_COLOURS: readonly string[] = ['red', 'black', ...COLOURS];
 /** What a board calls the pad of a header signal. */
 const PADS: Readonly<Record<string, string>> = {
-  'SPI out': 'MOSI', 'SPI clock': 'SCK', 'SPI select 0': 'CS', 'data/command': 'DC', reset: 'RESET', backlight: 'LED', 'I2S clock': 'BCLK', 'I2S frame': 'LRC', 'I2S out': 'DIN', 'I2C data': 'SDA', 'I2C clock': 'SCL',
-  'shutdown request': 'REQ', 'I am down': 'DOWN', 'PWM left': 'L in', 'PWM right': 'R in', 'pixel clock': 'CLK', 'data enable': 'DE', 'vertical sync': 'VS', 'horizontal sync': 'HS',
+  'SPI out': 'MOSI',
+  'SPI clock': 'SCK',
+  'SPI select 0': 'CS',
+  'data/command': 'DC',
+  reset: 'RESET',
+  backlight: 'LED',
+  'I2S clock': 'BCLK',
+  'I2S frame': 'LRC',
+  'I2S out': 'DIN',
+  'I2C data': 'SDA',
+  'I2C clock': 'SCL',
+  'shutdown request': 'REQ',
+  'I am down': 'DOWN',
+  'PWM left': 'L in',
+  'PWM right': 'R in',
+  'pixel clock': 'CLK',
+  'data enable': 'DE',
+  'vertical sync': 'VS',
+  'horizontal sync': 'HS',
 };
 
-const slug = (s: string): string => s.toLowerCase().replace(/\+/g, 'plus').replace(/-$/, 'minus').replace(/[^a-z0-9]+/g, '-').replace(/^-|-$/g, '');
+const slug = (s: string): string =>
+  s
+    .toLowerCase()
+    .replace(/\+/g, 'plus')
+    .replace(/-$/, 'minus')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '');
 /** Made of both ends, whichever is said first; what is too long for an id ends in a number made of the whole. */
 export function netId(a: { item: string; pad: string }, b: { item: string; pad: string }): string {
   const whole = [`${a.item}-${slug(a.pad)}`, `${b.item}-${slug(b.pad)}`].sort().join('--');
@@ -46,10 +90,26 @@ export function netId(a: { item: string; pad: string }, b: { item: string; pad: 
 
 const padAt = (at: PlacedItem, name: string, nth = 0): End | undefined => {
   const pad = at.part.pads.filter((q) => q.name === name)[nth];
-  return pad && { item: at.item.id, pad: pad.name, at: pointOf(at, [pad.x, pad.y, pad.side === 'top' ? boardTop(at) : 0]), piece: at.piece };
+  return (
+    pad && {
+      item: at.item.id,
+      pad: pad.name,
+      at: pointOf(at, [pad.x, pad.y, pad.side === 'top' ? boardTop(at) : 0]),
+      piece: at.piece,
+    }
+  );
 };
-const boardTop = (at: PlacedItem): number => { const board = at.part.blocks.find((b) => b.kind === 'board'); return board ? board.base + board.height.mm : 0; };
-const firstPad = (at: PlacedItem, ...names: string[]): End | undefined => { for (const n of names) { const e = padAt(at, n); if (e) return e; } return undefined; };
+const boardTop = (at: PlacedItem): number => {
+  const board = at.part.blocks.find((b) => b.kind === 'board');
+  return board ? board.base + board.height.mm : 0;
+};
+const firstPad = (at: PlacedItem, ...names: string[]): End | undefined => {
+  for (const n of names) {
+    const e = padAt(at, n);
+    if (e) return e;
+  }
+  return undefined;
+};
 const far = (a: Pt3, b: Pt3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 
 /** `rail`: in the gauge of the supply, not of a signal. */
@@ -57,85 +117,203 @@ type Draft = Pick<Net, 'a' | 'b' | 'what' | 'says'> & { rail?: boolean };
 
 /** Every wire of a build, in the order they are soldered: power, boards, buttons, sound, then the builder's own. */
 export function netsOf(p: Project, scene: Scene, map: ButtonMap): Net[] {
-  const drafts = [...power(p, scene), ...boards(p, scene), ...buttons(p, scene, map), ...sound(p, scene)];
-  const made = new Map(p.wiring.nets.map((n) => [n.id, n])), colours = new Map<string, number>(), out: Net[] = [];
+  const drafts = [
+    ...power(p, scene),
+    ...boards(p, scene),
+    ...buttons(p, scene, map),
+    ...sound(p, scene),
+  ];
+  const made = new Map(p.wiring.nets.map((n) => [n.id, n])),
+    colours = new Map<string, number>(),
+    out: Net[] = [];
   const add = (d: Draft, mine: boolean, id = netId(d.a, d.b)) => {
     if (out.some((n) => n.id === id)) return;
-    const said = made.get(id), pair = [d.a.item, d.b.item].sort().join('~'), nth = colours.get(pair) ?? 0;
+    const said = made.get(id),
+      pair = [d.a.item, d.b.item].sort().join('~'),
+      nth = colours.get(pair) ?? 0;
     if (d.what !== 'power' && d.what !== 'ground') colours.set(pair, nth + 1);
-    const usual = d.what === 'power' ? 'red' : d.what === 'ground' ? 'black' : COLOURS[nth % COLOURS.length]!;
+    const usual =
+      d.what === 'power' ? 'red' : d.what === 'ground' ? 'black' : COLOURS[nth % COLOURS.length]!;
     const { a, b, what, says, rail } = d;
-    out.push({ a, b, what, says, id, mine, ...(said ? { said } : {}), awg: said?.awg ?? (what === 'sound' ? SOUND_AWG : rail ? p.power.wireAwg : SIGNAL_AWG), colour: said?.colour ?? usual, label: said?.label ?? `W${out.length + 1}`, plug: said?.plug ?? false, via: (said?.via ?? []) as Pt3[] });
+    out.push({
+      a,
+      b,
+      what,
+      says,
+      id,
+      mine,
+      ...(said ? { said } : {}),
+      awg: said?.awg ?? (what === 'sound' ? SOUND_AWG : rail ? p.power.wireAwg : SIGNAL_AWG),
+      colour: said?.colour ?? usual,
+      label: said?.label ?? `W${out.length + 1}`,
+      plug: said?.plug ?? false,
+      via: (said?.via ?? []) as Pt3[],
+    });
   };
   for (const d of drafts) add(d, false);
   for (const n of p.wiring.nets) {
     if (out.some((o) => o.id === n.id)) continue;
-    const ends = n.ends.flatMap((e): End[] => { const at = scene.items.get(e.item), end = at && padAt(at, e.pad); return end ? [end] : []; });
-    for (let i = 1; i < ends.length; i++) add({ a: ends[0]!, b: ends[i]!, what: 'signal', says: n.label ?? 'a wire of your own' }, true, i === 1 ? n.id : undefined);
+    const ends = n.ends.flatMap((e): End[] => {
+      const at = scene.items.get(e.item),
+        end = at && padAt(at, e.pad);
+      return end ? [end] : [];
+    });
+    for (let i = 1; i < ends.length; i++)
+      add(
+        { a: ends[0]!, b: ends[i]!, what: 'signal', says: n.label ?? 'a wire of your own' },
+        true,
+        i === 1 ? n.id : undefined,
+      );
   }
   return out;
 }
 
-const placed = (p: Project, scene: Scene, has: (part: PlacedItem['part']) => boolean): PlacedItem[] => p.kit.items.flatMap((i) => { const at = scene.items.get(i.id); return at && has(at.part) ? [at] : []; });
+const placed = (
+  p: Project,
+  scene: Scene,
+  has: (part: PlacedItem['part']) => boolean,
+): PlacedItem[] =>
+  p.kit.items.flatMap((i) => {
+    const at = scene.items.get(i.id);
+    return at && has(at.part) ? [at] : [];
+  });
 
-function join(out: Draft[], a: End | undefined, b: End | undefined, what: Net['what'], says: string): void {
+function join(
+  out: Draft[],
+  a: End | undefined,
+  b: End | undefined,
+  what: Net['what'],
+  says: string,
+): void {
   if (a && b && a.item !== b.item) out.push({ a, b, what, says });
 }
 
 /** The pad of the header nearest to a place. */
 function headerPad(sbc: PlacedItem, name: string, near: Pt3): End | undefined {
-  const all = sbc.part.pads.map((q, i) => ({ q, nth: sbc.part.pads.slice(0, i).filter((x) => x.name === q.name).length })).filter(({ q }) => q.name === name).flatMap(({ nth }) => padAt(sbc, name, nth) ?? []);
+  const all = sbc.part.pads
+    .map((q, i) => ({ q, nth: sbc.part.pads.slice(0, i).filter((x) => x.name === q.name).length }))
+    .filter(({ q }) => q.name === name)
+    .flatMap(({ nth }) => padAt(sbc, name, nth) ?? []);
   return all.sort((x, y) => far(x.at, near) - far(y.at, near))[0];
 }
 
 /** Cell, guard, charger, converter, switch, computer; and what hangs on the 5 V rail, branched where it is made. */
-const power = (p: Project, scene: Scene): Draft[] => supply(p, scene).map((d) => ({ ...d, rail: d.what !== 'signal' }));
+const power = (p: Project, scene: Scene): Draft[] =>
+  supply(p, scene).map((d) => ({ ...d, rail: d.what !== 'signal' }));
 
 function supply(p: Project, scene: Scene): Draft[] {
-  const out: Draft[] = [], one = (has: (q: PlacedItem['part']) => boolean) => placed(p, scene, has)[0];
-  const cell = one((q) => q.cell !== undefined && q.pads.length > 0), guard = one((q) => q.protects !== undefined && q.cell === undefined && q.charger === undefined), charger = one((q) => q.charger !== undefined), sbc = one((q) => q.family === 'sbc');
-  const source = one((q) => q.converter !== undefined && q.charger === undefined && (q.converter.outV > 4.5 && q.converter.outV < 5.5)) ?? one((q) => q.converter !== undefined), latch = one((q) => q.off !== undefined);
+  const out: Draft[] = [],
+    one = (has: (q: PlacedItem['part']) => boolean) => placed(p, scene, has)[0];
+  const cell = one((q) => q.cell !== undefined && q.pads.length > 0),
+    guard = one((q) => q.protects !== undefined && q.cell === undefined && q.charger === undefined),
+    charger = one((q) => q.charger !== undefined),
+    sbc = one((q) => q.family === 'sbc');
+  const source =
+      one(
+        (q) =>
+          q.converter !== undefined &&
+          q.charger === undefined &&
+          q.converter.outV > 4.5 &&
+          q.converter.outV < 5.5,
+      ) ?? one((q) => q.converter !== undefined),
+    latch = one((q) => q.off !== undefined);
   const first = charger ?? source;
-  if (cell && guard) { join(out, firstPad(cell, 'BAT+'), firstPad(guard, 'B+'), 'power', 'cell to guard'); join(out, firstPad(cell, 'BAT-'), firstPad(guard, 'B-'), 'ground', 'cell to guard'); if (firstPad(guard, 'BM')) join(out, firstPad(cell, 'MID'), firstPad(guard, 'BM'), 'signal', 'middle of the pack'); }
+  if (cell && guard) {
+    join(out, firstPad(cell, 'BAT+'), firstPad(guard, 'B+'), 'power', 'cell to guard');
+    join(out, firstPad(cell, 'BAT-'), firstPad(guard, 'B-'), 'ground', 'cell to guard');
+    if (firstPad(guard, 'BM'))
+      join(out, firstPad(cell, 'MID'), firstPad(guard, 'BM'), 'signal', 'middle of the pack');
+  }
   const store = guard ?? cell;
-  if (store && first) { join(out, firstPad(store, 'P+', 'BAT+'), firstPad(first, 'BAT+', 'VIN'), 'power', 'cell to charger'); join(out, firstPad(store, 'P-', 'BAT-'), firstPad(first, 'BAT-', 'GND'), 'ground', 'cell to charger'); }
-  if (charger && source && charger !== source) { join(out, firstPad(charger, 'OUT+', 'BAT+'), firstPad(source, 'VIN'), 'power', 'cell rail'); join(out, firstPad(charger, 'OUT-', 'BAT-'), firstPad(source, 'GND'), 'ground', 'cell rail'); }
+  if (store && first) {
+    join(
+      out,
+      firstPad(store, 'P+', 'BAT+'),
+      firstPad(first, 'BAT+', 'VIN'),
+      'power',
+      'cell to charger',
+    );
+    join(
+      out,
+      firstPad(store, 'P-', 'BAT-'),
+      firstPad(first, 'BAT-', 'GND'),
+      'ground',
+      'cell to charger',
+    );
+  }
+  if (charger && source && charger !== source) {
+    join(out, firstPad(charger, 'OUT+', 'BAT+'), firstPad(source, 'VIN'), 'power', 'cell rail');
+    join(out, firstPad(charger, 'OUT-', 'BAT-'), firstPad(source, 'GND'), 'ground', 'cell rail');
+  }
   if (!source || !sbc) return out;
-  const rail = firstPad(source, '5V', 'OUT+'), ground = firstPad(source, 'GND', 'OUT-');
-  const gate = latch && firstPad(latch, 'IN', '1') && firstPad(latch, 'OUT', 'C') ? latch : undefined, near: Pt3 = rail?.at ?? [0, 0, 0];
-  if (gate) { join(out, rail, firstPad(gate, 'IN', '1'), 'power', '5 V to the switch'); join(out, firstPad(gate, 'OUT', 'C'), headerPad(sbc, '5V', near), 'power', '5 V switched'); if (firstPad(gate, 'GND')) join(out, ground, firstPad(gate, 'GND'), 'ground', '5 V to the switch'); } else join(out, rail, headerPad(sbc, '5V', near), 'power', '5 V rail');
+  const rail = firstPad(source, '5V', 'OUT+'),
+    ground = firstPad(source, 'GND', 'OUT-');
+  const gate =
+      latch && firstPad(latch, 'IN', '1') && firstPad(latch, 'OUT', 'C') ? latch : undefined,
+    near: Pt3 = rail?.at ?? [0, 0, 0];
+  if (gate) {
+    join(out, rail, firstPad(gate, 'IN', '1'), 'power', '5 V to the switch');
+    join(out, firstPad(gate, 'OUT', 'C'), headerPad(sbc, '5V', near), 'power', '5 V switched');
+    if (firstPad(gate, 'GND'))
+      join(out, ground, firstPad(gate, 'GND'), 'ground', '5 V to the switch');
+  } else join(out, rail, headerPad(sbc, '5V', near), 'power', '5 V rail');
   join(out, ground, headerPad(sbc, 'GND', near), 'ground', '5 V rail');
   const switched = gate ? firstPad(gate, 'OUT', 'C') : rail;
   for (const at of placed(p, scene, (q) => q.draws !== undefined && q.family !== 'sbc')) {
     if (at === source || at === charger || at === gate) continue;
     const feed = firstPad(at, '5V', 'VIN', '+');
-    if (feed && (at.part.draws?.peak ?? 0) > 0) { join(out, switched, feed, 'power', `5 V to ${at.item.name}`); join(out, ground, firstPad(at, 'GND', '-'), 'ground', `5 V to ${at.item.name}`); }
+    if (feed && (at.part.draws?.peak ?? 0) > 0) {
+      join(out, switched, feed, 'power', `5 V to ${at.item.name}`);
+      join(out, ground, firstPad(at, 'GND', '-'), 'ground', `5 V to ${at.item.name}`);
+    }
   }
   return out;
 }
 
 /** Header signals of whatever is fitted, with the 3.3 V and ground beside them. */
 function boards(p: Project, scene: Scene): Draft[] {
-  const out: Draft[] = [], sbc = placed(p, scene, (q) => q.family === 'sbc')[0];
+  const out: Draft[] = [],
+    sbc = placed(p, scene, (q) => q.family === 'sbc')[0];
   if (!sbc) return out;
-  for (const at of placed(p, scene, (q) => (q.takes ?? []).length > 0 || q.pads.some((d) => d.name === '3V3'))) {
+  for (const at of placed(
+    p,
+    scene,
+    (q) => (q.takes ?? []).length > 0 || q.pads.some((d) => d.name === '3V3'),
+  )) {
     if (at === sbc) continue;
-    const spare = at.part.pads.filter((q) => !['3V3', '5V', 'GND', 'VIN'].includes(q.name)).map((q) => q.name), used = new Set<string>();
+    const spare = at.part.pads
+        .filter((q) => !['3V3', '5V', 'GND', 'VIN'].includes(q.name))
+        .map((q) => q.name),
+      used = new Set<string>();
     for (const t of at.part.takes ?? []) {
-      const bit = /^colour bit (\d+)$/.exec(t.signal), name = bit ? `D${bit[1]}` : PADS[t.signal] ?? '', pick = spare.includes(name) ? name : spare.find((n) => !used.has(n));
+      const bit = /^colour bit (\d+)$/.exec(t.signal),
+        name = bit ? `D${bit[1]}` : (PADS[t.signal] ?? ''),
+        pick = spare.includes(name) ? name : spare.find((n) => !used.has(n));
       if (pick === undefined) continue;
       used.add(pick);
       join(out, padAt(sbc, `GPIO${t.gpio}`), padAt(at, pick), 'signal', t.signal);
     }
     const feed = padAt(at, '3V3');
-    if (feed) { join(out, headerPad(sbc, '3V3', feed.at), feed, 'power', `3.3 V to ${at.item.name}`); join(out, headerPad(sbc, 'GND', feed.at), padAt(at, 'GND'), 'ground', `3.3 V to ${at.item.name}`); }
+    if (feed) {
+      join(out, headerPad(sbc, '3V3', feed.at), feed, 'power', `3.3 V to ${at.item.name}`);
+      join(
+        out,
+        headerPad(sbc, 'GND', feed.at),
+        padAt(at, 'GND'),
+        'ground',
+        `3.3 V to ${at.item.name}`,
+      );
+    }
   }
   return out;
 }
 
 /** Each input to its line, and one ground for each plate. */
 function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
-  const out: Draft[] = [], sbc = placed(p, scene, (q) => q.family === 'sbc')[0], reader = placed(p, scene, (q) => q.pads.some((d) => d.name === 'IN1'))[0], plates = placed(p, scene, (q) => q.family === 'switch' && q.pads.length > 1);
+  const out: Draft[] = [],
+    sbc = placed(p, scene, (q) => q.family === 'sbc')[0],
+    reader = placed(p, scene, (q) => q.pads.some((d) => d.name === 'IN1'))[0],
+    plates = placed(p, scene, (q) => q.family === 'switch' && q.pads.length > 1);
   const hub = p.controls.route === 'gpio' ? sbc : reader;
   if (!hub) return out;
   let next = 0;
@@ -143,31 +321,72 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
   for (const m of map.inputs) {
     if (!m.input.routed || !m.place) continue;
     const { x, y, z } = m.place;
-    const pads = plates.flatMap((at) => at.part.pads.filter((q) => !['GND', 'common', 'b', '3V3'].includes(q.name)).flatMap((q) => padAt(at, q.name) ?? [])).map((e) => ({ e, off: Math.hypot(e.at[0] - x, e.at[1] - y) })).filter(({ e, off }) => off < 8 && !out.some((d) => d.a.item === e.item && d.a.pad === e.pad)).sort((a, b) => a.off - b.off);
-    const own: End = pads[0]?.e ?? { item: hub.item.id, pad: `at ${m.input.name}`.slice(0, 40), at: [x, y, z], piece: bodyPiece(scene, z) };
-    const line = p.controls.route === 'gpio' ? (m.gpio === undefined ? undefined : padAt(hub, `GPIO${m.gpio}`)) : padAt(hub, `IN${++next}`);
+    const pads = plates
+      .flatMap((at) =>
+        at.part.pads
+          .filter((q) => !['GND', 'common', 'b', '3V3'].includes(q.name))
+          .flatMap((q) => padAt(at, q.name) ?? []),
+      )
+      .map((e) => ({ e, off: Math.hypot(e.at[0] - x, e.at[1] - y) }))
+      .filter(({ e, off }) => off < 8 && !out.some((d) => d.a.item === e.item && d.a.pad === e.pad))
+      .sort((a, b) => a.off - b.off);
+    const own: End = pads[0]?.e ?? {
+      item: hub.item.id,
+      pad: `at ${m.input.name}`.slice(0, 40),
+      at: [x, y, z],
+      piece: bodyPiece(scene, z),
+    };
+    const line =
+      p.controls.route === 'gpio'
+        ? m.gpio === undefined
+          ? undefined
+          : padAt(hub, `GPIO${m.gpio}`)
+        : padAt(hub, `IN${++next}`);
     if (!line) continue;
     out.push({ a: own, b: line, what: 'signal', says: m.input.name });
     const plate = pads[0]?.e.item;
     if (plate !== undefined && grounded.has(plate)) continue;
     if (plate !== undefined) grounded.add(plate);
-    const at = plate === undefined ? undefined : scene.items.get(plate), ground = at ? firstPad(at, 'GND', 'common', 'b') : { ...own, pad: `${own.pad} ground`.slice(0, 40) }, to = headerPad(hub, 'GND', own.at);
-    if (ground && to) out.push({ a: ground, b: to, what: 'ground', says: `ground of ${at?.item.name ?? m.input.name}` });
+    const at = plate === undefined ? undefined : scene.items.get(plate),
+      ground = at
+        ? firstPad(at, 'GND', 'common', 'b')
+        : { ...own, pad: `${own.pad} ground`.slice(0, 40) },
+      to = headerPad(hub, 'GND', own.at);
+    if (ground && to)
+      out.push({
+        a: ground,
+        b: to,
+        what: 'ground',
+        says: `ground of ${at?.item.name ?? m.input.name}`,
+      });
   }
   return out;
 }
-const bodyPiece = (scene: Scene, z: number): string => { const body = scene.shell!.body; return (body.pieces.find((q) => scene.shell!.sign(q.id) === (z >= 0 ? 1 : -1)) ?? body.pieces[0]!).id; };
+const bodyPiece = (scene: Scene, z: number): string => {
+  const body = scene.shell!.body;
+  return (body.pieces.find((q) => scene.shell!.sign(q.id) === (z >= 0 ? 1 : -1)) ?? body.pieces[0]!)
+    .id;
+};
 
 function sound(p: Project, scene: Scene): Draft[] {
-  const out: Draft[] = [], amp = placed(p, scene, (q) => q.amp !== undefined)[0];
+  const out: Draft[] = [],
+    amp = placed(p, scene, (q) => q.amp !== undefined)[0];
   if (!amp) return out;
-  placed(p, scene, (q) => q.speaker !== undefined).slice(0, 2).forEach((at, i) => {
-    const [plus, minus] = i === 0 ? [firstPad(amp, 'S+', 'L+'), firstPad(amp, 'S-', 'L-')] : [firstPad(amp, 'R+', 'S+'), firstPad(amp, 'R-', 'S-')];
-    join(out, plus, padAt(at, '+'), 'sound', `${at.item.name} plus`);
-    join(out, minus, padAt(at, '-'), 'sound', `${at.item.name} minus`);
-  });
+  placed(p, scene, (q) => q.speaker !== undefined)
+    .slice(0, 2)
+    .forEach((at, i) => {
+      const [plus, minus] =
+        i === 0
+          ? [firstPad(amp, 'S+', 'L+'), firstPad(amp, 'S-', 'L-')]
+          : [firstPad(amp, 'R+', 'S+'), firstPad(amp, 'R-', 'S-')];
+      join(out, plus, padAt(at, '+'), 'sound', `${at.item.name} plus`);
+      join(out, minus, padAt(at, '-'), 'sound', `${at.item.name} minus`);
+    });
   return out;
 }
 
 /** How a wire's end is read out: "Teasel GPIO17". */
-export const endWords = (p: Project, e: End): string => (e.pad.startsWith('at ') ? e.pad.slice(3) : `${kitOf(p).all.find((f) => f.item.id === e.item)?.item.name ?? e.item} ${e.pad}`);
+export const endWords = (p: Project, e: End): string =>
+  e.pad.startsWith('at ')
+    ? e.pad.slice(3)
+    : `${kitOf(p).all.find((f) => f.item.id === e.item)?.item.name ?? e.item} ${e.pad}`;

@@ -6,30 +6,73 @@ type AnyDb = Kysely<unknown>;
 const MIGRATIONS: Record<string, { up(db: AnyDb): Promise<void> }> = {
   '001-builds': {
     async up(db) {
-      await db.schema.createTable('build')
+      await db.schema
+        .createTable('build')
         .addColumn('key', 'uuid', (c) => c.primaryKey().defaultTo(sql`gen_random_uuid()`))
-        .addColumn('name', 'text', (c) => c.notNull()).addColumn('version', 'integer', (c) => c.notNull()).addColumn('document', 'jsonb', (c) => c.notNull())
-        .addColumn('created_at', 'timestamptz', (c) => c.notNull().defaultTo(sql`clock_timestamp()`)).addColumn('saved_at', 'timestamptz', (c) => c.notNull().defaultTo(sql`now()`))
-        .addColumn('deleted_at', 'timestamptz').execute();
-      await db.schema.createTable('entry')
-        .addColumn('id', 'bigserial', (c) => c.primaryKey()).addColumn('build', 'uuid', (c) => c.notNull().references('build.key').onDelete('cascade'))
-        .addColumn('kind', 'text', (c) => c.notNull().check(sql`kind in ('revision', 'reading', 'log')`)).addColumn('at', 'timestamptz', (c) => c.notNull().defaultTo(sql`now()`))
-        .addColumn('note', 'text', (c) => c.notNull()).addColumn('body', 'jsonb', (c) => c.notNull()).execute();
-      await db.schema.createIndex('entry_build').on('entry').columns(['build', 'kind', 'id']).execute();
-      await db.schema.createTable('part').addColumn('id', 'text', (c) => c.primaryKey()).addColumn('document', 'jsonb', (c) => c.notNull()).addColumn('saved_at', 'timestamptz', (c) => c.notNull().defaultTo(sql`now()`)).execute();
-      await db.schema.createTable('asset').addColumn('sha256', 'char(64)', (c) => c.primaryKey()).addColumn('mime', 'text', (c) => c.notNull()).addColumn('bytes', 'bytea', (c) => c.notNull()).execute();
-      await db.schema.createTable('build_asset')
-        .addColumn('build', 'uuid', (c) => c.notNull().references('build.key').onDelete('cascade')).addColumn('sha256', 'char(64)', (c) => c.notNull().references('asset.sha256'))
-        .addPrimaryKeyConstraint('build_asset_pk', ['build', 'sha256']).execute();
-      await db.schema.createTable('setting').addColumn('key', 'text', (c) => c.primaryKey()).addColumn('value', 'text', (c) => c.notNull()).execute();
+        .addColumn('name', 'text', (c) => c.notNull())
+        .addColumn('version', 'integer', (c) => c.notNull())
+        .addColumn('document', 'jsonb', (c) => c.notNull())
+        .addColumn('created_at', 'timestamptz', (c) =>
+          c.notNull().defaultTo(sql`clock_timestamp()`),
+        )
+        .addColumn('saved_at', 'timestamptz', (c) => c.notNull().defaultTo(sql`now()`))
+        .addColumn('deleted_at', 'timestamptz')
+        .execute();
+      await db.schema
+        .createTable('entry')
+        .addColumn('id', 'bigserial', (c) => c.primaryKey())
+        .addColumn('build', 'uuid', (c) => c.notNull().references('build.key').onDelete('cascade'))
+        .addColumn('kind', 'text', (c) =>
+          c.notNull().check(sql`kind in ('revision', 'reading', 'log')`),
+        )
+        .addColumn('at', 'timestamptz', (c) => c.notNull().defaultTo(sql`now()`))
+        .addColumn('note', 'text', (c) => c.notNull())
+        .addColumn('body', 'jsonb', (c) => c.notNull())
+        .execute();
+      await db.schema
+        .createIndex('entry_build')
+        .on('entry')
+        .columns(['build', 'kind', 'id'])
+        .execute();
+      await db.schema
+        .createTable('part')
+        .addColumn('id', 'text', (c) => c.primaryKey())
+        .addColumn('document', 'jsonb', (c) => c.notNull())
+        .addColumn('saved_at', 'timestamptz', (c) => c.notNull().defaultTo(sql`now()`))
+        .execute();
+      await db.schema
+        .createTable('asset')
+        .addColumn('sha256', 'char(64)', (c) => c.primaryKey())
+        .addColumn('mime', 'text', (c) => c.notNull())
+        .addColumn('bytes', 'bytea', (c) => c.notNull())
+        .execute();
+      await db.schema
+        .createTable('build_asset')
+        .addColumn('build', 'uuid', (c) => c.notNull().references('build.key').onDelete('cascade'))
+        .addColumn('sha256', 'char(64)', (c) => c.notNull().references('asset.sha256'))
+        .addPrimaryKeyConstraint('build_asset_pk', ['build', 'sha256'])
+        .execute();
+      await db.schema
+        .createTable('setting')
+        .addColumn('key', 'text', (c) => c.primaryKey())
+        .addColumn('value', 'text', (c) => c.notNull())
+        .execute();
     },
   },
 };
 
 export async function migrate(db: Db): Promise<void> {
-  const migrator = new Migrator({ db: db as never, provider: { getMigrations: () => Promise.resolve(MIGRATIONS as never) } });
+  const migrator = new Migrator({
+    db: db as never,
+    provider: { getMigrations: () => Promise.resolve(MIGRATIONS as never) },
+  });
   const { error, results } = await migrator.migrateToLatest();
   if (!error) return;
-  if (/corrupted migrations|missing/i.test(String((error as Error).message))) throw new Error('This database was written by a newer Deft Shell. Update the program; nothing was changed.');
-  throw new Error(`The database could not be brought up to date (${results?.find((r) => r.status === 'Error')?.migrationName ?? 'at the start'}): ${(error as Error).message}`);
+  if (/corrupted migrations|missing/i.test(String((error as Error).message)))
+    throw new Error(
+      'This database was written by a newer Deft Shell. Update the program; nothing was changed.',
+    );
+  throw new Error(
+    `The database could not be brought up to date (${results?.find((r) => r.status === 'Error')?.migrationName ?? 'at the start'}): ${(error as Error).message}`,
+  );
 }

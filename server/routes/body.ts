@@ -2,7 +2,14 @@
 import express, { type Request } from 'express';
 import { z } from 'zod';
 import { PICTURE_LIMIT } from '@deft/core/formats/picture';
-import { DOCUMENT_LIMIT, ENVELOPE_LIMIT, readAs, readJson, readProject, type Project } from '@deft/core/model';
+import {
+  DOCUMENT_LIMIT,
+  ENVELOPE_LIMIT,
+  readAs,
+  readJson,
+  readProject,
+  type Project,
+} from '@deft/core/model';
 import { badInput } from '../errors';
 
 export const smallBody = express.text({ type: 'application/json', limit: DOCUMENT_LIMIT + 65_536 });
@@ -26,7 +33,8 @@ export function bodyAs<T>(schema: z.ZodType<T>, req: Request, limit = DOCUMENT_L
 
 export function projectFrom(value: unknown): Project {
   const read = readProject(value);
-  if (!read.ok) throw badInput({ path: read.complaints[0]!.path, sentence: read.complaints[0]!.sentence });
+  if (!read.ok)
+    throw badInput({ path: read.complaints[0]!.path, sentence: read.complaints[0]!.sentence });
   return read.value;
 }
 

@@ -10,7 +10,18 @@ import { bodyAs, jsonOf, keyOf, largeBody, pictureBody, projectFrom, smallBody }
 
 const Save = z.strictObject({ basedOn: z.number().int().min(1), document: z.unknown() });
 const New = z.strictObject({ document: z.unknown() });
-const NewFit = z.strictObject({ note: z.string().trim().min(1, { error: 'A test fit needs a note, so that it is told from the others.' }).max(200), document: z.unknown(), photo: z.string().regex(/^[0-9a-f]{64}$/).optional() });
+const NewFit = z.strictObject({
+  note: z
+    .string()
+    .trim()
+    .min(1, { error: 'A test fit needs a note, so that it is told from the others.' })
+    .max(200),
+  document: z.unknown(),
+  photo: z
+    .string()
+    .regex(/^[0-9a-f]{64}$/)
+    .optional(),
+});
 
 const EntryId = z.string().regex(/^\d{1,18}$/);
 
@@ -18,16 +29,31 @@ const Sha = z.string().regex(/^[0-9a-f]{64}$/);
 
 /** A picture stripped of all but the picture, or one sentence. */
 function picture(bytes: Uint8Array): Picture {
-  try { return readPicture(bytes); } catch (e) { throw e instanceof BadInput ? badInput({ path: 'picture', sentence: e.message }) : e; }
+  try {
+    return readPicture(bytes);
+  } catch (e) {
+    throw e instanceof BadInput ? badInput({ path: 'picture', sentence: e.message }) : e;
+  }
 }
 
 /** An imported picture is what its name says, and carries nothing beside the picture. */
 function checkAsset(a: Envelope['assets'][number], i: number): void {
-  const bytes = Buffer.from(a.base64, 'base64'), at = `assets.${i}`;
-  if (createHash('sha256').update(bytes).digest('hex') !== a.sha256) throw badInput({ path: `${at}.sha256`, sentence: 'This picture is not the one its name says: the file was damaged or changed.' });
+  const bytes = Buffer.from(a.base64, 'base64'),
+    at = `assets.${i}`;
+  if (createHash('sha256').update(bytes).digest('hex') !== a.sha256)
+    throw badInput({
+      path: `${at}.sha256`,
+      sentence: 'This picture is not the one its name says: the file was damaged or changed.',
+    });
   const p = picture(new Uint8Array(bytes));
-  if (p.mime !== a.mime) throw badInput({ path: `${at}.mime`, sentence: `This picture is ${p.mime}, not ${a.mime}.` });
-  if (p.stripped) throw badInput({ path: at, sentence: 'This picture carries other matter beside the picture (place, camera or remarks). Add it again through the shell station.' });
+  if (p.mime !== a.mime)
+    throw badInput({ path: `${at}.mime`, sentence: `This picture is ${p.mime}, not ${a.mime}.` });
+  if (p.stripped)
+    throw badInput({
+      path: at,
+      sentence:
+        'This picture carries other matter beside the picture (place, camera or remarks). Add it again through the shell station.',
+    });
 }
 
 export function buildRoutes(builds: Builds, parts: Parts): Router {
@@ -37,8 +63,12 @@ export function buildRoutes(builds: Builds, parts: Parts): Router {
     if (!found) throw notFound('build');
     return found;
   };
-  r.get('/builds', async (_req, res) => { res.json({ builds: await builds.list() }); });
-  r.post('/builds', smallBody, async (req, res) => { res.status(201).json(await builds.create(projectFrom(bodyAs(New, req).document))); });
+  r.get('/builds', async (_req, res) => {
+    res.json({ builds: await builds.list() });
+  });
+  r.post('/builds', smallBody, async (req, res) => {
+    res.status(201).json(await builds.create(projectFrom(bodyAs(New, req).document)));
+  });
   r.get('/builds/:key', async (req, res) => {
     const found = await builds.get(key(req));
     if (!found) throw notFound('build');
@@ -49,7 +79,13 @@ export function buildRoutes(builds: Builds, parts: Parts): Router {
     const saved = await builds.save(key(req), basedOn, projectFrom(document));
     if (!saved.ok) {
       if (!saved.current) throw notFound('build');
-      throw new Refusal(409, 'stale', 'Somebody saved this build after you opened it. Nothing of yours is lost.', undefined, { current: saved.current });
+      throw new Refusal(
+        409,
+        'stale',
+        'Somebody saved this build after you opened it. Nothing of yours is lost.',
+        undefined,
+        { current: saved.current },
+      );
     }
     res.json({ version: saved.version, savedAt: saved.savedAt });
   });
@@ -60,31 +96,39 @@ export function buildRoutes(builds: Builds, parts: Parts): Router {
     res.status(201).json({ sha256, w: p.w, h: p.h, stripped: p.stripped });
   });
   r.get('/builds/:key/assets/:sha', async (req, res) => {
-    const sha = Sha.safeParse(req.params['sha']), found = sha.success ? await builds.asset(key(req), sha.data) : undefined;
+    const sha = Sha.safeParse(req.params['sha']),
+      found = sha.success ? await builds.asset(key(req), sha.data) : undefined;
     if (!found) throw notFound('picture');
     // Named by its content, so it never changes; it is drawn, never opened as a page.
     res.setHeader('cache-control', 'private, max-age=31536000, immutable');
     res.setHeader('x-content-type-options', 'nosniff');
     res.type(found.mime).send(found.bytes);
   });
-  r.get('/builds/:key/revisions', async (req, res) => { res.json({ revisions: await builds.revisions(key(req)) }); });
+  r.get('/builds/:key/revisions', async (req, res) => {
+    res.json({ revisions: await builds.revisions(key(req)) });
+  });
   r.post('/builds/:key/revisions', smallBody, async (req, res) => {
-    const { note, document, photo } = bodyAs(NewFit, req), at = key(req);
-    if (!await builds.get(at)) throw notFound('build');
-    await builds.addEntry(at, 'revision', note, { document: projectFrom(document), ...(photo ? { photo } : {}) });
+    const { note, document, photo } = bodyAs(NewFit, req),
+      at = key(req);
+    if (!(await builds.get(at))) throw notFound('build');
+    await builds.addEntry(at, 'revision', note, {
+      document: projectFrom(document),
+      ...(photo ? { photo } : {}),
+    });
     res.status(201).json({ revisions: await builds.revisions(at) });
   });
   r.get('/builds/:key/revisions/:id', async (req, res) => {
-    const id = EntryId.safeParse(req.params['id']), body = id.success ? await builds.revision(key(req), id.data) : undefined;
+    const id = EntryId.safeParse(req.params['id']),
+      body = id.success ? await builds.revision(key(req), id.data) : undefined;
     if (!body) throw notFound('test fit');
     res.json(body);
   });
   r.delete('/builds/:key', async (req, res) => {
-    if (!await builds.remove(key(req))) throw notFound('build');
+    if (!(await builds.remove(key(req)))) throw notFound('build');
     res.status(204).end();
   });
   r.post('/builds/:key/restore', async (req, res) => {
-    if (!await builds.restore(key(req))) throw notFound('build');
+    if (!(await builds.restore(key(req)))) throw notFound('build');
     res.status(204).end();
   });
   r.post('/builds/:key/duplicate', async (req, res) => {

@@ -6,13 +6,17 @@ import { bodyAs, PARTS_LIMIT, partsBody, smallBody } from './body';
 
 export function partRoutes(parts: Parts): Router {
   const r = Router();
-  r.get('/parts', async (_req, res) => { res.json({ parts: await parts.list() }); });
+  r.get('/parts', async (_req, res) => {
+    res.json({ parts: await parts.list() });
+  });
   r.put('/parts', smallBody, async (req, res) => {
     await parts.put(bodyAs(Part, req));
     res.status(204).end();
   });
   r.put('/parts/all', partsBody, async (req, res) => {
-    await parts.putAll(bodyAs(z.strictObject({ parts: z.array(Part).min(1).max(50_000) }), req, PARTS_LIMIT).parts);
+    await parts.putAll(
+      bodyAs(z.strictObject({ parts: z.array(Part).min(1).max(50_000) }), req, PARTS_LIMIT).parts,
+    );
     res.status(204).end();
   });
   r.delete('/parts/:id', async (req, res) => {

@@ -4,9 +4,21 @@ import { sql } from 'kysely';
 import type { Envelope, Part, Project } from '@deft/core/model';
 import type { Db } from './schema';
 
-export interface StoredBuild { key: string; version: number; savedAt: string; document: Project }
-export interface ListedBuild { key: string; name: string; version: number; savedAt: string; way: string }
-export type Saved = { ok: true; version: number; savedAt: string } | { ok: false; current: StoredBuild | undefined };
+export interface StoredBuild {
+  key: string;
+  version: number;
+  savedAt: string;
+  document: Project;
+}
+export interface ListedBuild {
+  key: string;
+  name: string;
+  version: number;
+  savedAt: string;
+  way: string;
+}
+export type Saved =
+  { ok: true; version: number; savedAt: string } | { ok: false; current: StoredBuild | undefined };
 
 const json = (value: unknown) => sql<string>`${JSON.stringify(value)}::jsonb`;
 const asProject = (document: unknown): Project => document as Project;
@@ -15,55 +27,132 @@ export class Builds {
   constructor(private readonly db: Db) {}
 
   async list(): Promise<ListedBuild[]> {
-    const rows = await this.db.selectFrom('build').select(['key', 'name', 'version', 'saved_at', sql<string>`document->>'way'`.as('way')])
-      .where('deleted_at', 'is', null).orderBy('created_at').orderBy('name').execute();
-    return rows.map((r) => ({ key: r.key, name: r.name, version: r.version, savedAt: r.saved_at.toISOString(), way: r.way }));
+    const rows = await this.db
+      .selectFrom('build')
+      .select(['key', 'name', 'version', 'saved_at', sql<string>`document->>'way'`.as('way')])
+      .where('deleted_at', 'is', null)
+      .orderBy('created_at')
+      .orderBy('name')
+      .execute();
+    return rows.map((r) => ({
+      key: r.key,
+      name: r.name,
+      version: r.version,
+      savedAt: r.saved_at.toISOString(),
+      way: r.way,
+    }));
   }
 
   async get(key: string): Promise<StoredBuild | undefined> {
-    const r = await this.db.selectFrom('build').selectAll().where('key', '=', key).where('deleted_at', 'is', null).executeTakeFirst();
-    return r && { key: r.key, version: r.version, savedAt: r.saved_at.toISOString(), document: asProject(r.document) };
+    const r = await this.db
+      .selectFrom('build')
+      .selectAll()
+      .where('key', '=', key)
+      .where('deleted_at', 'is', null)
+      .executeTakeFirst();
+    return (
+      r && {
+        key: r.key,
+        version: r.version,
+        savedAt: r.saved_at.toISOString(),
+        document: asProject(r.document),
+      }
+    );
   }
 
   async create(document: Project): Promise<StoredBuild> {
-    const r = await this.db.insertInto('build').values({ name: document.name, version: 1, document: json(document), deleted_at: null }).returning(['key', 'version', 'saved_at']).executeTakeFirstOrThrow();
+    const r = await this.db
+      .insertInto('build')
+      .values({ name: document.name, version: 1, document: json(document), deleted_at: null })
+      .returning(['key', 'version', 'saved_at'])
+      .executeTakeFirstOrThrow();
     return { key: r.key, version: r.version, savedAt: r.saved_at.toISOString(), document };
   }
 
   /** Save over exactly the version it was based on, in one statement. */
   async save(key: string, basedOn: number, document: Project): Promise<Saved> {
-    const r = await this.db.updateTable('build')
-      .set({ document: json(document), name: document.name, version: basedOn + 1, saved_at: sql<Date>`now()` })
-      .where('key', '=', key).where('version', '=', basedOn).where('deleted_at', 'is', null)
-      .returning(['version', 'saved_at']).executeTakeFirst();
-    return r ? { ok: true, version: r.version, savedAt: r.saved_at.toISOString() } : { ok: false, current: await this.get(key) };
+    const r = await this.db
+      .updateTable('build')
+      .set({
+        document: json(document),
+        name: document.name,
+        version: basedOn + 1,
+        saved_at: sql<Date>`now()`,
+      })
+      .where('key', '=', key)
+      .where('version', '=', basedOn)
+      .where('deleted_at', 'is', null)
+      .returning(['version', 'saved_at'])
+      .executeTakeFirst();
+    return r
+      ? { ok: true, version: r.version, savedAt: r.saved_at.toISOString() }
+      : { ok: false, current: await this.get(key) };
   }
 
   async remove(key: string): Promise<boolean> {
-    const r = await this.db.updateTable('build').set({ deleted_at: sql<Date>`now()` }).where('key', '=', key).where('deleted_at', 'is', null).executeTakeFirst();
+    const r = await this.db
+      .updateTable('build')
+      .set({ deleted_at: sql<Date>`now()` })
+      .where('key', '=', key)
+      .where('deleted_at', 'is', null)
+      .executeTakeFirst();
     return r.numUpdatedRows > 0n;
   }
 
   async restore(key: string): Promise<boolean> {
-    const r = await this.db.updateTable('build').set({ deleted_at: null }).where('key', '=', key).executeTakeFirst();
+    const r = await this.db
+      .updateTable('build')
+      .set({ deleted_at: null })
+      .where('key', '=', key)
+      .executeTakeFirst();
     return r.numUpdatedRows > 0n;
   }
 
   /** Everything of a build in one transaction's view. */
   async envelope(key: string, parts: readonly Part[]): Promise<Envelope | undefined> {
-    return this.db.transaction().setIsolationLevel('repeatable read').execute(async (tx) => {
-      const build = await tx.selectFrom('build').selectAll().where('key', '=', key).where('deleted_at', 'is', null).executeTakeFirst();
-      if (!build) return undefined;
-      const entries = await tx.selectFrom('entry').selectAll().where('build', '=', key).orderBy('id').execute();
-      const assets = await tx.selectFrom('asset').innerJoin('build_asset', 'build_asset.sha256', 'asset.sha256').select(['asset.sha256', 'mime', 'bytes']).where('build', '=', key).execute();
-      const of = (kind: string) => entries.filter((e) => e.kind === kind).map((e) => ({ at: e.at.toISOString(), note: e.note, body: e.body as never }));
-      const document = asProject(build.document);
-      const used = new Set(document.kit.parts.map((p) => p.id));
-      return {
-        format: 'deft-shell-envelope/1' as const, document, revisions: of('revision'), readings: of('reading'), log: of('log'), parts: parts.filter((p) => used.has(p.id)),
-        assets: assets.map((a) => ({ sha256: a.sha256, mime: a.mime, base64: a.bytes.toString('base64') })),
-      };
-    });
+    return this.db
+      .transaction()
+      .setIsolationLevel('repeatable read')
+      .execute(async (tx) => {
+        const build = await tx
+          .selectFrom('build')
+          .selectAll()
+          .where('key', '=', key)
+          .where('deleted_at', 'is', null)
+          .executeTakeFirst();
+        if (!build) return undefined;
+        const entries = await tx
+          .selectFrom('entry')
+          .selectAll()
+          .where('build', '=', key)
+          .orderBy('id')
+          .execute();
+        const assets = await tx
+          .selectFrom('asset')
+          .innerJoin('build_asset', 'build_asset.sha256', 'asset.sha256')
+          .select(['asset.sha256', 'mime', 'bytes'])
+          .where('build', '=', key)
+          .execute();
+        const of = (kind: string) =>
+          entries
+            .filter((e) => e.kind === kind)
+            .map((e) => ({ at: e.at.toISOString(), note: e.note, body: e.body as never }));
+        const document = asProject(build.document);
+        const used = new Set(document.kit.parts.map((p) => p.id));
+        return {
+          format: 'deft-shell-envelope/1' as const,
+          document,
+          revisions: of('revision'),
+          readings: of('reading'),
+          log: of('log'),
+          parts: parts.filter((p) => used.has(p.id)),
+          assets: assets.map((a) => ({
+            sha256: a.sha256,
+            mime: a.mime,
+            base64: a.bytes.toString('base64'),
+          })),
+        };
+      });
   }
 
   /** All of an envelope or nothing. */
@@ -71,13 +160,34 @@ export class Builds {
     return this.db.transaction().execute(async (tx) => {
       const made = await new Builds(tx).create(e.document);
       const all = { revision: e.revisions, reading: e.readings, log: e.log } as const;
-      const entries = (['revision', 'reading', 'log'] as const).flatMap((kind) => all[kind].map((x) => ({ build: made.key, kind, at: new Date(x.at), note: x.note, body: json(x.body) })));
+      const entries = (['revision', 'reading', 'log'] as const).flatMap((kind) =>
+        all[kind].map((x) => ({
+          build: made.key,
+          kind,
+          at: new Date(x.at),
+          note: x.note,
+          body: json(x.body),
+        })),
+      );
       if (entries.length) await tx.insertInto('entry').values(entries).execute();
       for (const a of e.assets) {
-        await tx.insertInto('asset').values({ sha256: a.sha256, mime: a.mime, bytes: Buffer.from(a.base64, 'base64') }).onConflict((c) => c.doNothing()).execute();
-        await tx.insertInto('build_asset').values({ build: made.key, sha256: a.sha256 }).onConflict((c) => c.doNothing()).execute();
+        await tx
+          .insertInto('asset')
+          .values({ sha256: a.sha256, mime: a.mime, bytes: Buffer.from(a.base64, 'base64') })
+          .onConflict((c) => c.doNothing())
+          .execute();
+        await tx
+          .insertInto('build_asset')
+          .values({ build: made.key, sha256: a.sha256 })
+          .onConflict((c) => c.doNothing())
+          .execute();
       }
-      for (const p of e.parts) await tx.insertInto('part').values({ id: p.id, document: json(p) }).onConflict((c) => c.doNothing()).execute();
+      for (const p of e.parts)
+        await tx
+          .insertInto('part')
+          .values({ id: p.id, document: json(p) })
+          .onConflict((c) => c.doNothing())
+          .execute();
       return made;
     });
   }
@@ -86,16 +196,35 @@ export class Builds {
   async addAsset(key: string, mime: string, bytes: Uint8Array): Promise<string | undefined> {
     const sha256 = createHash('sha256').update(bytes).digest('hex');
     return this.db.transaction().execute(async (tx) => {
-      const build = await tx.selectFrom('build').select('key').where('key', '=', key).where('deleted_at', 'is', null).executeTakeFirst();
+      const build = await tx
+        .selectFrom('build')
+        .select('key')
+        .where('key', '=', key)
+        .where('deleted_at', 'is', null)
+        .executeTakeFirst();
       if (!build) return undefined;
-      await tx.insertInto('asset').values({ sha256, mime, bytes: Buffer.from(bytes) }).onConflict((c) => c.doNothing()).execute();
-      await tx.insertInto('build_asset').values({ build: key, sha256 }).onConflict((c) => c.doNothing()).execute();
+      await tx
+        .insertInto('asset')
+        .values({ sha256, mime, bytes: Buffer.from(bytes) })
+        .onConflict((c) => c.doNothing())
+        .execute();
+      await tx
+        .insertInto('build_asset')
+        .values({ build: key, sha256 })
+        .onConflict((c) => c.doNothing())
+        .execute();
       return sha256;
     });
   }
 
   async asset(key: string, sha256: string): Promise<{ mime: string; bytes: Buffer } | undefined> {
-    return this.db.selectFrom('asset').innerJoin('build_asset', 'build_asset.sha256', 'asset.sha256').select(['mime', 'bytes']).where('build', '=', key).where('asset.sha256', '=', sha256).executeTakeFirst();
+    return this.db
+      .selectFrom('asset')
+      .innerJoin('build_asset', 'build_asset.sha256', 'asset.sha256')
+      .select(['mime', 'bytes'])
+      .where('build', '=', key)
+      .where('asset.sha256', '=', sha256)
+      .executeTakeFirst();
   }
 
   /** A build again under another name, with its pictures. */
@@ -103,36 +232,90 @@ export class Builds {
     return this.db.transaction().execute(async (tx) => {
       const found = await new Builds(tx).get(key);
       if (!found) return undefined;
-      const made = await new Builds(tx).create({ ...found.document, name: `${found.document.name.slice(0, 190)} (copy)` });
-      await tx.insertInto('build_asset').columns(['build', 'sha256']).expression((e) => e.selectFrom('build_asset').select([sql<string>`${made.key}::uuid`.as('build'), 'sha256']).where('build', '=', key)).execute();
+      const made = await new Builds(tx).create({
+        ...found.document,
+        name: `${found.document.name.slice(0, 190)} (copy)`,
+      });
+      await tx
+        .insertInto('build_asset')
+        .columns(['build', 'sha256'])
+        .expression((e) =>
+          e
+            .selectFrom('build_asset')
+            .select([sql<string>`${made.key}::uuid`.as('build'), 'sha256'])
+            .where('build', '=', key),
+        )
+        .execute();
       return made;
     });
   }
 
-  async addEntry(build: string, kind: 'revision' | 'reading' | 'log', note: string, body: unknown): Promise<void> {
-    await this.db.insertInto('entry').values({ build, kind, note, body: json(body) }).execute();
+  async addEntry(
+    build: string,
+    kind: 'revision' | 'reading' | 'log',
+    note: string,
+    body: unknown,
+  ): Promise<void> {
+    await this.db
+      .insertInto('entry')
+      .values({ build, kind, note, body: json(body) })
+      .execute();
   }
 
   /** Test fits of a build, oldest first, without their documents. */
   async revisions(build: string): Promise<Array<{ id: string; at: string; note: string }>> {
-    const rows = await this.db.selectFrom('entry').select(['id', 'at', 'note']).where('build', '=', build).where('kind', '=', 'revision').orderBy('at').orderBy('id').execute();
+    const rows = await this.db
+      .selectFrom('entry')
+      .select(['id', 'at', 'note'])
+      .where('build', '=', build)
+      .where('kind', '=', 'revision')
+      .orderBy('at')
+      .orderBy('id')
+      .execute();
     return rows.map((r) => ({ id: String(r.id), at: r.at.toISOString(), note: r.note }));
   }
 
   async revision(build: string, id: string): Promise<unknown> {
-    const r = await this.db.selectFrom('entry').select('body').where('build', '=', build).where('kind', '=', 'revision').where('id', '=', id as never).executeTakeFirst();
+    const r = await this.db
+      .selectFrom('entry')
+      .select('body')
+      .where('build', '=', build)
+      .where('kind', '=', 'revision')
+      .where('id', '=', id as never)
+      .executeTakeFirst();
     return r?.body;
   }
 
   /** Demos are loaded once in a database's life, not whenever the list is empty. */
-  async loadOnce(name: string, documents: readonly Project[], fits: ReadonlyArray<{ at: string; note: string; document: Project }> = []): Promise<boolean> {
+  async loadOnce(
+    name: string,
+    documents: readonly Project[],
+    fits: ReadonlyArray<{ at: string; note: string; document: Project }> = [],
+  ): Promise<boolean> {
     return this.db.transaction().execute(async (tx) => {
-      const first = await tx.insertInto('setting').values({ key: name, value: 'done' }).onConflict((c) => c.doNothing()).returning('key').executeTakeFirst();
+      const first = await tx
+        .insertInto('setting')
+        .values({ key: name, value: 'done' })
+        .onConflict((c) => c.doNothing())
+        .returning('key')
+        .executeTakeFirst();
       if (!first) return false;
       for (const [i, d] of documents.entries()) {
         const made = await new Builds(tx).create(d);
         // The first one has a past.
-        if (i === 0 && fits.length) await tx.insertInto('entry').values(fits.map((f) => ({ build: made.key, kind: 'revision', at: new Date(f.at), note: f.note, body: json({ document: f.document }) }))).execute();
+        if (i === 0 && fits.length)
+          await tx
+            .insertInto('entry')
+            .values(
+              fits.map((f) => ({
+                build: made.key,
+                kind: 'revision',
+                at: new Date(f.at),
+                note: f.note,
+                body: json({ document: f.document }),
+              })),
+            )
+            .execute();
       }
       return true;
     });

@@ -3,9 +3,24 @@ import { type Generated, Kysely, PostgresDialect } from 'kysely';
 import pg from 'pg';
 
 export interface Tables {
-  build: { key: Generated<string>; name: string; version: number; document: string; created_at: Generated<Date>; saved_at: Generated<Date>; deleted_at: Date | null };
+  build: {
+    key: Generated<string>;
+    name: string;
+    version: number;
+    document: string;
+    created_at: Generated<Date>;
+    saved_at: Generated<Date>;
+    deleted_at: Date | null;
+  };
   /** Append-only: readings, log entries and revisions of a build. */
-  entry: { id: Generated<number>; build: string; kind: 'revision' | 'reading' | 'log'; at: Generated<Date>; note: string; body: string };
+  entry: {
+    id: Generated<number>;
+    build: string;
+    kind: 'revision' | 'reading' | 'log';
+    at: Generated<Date>;
+    note: string;
+    body: string;
+  };
   part: { id: string; document: string; saved_at: Generated<Date> };
   asset: { sha256: string; mime: string; bytes: Buffer };
   build_asset: { build: string; sha256: string };

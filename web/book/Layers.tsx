@@ -22,8 +22,26 @@ export function Tide({ scene, spread: s }: { scene: Scene; spread: Spread }) {
         const m = top && onScreen(s, facing, (top.solid.x0 + top.solid.x1) / 2, top.solid.y1);
         return over.length ? (
           <g key={at.item.id}>
-            {over.flatMap((b) => b.solid.prisms.flatMap((p) => drawn(p)).map((r, k) => <path key={`${b.block.id}${k}`} className="tide" d={pathOf(s, facing, pointsOf(r))} />))}
-            {m && <text className="tide-text" x={m[0]} y={m[1] - 12} textAnchor="middle" style={{ fill: '#0b5c53', paintOrder: 'stroke', stroke: '#f1ecdf', strokeWidth: 3 }}>{`tide: ${at.item.name} +${rise.toFixed(1)}`}</text>}
+            {over.flatMap((b) =>
+              b.solid.prisms
+                .flatMap((p) => drawn(p))
+                .map((r, k) => (
+                  <path
+                    key={`${b.block.id}${k}`}
+                    className="tide"
+                    d={pathOf(s, facing, pointsOf(r))}
+                  />
+                )),
+            )}
+            {m && (
+              <text
+                className="tide-text"
+                x={m[0]}
+                y={m[1] - 12}
+                textAnchor="middle"
+                style={{ fill: '#0b5c53', paintOrder: 'stroke', stroke: '#f1ecdf', strokeWidth: 3 }}
+              >{`tide: ${at.item.name} +${rise.toFixed(1)}`}</text>
+            )}
           </g>
         ) : null;
       })}
@@ -31,10 +49,26 @@ export function Tide({ scene, spread: s }: { scene: Scene; spread: Spread }) {
   );
 }
 
-const COLOUR = { hit: ['#c23f21', '#fff', '#c23f21'], tight: ['#f0b44c', '#1d2b2a', '#7a5306'], clear: ['#bfe3d0', '#1d2b2a', '#24754f'] } as const;
+const COLOUR = {
+  hit: ['#c23f21', '#fff', '#c23f21'],
+  tight: ['#f0b44c', '#1d2b2a', '#7a5306'],
+  clear: ['#bfe3d0', '#1d2b2a', '#24754f'],
+} as const;
 
 /** Finding numbers on the drawing; the chosen one is joined to its place by a leader. */
-export function Flags({ list, scene, spread: s, chosen, onChoose }: { list: ReadonlyArray<{ no: number; finding: Finding }>; scene: Scene; spread: Spread; chosen: string | undefined; onChoose(id: string): void }) {
+export function Flags({
+  list,
+  scene,
+  spread: s,
+  chosen,
+  onChoose,
+}: {
+  list: ReadonlyArray<{ no: number; finding: Finding }>;
+  scene: Scene;
+  spread: Spread;
+  chosen: string | undefined;
+  onChoose(id: string): void;
+}) {
   const taken: Array<[number, number]> = [];
   return (
     <g>
@@ -44,18 +78,42 @@ export function Flags({ list, scene, spread: s, chosen, onChoose }: { list: Read
         if (!item || !page || !f.at) return null;
         const [x, y] = onScreen(s, page, f.at.x, f.at.y);
         const mid = middleOf(s, page, item);
-        const fx = Math.max(12, Math.min(s.width - 12, x >= mid.x ? mid.x + mid.w / 2 + 13 : mid.x - mid.w / 2 - 13));
+        const fx = Math.max(
+          12,
+          Math.min(s.width - 12, x >= mid.x ? mid.x + mid.w / 2 + 13 : mid.x - mid.w / 2 - 13),
+        );
         let fy = Math.max(mid.y - mid.h / 2 + 4, Math.min(mid.y + mid.h / 2 - 4, y));
         while (taken.some(([a, b]) => Math.abs(a - fx) < 24 && Math.abs(b - fy) < 22)) fy += 23;
         taken.push([fx, fy]);
         const [fill, ink, edge] = COLOUR[f.verdict];
         const on = chosen === f.id;
         return (
-          <g key={f.id} className="flag" role="button" tabIndex={0} aria-label={`Finding ${no}: ${f.title}`} style={{ cursor: 'pointer' }} onClick={() => onChoose(f.id)} onKeyDown={(e) => { if (e.key === 'Enter') onChoose(f.id); }}>
+          <g
+            key={f.id}
+            className="flag"
+            role="button"
+            tabIndex={0}
+            aria-label={`Finding ${no}: ${f.title}`}
+            style={{ cursor: 'pointer' }}
+            onClick={() => onChoose(f.id)}
+            onKeyDown={(e) => {
+              if (e.key === 'Enter') onChoose(f.id);
+            }}
+          >
             {on && <circle cx={x} cy={y} r="11" fill="none" stroke="#f07a5c" strokeWidth="2.2" />}
             <line x1={x} y1={y} x2={fx} y2={fy} stroke={edge} strokeWidth={on ? 1.8 : 0.8} />
-            <rect x={fx - 10} y={fy - 10} width="20" height="20" rx="4" fill={on ? fill : '#fff'} stroke={edge} />
-            <text x={fx} y={fy + 4.5} textAnchor="middle" fill={on ? ink : edge}>{no}</text>
+            <rect
+              x={fx - 10}
+              y={fy - 10}
+              width="20"
+              height="20"
+              rx="4"
+              fill={on ? fill : '#fff'}
+              stroke={edge}
+            />
+            <text x={fx} y={fy + 4.5} textAnchor="middle" fill={on ? ink : edge}>
+              {no}
+            </text>
           </g>
         );
       })}
@@ -88,15 +146,38 @@ export function HeadroomPicture({ scene, spread: s }: { scene: Scene; spread: Sp
   return (
     <g aria-label={`Headroom, 0 to ${picture.most.toFixed(1)} mm. ${picture.working}`}>
       {s.pages.map((page) => {
-        const a = onScreen(s, page, 0, picture.h), b = onScreen(s, page, picture.w, 0);
+        const a = onScreen(s, page, 0, picture.h),
+          b = onScreen(s, page, picture.w, 0);
         const flip = b[0] < a[0];
-        const w = Math.abs(b[0] - a[0]), h = Math.abs(b[1] - a[1]);
+        const w = Math.abs(b[0] - a[0]),
+          h = Math.abs(b[1] - a[1]);
         const [x, y] = [Math.min(a[0], b[0]), Math.min(a[1], b[1])];
-        return <image key={page.piece.id} href={picture.url} x={0} y={0} width={w} height={h} opacity="0.82" preserveAspectRatio="none" style={{ imageRendering: 'pixelated' }} transform={flip ? `translate(${x + w} ${y}) scale(-1 1)` : `translate(${x} ${y})`} pointerEvents="none" />;
+        return (
+          <image
+            key={page.piece.id}
+            href={picture.url}
+            x={0}
+            y={0}
+            width={w}
+            height={h}
+            opacity="0.82"
+            preserveAspectRatio="none"
+            style={{ imageRendering: 'pixelated' }}
+            transform={flip ? `translate(${x + w} ${y}) scale(-1 1)` : `translate(${x} ${y})`}
+            pointerEvents="none"
+          />
+        );
       })}
       <g>
-        {Array.from({ length: 36 }, (_, i) => <rect key={i} x={lx + i * 5} y={ly} width="5.2" height="8" fill={HEAT(i / 35)} />)}
-        <text className="hint" x={lx - 6} y={ly + 8} textAnchor="end">0</text><text className="hint" x={lx + 186} y={ly + 8}>{picture.most.toFixed(1)} mm free</text>
+        {Array.from({ length: 36 }, (_, i) => (
+          <rect key={i} x={lx + i * 5} y={ly} width="5.2" height="8" fill={HEAT(i / 35)} />
+        ))}
+        <text className="hint" x={lx - 6} y={ly + 8} textAnchor="end">
+          0
+        </text>
+        <text className="hint" x={lx + 186} y={ly + 8}>
+          {picture.most.toFixed(1)} mm free
+        </text>
       </g>
     </g>
   );

@@ -8,7 +8,11 @@ import { hatchOf } from './Mat';
 import { onScreen, type Page, pathOf, type Spread } from './spread';
 
 export interface PartCardProps {
-  scene: Scene; at: PlacedItem; spread: Spread; page: Page; selected: boolean;
+  scene: Scene;
+  at: PlacedItem;
+  spread: Spread;
+  page: Page;
+  selected: boolean;
   /** Solid ids that touch something they should not. */
   hit: ReadonlySet<string>;
   onFocus(): void;
@@ -17,33 +21,105 @@ export interface PartCardProps {
 }
 
 /** Middle of a part on the page, px. */
-export function middleOf(spread: Spread, page: Page, at: PlacedItem): { x: number; y: number; w: number; h: number } {
-  const xs = at.blocks.flatMap((b) => [b.solid.x0, b.solid.x1]), ys = at.blocks.flatMap((b) => [b.solid.y0, b.solid.y1]);
-  const a = onScreen(spread, page, Math.min(...xs), Math.min(...ys)), b = onScreen(spread, page, Math.max(...xs), Math.max(...ys));
-  return { x: (a[0] + b[0]) / 2, y: (a[1] + b[1]) / 2, w: Math.abs(a[0] - b[0]), h: Math.abs(a[1] - b[1]) };
+export function middleOf(
+  spread: Spread,
+  page: Page,
+  at: PlacedItem,
+): { x: number; y: number; w: number; h: number } {
+  const xs = at.blocks.flatMap((b) => [b.solid.x0, b.solid.x1]),
+    ys = at.blocks.flatMap((b) => [b.solid.y0, b.solid.y1]);
+  const a = onScreen(spread, page, Math.min(...xs), Math.min(...ys)),
+    b = onScreen(spread, page, Math.max(...xs), Math.max(...ys));
+  return {
+    x: (a[0] + b[0]) / 2,
+    y: (a[1] + b[1]) / 2,
+    w: Math.abs(a[0] - b[0]),
+    h: Math.abs(a[1] - b[1]),
+  };
 }
 
-export function PartCard({ scene, at, spread: s, page, selected, hit, onFocus, onKeyDown, onPointerDown }: PartCardProps) {
+export function PartCard({
+  scene,
+  at,
+  spread: s,
+  page,
+  selected,
+  hit,
+  onFocus,
+  onKeyDown,
+  onPointerDown,
+}: PartCardProps) {
   const sign = scene.shell!.sign(at.piece);
   // The viewer looks into the half: what rises furthest from its floor is nearest.
-  const order = [...at.blocks].sort((a, b) => (sign > 0 ? b.solid.z0 - a.solid.z0 : a.solid.z1 - b.solid.z1));
+  const order = [...at.blocks].sort((a, b) =>
+    sign > 0 ? b.solid.z0 - a.solid.z0 : a.solid.z1 - b.solid.z1,
+  );
   const base = at.blocks[0]!;
   const hatch = hatchOf(at.part.family);
   const area = activeArea(scene, at);
   const words = `${at.item.name}, ${page.piece.role} half, ${at.placement.x.toFixed(1)} mm from left, ${at.placement.y.toFixed(1)} mm up, turned ${at.placement.turn}°`;
   return (
-    <g className={`part ${selected ? 'sel' : ''}`} role="button" tabIndex={0} aria-label={words} aria-pressed={selected} onFocus={onFocus} onKeyDown={onKeyDown} onPointerDown={onPointerDown} data-item={at.item.id}>
-      {order.map((b) => b.solid.prisms.flatMap((p) => drawn(p)).map((r, k) => {
-        const d = pathOf(s, page, pointsOf(r));
-        return b === base
-          ? <g key={`${b.block.id}${k}`}><path className="card" d={d} />{hatch && <path className="hatch" d={d} fill={hatch} />}{hit.has(b.solid.id) && <path d={d} className="block hitblock" fillOpacity={0.5} />}</g>
-          : <path key={`${b.block.id}${k}`} className={`block ${hit.has(b.solid.id) ? 'hitblock' : ''}`} d={d}><title>{`${b.block.name}, ${formatMm(b.block.height.mm)} mm`}</title></path>;
-      }))}
-      {area && <path className="active" d={pathOf(s, page, [[area.x0, area.y0], [area.x1, area.y0], [area.x1, area.y1], [area.x0, area.y1]])} />}
-      {at.mouths.filter((m) => m.outside).map((m) => {
-        const [x, y] = onScreen(s, page, m.x, m.y), [tx, ty] = onScreen(s, page, m.x + m.dx * 5, m.y + m.dy * 5);
-        return <line key={m.id} className="reach" x1={x} y1={y} x2={tx} y2={ty} markerEnd="url(#arrow)" />;
-      })}
+    <g
+      className={`part ${selected ? 'sel' : ''}`}
+      role="button"
+      tabIndex={0}
+      aria-label={words}
+      aria-pressed={selected}
+      onFocus={onFocus}
+      onKeyDown={onKeyDown}
+      onPointerDown={onPointerDown}
+      data-item={at.item.id}
+    >
+      {order.map((b) =>
+        b.solid.prisms
+          .flatMap((p) => drawn(p))
+          .map((r, k) => {
+            const d = pathOf(s, page, pointsOf(r));
+            return b === base ? (
+              <g key={`${b.block.id}${k}`}>
+                <path className="card" d={d} />
+                {hatch && <path className="hatch" d={d} fill={hatch} />}
+                {hit.has(b.solid.id) && <path d={d} className="block hitblock" fillOpacity={0.5} />}
+              </g>
+            ) : (
+              <path
+                key={`${b.block.id}${k}`}
+                className={`block ${hit.has(b.solid.id) ? 'hitblock' : ''}`}
+                d={d}
+              >
+                <title>{`${b.block.name}, ${formatMm(b.block.height.mm)} mm`}</title>
+              </path>
+            );
+          }),
+      )}
+      {area && (
+        <path
+          className="active"
+          d={pathOf(s, page, [
+            [area.x0, area.y0],
+            [area.x1, area.y0],
+            [area.x1, area.y1],
+            [area.x0, area.y1],
+          ])}
+        />
+      )}
+      {at.mouths
+        .filter((m) => m.outside)
+        .map((m) => {
+          const [x, y] = onScreen(s, page, m.x, m.y),
+            [tx, ty] = onScreen(s, page, m.x + m.dx * 5, m.y + m.dy * 5);
+          return (
+            <line
+              key={m.id}
+              className="reach"
+              x1={x}
+              y1={y}
+              x2={tx}
+              y2={ty}
+              markerEnd="url(#arrow)"
+            />
+          );
+        })}
     </g>
   );
 }
@@ -52,13 +128,27 @@ export function PartCard({ scene, at, spread: s, page, selected, hit, onFocus, o
 export function PartLabel({ at, spread, page }: { at: PlacedItem; spread: Spread; page: Page }) {
   const m = middleOf(spread, page, at);
   const sub = `${formatMm(thickness(at.part, at.item.struck).value, 1)} mm high`;
-  const wide = Math.max(at.item.name.length * 6.6, m.h > 44 && m.w > 70 ? sub.length * 5.6 : 0) + 10;
+  const wide =
+    Math.max(at.item.name.length * 6.6, m.h > 44 && m.w > 70 ? sub.length * 5.6 : 0) + 10;
   const two = m.h > 44 && m.w > 70;
   return (
     <g className="part" pointerEvents="none" aria-hidden="true">
-      <rect className="plate" x={m.x - wide / 2} y={m.y - (two ? 16 : 9)} width={wide} height={two ? 32 : 18} rx="3" />
-      <text x={m.x} y={m.y + (two ? -2 : 4.5)} textAnchor="middle">{at.item.name}</text>
-      {two && <text className="sub" x={m.x} y={m.y + 12} textAnchor="middle">{sub}</text>}
+      <rect
+        className="plate"
+        x={m.x - wide / 2}
+        y={m.y - (two ? 16 : 9)}
+        width={wide}
+        height={two ? 32 : 18}
+        rx="3"
+      />
+      <text x={m.x} y={m.y + (two ? -2 : 4.5)} textAnchor="middle">
+        {at.item.name}
+      </text>
+      {two && (
+        <text className="sub" x={m.x} y={m.y + 12} textAnchor="middle">
+          {sub}
+        </text>
+      )}
     </g>
   );
 }

@@ -1,44 +1,129 @@
 /** One half lying open, inside up: wall, floors, posts, ribs and openings as they are after the decided cuts. */
 import { drawn, pointsOf } from '@deft/core/geometry';
-import { innerRing, outerRing, shapePoints, type ShellSolids, spots, named, BODY } from '@deft/core/shell';
+import {
+  innerRing,
+  outerRing,
+  shapePoints,
+  type ShellSolids,
+  spots,
+  named,
+  BODY,
+} from '@deft/core/shell';
 import { onScreen, type Page, pathOf, type Spread } from './spread';
 
-export interface ShellPageProps { shell: ShellSolids; spread: Spread; page: Page; chosen?: string | undefined; onPick?: ((id: string) => void) | undefined }
+export interface ShellPageProps {
+  shell: ShellSolids;
+  spread: Spread;
+  page: Page;
+  chosen?: string | undefined;
+  onPick?: ((id: string) => void) | undefined;
+}
 
-const TITLES: Record<string, string> = { front: 'FRONT HALF, inside up', back: 'BACK HALF, inside up' };
+const TITLES: Record<string, string> = {
+  front: 'FRONT HALF, inside up',
+  back: 'BACK HALF, inside up',
+};
 
 export function ShellPage({ shell, spread: s, page, chosen, onPick }: ShellPageProps) {
   const { body } = shell;
   const piece = page.piece;
   const i = body.pieces.findIndex((p) => p.id === piece.id);
   const all = named(body);
-  const pick = (id: string) => (onPick ? { onClick: () => onPick(id), style: { cursor: 'pointer' } } : {});
+  const pick = (id: string) =>
+    onPick ? { onClick: () => onPick(id), style: { cursor: 'pointer' } } : {};
   const [tx, ty] = [page.ox + (page.view.w * s.scale) / 2, page.oy - 12];
   return (
     <g aria-label={TITLES[piece.role]}>
-      <text className="cap" x={tx} y={ty} textAnchor="middle">{TITLES[piece.role] ?? piece.id}</text>
+      <text className="cap" x={tx} y={ty} textAnchor="middle">
+        {TITLES[piece.role] ?? piece.id}
+      </text>
       <path className="shell-out" d={pathOf(s, page, pointsOf(outerRing(body)))} />
       <path className="shell-in" d={pathOf(s, page, pointsOf(innerRing(body)))} />
       {piece.zones.map((z, j) => {
-        const [at] = spots(body, all, z.at, z.shape, `${BODY}.pieces.${i}.zones.${j}.at`, undefined);
-        return <path key={z.id} className={`bay ${chosen === z.id ? 'sel' : ''}`} d={pathOf(s, page, shapePoints(z.shape, at!.x.mm, at!.y.mm))} {...pick(z.id)}><title>{`${z.name}, ${z.depth.mm} mm deep`}</title></path>;
+        const [at] = spots(
+          body,
+          all,
+          z.at,
+          z.shape,
+          `${BODY}.pieces.${i}.zones.${j}.at`,
+          undefined,
+        );
+        return (
+          <path
+            key={z.id}
+            className={`bay ${chosen === z.id ? 'sel' : ''}`}
+            d={pathOf(s, page, shapePoints(z.shape, at!.x.mm, at!.y.mm))}
+            {...pick(z.id)}
+          >
+            <title>{`${z.name}, ${z.depth.mm} mm deep`}</title>
+          </path>
+        );
       })}
-      {shell.openings.face.filter((o) => o.piece === piece.id).map((o) => (
-        <path key={`${o.id}${o.copy}`} className={`hole ${chosen === o.id ? 'sel' : ''}`} d={pathOf(s, page, o.points)} {...pick(o.id)}><title>{o.name}</title></path>
-      ))}
-      {shell.openings.wall.filter((o) => o.piece === piece.id).map((o) => {
-        const wall = shell.walls[o.wall]!;
-        const along = (u: number, n: number): [number, number] => [wall.x0 + wall.ux * u + wall.nx * n, wall.y0 + wall.uy * u + wall.ny * n];
-        const t = body.wall.mm;
-        return <path key={o.id} className={`hole ${chosen === o.id ? 'sel' : ''}`} style={{ fill: 'var(--mat)', fillOpacity: 0.35 }} d={pathOf(s, page, [along(o.u - o.w / 2, 0), along(o.u + o.w / 2, 0), along(o.u + o.w / 2, -t), along(o.u - o.w / 2, -t)])} {...pick(o.id)}><title>{o.name}</title></path>;
-      })}
-      {shell.features.filter((f) => f.piece === piece.id).map((f) => (
-        <g key={f.id} {...pick(f.feature.id)}>
-          {f.solid.prisms.flatMap((p) => drawn(p)).map((r, k) => <path key={k} className={`feature ${f.height <= 0 ? 'cut' : ''} ${chosen === f.feature.id ? 'sel' : ''}`} d={pathOf(s, page, pointsOf(r))} />)}
-          {f.feature.purpose === 'closing screw' && f.feature.shape.kind === 'circle' && f.height > 0 && <circle className="bore" cx={onScreen(s, page, f.x, f.y)[0]} cy={onScreen(s, page, f.x, f.y)[1]} r={f.feature.shape.d.mm * 0.2 * s.scale} fill="#9a927c" />}
-          <title>{`${f.name}, ${f.height.toFixed(1)} mm tall${f.height < f.full ? `, cut from ${f.full.toFixed(1)}` : ''}`}</title>
-        </g>
-      ))}
+      {shell.openings.face
+        .filter((o) => o.piece === piece.id)
+        .map((o) => (
+          <path
+            key={`${o.id}${o.copy}`}
+            className={`hole ${chosen === o.id ? 'sel' : ''}`}
+            d={pathOf(s, page, o.points)}
+            {...pick(o.id)}
+          >
+            <title>{o.name}</title>
+          </path>
+        ))}
+      {shell.openings.wall
+        .filter((o) => o.piece === piece.id)
+        .map((o) => {
+          const wall = shell.walls[o.wall]!;
+          const along = (u: number, n: number): [number, number] => [
+            wall.x0 + wall.ux * u + wall.nx * n,
+            wall.y0 + wall.uy * u + wall.ny * n,
+          ];
+          const t = body.wall.mm;
+          return (
+            <path
+              key={o.id}
+              className={`hole ${chosen === o.id ? 'sel' : ''}`}
+              style={{ fill: 'var(--mat)', fillOpacity: 0.35 }}
+              d={pathOf(s, page, [
+                along(o.u - o.w / 2, 0),
+                along(o.u + o.w / 2, 0),
+                along(o.u + o.w / 2, -t),
+                along(o.u - o.w / 2, -t),
+              ])}
+              {...pick(o.id)}
+            >
+              <title>{o.name}</title>
+            </path>
+          );
+        })}
+      {shell.features
+        .filter((f) => f.piece === piece.id)
+        .map((f) => (
+          <g key={f.id} {...pick(f.feature.id)}>
+            {f.solid.prisms
+              .flatMap((p) => drawn(p))
+              .map((r, k) => (
+                <path
+                  key={k}
+                  className={`feature ${f.height <= 0 ? 'cut' : ''} ${chosen === f.feature.id ? 'sel' : ''}`}
+                  d={pathOf(s, page, pointsOf(r))}
+                />
+              ))}
+            {f.feature.purpose === 'closing screw' &&
+              f.feature.shape.kind === 'circle' &&
+              f.height > 0 && (
+                <circle
+                  className="bore"
+                  cx={onScreen(s, page, f.x, f.y)[0]}
+                  cy={onScreen(s, page, f.x, f.y)[1]}
+                  r={f.feature.shape.d.mm * 0.2 * s.scale}
+                  fill="#9a927c"
+                />
+              )}
+            <title>{`${f.name}, ${f.height.toFixed(1)} mm tall${f.height < f.full ? `, cut from ${f.full.toFixed(1)}` : ''}`}</title>
+          </g>
+        ))}
     </g>
   );
 }
@@ -46,7 +131,16 @@ export function ShellPage({ shell, spread: s, page, chosen, onPick }: ShellPageP
 /** The line about which the book opens. */
 export const Fold = ({ spread: s }: { spread: Spread }) => (
   <g aria-hidden="true">
-    <line {...{ x1: s.fold.x0, y1: s.fold.y0, x2: s.fold.x1, y2: s.fold.y1 }} stroke="var(--mat-ink)" strokeOpacity="0.55" strokeDasharray="2 4" />
-    {s.fold.x0 === s.fold.x1 && <text className="hint" x={s.fold.x0} y={s.fold.y0 - 5} textAnchor="middle">opens here</text>}
+    <line
+      {...{ x1: s.fold.x0, y1: s.fold.y0, x2: s.fold.x1, y2: s.fold.y1 }}
+      stroke="var(--mat-ink)"
+      strokeOpacity="0.55"
+      strokeDasharray="2 4"
+    />
+    {s.fold.x0 === s.fold.x1 && (
+      <text className="hint" x={s.fold.x0} y={s.fold.y0 - 5} textAnchor="middle">
+        opens here
+      </text>
+    )}
   </g>
 );

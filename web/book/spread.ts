@@ -3,36 +3,70 @@ import { type Body, type Piece } from '@deft/core/model';
 import { fromPage, type PageView, toPage } from '@deft/core/geometry';
 import { straightWalls } from '@deft/core/shell';
 
-export interface Page { piece: Piece; view: PageView; ox: number; oy: number }
+export interface Page {
+  piece: Piece;
+  view: PageView;
+  ox: number;
+  oy: number;
+}
 export interface Spread {
   pages: Page[];
   /** px per mm. */
   scale: number;
-  width: number; height: number;
+  width: number;
+  height: number;
   /** Where the book opens, px. */
   fold: { x0: number; y0: number; x1: number; y1: number };
 }
 
-const GAP_MM = 9, EDGE_PX = 26, TOP_PX = 34;
+const GAP_MM = 9,
+  EDGE_PX = 26,
+  TOP_PX = 34;
 
 export function spreadOf(body: Body, width: number, height: number): Spread {
   const corners = straightWalls(body);
-  const w = Math.max(...corners.map((c) => c.x0)), h = Math.max(...corners.map((c) => c.y0));
+  const w = Math.max(...corners.map((c) => c.x0)),
+    h = Math.max(...corners.map((c) => c.y0));
   const side = body.spine === 'left' || body.spine === 'right';
   const [totalW, totalH] = side ? [2 * w + GAP_MM, h] : [w, 2 * h + GAP_MM];
-  const scale = Math.max(0.2, Math.min((width - 2 * EDGE_PX) / totalW, (height - TOP_PX - EDGE_PX) / totalH));
-  const x0 = (width - totalW * scale) / 2, y0 = TOP_PX + (height - TOP_PX - EDGE_PX - totalH * scale) / 2;
-  const front = body.pieces.find((p) => p.role === 'front' || p.role === 'plate'), back = body.pieces.find((p) => p.role === 'back');
+  const scale = Math.max(
+    0.2,
+    Math.min((width - 2 * EDGE_PX) / totalW, (height - TOP_PX - EDGE_PX) / totalH),
+  );
+  const x0 = (width - totalW * scale) / 2,
+    y0 = TOP_PX + (height - TOP_PX - EDGE_PX - totalH * scale) / 2;
+  const front = body.pieces.find((p) => p.role === 'front' || p.role === 'plate'),
+    back = body.pieces.find((p) => p.role === 'back');
   // With the spine at the left the front's page lies left of the back's; at the right, right of it.
   const frontFirst = body.spine === 'left' || body.spine === 'top';
-  const place = (first: boolean): { ox: number; oy: number } => (first ? { ox: x0, oy: y0 } : side ? { ox: x0 + (w + GAP_MM) * scale, oy: y0 } : { ox: x0, oy: y0 + (h + GAP_MM) * scale });
+  const place = (first: boolean): { ox: number; oy: number } =>
+    first
+      ? { ox: x0, oy: y0 }
+      : side
+        ? { ox: x0 + (w + GAP_MM) * scale, oy: y0 }
+        : { ox: x0, oy: y0 + (h + GAP_MM) * scale };
   const pages: Page[] = [];
-  if (front) pages.push({ piece: front, view: { side: 'front inside', w, h, spine: body.spine }, ...place(frontFirst) });
-  if (back) pages.push({ piece: back, view: { side: 'back inside', w, h, spine: body.spine }, ...place(!frontFirst) });
+  if (front)
+    pages.push({
+      piece: front,
+      view: { side: 'front inside', w, h, spine: body.spine },
+      ...place(frontFirst),
+    });
+  if (back)
+    pages.push({
+      piece: back,
+      view: { side: 'back inside', w, h, spine: body.spine },
+      ...place(!frontFirst),
+    });
   const mid = side ? x0 + (w + GAP_MM / 2) * scale : y0 + (h + GAP_MM / 2) * scale;
   return {
-    pages, scale, width, height,
-    fold: side ? { x0: mid, y0: y0 - 14, x1: mid, y1: y0 + h * scale + 14 } : { x0: x0 - 14, y0: mid, x1: x0 + w * scale + 14, y1: mid },
+    pages,
+    scale,
+    width,
+    height,
+    fold: side
+      ? { x0: mid, y0: y0 - 14, x1: mid, y1: y0 + h * scale + 14 }
+      : { x0: x0 - 14, y0: mid, x1: x0 + w * scale + 14, y1: mid },
   };
 }
 
@@ -41,13 +75,27 @@ export const onScreen = (s: Spread, page: Page, x: number, y: number): [number, 
   return [page.ox + px * s.scale, page.oy + py * s.scale];
 };
 
-export const pathOf = (s: Spread, page: Page, points: ReadonlyArray<readonly [number, number]>): string =>
-  `${points.map(([x, y], i) => { const [px, py] = onScreen(s, page, x, y); return `${i ? 'L' : 'M'}${px.toFixed(2)} ${py.toFixed(2)}`; }).join('')}Z`;
+export const pathOf = (
+  s: Spread,
+  page: Page,
+  points: ReadonlyArray<readonly [number, number]>,
+): string =>
+  `${points
+    .map(([x, y], i) => {
+      const [px, py] = onScreen(s, page, x, y);
+      return `${i ? 'L' : 'M'}${px.toFixed(2)} ${py.toFixed(2)}`;
+    })
+    .join('')}Z`;
 
-export const pageOf = (s: Spread, piece: string): Page | undefined => s.pages.find((p) => p.piece.id === piece);
+export const pageOf = (s: Spread, piece: string): Page | undefined =>
+  s.pages.find((p) => p.piece.id === piece);
 
 /** Back from the screen to the build's x, y, on whichever page lies there. */
-export function fromScreen(s: Spread, sx: number, sy: number): { x: number; y: number; page: Page } | undefined {
+export function fromScreen(
+  s: Spread,
+  sx: number,
+  sy: number,
+): { x: number; y: number; page: Page } | undefined {
   for (const page of s.pages) {
     const [px, py] = [(sx - page.ox) / s.scale, (sy - page.oy) / s.scale];
     if (px < 0 || py < 0 || px > page.view.w || py > page.view.h) continue;
@@ -58,18 +106,35 @@ export function fromScreen(s: Spread, sx: number, sy: number): { x: number; y: n
 }
 
 /** What of the spread is looked at: so many times as large, this point of the whole in the middle, px. */
-export interface Look { k: number; x: number; y: number }
+export interface Look {
+  k: number;
+  x: number;
+  y: number;
+}
 const MOST = 8;
 
 export function zoomed(s: Spread, look: Look | undefined): Spread {
   if (!look) return s;
-  const X = (x: number) => (x - look.x) * look.k + s.width / 2, Y = (y: number) => (y - look.y) * look.k + s.height / 2, { x0, y0, x1, y1 } = s.fold;
-  return { ...s, scale: s.scale * look.k, pages: s.pages.map((p) => ({ ...p, ox: X(p.ox), oy: Y(p.oy) })), fold: { x0: X(x0), y0: Y(y0), x1: X(x1), y1: Y(y1) } };
+  const X = (x: number) => (x - look.x) * look.k + s.width / 2,
+    Y = (y: number) => (y - look.y) * look.k + s.height / 2,
+    { x0, y0, x1, y1 } = s.fold;
+  return {
+    ...s,
+    scale: s.scale * look.k,
+    pages: s.pages.map((p) => ({ ...p, ox: X(p.ox), oy: Y(p.oy) })),
+    fold: { x0: X(x0), y0: Y(y0), x1: X(x1), y1: Y(y1) },
+  };
 }
 
 /** The look so many times closer, with what lies at a point of the screen staying there; nothing when the whole is seen again. */
-export function closer(s: Spread, look: Look | undefined, times: number, [sx, sy]: readonly [number, number] = [s.width / 2, s.height / 2]): Look | undefined {
-  const now = look ?? { k: 1, x: s.width / 2, y: s.height / 2 }, k = Math.min(MOST, now.k * times);
+export function closer(
+  s: Spread,
+  look: Look | undefined,
+  times: number,
+  [sx, sy]: readonly [number, number] = [s.width / 2, s.height / 2],
+): Look | undefined {
+  const now = look ?? { k: 1, x: s.width / 2, y: s.height / 2 },
+    k = Math.min(MOST, now.k * times);
   if (k <= 1.02) return undefined;
   const hold = (c: number, at: number, size: number) => c + (at - size / 2) * (1 / now.k - 1 / k);
   return { k, x: hold(now.x, sx, s.width), y: hold(now.y, sy, s.height) };

@@ -3,76 +3,182 @@ import { z } from 'zod';
 import { Part, type Project, readProject } from '@deft/core/model';
 
 export class ApiError extends Error {
-  constructor(readonly status: number, readonly code: string, message: string, readonly field?: string, readonly body?: unknown) { super(message); }
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly field?: string,
+    readonly body?: unknown,
+  ) {
+    super(message);
+  }
 }
 /** The server did not answer at all. */
 export const isOffline = (e: unknown): boolean => !(e instanceof ApiError) || e.status === 503;
 
-const ErrorBody = z.object({ error: z.object({ code: z.string(), message: z.string(), field: z.string().optional() }) });
+const ErrorBody = z.object({
+  error: z.object({ code: z.string(), message: z.string(), field: z.string().optional() }),
+});
 
 async function call(method: string, path: string, body?: unknown, raw?: string): Promise<unknown> {
-  const r = await fetch(`/api${path}`, { method, ...(body === undefined && raw === undefined ? {} : { body: raw ?? JSON.stringify(body), headers: { 'content-type': 'application/json' } }) });
+  const r = await fetch(`/api${path}`, {
+    method,
+    ...(body === undefined && raw === undefined
+      ? {}
+      : { body: raw ?? JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
+  });
   if (r.status === 204) return undefined;
   const json: unknown = await r.json().catch(() => undefined);
   if (r.ok) return json;
   const known = ErrorBody.safeParse(json);
-  throw new ApiError(r.status, known.success ? known.data.error.code : 'unknown', known.success ? known.data.error.message : 'The server gave no reason.', known.success ? known.data.error.field : undefined, json);
+  throw new ApiError(
+    r.status,
+    known.success ? known.data.error.code : 'unknown',
+    known.success ? known.data.error.message : 'The server gave no reason.',
+    known.success ? known.data.error.field : undefined,
+    json,
+  );
 }
 
-const Listed = z.object({ builds: z.array(z.object({ key: z.string(), name: z.string(), version: z.number(), savedAt: z.string(), way: z.string() })) });
+const Listed = z.object({
+  builds: z.array(
+    z.object({
+      key: z.string(),
+      name: z.string(),
+      version: z.number(),
+      savedAt: z.string(),
+      way: z.string(),
+    }),
+  ),
+});
 export type ListedBuild = z.infer<typeof Listed>['builds'][number];
-const Stored = z.object({ key: z.string(), version: z.number(), savedAt: z.string(), document: z.unknown() });
-export interface StoredBuild { key: string; version: number; savedAt: string; document: Project }
+const Stored = z.object({
+  key: z.string(),
+  version: z.number(),
+  savedAt: z.string(),
+  document: z.unknown(),
+});
+export interface StoredBuild {
+  key: string;
+  version: number;
+  savedAt: string;
+  document: Project;
+}
 
 function stored(value: unknown): StoredBuild {
   const s = Stored.parse(value);
   const read = readProject(s.document);
-  if (!read.ok) throw new ApiError(500, 'document', `${read.complaints[0]!.path}: ${read.complaints[0]!.sentence}`);
+  if (!read.ok)
+    throw new ApiError(
+      500,
+      'document',
+      `${read.complaints[0]!.path}: ${read.complaints[0]!.sentence}`,
+    );
   return { ...s, document: read.value };
 }
 
-export const listBuilds = async (): Promise<ListedBuild[]> => Listed.parse(await call('GET', '/builds')).builds;
-export const getBuild = async (key: string): Promise<StoredBuild> => stored(await call('GET', `/builds/${key}`));
-export const createBuild = async (document: Project): Promise<StoredBuild> => stored(await call('POST', '/builds', { document }));
-export const duplicateBuild = async (key: string): Promise<StoredBuild> => stored(await call('POST', `/builds/${key}/duplicate`));
-export const deleteBuild = async (key: string): Promise<void> => { await call('DELETE', `/builds/${key}`); };
-export const restoreBuild = async (key: string): Promise<void> => { await call('POST', `/builds/${key}/restore`); };
-export const importBuild = async (text: string): Promise<StoredBuild> => stored(await call('POST', '/import', undefined, text));
+export const listBuilds = async (): Promise<ListedBuild[]> =>
+  Listed.parse(await call('GET', '/builds')).builds;
+export const getBuild = async (key: string): Promise<StoredBuild> =>
+  stored(await call('GET', `/builds/${key}`));
+export const createBuild = async (document: Project): Promise<StoredBuild> =>
+  stored(await call('POST', '/builds', { document }));
+export const duplicateBuild = async (key: string): Promise<StoredBuild> =>
+  stored(await call('POST', `/builds/${key}/duplicate`));
+export const deleteBuild = async (key: string): Promise<void> => {
+  await call('DELETE', `/builds/${key}`);
+};
+export const restoreBuild = async (key: string): Promise<void> => {
+  await call('POST', `/builds/${key}/restore`);
+};
+export const importBuild = async (text: string): Promise<StoredBuild> =>
+  stored(await call('POST', '/import', undefined, text));
 
-export type SaveResult = { ok: true; version: number; savedAt: string } | { ok: false; current: StoredBuild };
-export async function saveBuild(key: string, basedOn: number, document: Project): Promise<SaveResult> {
+export type SaveResult =
+  { ok: true; version: number; savedAt: string } | { ok: false; current: StoredBuild };
+export async function saveBuild(
+  key: string,
+  basedOn: number,
+  document: Project,
+): Promise<SaveResult> {
   try {
-    const r = z.object({ version: z.number(), savedAt: z.string() }).parse(await call('PUT', `/builds/${key}`, { basedOn, document }));
+    const r = z
+      .object({ version: z.number(), savedAt: z.string() })
+      .parse(await call('PUT', `/builds/${key}`, { basedOn, document }));
     return { ok: true, ...r };
   } catch (e) {
-    if (e instanceof ApiError && e.status === 409) return { ok: false, current: stored(z.object({ current: z.unknown() }).parse(e.body).current) };
+    if (e instanceof ApiError && e.status === 409)
+      return {
+        ok: false,
+        current: stored(z.object({ current: z.unknown() }).parse(e.body).current),
+      };
     throw e;
   }
 }
 
-export const listParts = async (): Promise<Part[]> => z.object({ parts: z.array(Part) }).parse(await call('GET', '/parts')).parts;
-export const putPart = async (part: Part): Promise<void> => { await call('PUT', '/parts', part); };
+export const listParts = async (): Promise<Part[]> =>
+  z.object({ parts: z.array(Part) }).parse(await call('GET', '/parts')).parts;
+export const putPart = async (part: Part): Promise<void> => {
+  await call('PUT', '/parts', part);
+};
 
 /** Many at once: all of them or none. */
-export const putParts = async (parts: readonly Part[]): Promise<void> => { await call('PUT', '/parts/all', { parts }); };
+export const putParts = async (parts: readonly Part[]): Promise<void> => {
+  await call('PUT', '/parts/all', { parts });
+};
 
-const Fits = z.object({ revisions: z.array(z.object({ id: z.string(), at: z.string(), note: z.string() })) });
+const Fits = z.object({
+  revisions: z.array(z.object({ id: z.string(), at: z.string(), note: z.string() })),
+});
 export type TestFit = z.infer<typeof Fits>['revisions'][number];
-export const listFits = async (key: string): Promise<TestFit[]> => Fits.parse(await call('GET', `/builds/${key}/revisions`)).revisions;
-export const keepFit = async (key: string, note: string, document: Project, photo?: string): Promise<TestFit[]> => Fits.parse(await call('POST', `/builds/${key}/revisions`, { note, document, ...(photo ? { photo } : {}) })).revisions;
+export const listFits = async (key: string): Promise<TestFit[]> =>
+  Fits.parse(await call('GET', `/builds/${key}/revisions`)).revisions;
+export const keepFit = async (
+  key: string,
+  note: string,
+  document: Project,
+  photo?: string,
+): Promise<TestFit[]> =>
+  Fits.parse(
+    await call('POST', `/builds/${key}/revisions`, { note, document, ...(photo ? { photo } : {}) }),
+  ).revisions;
 /** A kept test fit: the whole build as it was, and its picture if there is one. */
-export async function getFit(key: string, id: string): Promise<{ document: Project; photo?: string }> {
-  const body = z.object({ document: z.unknown(), photo: z.string().optional() }).parse(await call('GET', `/builds/${key}/revisions/${id}`)), read = readProject(body.document);
-  if (!read.ok) throw new ApiError(500, 'document', `${read.complaints[0]!.path}: ${read.complaints[0]!.sentence}`);
+export async function getFit(
+  key: string,
+  id: string,
+): Promise<{ document: Project; photo?: string }> {
+  const body = z
+      .object({ document: z.unknown(), photo: z.string().optional() })
+      .parse(await call('GET', `/builds/${key}/revisions/${id}`)),
+    read = readProject(body.document);
+  if (!read.ok)
+    throw new ApiError(
+      500,
+      'document',
+      `${read.complaints[0]!.path}: ${read.complaints[0]!.sentence}`,
+    );
   return { document: read.value, ...(body.photo ? { photo: body.photo } : {}) };
 }
 
-export const pictureUrl = (key: string, sha256: string): string => `/api/builds/${key}/assets/${sha256}`;
+export const pictureUrl = (key: string, sha256: string): string =>
+  `/api/builds/${key}/assets/${sha256}`;
 /** Keep a picture with the build; it comes back named by its content. */
-export async function addPicture(key: string, mime: string, bytes: Uint8Array): Promise<{ sha256: string; w: number; h: number }> {
-  const r = await fetch(`/api/builds/${key}/assets`, { method: 'POST', body: bytes as BodyInit, headers: { 'content-type': mime } });
+export async function addPicture(
+  key: string,
+  mime: string,
+  bytes: Uint8Array,
+): Promise<{ sha256: string; w: number; h: number }> {
+  const r = await fetch(`/api/builds/${key}/assets`, {
+    method: 'POST',
+    body: bytes as BodyInit,
+    headers: { 'content-type': mime },
+  });
   const json: unknown = await r.json().catch(() => undefined);
   if (r.ok) return z.object({ sha256: z.string(), w: z.number(), h: z.number() }).parse(json);
   const known = ErrorBody.safeParse(json);
-  throw new ApiError(r.status, known.success ? known.data.error.code : 'unknown', known.success ? known.data.error.message : 'The picture could not be kept.');
+  throw new ApiError(
+    r.status,
+    known.success ? known.data.error.code : 'unknown',
+    known.success ? known.data.error.message : 'The picture could not be kept.',
+  );
 }

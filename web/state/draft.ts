@@ -2,7 +2,10 @@
 import { del, get, set } from 'idb-keyval';
 import { type Project, readProject } from '@deft/core/model';
 
-export interface Draft { basedOn: number; document: Project }
+export interface Draft {
+  basedOn: number;
+  document: Project;
+}
 
 const slot = (key: string): string => `deft-draft-${key}`;
 export const keepDraft = (key: string, draft: Draft): Promise<void> => set(slot(key), draft);

@@ -5,18 +5,24 @@ import { type History, history } from './history';
 
 const named = (name: string): Project => ({ ...emptyProject('a', 'a'), name });
 const start: History = { past: [], present: named('start'), future: [] };
-const edit = (h: History, name: string, merge?: string): History => history(h, { do: 'edit', next: named(name), merge });
+const edit = (h: History, name: string, merge?: string): History =>
+  history(h, { do: 'edit', next: named(name), merge });
 
 describe('undo and redo', () => {
   test('all edits undone give the very first document, all redone the very last', () => {
-    fc.assert(fc.property(fc.array(fc.string({ minLength: 1 }), { minLength: 1, maxLength: 30 }), (names) => {
-      let h = names.reduce((now, n) => edit(now, n), start);
-      const last = h.present;
-      for (let i = 0; i < names.length; i++) h = history(h, { do: 'undo' });
-      expect(h.present).toBe(start.present);
-      for (let i = 0; i < names.length; i++) h = history(h, { do: 'redo' });
-      expect(h.present).toBe(last);
-    }));
+    fc.assert(
+      fc.property(
+        fc.array(fc.string({ minLength: 1 }), { minLength: 1, maxLength: 30 }),
+        (names) => {
+          let h = names.reduce((now, n) => edit(now, n), start);
+          const last = h.present;
+          for (let i = 0; i < names.length; i++) h = history(h, { do: 'undo' });
+          expect(h.present).toBe(start.present);
+          for (let i = 0; i < names.length; i++) h = history(h, { do: 'redo' });
+          expect(h.present).toBe(last);
+        },
+      ),
+    );
   });
   test('a new edit after an undo forgets what was undone', () => {
     const h = edit(history(edit(edit(start, 'one'), 'two'), { do: 'undo' }), 'three');
@@ -39,7 +45,12 @@ describe('undo and redo', () => {
     expect(history(start, { do: 'redo' })).toBe(start);
     expect(history(start, { do: 'edit', next: start.present })).toBe(start);
   });
-  test('opening another document starts afresh', () => expect(history(edit(start, 'x'), { do: 'open', document: named('theirs') })).toEqual({ past: [], present: named('theirs'), future: [] }));
+  test('opening another document starts afresh', () =>
+    expect(history(edit(start, 'x'), { do: 'open', document: named('theirs') })).toEqual({
+      past: [],
+      present: named('theirs'),
+      future: [],
+    }));
   test('a very long sitting keeps the last 300 steps', () => {
     let h = start;
     for (let i = 0; i < 500; i++) h = edit(h, `n${i}`);

@@ -8,15 +8,32 @@ import { ApiError, createBuild, isOffline, saveBuild, type StoredBuild } from '.
 import { dropDraft, keepDraft } from './draft';
 
 export type SaveState =
-  | { is: 'saved'; at: string } | { is: 'saving' } | { is: 'unsaved' } | { is: 'offline' }
-  | { is: 'conflict'; current: StoredBuild } | { is: 'refused'; sentence: string };
+  | { is: 'saved'; at: string }
+  | { is: 'saving' }
+  | { is: 'unsaved' }
+  | { is: 'offline' }
+  | { is: 'conflict'; current: StoredBuild }
+  | { is: 'refused'; sentence: string };
 
-const SOON_MS = 500, AGAIN_MS = 2500;
+const SOON_MS = 500,
+  AGAIN_MS = 2500;
 
-export interface Saving { state: SaveState; takeTheirs(): Project | undefined; saveMine(): void; saveCopy(): Promise<string | undefined> }
+export interface Saving {
+  state: SaveState;
+  takeTheirs(): Project | undefined;
+  saveMine(): void;
+  saveCopy(): Promise<string | undefined>;
+}
 
-export function useSaving(key: string, opened: StoredBuild, mine: Project, conflict: StoredBuild | undefined): Saving {
-  const [state, setState] = useState<SaveState>(conflict ? { is: 'conflict', current: conflict } : { is: 'saved', at: opened.savedAt });
+export function useSaving(
+  key: string,
+  opened: StoredBuild,
+  mine: Project,
+  conflict: StoredBuild | undefined,
+): Saving {
+  const [state, setState] = useState<SaveState>(
+    conflict ? { is: 'conflict', current: conflict } : { is: 'saved', at: opened.savedAt },
+  );
   const version = useRef(opened.version);
   const savedDoc = useRef(opened.document);
   const latest = useRef(mine);
@@ -37,20 +54,40 @@ export function useSaving(key: string, opened: StoredBuild, mine: Project, confl
         savedDoc.current = sending;
         savedAt.current = r.savedAt;
         // Said at once: an edit made while the draft is dropped must not be called saved afterwards.
-        if (latest.current === sending) { setState({ is: 'saved', at: r.savedAt }); void dropDraft(key); } else { await keepDraft(key, { basedOn: r.version, document: latest.current }); again = 0; }
+        if (latest.current === sending) {
+          setState({ is: 'saved', at: r.savedAt });
+          void dropDraft(key);
+        } else {
+          await keepDraft(key, { basedOn: r.version, document: latest.current });
+          again = 0;
+        }
       } else setState({ is: 'conflict', current: r.current });
     } catch (e) {
-      if (isOffline(e)) { setState({ is: 'offline' }); again = AGAIN_MS; } else setState({ is: 'refused', sentence: e instanceof ApiError ? `${e.field ? `${e.field}: ` : ''}${e.message}` : 'Not saved.' });
+      if (isOffline(e)) {
+        setState({ is: 'offline' });
+        again = AGAIN_MS;
+      } else
+        setState({
+          is: 'refused',
+          sentence:
+            e instanceof ApiError ? `${e.field ? `${e.field}: ` : ''}${e.message}` : 'Not saved.',
+        });
     }
     busy.current = false;
-    if (again !== undefined) { clearTimeout(timer.current); timer.current = setTimeout(() => void push(), again); }
+    if (again !== undefined) {
+      clearTimeout(timer.current);
+      timer.current = setTimeout(() => void push(), again);
+    }
   }, [key]);
 
   useEffect(() => {
     latest.current = mine;
     if (mine === savedDoc.current) {
       // Undone back to what is saved: nothing waits any more.
-      if (!busy.current && state.is === 'unsaved') { void dropDraft(key); setState({ is: 'saved', at: savedAt.current }); }
+      if (!busy.current && state.is === 'unsaved') {
+        void dropDraft(key);
+        setState({ is: 'saved', at: savedAt.current });
+      }
       return;
     }
     void keepDraft(key, { basedOn: version.current, document: mine });
@@ -65,7 +102,10 @@ export function useSaving(key: string, opened: StoredBuild, mine: Project, confl
   useEffect(() => {
     const retry = () => void push();
     window.addEventListener('online', retry);
-    return () => { window.removeEventListener('online', retry); clearTimeout(timer.current); };
+    return () => {
+      window.removeEventListener('online', retry);
+      clearTimeout(timer.current);
+    };
   }, [push]);
 
   return {
@@ -86,7 +126,10 @@ export function useSaving(key: string, opened: StoredBuild, mine: Project, confl
       void push();
     },
     async saveCopy() {
-      const made = await createBuild({ ...latest.current, name: `${latest.current.name.slice(0, 185)} (my copy)` });
+      const made = await createBuild({
+        ...latest.current,
+        name: `${latest.current.name.slice(0, 185)} (my copy)`,
+      });
       await dropDraft(key);
       return made.key;
     },

@@ -20,15 +20,36 @@ import { STATIONS } from './stations';
 export default function BuildFrame() {
   const { key = '' } = useParams();
   const opened = useQuery({
-    queryKey: ['build', key], staleTime: Infinity, gcTime: 0, retry: false,
+    queryKey: ['build', key],
+    staleTime: Infinity,
+    gcTime: 0,
+    retry: false,
     queryFn: async () => ({ stored: await getBuild(key), draft: await findDraft(key) }),
   });
-  if (opened.isPending) return <p className="home note" role="status">Opening the build ...</p>;
-  if (opened.isError) return <main className="home"><h1>This build does not open</h1><p>{opened.error.message}</p><p><Link to="/">Back to the builds</Link></p></main>;
+  if (opened.isPending)
+    return (
+      <p className="home note" role="status">
+        Opening the build ...
+      </p>
+    );
+  if (opened.isError)
+    return (
+      <main className="home">
+        <h1>This build does not open</h1>
+        <p>{opened.error.message}</p>
+        <p>
+          <Link to="/">Back to the builds</Link>
+        </p>
+      </main>
+    );
   const { stored, draft } = opened.data;
   // Edits from before that were based on an older version are not thrown away: they are a conflict.
   const conflict = draft && draft.basedOn !== stored.version ? stored : undefined;
-  return <BuildProvider key={key} opened={stored} draft={draft?.document} conflict={conflict}><Frame /></BuildProvider>;
+  return (
+    <BuildProvider key={key} opened={stored} draft={draft?.document} conflict={conflict}>
+      <Frame />
+    </BuildProvider>
+  );
 }
 
 function Frame() {
@@ -37,18 +58,33 @@ function Frame() {
   const [help, setHelp] = useState(false);
   const [find, setFind] = useState(false);
   const go = useNavigate();
-  useEffect(() => { document.title = `${doc.name} · Deft Shell`; }, [doc.name]);
+  useEffect(() => {
+    document.title = `${doc.name} · Deft Shell`;
+  }, [doc.name]);
   useEffect(() => {
     const keys = (e: KeyboardEvent) => {
-      const typing = e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement;
+      const typing =
+        e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement;
       const letter = e.key.toLowerCase();
-      if ((e.ctrlKey || e.metaKey) && letter === 'z' && !typing) { e.preventDefault(); if (e.shiftKey) redo(); else undo(); }
-      else if ((e.ctrlKey || e.metaKey) && letter === 'y' && !typing) { e.preventDefault(); redo(); }
-      else if (e.key === 'Escape') { setHelp(false); setFind(false); }
-      else if (typing || e.ctrlKey || e.metaKey) return;
+      if ((e.ctrlKey || e.metaKey) && letter === 'z' && !typing) {
+        e.preventDefault();
+        if (e.shiftKey) redo();
+        else undo();
+      } else if ((e.ctrlKey || e.metaKey) && letter === 'y' && !typing) {
+        e.preventDefault();
+        redo();
+      } else if (e.key === 'Escape') {
+        setHelp(false);
+        setFind(false);
+      } else if (typing || e.ctrlKey || e.metaKey) return;
       else if (e.key === '?') setHelp((h) => !h);
-      else if (e.key === '/') { e.preventDefault(); setFind(true); }
-      else if (e.altKey && /^[1-8]$/.test(e.key)) { e.preventDefault(); void go(`/b/${key}/${STATIONS[Number(e.key) - 1]!.id}`); }
+      else if (e.key === '/') {
+        e.preventDefault();
+        setFind(true);
+      } else if (e.altKey && /^[1-8]$/.test(e.key)) {
+        e.preventDefault();
+        void go(`/b/${key}/${STATIONS[Number(e.key) - 1]!.id}`);
+      }
     };
     window.addEventListener('keydown', keys);
     return () => window.removeEventListener('keydown', keys);
@@ -57,28 +93,79 @@ function Frame() {
   return (
     <div className="frame">
       <header className="head">
-        <Link to="/" className="mark" aria-label="All builds"><Mark /></Link>
+        <Link to="/" className="mark" aria-label="All builds">
+          <Mark />
+        </Link>
         <div className="title">
-          <h1><BuildName name={doc.name} onChange={(name) => edit((p) => ({ ...p, name }))} /></h1>
-          <p className="note">{doc.way} · <SaveWords /></p>
+          <h1>
+            <BuildName name={doc.name} onChange={(name) => edit((p) => ({ ...p, name }))} />
+          </h1>
+          <p className="note">
+            {doc.way} · <SaveWords />
+          </p>
         </div>
-        <div className="verdict" role="status" aria-live="polite">{doc.layout.placements.length > 0 && <Wedge verdict={verdict} size={16} />}<b>{check.sentence}</b>{doc.layout.placements.length > 0 && <span className="note nowrap">{percent(check.chance)} to close first time</span>}</div>
+        <div className="verdict" role="status" aria-live="polite">
+          {doc.layout.placements.length > 0 && <Wedge verdict={verdict} size={16} />}
+          <b>{check.sentence}</b>
+          {doc.layout.placements.length > 0 && (
+            <span className="note nowrap">{percent(check.chance)} to close first time</span>
+          )}
+        </div>
         <Goals />
-        <Button size="small" disabled={!canUndo} onClick={undo} aria-label="Undo">Undo</Button><Button size="small" disabled={!canRedo} onClick={redo} aria-label="Redo">Redo</Button>
-        <Button onClick={() => setFind(true)} style={{ width: 148, textAlign: 'left', display: 'flex', justifyContent: 'space-between' }}>Find anything <span className="kbd">/</span></Button>
+        <Button size="small" disabled={!canUndo} onClick={undo} aria-label="Undo">
+          Undo
+        </Button>
+        <Button size="small" disabled={!canRedo} onClick={redo} aria-label="Redo">
+          Redo
+        </Button>
+        <Button
+          onClick={() => setFind(true)}
+          style={{
+            width: 148,
+            textAlign: 'left',
+            display: 'flex',
+            justifyContent: 'space-between',
+          }}
+        >
+          Find anything <span className="kbd">/</span>
+        </Button>
       </header>
       <nav className="index" aria-label="Stations">
         {STATIONS.map((s) => {
           const n = s.id === 'brief' ? goalCount(scores) : check.byStation[s.id];
           return (
             <NavLink key={s.id} to={s.id} className={({ isActive }) => (isActive ? 'here' : '')}>
-              {s.name}{n && <span className="count"><Wedge verdict={n.hits ? 'hit' : 'tight'} />{n.hits || n.tight}<span className="sr">{n.hits ? 'hits' : 'tight'}</span></span>}
+              {s.name}
+              {n && (
+                <span className="count">
+                  <Wedge verdict={n.hits ? 'hit' : 'tight'} />
+                  {n.hits || n.tight}
+                  <span className="sr">{n.hits ? 'hits' : 'tight'}</span>
+                </span>
+              )}
             </NavLink>
           );
         })}
-        <div className="foot"><button type="button" className="plain note" onClick={toggle}>{dark ? 'Light' : 'Dark'}</button><button type="button" className="plain note" onClick={() => setHelp(true)}>Keys <span className="kbd">?</span></button></div>
+        <div className="foot">
+          <button type="button" className="plain note" onClick={toggle}>
+            {dark ? 'Light' : 'Dark'}
+          </button>
+          <button type="button" className="plain note" onClick={() => setHelp(true)}>
+            Keys <span className="kbd">?</span>
+          </button>
+        </div>
       </nav>
-      <main className="main"><Suspense fallback={<p className="sheet note" role="status">Opening ...</p>}><Outlet /></Suspense></main>
+      <main className="main">
+        <Suspense
+          fallback={
+            <p className="sheet note" role="status">
+              Opening ...
+            </p>
+          }
+        >
+          <Outlet />
+        </Suspense>
+      </main>
       <Stale />
       {help && <Keys onClose={() => setHelp(false)} />}
       {find && <FindAnything onClose={() => setFind(false)} />}
@@ -88,14 +175,67 @@ function Frame() {
 
 /** Missed goals count as hits at the Brief tab, those at risk as tight. */
 const goalCount = (scores: readonly Score[]) => {
-  const hits = scores.filter((s) => s.standing === 'missed').length, tight = scores.filter((s) => s.standing === 'at risk').length;
+  const hits = scores.filter((s) => s.standing === 'missed').length,
+    tight = scores.filter((s) => s.standing === 'at risk').length;
   return hits || tight ? { hits, tight } : undefined;
 };
 
-function BuildName({ name, onChange }: { name: string; onChange(name: string): string | undefined }) {
+function BuildName({
+  name,
+  onChange,
+}: {
+  name: string;
+  onChange(name: string): string | undefined;
+}) {
   const [text, setText] = useState<string>();
   const [bad, setBad] = useState<string>();
-  const done = () => { if (text !== undefined && text !== name) { const s = onChange(text); setBad(s); if (s) return; } setText(undefined); };
-  if (text === undefined) return <button type="button" className="plain" onClick={() => setText(name)} title="Rename" aria-label={`Rename ${name}`}>{name}</button>;
-  return <><input aria-label="Build name" autoFocus value={text} maxLength={200} onChange={(e) => setText(e.target.value)} onBlur={done} onKeyDown={(e) => { if (e.key === 'Enter') done(); if (e.key === 'Escape') setText(undefined); }} style={{ font: 'inherit', width: '100%', background: 'var(--card)', color: 'var(--ink)', border: '1px solid var(--index-line)', borderRadius: 4 }} />{bad && <span className="bad" role="alert">{bad}</span>}</>;
+  const done = () => {
+    if (text !== undefined && text !== name) {
+      const s = onChange(text);
+      setBad(s);
+      if (s) return;
+    }
+    setText(undefined);
+  };
+  if (text === undefined)
+    return (
+      <button
+        type="button"
+        className="plain"
+        onClick={() => setText(name)}
+        title="Rename"
+        aria-label={`Rename ${name}`}
+      >
+        {name}
+      </button>
+    );
+  return (
+    <>
+      <input
+        aria-label="Build name"
+        autoFocus
+        value={text}
+        maxLength={200}
+        onChange={(e) => setText(e.target.value)}
+        onBlur={done}
+        onKeyDown={(e) => {
+          if (e.key === 'Enter') done();
+          if (e.key === 'Escape') setText(undefined);
+        }}
+        style={{
+          font: 'inherit',
+          width: '100%',
+          background: 'var(--card)',
+          color: 'var(--ink)',
+          border: '1px solid var(--index-line)',
+          borderRadius: 4,
+        }}
+      />
+      {bad && (
+        <span className="bad" role="alert">
+          {bad}
+        </span>
+      )}
+    </>
+  );
 }

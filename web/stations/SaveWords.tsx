@@ -13,8 +13,19 @@ export function SaveWords() {
   const s = saving.state;
   return (
     <span role="status" data-save={s.is}>
-      {s.is === 'saved' ? `saved ${time.format(new Date(s.at))}` : s.is === 'saving' ? 'saving ...' : s.is === 'unsaved' ? 'not saved yet'
-        : s.is === 'offline' ? <span className="bad">server away, kept in this browser</span> : s.is === 'conflict' ? <span className="bad">saved elsewhere meanwhile</span> : <span className="bad">{s.sentence}</span>}
+      {s.is === 'saved' ? (
+        `saved ${time.format(new Date(s.at))}`
+      ) : s.is === 'saving' ? (
+        'saving ...'
+      ) : s.is === 'unsaved' ? (
+        'not saved yet'
+      ) : s.is === 'offline' ? (
+        <span className="bad">server away, kept in this browser</span>
+      ) : s.is === 'conflict' ? (
+        <span className="bad">saved elsewhere meanwhile</span>
+      ) : (
+        <span className="bad">{s.sentence}</span>
+      )}
     </span>
   );
 }
@@ -29,13 +40,31 @@ export function Stale() {
     <div className="over" role="dialog" aria-modal="true" aria-label="Saved elsewhere">
       <div>
         <h2>This build was saved elsewhere after you opened it</h2>
-        <p style={{ margin: '6px 0 12px' }}>Your edits are kept here. Choose what becomes of them.</p>
+        <p style={{ margin: '6px 0 12px' }}>
+          Your edits are kept here. Choose what becomes of them.
+        </p>
         {both && <Both mine={doc} theirs={theirs} />}
         <div className="row">
           <Button onClick={() => setBoth(!both)}>See both</Button>
-          <Button onClick={() => { const t = saving.takeTheirs(); if (t) open(t); }}>Take theirs</Button>
+          <Button
+            onClick={() => {
+              const t = saving.takeTheirs();
+              if (t) open(t);
+            }}
+          >
+            Take theirs
+          </Button>
           <Button onClick={saving.saveMine}>Save mine over theirs</Button>
-          <Button type="primary" onClick={() => void saving.saveCopy().then((key) => { if (key) void go(`/b/${key}/fit`); })}>Keep mine as a copy</Button>
+          <Button
+            type="primary"
+            onClick={() =>
+              void saving.saveCopy().then((key) => {
+                if (key) void go(`/b/${key}/fit`);
+              })
+            }
+          >
+            Keep mine as a copy
+          </Button>
         </div>
       </div>
     </div>
@@ -44,10 +73,31 @@ export function Stale() {
 
 const Both = ({ mine, theirs }: { mine: Project; theirs: Project }) => (
   <table className="plain" style={{ marginBottom: 12 }}>
-    <thead><tr><th /><th>Mine</th><th>Theirs</th></tr></thead>
+    <thead>
+      <tr>
+        <th />
+        <th>Mine</th>
+        <th>Theirs</th>
+      </tr>
+    </thead>
     <tbody>
-      {([['Name', (p) => p.name], ['Verdict', (p) => check(p).sentence], ['Parts', (p) => String(p.kit.items.length)], ['Laid out', (p) => String(p.layout.placements.length)], ['Cuts', (p) => String(p.cuts.length)], ['Inputs', (p) => String(p.controls.inputs.length)], ['Steps done', (p) => String(p.build.done.length)]] as Array<[string, (p: Project) => string]>)
-        .map(([name, of]) => <tr key={name}><td>{name}</td><td>{of(mine)}</td><td>{of(theirs)}</td></tr>)}
+      {(
+        [
+          ['Name', (p) => p.name],
+          ['Verdict', (p) => check(p).sentence],
+          ['Parts', (p) => String(p.kit.items.length)],
+          ['Laid out', (p) => String(p.layout.placements.length)],
+          ['Cuts', (p) => String(p.cuts.length)],
+          ['Inputs', (p) => String(p.controls.inputs.length)],
+          ['Steps done', (p) => String(p.build.done.length)],
+        ] as Array<[string, (p: Project) => string]>
+      ).map(([name, of]) => (
+        <tr key={name}>
+          <td>{name}</td>
+          <td>{of(mine)}</td>
+          <td>{of(theirs)}</td>
+        </tr>
+      ))}
     </tbody>
   </table>
 );

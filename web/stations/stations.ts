@@ -2,5 +2,12 @@
 import type { Station } from '@deft/core/model';
 
 export const STATIONS: ReadonlyArray<{ id: Station; name: string }> = [
-  { id: 'brief', name: 'Brief' }, { id: 'shell', name: 'Shell' }, { id: 'kit', name: 'Kit' }, { id: 'fit', name: 'Fit' }, { id: 'cut', name: 'Cut' }, { id: 'controls', name: 'Controls' }, { id: 'power', name: 'Power' }, { id: 'build', name: 'Build' },
+  { id: 'brief', name: 'Brief' },
+  { id: 'shell', name: 'Shell' },
+  { id: 'kit', name: 'Kit' },
+  { id: 'fit', name: 'Fit' },
+  { id: 'cut', name: 'Cut' },
+  { id: 'controls', name: 'Controls' },
+  { id: 'power', name: 'Power' },
+  { id: 'build', name: 'Build' },
 ];

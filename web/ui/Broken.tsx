@@ -8,8 +8,12 @@ export function Broken() {
     <main className="home">
       <h1>This view could not be drawn</h1>
       <p>{sentence}</p>
-      <p className="note">Your edits are kept in this browser and saved when the build opens again.</p>
-      <p><Link to="/">Back to the builds</Link></p>
+      <p className="note">
+        Your edits are kept in this browser and saved when the build opens again.
+      </p>
+      <p>
+        <Link to="/">Back to the builds</Link>
+      </p>
     </main>
   );
 }

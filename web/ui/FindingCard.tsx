@@ -2,20 +2,53 @@
 import { percent, type Finding, type WayOut } from '@deft/core/model';
 import type { Ways } from '@deft/core/verdict';
 
-export interface FindingCardProps { finding: Finding; no: number; chosen: boolean; ways: Ways | undefined; onChoose(): void; onTake(way: WayOut): void }
+export interface FindingCardProps {
+  finding: Finding;
+  no: number;
+  chosen: boolean;
+  ways: Ways | undefined;
+  onChoose(): void;
+  onTake(way: WayOut): void;
+}
 
 export function FindingCard({ finding: f, no, chosen, ways, onChoose, onTake }: FindingCardProps) {
   const sigma = f.measure?.sigma;
   return (
-    <article className={`finding ${chosen ? 'chosen' : ''}`} aria-label={`${f.verdict}: ${f.title}, ${f.what}`}>
-      <button type="button" className={`plain no ${f.verdict}`} onClick={onChoose} aria-label={`Show finding ${no}`} aria-pressed={chosen}>{no}</button>
+    <article
+      className={`finding ${chosen ? 'chosen' : ''}`}
+      aria-label={`${f.verdict}: ${f.title}, ${f.what}`}
+    >
+      <button
+        type="button"
+        className={`plain no ${f.verdict}`}
+        onClick={onChoose}
+        aria-label={`Show finding ${no}`}
+        aria-pressed={chosen}
+      >
+        {no}
+      </button>
       <div>
         <button type="button" className="plain" onClick={onChoose} tabIndex={-1}>
-          <h3>{f.title}{sigma !== undefined && <span className="note"> ± {(2 * sigma).toFixed(1)}</span>}</h3>
+          <h3>
+            {f.title}
+            {sigma !== undefined && <span className="note"> ± {(2 * sigma).toFixed(1)}</span>}
+          </h3>
           <p>{f.what}</p>
         </button>
-        {(chosen ? f.why : f.why.slice(0, 1)).map((line) => <p className="note" key={line}>{line}{!chosen && f.measure && !line.includes('chance') ? `${line.endsWith('.') ? '' : '.'} ${cap(percent(f.measure.chance))} to fit.` : ''}</p>)}
-        {chosen && f.measure && f.measure.sources.length > 0 && <p className="note">Largest source: {f.measure.sources[0]!.label}, ± {(2 * Math.abs(f.measure.sources[0]!.k) * f.measure.sources[0]!.u).toFixed(2)} mm.</p>}
+        {(chosen ? f.why : f.why.slice(0, 1)).map((line) => (
+          <p className="note" key={line}>
+            {line}
+            {!chosen && f.measure && !line.includes('chance')
+              ? `${line.endsWith('.') ? '' : '.'} ${cap(percent(f.measure.chance))} to fit.`
+              : ''}
+          </p>
+        ))}
+        {chosen && f.measure && f.measure.sources.length > 0 && (
+          <p className="note">
+            Largest source: {f.measure.sources[0]!.label}, ±{' '}
+            {(2 * Math.abs(f.measure.sources[0]!.k) * f.measure.sources[0]!.u).toFixed(2)} mm.
+          </p>
+        )}
         {f.verdict !== 'clear' && <WayList ways={ways} onTake={onTake} />}
       </div>
     </article>
@@ -25,13 +58,31 @@ export function FindingCard({ finding: f, no, chosen, ways, onChoose, onTake }: 
 const cap = (t: string): string => t.charAt(0).toUpperCase() + t.slice(1);
 
 function WayList({ ways, onTake }: { ways: Ways | undefined; onTake(w: WayOut): void }) {
-  if (!ways) return <p className="note" role="status">Looking for ways out ...</p>;
-  if (!ways.ways.length) return <p className="note">{ways.blocked ? `${ways.blocked}.` : 'No way out was found that keeps everything else clear.'}</p>;
+  if (!ways)
+    return (
+      <p className="note" role="status">
+        Looking for ways out ...
+      </p>
+    );
+  if (!ways.ways.length)
+    return (
+      <p className="note">
+        {ways.blocked
+          ? `${ways.blocked}.`
+          : 'No way out was found that keeps everything else clear.'}
+      </p>
+    );
   return (
     <div>
       {ways.ways.map((w, i) => (
         <button type="button" className="plain way" key={w.id} onClick={() => onTake(w)}>
-          <span className="key" aria-hidden="true">{i + 1}</span><span><span className="do">{w.text}</span><span className="cost">{w.cost}</span></span>
+          <span className="key" aria-hidden="true">
+            {i + 1}
+          </span>
+          <span>
+            <span className="do">{w.text}</span>
+            <span className="cost">{w.cost}</span>
+          </span>
         </button>
       ))}
     </div>

@@ -4,7 +4,12 @@ import { useBuild } from '../state/build';
 import { useWays } from '../workers/useWays';
 import { FindingCard } from './FindingCard';
 
-export interface FindingsProps { station: Station; title: string; live?: readonly Finding[] | undefined; empty?: string }
+export interface FindingsProps {
+  station: Station;
+  title: string;
+  live?: readonly Finding[] | undefined;
+  empty?: string;
+}
 
 export function Findings({ station, title, live, empty }: FindingsProps) {
   const { check, doc, library, chosen, choose, apply } = useBuild();
@@ -12,19 +17,44 @@ export function Findings({ station, title, live, empty }: FindingsProps) {
   const open = mine.filter((f) => f.verdict !== 'clear');
   const ways = useWays(check.checker.scene.project, live ? [] : open, library);
   const clear = mine.filter((f) => f.verdict === 'clear');
-  const thinnest = clear.flatMap((f) => (f.measure ? [f.measure.gap - f.measure.required] : [])).sort((a, b) => a - b)[0];
+  const thinnest = clear
+    .flatMap((f) => (f.measure ? [f.measure.gap - f.measure.required] : []))
+    .sort((a, b) => a - b)[0];
   return (
     <>
-      <h2>{title} <span className="note">{open.length ? 'worst first' : ''}</span></h2>
+      <h2>
+        {title} <span className="note">{open.length ? 'worst first' : ''}</span>
+      </h2>
       {open.map((f, i) => (
-        <FindingCard key={f.id} finding={f} no={i + 1} chosen={chosen === f.id} ways={check.checker.scene.project === doc ? ways.get(f.id) : undefined} onChoose={() => choose(chosen === f.id ? undefined : f.id)} onTake={(w) => { apply(w.changes); choose(undefined); }} />
+        <FindingCard
+          key={f.id}
+          finding={f}
+          no={i + 1}
+          chosen={chosen === f.id}
+          ways={check.checker.scene.project === doc ? ways.get(f.id) : undefined}
+          onChoose={() => choose(chosen === f.id ? undefined : f.id)}
+          onTake={(w) => {
+            apply(w.changes);
+            choose(undefined);
+          }}
+        />
       ))}
       {!open.length && <p className="note">{empty ?? 'Nothing is wrong here.'}</p>}
-      {clear.length > 0 && <p className="note">{clear.length} {open.length ? 'more ' : ''}clear{thinnest === undefined ? '' : `. Thinnest margin ${thinnest.toFixed(1)} mm`}.</p>}
+      {clear.length > 0 && (
+        <p className="note">
+          {clear.length} {open.length ? 'more ' : ''}clear
+          {thinnest === undefined ? '' : `. Thinnest margin ${thinnest.toFixed(1)} mm`}.
+        </p>
+      )}
     </>
   );
 }
 
 /** Numbers on the drawing are those of the cards. */
-export const numbered = (findings: readonly Finding[], station: Station): Array<{ no: number; finding: Finding }> =>
-  findings.filter((f) => f.station === station && f.verdict !== 'clear').map((finding, i) => ({ no: i + 1, finding }));
+export const numbered = (
+  findings: readonly Finding[],
+  station: Station,
+): Array<{ no: number; finding: Finding }> =>
+  findings
+    .filter((f) => f.station === station && f.verdict !== 'clear')
+    .map((finding, i) => ({ no: i + 1, finding }));

@@ -3,18 +3,54 @@ import { useEffect, useState } from 'react';
 import { Button, Input } from 'antd';
 import { type Points, pointsFrom, pointsText } from './points';
 
-export function PointsField({ label, points, use, onUse, children }: { label: string; points: Points; use: string; onUse(points: Array<[number, number]>): string | undefined; children?: React.ReactNode }) {
+export function PointsField({
+  label,
+  points,
+  use,
+  onUse,
+  children,
+}: {
+  label: string;
+  points: Points;
+  use: string;
+  onUse(points: Array<[number, number]>): string | undefined;
+  children?: React.ReactNode;
+}) {
   const [text, setText] = useState(pointsText(points));
   const [bad, setBad] = useState<string>();
   const now = pointsText(points);
-  useEffect(() => { setText(now); setBad(undefined); }, [now]);
-  const take = () => { const read = pointsFrom(text); setBad(typeof read === 'string' ? read : onUse(read)); };
+  useEffect(() => {
+    setText(now);
+    setBad(undefined);
+  }, [now]);
+  const take = () => {
+    const read = pointsFrom(text);
+    setBad(typeof read === 'string' ? read : onUse(read));
+  };
   return (
     <>
       <p className="note">One corner a line, x and y in mm, once around.</p>
-      <Input.TextArea aria-label={label} value={text} rows={5} onChange={(e) => { setText(e.target.value); setBad(undefined); }} {...(bad ? { status: 'error' as const } : {})} />
-      {bad && <p className="bad" role="alert">{bad}</p>}
-      <div className="row" style={{ marginTop: 6 }}><Button size="small" onClick={take}>{use}</Button>{children}</div>
+      <Input.TextArea
+        aria-label={label}
+        value={text}
+        rows={5}
+        onChange={(e) => {
+          setText(e.target.value);
+          setBad(undefined);
+        }}
+        {...(bad ? { status: 'error' as const } : {})}
+      />
+      {bad && (
+        <p className="bad" role="alert">
+          {bad}
+        </p>
+      )}
+      <div className="row" style={{ marginTop: 6 }}>
+        <Button size="small" onClick={take}>
+          {use}
+        </Button>
+        {children}
+      </div>
     </>
   );
 }

@@ -7,36 +7,123 @@ import { useBuild } from '../state/build';
 import { useMend } from '../workers/useBrief';
 import { Wedge } from './Wedge';
 
-export const WEDGE: Readonly<Record<Standing, Verdict>> = { met: 'clear', 'at risk': 'tight', missed: 'hit', open: 'tight' };
+export const WEDGE: Readonly<Record<Standing, Verdict>> = {
+  met: 'clear',
+  'at risk': 'tight',
+  missed: 'hit',
+  open: 'tight',
+};
 
 /** One short button: how many goals are met, and the list under it. */
 export function Goals() {
   const { scores } = useBuild();
   if (!scores.length) return null;
-  const met = scores.filter((s) => s.standing === 'met').length, worst = scores[0]!;
+  const met = scores.filter((s) => s.standing === 'met').length,
+    worst = scores[0]!;
   return (
-    <Popover trigger="click" placement="bottomRight" content={<div style={{ width: 340, maxHeight: 460, overflow: 'auto' }}><ul className="scores">{scores.map((s) => <li key={s.goal}><Wedge verdict={WEDGE[s.standing]} /><span className="grow"><b style={{ fontWeight: 600 }}>{s.name}</b> <span className="note">{s.target}</span><br />{s.figure}</span><span className="note">{s.standing}</span></li>)}</ul><p style={{ marginTop: 8 }}><Link to="brief">Goals and what would meet them</Link></p></div>}>
-      <Button size="small" aria-label={`Goals: ${met} of ${scores.length} met`}><Wedge verdict={WEDGE[worst.standing]} /> Goals {met}/{scores.length}</Button>
+    <Popover
+      trigger="click"
+      placement="bottomRight"
+      content={
+        <div style={{ width: 340, maxHeight: 460, overflow: 'auto' }}>
+          <ul className="scores">
+            {scores.map((s) => (
+              <li key={s.goal}>
+                <Wedge verdict={WEDGE[s.standing]} />
+                <span className="grow">
+                  <b style={{ fontWeight: 600 }}>{s.name}</b>{' '}
+                  <span className="note">{s.target}</span>
+                  <br />
+                  {s.figure}
+                </span>
+                <span className="note">{s.standing}</span>
+              </li>
+            ))}
+          </ul>
+          <p style={{ marginTop: 8 }}>
+            <Link to="brief">Goals and what would meet them</Link>
+          </p>
+        </div>
+      }
+    >
+      <Button size="small" aria-label={`Goals: ${met} of ${scores.length} met`}>
+        <Wedge verdict={WEDGE[worst.standing]} /> Goals {met}/{scores.length}
+      </Button>
     </Popover>
   );
 }
 
-export function ScoreCard({ score: s, open, onOpen }: { score: Score; open: boolean; onOpen(): void }) {
+export function ScoreCard({
+  score: s,
+  open,
+  onOpen,
+}: {
+  score: Score;
+  open: boolean;
+  onOpen(): void;
+}) {
   const { check, library, apply } = useBuild();
-  const mend = useMend(check.checker.scene.project, open && s.standing !== 'met' ? s.goal : undefined, library);
+  const mend = useMend(
+    check.checker.scene.project,
+    open && s.standing !== 'met' ? s.goal : undefined,
+    library,
+  );
   return (
     <article className="score" aria-label={`${s.name}: ${s.standing}`}>
-      <button type="button" className="plain row" style={{ flexWrap: 'nowrap', alignItems: 'flex-start', width: '100%' }} onClick={onOpen} aria-expanded={open}>
-        <span style={{ paddingTop: 3 }}><Wedge verdict={WEDGE[s.standing]} /></span>
-        <span className="grow"><b style={{ fontWeight: 600 }}>{s.name}</b> <span className="note">{s.target}</span><br /><span style={{ fontSize: 15 }}>{s.figure}</span><br /><span className="note">{s.standing === 'open' ? 'Open until this is chosen: ' : 'Decided by '}{s.decides}</span></span>
+      <button
+        type="button"
+        className="plain row"
+        style={{ flexWrap: 'nowrap', alignItems: 'flex-start', width: '100%' }}
+        onClick={onOpen}
+        aria-expanded={open}
+      >
+        <span style={{ paddingTop: 3 }}>
+          <Wedge verdict={WEDGE[s.standing]} />
+        </span>
+        <span className="grow">
+          <b style={{ fontWeight: 600 }}>{s.name}</b> <span className="note">{s.target}</span>
+          <br />
+          <span style={{ fontSize: 15 }}>{s.figure}</span>
+          <br />
+          <span className="note">
+            {s.standing === 'open' ? 'Open until this is chosen: ' : 'Decided by '}
+            {s.decides}
+          </span>
+        </span>
         <span className={`standing ${s.standing === 'missed' ? 'bad' : 'note'}`}>{s.standing}</span>
       </button>
       {open && (
         <div style={{ paddingLeft: 24 }}>
-          {s.why.map((w) => <p key={w} className="note">{w}</p>)}
-          {s.standing !== 'met' && s.standing !== 'open' && (mend === undefined ? <p className="note" role="status">Looking for the cheapest change ...</p>
-            : mend === null ? <p className="note">No single change in the library meets it without missing something else.</p>
-              : <Button size="small" type="primary" style={{ marginTop: 6, height: 'auto', whiteSpace: 'normal', textAlign: 'left' }} onClick={() => apply(mend.changes)}>{mend.text}: {mend.figure}, {mend.cost > 0 ? `${mend.cost.toFixed(2)} more` : mend.cost < 0 ? `${(-mend.cost).toFixed(2)} less` : 'no cost'}</Button>)}
+          {s.why.map((w) => (
+            <p key={w} className="note">
+              {w}
+            </p>
+          ))}
+          {s.standing !== 'met' &&
+            s.standing !== 'open' &&
+            (mend === undefined ? (
+              <p className="note" role="status">
+                Looking for the cheapest change ...
+              </p>
+            ) : mend === null ? (
+              <p className="note">
+                No single change in the library meets it without missing something else.
+              </p>
+            ) : (
+              <Button
+                size="small"
+                type="primary"
+                style={{ marginTop: 6, height: 'auto', whiteSpace: 'normal', textAlign: 'left' }}
+                onClick={() => apply(mend.changes)}
+              >
+                {mend.text}: {mend.figure},{' '}
+                {mend.cost > 0
+                  ? `${mend.cost.toFixed(2)} more`
+                  : mend.cost < 0
+                    ? `${(-mend.cost).toFixed(2)} less`
+                    : 'no cost'}
+              </Button>
+            ))}
         </div>
       )}
     </article>

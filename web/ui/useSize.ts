@@ -7,7 +7,12 @@ export function useSize<T extends HTMLElement>(): [RefObject<T | null>, { w: num
   useEffect(() => {
     const el = ref.current;
     if (!el) return;
-    const read = () => setSize((s) => (s.w === el.clientWidth && s.h === el.clientHeight ? s : { w: el.clientWidth, h: el.clientHeight }));
+    const read = () =>
+      setSize((s) =>
+        s.w === el.clientWidth && s.h === el.clientHeight
+          ? s
+          : { w: el.clientWidth, h: el.clientHeight },
+      );
     read();
     const watch = new ResizeObserver(read);
     watch.observe(el);

@@ -4,7 +4,16 @@ import type { Sheet } from '@deft/core/cuts';
 import type { Fonts, Paper } from '@deft/core/formats/pdf';
 
 const api = {
-  async pdf(sheets: readonly Sheet[], o: { title: string; paper: Paper; fonts: Fonts; correction?: { along: number; across: number }; working?: string }): Promise<Uint8Array> {
+  async pdf(
+    sheets: readonly Sheet[],
+    o: {
+      title: string;
+      paper: Paper;
+      fonts: Fonts;
+      correction?: { along: number; across: number };
+      working?: string;
+    },
+  ): Promise<Uint8Array> {
     const { sheetsPdf } = await import('@deft/core/formats/pdf');
     return sheetsPdf(sheets, o);
   },

@@ -6,11 +6,26 @@ import { type MeshFile, readStep } from '@deft/core/formats/mesh';
 import { BadInput } from '@deft/core/model';
 
 const api = {
-  async read(bytes: Uint8Array): Promise<{ ok: true; file: MeshFile } | { ok: false; sentence: string }> {
+  async read(
+    bytes: Uint8Array,
+  ): Promise<{ ok: true; file: MeshFile } | { ok: false; sentence: string }> {
     try {
-      return { ok: true, file: readStep(bytes, await occt({ locateFile: () => wasmUrl, print: () => undefined, printErr: () => undefined })) };
+      return {
+        ok: true,
+        file: readStep(
+          bytes,
+          await occt({
+            locateFile: () => wasmUrl,
+            print: () => undefined,
+            printErr: () => undefined,
+          }),
+        ),
+      };
     } catch (e) {
-      return { ok: false, sentence: e instanceof BadInput ? e.message : 'This STEP file cannot be read.' };
+      return {
+        ok: false,
+        sentence: e instanceof BadInput ? e.message : 'This STEP file cannot be read.',
+      };
     }
   },
 };

@@ -10,5 +10,7 @@ export async function stepApart(bytes: Uint8Array): Promise<MeshFile> {
     const r = await wrap<StepApi>(worker).read(bytes);
     if (!r.ok) throw new BadInput('', r.sentence);
     return r.file;
-  } finally { worker.terminate(); }
+  } finally {
+    worker.terminate();
+  }
 }

@@ -5,6 +5,6 @@ let counter = 0;
 const versions = new WeakMap<Project, string>();
 export const versionOf = (p: Project): string => {
   let v = versions.get(p);
-  if (!v) versions.set(p, v = String(++counter));
+  if (!v) versions.set(p, (v = String(++counter)));
   return v;
 };

@@ -3,30 +3,53 @@ import { BadInput } from '../../model';
 import type { MeshFile } from './file';
 
 export interface StepReader {
-  ReadStepFile(bytes: Uint8Array, how: { linearUnit: string; linearDeflectionType: string; linearDeflection: number; angularDeflection: number }): {
+  ReadStepFile(
+    bytes: Uint8Array,
+    how: {
+      linearUnit: string;
+      linearDeflectionType: string;
+      linearDeflection: number;
+      angularDeflection: number;
+    },
+  ): {
     success: boolean;
-    meshes: Array<{ name?: string; attributes: { position: { array: ArrayLike<number> } }; index: { array: ArrayLike<number> } }>;
+    meshes: Array<{
+      name?: string;
+      attributes: { position: { array: ArrayLike<number> } };
+      index: { array: ArrayLike<number> };
+    }>;
   };
 }
 
 /** How far a facet may be off its surface, mm; and the angle between neighbours, radians. */
-const OFF_MM = 0.03, ANGLE = 0.2;
+const OFF_MM = 0.03,
+  ANGLE = 0.2;
 
 export function readStep(bytes: Uint8Array, occt: StepReader): MeshFile {
   const end = new TextDecoder('latin1').decode(bytes.subarray(Math.max(0, bytes.length - 4096)));
-  if (!/END-ISO-10303-21/.test(end)) throw new BadInput('', 'The STEP file was cut short: it has no END-ISO-10303-21.');
+  if (!/END-ISO-10303-21/.test(end))
+    throw new BadInput('', 'The STEP file was cut short: it has no END-ISO-10303-21.');
   let read: ReturnType<StepReader['ReadStepFile']>;
   try {
-    read = occt.ReadStepFile(bytes, { linearUnit: 'millimeter', linearDeflectionType: 'absolute_value', linearDeflection: OFF_MM, angularDeflection: ANGLE });
+    read = occt.ReadStepFile(bytes, {
+      linearUnit: 'millimeter',
+      linearDeflectionType: 'absolute_value',
+      linearDeflection: OFF_MM,
+      angularDeflection: ANGLE,
+    });
   } catch {
     throw new BadInput('', 'This STEP file is damaged: its reader gave up.');
   }
-  if (!read.success || !read.meshes.length) throw new BadInput('', 'This STEP file holds no solid that can be read.');
+  if (!read.success || !read.meshes.length)
+    throw new BadInput('', 'This STEP file holds no solid that can be read.');
   return {
-    kind: 'STEP', unitMm: 1,
+    kind: 'STEP',
+    unitMm: 1,
     solids: read.meshes.map((m, i) => {
-      const positions = Float32Array.from(m.attributes.position.array), triangles = Uint32Array.from(m.index.array);
-      if (triangles.some((v) => v >= positions.length / 3)) throw new BadInput('', 'This STEP file is damaged: a facet has no corner.');
+      const positions = Float32Array.from(m.attributes.position.array),
+        triangles = Uint32Array.from(m.index.array);
+      if (triangles.some((v) => v >= positions.length / 3))
+        throw new BadInput('', 'This STEP file is damaged: a facet has no corner.');
       return { name: m.name?.slice(0, 80) || `solid ${i + 1}`, mesh: { positions, triangles } };
     }),
   };

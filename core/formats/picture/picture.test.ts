@@ -15,11 +15,21 @@ describe.each(['jpeg', 'png'] as const)('%s', (kind) => {
   });
   test('a picture of 200 million pixels is refused by its header alone', () => {
     const b = bytes.slice();
-    if (kind === 'png') { new DataView(b.buffer).setUint32(16, 20_000); new DataView(b.buffer).setUint32(20, 10_000); } else { const at = text(b).indexOf('\xff\xc0'); b.set([0x40, 0x00, 0x40, 0x00], at + 5); }
+    if (kind === 'png') {
+      new DataView(b.buffer).setUint32(16, 20_000);
+      new DataView(b.buffer).setUint32(20, 10_000);
+    } else {
+      const at = text(b).indexOf('\xff\xc0');
+      b.set([0x40, 0x00, 0x40, 0x00], at + 5);
+    }
     expect(() => readPicture(b)).toThrow(/million pixels; 40 million are the most/);
   });
   test('cut anywhere it is refused in a sentence', () => {
-    for (let n = 0; n < bytes.length - 2; n += 3) expect(() => readPicture(bytes.slice(0, n))).toThrow(/cut short|neither|no picture/);
+    for (let n = 0; n < bytes.length - 2; n += 3)
+      expect(() => readPicture(bytes.slice(0, n))).toThrow(/cut short|neither|no picture/);
   });
 });
-test('something else is no picture', () => expect(() => readPicture(new TextEncoder().encode('<svg/>'))).toThrow('neither a JPEG nor a PNG'));
+test('something else is no picture', () =>
+  expect(() => readPicture(new TextEncoder().encode('<svg/>'))).toThrow(
+    'neither a JPEG nor a PNG',
+  ));

@@ -7,7 +7,18 @@
 import type { ManifoldToplevel } from 'manifold-3d';
 import { type Body, type Cut, outlineSpan } from '../../model';
 import { drawn, type Mesh, pointsOf, type Pt } from '../../geometry';
-import { BODY, floorStrips, innerRing, named, outerRing, shapePoints, shellSolids, spots, wallSlabs, type WallHole } from '../../shell';
+import {
+  BODY,
+  floorStrips,
+  innerRing,
+  named,
+  outerRing,
+  shapePoints,
+  shellSolids,
+  spots,
+  wallSlabs,
+  type WallHole,
+} from '../../shell';
 
 export { readStl, stlBytes } from '../mesh';
 export { threeMfBytes } from './threeMf';
@@ -25,57 +36,125 @@ const ABOVE = 60;
  * @returns      a closed triangle mesh of positive volume
  * @throws       RangeError when the piece is not in the body
  */
-export function pieceMesh(wasm: ManifoldToplevel, body: Body, pieceId: string, cuts: readonly Cut[] = [], holes: readonly WallHole[] = []): Mesh {
+export function pieceMesh(
+  wasm: ManifoldToplevel,
+  body: Body,
+  pieceId: string,
+  cuts: readonly Cut[] = [],
+  holes: readonly WallHole[] = [],
+): Mesh {
   const i = body.pieces.findIndex((p) => p.id === pieceId);
   const piece = body.pieces[i];
   if (!piece) throw new RangeError(`This shell has no piece "${pieceId}".`);
   const { Manifold, CrossSection } = wasm;
   const made: Array<{ delete(): void }> = [];
-  const keep = <T extends { delete(): void }>(x: T): T => { made.push(x); return x; };
+  const keep = <T extends { delete(): void }>(x: T): T => {
+    made.push(x);
+    return x;
+  };
   type Solid = InstanceType<typeof Manifold>;
   const sign = piece.role === 'front' || piece.role === 'plate' ? 1 : -1;
   /** An extrusion between two depths below the rim. */
   const from = (points: ReadonlyArray<Pt>, d0: number, d1: number, grow = 0): Solid => {
-    let plan = keep(CrossSection.ofPolygons([points.map(([x, y]) => [x, y] as [number, number])], 'NonZero'));
+    let plan = keep(
+      CrossSection.ofPolygons([points.map(([x, y]) => [x, y] as [number, number])], 'NonZero'),
+    );
     if (grow) plan = keep(plan.offset(grow, 'Round', 2, SIDES));
     const solid = keep(Manifold.extrude(plan, d1 - d0));
     return keep(solid.translate([0, 0, sign > 0 ? d0 : -d1]));
   };
   try {
     const shell = shellSolids(body, cuts);
-    const outer = pointsOf(outerRing(body)), inner = pointsOf(innerRing(body));
+    const outer = pointsOf(outerRing(body)),
+      inner = pointsOf(innerRing(body));
     const floor = piece.depth.mm - body.wall.mm;
     const all = named(body);
     const bays = piece.zones.map((z, j) => {
       const [at] = spots(body, all, z.at, z.shape, `${BODY}.pieces.${i}.zones.${j}.at`, undefined);
       return { points: shapePoints(z.shape, at!.x.mm, at!.y.mm), depth: z.depth.mm };
     });
-    const strips = piece.profile && floorStrips(piece.profile, outlineSpan(body.outline)[piece.profile.along === 'x' ? 'w' : 'h']);
+    const strips =
+      piece.profile &&
+      floorStrips(
+        piece.profile,
+        outlineSpan(body.outline)[piece.profile.along === 'x' ? 'w' : 'h'],
+      );
     /** The part of a solid over one strip of a curved floor. */
-    const over = (s: Solid, a: number, b: number): Solid => keep(s.intersect(from(piece.profile!.along === 'x' ? [[a, -20], [b, -20], [b, 1020], [a, 1020]] : [[-20, a], [1020, a], [1020, b], [-20, b]], -ABOVE, 200)));
-    const solids: Solid[] = strips ? strips.map((t) => over(from(outer, 0, t.depth + body.wall.mm), t.from, t.to)) : [from(outer, 0, piece.depth.mm)];
+    const over = (s: Solid, a: number, b: number): Solid =>
+      keep(
+        s.intersect(
+          from(
+            piece.profile!.along === 'x'
+              ? [
+                  [a, -20],
+                  [b, -20],
+                  [b, 1020],
+                  [a, 1020],
+                ]
+              : [
+                  [-20, a],
+                  [1020, a],
+                  [1020, b],
+                  [-20, b],
+                ],
+            -ABOVE,
+            200,
+          ),
+        ),
+      );
+    const solids: Solid[] = strips
+      ? strips.map((t) => over(from(outer, 0, t.depth + body.wall.mm), t.from, t.to))
+      : [from(outer, 0, piece.depth.mm)];
     // A bay deeper than the half bulges out, one wall thick all round.
-    for (const b of bays) if (b.depth + body.wall.mm > piece.depth.mm) solids.push(from(b.points, floor, b.depth + body.wall.mm, body.wall.mm));
+    for (const b of bays)
+      if (b.depth + body.wall.mm > piece.depth.mm)
+        solids.push(from(b.points, floor, b.depth + body.wall.mm, body.wall.mm));
     let result = keep(Manifold.union(solids));
     // A leaning wall is cut slab by slab, a curved floor strip by strip.
     const deepest = strips ? Math.max(...strips.map((t) => t.depth)) : floor;
     const slabs = wallSlabs(body, piece, 1).filter((q) => q.z0 < deepest);
-    const cavity = keep(Manifold.union(slabs.map((q, k) => from(pointsOf(innerRing({ ...body, wall: { ...body.wall, mm: q.wall } })), k ? q.z0 : -THROUGH, k === slabs.length - 1 ? deepest : q.z1))));
-    if (strips) for (const t of strips) result = keep(result.subtract(keep(over(cavity, t.from, t.to).intersect(from(outer, -THROUGH, t.depth)))));
+    const cavity = keep(
+      Manifold.union(
+        slabs.map((q, k) =>
+          from(
+            pointsOf(innerRing({ ...body, wall: { ...body.wall, mm: q.wall } })),
+            k ? q.z0 : -THROUGH,
+            k === slabs.length - 1 ? deepest : q.z1,
+          ),
+        ),
+      ),
+    );
+    if (strips)
+      for (const t of strips)
+        result = keep(
+          result.subtract(
+            keep(over(cavity, t.from, t.to).intersect(from(outer, -THROUGH, t.depth))),
+          ),
+        );
     else result = keep(result.subtract(cavity));
     for (const b of bays) result = keep(result.subtract(from(b.points, 0, b.depth)));
     const features = shell.features.filter((f) => f.piece === pieceId && f.height > 0);
     if (features.length) {
-      const standing = features.flatMap((f) => f.solid.prisms.flatMap((p) => drawn(p).map((ring) => {
-        const [d0, d1] = sign > 0 ? [p.z0, p.z1] : [-p.z1, -p.z0];
-        // Sunk a little into its floor, so that both are one solid.
-        return from(pointsOf(ring), d0, d1 + body.wall.mm / 2);
-      })));
-      const inside = keep(Manifold.intersection([keep(Manifold.union(standing)), keep(Manifold.union([...solids, from(inner, -ABOVE, 0.01)]))]));
+      const standing = features.flatMap((f) =>
+        f.solid.prisms.flatMap((p) =>
+          drawn(p).map((ring) => {
+            const [d0, d1] = sign > 0 ? [p.z0, p.z1] : [-p.z1, -p.z0];
+            // Sunk a little into its floor, so that both are one solid.
+            return from(pointsOf(ring), d0, d1 + body.wall.mm / 2);
+          }),
+        ),
+      );
+      const inside = keep(
+        Manifold.intersection([
+          keep(Manifold.union(standing)),
+          keep(Manifold.union([...solids, from(inner, -ABOVE, 0.01)])),
+        ]),
+      );
       result = keep(result.add(inside));
     }
     const deep = Math.max(piece.depth.mm, ...bays.map((b) => b.depth + body.wall.mm)) + THROUGH;
-    for (const o of shell.openings.face.filter((q) => q.piece === pieceId)) result = keep(result.subtract(from(o.points, floor - 0.01, deep)));
+    for (const o of shell.openings.face.filter((q) => q.piece === pieceId))
+      result = keep(result.subtract(from(o.points, floor - 0.01, deep)));
     for (const h of [...shell.openings.wall, ...holes]) result = keep(result.subtract(wallCut(h)));
     const mesh = result.getMesh();
     return { positions: onlyXyz(mesh.vertProperties, mesh.numProp), triangles: mesh.triVerts };
@@ -86,18 +165,23 @@ export function pieceMesh(wasm: ManifoldToplevel, body: Body, pieceId: string, c
   /** A hole through one wall, as it passes both halves. */
   function wallCut(h: WallHole): Solid {
     const wall = shellSolids(body, cuts).walls[h.wall]!;
-    const plan = h.round ? keep(CrossSection.circle(h.w / 2, SIDES)) : keep(CrossSection.square([h.w, h.h], true));
+    const plan = h.round
+      ? keep(CrossSection.circle(h.w / 2, SIDES))
+      : keep(CrossSection.square([h.w, h.h], true));
     const thick = 2 * (body.wall.mm + THROUGH);
     // Drawn in u, v; laid so that u runs along the wall, v along z, and the cut along its normal.
     const solid = keep(keep(Manifold.extrude(plan, thick)).translate([0, 0, -thick / 2]));
     const [cx, cy] = [wall.x0 + wall.ux * h.u, wall.y0 + wall.uy * h.u];
-    return keep(solid.transform([wall.ux, wall.uy, 0, 0, 0, 0, 1, 0, wall.nx, wall.ny, 0, 0, cx, cy, h.v, 1]));
+    return keep(
+      solid.transform([wall.ux, wall.uy, 0, 0, 0, 0, 1, 0, wall.nx, wall.ny, 0, 0, cx, cy, h.v, 1]),
+    );
   }
 }
 
 function onlyXyz(props: Float32Array, numProp: number): Float32Array {
   if (numProp === 3) return props;
   const out = new Float32Array((props.length / numProp) * 3);
-  for (let v = 0; v < out.length / 3; v++) out.set(props.subarray(v * numProp, v * numProp + 3), v * 3);
+  for (let v = 0; v < out.length / 3; v++)
+    out.set(props.subarray(v * numProp, v * numProp + 3), v * 3);
   return out;
 }

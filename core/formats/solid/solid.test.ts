@@ -12,12 +12,27 @@ import { type Mesh, volume } from '../../geometry';
 const wasm = await Module();
 wasm.setup();
 const box = (points?: Array<[number, number]>): Body => ({
-  id: 'shell', name: 'Box', spine: 'left', wall: length(2), outline: points ? { kind: 'points', points, u: 0.03, r: length(0) } : { kind: 'rect', w: length(100), h: length(60), r: length(0) },
-  pieces: (['front', 'back'] as const).map((role) => ({ id: role, role, material: 'abs' as const, depth: length(role === 'front' ? 10 : 15), zones: [], features: [], openings: [] })),
+  id: 'shell',
+  name: 'Box',
+  spine: 'left',
+  wall: length(2),
+  outline: points
+    ? { kind: 'points', points, u: 0.03, r: length(0) }
+    : { kind: 'rect', w: length(100), h: length(60), r: length(0) },
+  pieces: (['front', 'back'] as const).map((role) => ({
+    id: role,
+    role,
+    material: 'abs' as const,
+    depth: length(role === 'front' ? 10 : 15),
+    zones: [],
+    features: [],
+    openings: [],
+  })),
 });
 /** Every edge is met by exactly one opposite edge: watertight. */
 function watertight(m: Mesh): boolean {
-  const key = (i: number) => [0, 1, 2].map((k) => Math.round(m.positions[i * 3 + k]! * 1e4)).join(',');
+  const key = (i: number) =>
+    [0, 1, 2].map((k) => Math.round(m.positions[i * 3 + k]! * 1e4)).join(',');
   const open = new Map<string, number>();
   for (let t = 0; t < m.triangles.length; t += 3) {
     for (let k = 0; k < 3; k++) {
@@ -25,9 +40,16 @@ function watertight(m: Mesh): boolean {
       open.set(`${a}>${b}`, (open.get(`${a}>${b}`) ?? 0) + 1);
     }
   }
-  return [...open].every(([e, n]) => { const [a, b] = e.split('>'); return open.get(`${b}>${a}`) === n; });
+  return [...open].every(([e, n]) => {
+    const [a, b] = e.split('>');
+    return open.get(`${b}>${a}`) === n;
+  });
 }
-const bounds = (m: Mesh) => [0, 1, 2].map((k) => { const v = Array.from(m.positions).filter((_, i) => i % 3 === k); return [Math.min(...v), Math.max(...v)]; });
+const bounds = (m: Mesh) =>
+  [0, 1, 2].map((k) => {
+    const v = Array.from(m.positions).filter((_, i) => i % 3 === k);
+    return [Math.min(...v), Math.max(...v)];
+  });
 
 describe('a piece as a solid', () => {
   test('a plain tray has the volume of its outside less its cavity', () => {
@@ -39,24 +61,86 @@ describe('a piece as a solid', () => {
   });
   test('posts, bays, face and wall openings change it by exactly what they are', () => {
     const plain = volume(pieceMesh(wasm, box(), 'back'));
-    const at = (x: number, y: number) => ({ x: { from: { edge: 'left' as const, face: 'outer' as const }, to: 'centre' as const, length: length(x) }, y: { from: { edge: 'bottom' as const, face: 'outer' as const }, to: 'centre' as const, length: length(y) } });
+    const at = (x: number, y: number) => ({
+      x: {
+        from: { edge: 'left' as const, face: 'outer' as const },
+        to: 'centre' as const,
+        length: length(x),
+      },
+      y: {
+        from: { edge: 'bottom' as const, face: 'outer' as const },
+        to: 'centre' as const,
+        length: length(y),
+      },
+    });
     const body = box();
     const back = body.pieces[1]!;
-    back.features.push({ id: 'block', name: 'block', kind: 'post', at: at(30, 30), shape: { kind: 'rect', w: length(5), h: length(4) }, height: { from: 'floor', length: length(6) }, purpose: 'unknown', mayCut: 'trim' });
-    back.openings.push({ id: 'hole', name: 'hole', use: 'other', on: { kind: 'face', at: at(70, 30) }, shape: { kind: 'rect', w: length(10), h: length(8) } });
-    back.openings.push({ id: 'port', name: 'port', use: 'port', on: { kind: 'wall', wall: 0, along: { from: { edge: 'left', face: 'outer' }, to: 'centre', length: length(50) }, v: length(-6) }, shape: { kind: 'rect', w: length(9), h: length(3) } });
-    expect(volume(pieceMesh(wasm, body, 'back')) - plain).toBeCloseTo(5 * 4 * 6 - 10 * 8 * 2 - 9 * 3 * 2, 2);
-    back.zones.push({ id: 'bay', name: 'bay', at: at(50, 42), shape: { kind: 'rect', w: length(20), h: length(10) }, depth: length(14) });
+    back.features.push({
+      id: 'block',
+      name: 'block',
+      kind: 'post',
+      at: at(30, 30),
+      shape: { kind: 'rect', w: length(5), h: length(4) },
+      height: { from: 'floor', length: length(6) },
+      purpose: 'unknown',
+      mayCut: 'trim',
+    });
+    back.openings.push({
+      id: 'hole',
+      name: 'hole',
+      use: 'other',
+      on: { kind: 'face', at: at(70, 30) },
+      shape: { kind: 'rect', w: length(10), h: length(8) },
+    });
+    back.openings.push({
+      id: 'port',
+      name: 'port',
+      use: 'port',
+      on: {
+        kind: 'wall',
+        wall: 0,
+        along: { from: { edge: 'left', face: 'outer' }, to: 'centre', length: length(50) },
+        v: length(-6),
+      },
+      shape: { kind: 'rect', w: length(9), h: length(3) },
+    });
+    expect(volume(pieceMesh(wasm, body, 'back')) - plain).toBeCloseTo(
+      5 * 4 * 6 - 10 * 8 * 2 - 9 * 3 * 2,
+      2,
+    );
+    back.zones.push({
+      id: 'bay',
+      name: 'bay',
+      at: at(50, 42),
+      shape: { kind: 'rect', w: length(20), h: length(10) },
+      depth: length(14),
+    });
     expect(volume(pieceMesh(wasm, body, 'back'))).toBeGreaterThan(0);
     expect(watertight(pieceMesh(wasm, body, 'back'))).toBe(true);
   });
   test('an L cut into one corner comes back with positive volume and the L in the same corner', () => {
-    const body = box([[0, 0], [100, 0], [100, 60], [30, 60], [30, 40], [0, 40]]);
+    const body = box([
+      [0, 0],
+      [100, 0],
+      [100, 60],
+      [30, 60],
+      [30, 40],
+      [0, 40],
+    ]);
     for (const piece of ['front', 'back']) {
       const m = readStl(stlBytes(pieceMesh(wasm, body, piece)));
       expect(volume(m)).toBeGreaterThan(0);
-      const corner = (x: number, y: number) => { for (let i = 0; i < m.positions.length; i += 3) if (Math.hypot(m.positions[i]! - x, m.positions[i + 1]! - y) < 0.01) return true; return false; };
-      expect([corner(0, 60), corner(30, 40), corner(100, 60), corner(0, 0)]).toEqual([false, true, true, true]);
+      const corner = (x: number, y: number) => {
+        for (let i = 0; i < m.positions.length; i += 3)
+          if (Math.hypot(m.positions[i]! - x, m.positions[i + 1]! - y) < 0.01) return true;
+        return false;
+      };
+      expect([corner(0, 60), corner(30, 40), corner(100, 60), corner(0, 0)]).toEqual([
+        false,
+        true,
+        true,
+        true,
+      ]);
     }
   });
   test('every demo shell is watertight, of positive volume and as large as measured', () => {
@@ -65,7 +149,8 @@ describe('a piece as a solid', () => {
       for (const p of body.pieces) {
         const m = pieceMesh(wasm, body, p.id, d.cuts);
         expect([d.id, p.id, watertight(m), volume(m) > 1000]).toEqual([d.id, p.id, true, true]);
-        if (body.outline.kind === 'rect') expect(bounds(m)[0]![1]).toBeCloseTo(body.outline.w.mm, 2);
+        if (body.outline.kind === 'rect')
+          expect(bounds(m)[0]![1]).toBeCloseTo(body.outline.w.mm, 2);
       }
     }
   });
@@ -79,10 +164,13 @@ describe('files', () => {
     expect(volume(again)).toBeCloseTo(volume(mesh), 1);
   });
   test('ASCII STL is read, and what is wrong with one is said', () => {
-    const ascii = 'solid x\nfacet normal 0 0 1\nouter loop\nvertex 0 0 0\nvertex 1 0 0\nvertex 0 1 0\nendloop\nendfacet\nendsolid x\n';
+    const ascii =
+      'solid x\nfacet normal 0 0 1\nouter loop\nvertex 0 0 0\nvertex 1 0 0\nvertex 0 1 0\nendloop\nendfacet\nendsolid x\n';
     const bytes = (t: string) => new TextEncoder().encode(t);
     expect(readStl(bytes(ascii)).triangles.length).toBe(3);
-    expect(() => readStl(bytes(ascii.replace('vertex 1 0 0', 'vertex 1 zero 0')))).toThrow('Line 5');
+    expect(() => readStl(bytes(ascii.replace('vertex 1 0 0', 'vertex 1 zero 0')))).toThrow(
+      'Line 5',
+    );
     expect(() => readStl(bytes(ascii.replace('endsolid x', '')))).toThrow('cut short');
     expect(() => readStl(new Uint8Array(0))).toThrow('empty');
     const lying = stlBytes(mesh).slice();
@@ -106,11 +194,25 @@ describe('files', () => {
     const [inside, face] = shellSheets(body, []);
     expect([inside!.id, face!.id]).toEqual(['front-shell-inside', 'front-face']);
     const read = new DxfParser().parseSync(sheetDxf(face!))!;
-    const circles = read.entities.filter((e) => e.type === 'CIRCLE') as unknown as Array<{ center: { x: number; y: number }; radius: number }>;
+    const circles = read.entities.filter((e) => e.type === 'CIRCLE') as unknown as Array<{
+      center: { x: number; y: number };
+      radius: number;
+    }>;
     // Seen from the front nothing is mirrored: the cross pad is at 24, 54.
-    expect(circles.some((c) => Math.abs(c.center.x - 8 - 24) < 1e-6 && Math.abs(c.center.y - 8 - 54) < 1e-6 && c.radius === 13)).toBe(true);
-    const mirrored = (new DxfParser().parseSync(sheetDxf(inside!))!.entities.filter((e) => e.type === 'CIRCLE') as unknown as typeof circles);
-    expect(mirrored.some((c) => Math.abs(c.center.x - 8 - (172 - 24)) < 1e-6 && c.radius === 13)).toBe(true);
+    expect(
+      circles.some(
+        (c) =>
+          Math.abs(c.center.x - 8 - 24) < 1e-6 &&
+          Math.abs(c.center.y - 8 - 54) < 1e-6 &&
+          c.radius === 13,
+      ),
+    ).toBe(true);
+    const mirrored = new DxfParser()
+      .parseSync(sheetDxf(inside!))!
+      .entities.filter((e) => e.type === 'CIRCLE') as unknown as typeof circles;
+    expect(
+      mirrored.some((c) => Math.abs(c.center.x - 8 - (172 - 24)) < 1e-6 && c.radius === 13),
+    ).toBe(true);
     expect((read.header as Record<string, unknown>)['$INSUNITS']).toBe(4);
   });
 });

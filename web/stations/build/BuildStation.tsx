@@ -7,39 +7,124 @@ import { useBuild } from '../../state/build';
 export default function BuildStation() {
   const { doc, check, edit } = useBuild();
   const scene = check.checker.scene;
-  const steps = useMemo(() => buildSteps({ ...scene.project, build: doc.build }, scene), [scene, doc.build]);
+  const steps = useMemo(
+    () => buildSteps({ ...scene.project, build: doc.build }, scene),
+    [scene, doc.build],
+  );
   const done = new Set(steps.filter((s) => s.done).map((s) => s.id));
   const next = steps.find((s) => !s.done && s.after.every((a) => done.has(a)));
   const name = new Map(steps.map((s) => [s.id, s.title]));
-  const tick = (id: string, on: boolean) => edit((p) => ({ ...p, build: { done: on ? [...p.build.done.filter((d) => d !== id), id] : p.build.done.filter((d) => d !== id) } }));
-  const cautions = [...new Set(steps.filter((s) => !s.done).flatMap((s) => (s.caution ? [s.caution] : [])))];
+  const tick = (id: string, on: boolean) =>
+    edit((p) => ({
+      ...p,
+      build: {
+        done: on
+          ? [...p.build.done.filter((d) => d !== id), id]
+          : p.build.done.filter((d) => d !== id),
+      },
+    }));
+  const cautions = [
+    ...new Set(steps.filter((s) => !s.done).flatMap((s) => (s.caution ? [s.caution] : []))),
+  ];
   const hits = check.hits;
   return (
     <>
       <div className="centre sheet">
-        <header><h1>What to do, in order</h1><p className="note">Computed from this build: every step comes after all it waits for. {steps.length} steps.</p></header>
+        <header>
+          <h1>What to do, in order</h1>
+          <p className="note">
+            Computed from this build: every step comes after all it waits for. {steps.length} steps.
+          </p>
+        </header>
         {PHASES.map((phase) => {
           const list = steps.filter((s) => s.phase === phase);
-          return list.length > 0 && <section key={phase}><h2 style={{ margin: '4px 0' }}>{phase}</h2><div className="steps">{list.map((s) => <Row key={s.id} s={s} next={s.id === next?.id} waits={s.after.filter((a) => !done.has(a)).map((a) => name.get(a)!)} onTick={(on) => tick(s.id, on)} />)}</div></section>;
+          return (
+            list.length > 0 && (
+              <section key={phase}>
+                <h2 style={{ margin: '4px 0' }}>{phase}</h2>
+                <div className="steps">
+                  {list.map((s) => (
+                    <Row
+                      key={s.id}
+                      s={s}
+                      next={s.id === next?.id}
+                      waits={s.after.filter((a) => !done.has(a)).map((a) => name.get(a)!)}
+                      onTick={(on) => tick(s.id, on)}
+                    />
+                  ))}
+                </div>
+              </section>
+            )
+          );
         })}
       </div>
       <aside className="side" aria-label="Progress">
         <h2>Progress</h2>
-        <Progress percent={Math.round((100 * done.size) / Math.max(1, steps.length))} showInfo={false} strokeColor="var(--teal)" railColor="var(--line)" aria-label="Steps done" />
-        <p>{done.size} of {steps.length} done.</p>
-        {next && <section className="card"><p className="note">Next</p><h3>{next.title}</h3><p className="note">{next.detail}</p>{next.caution && <p className="caution" style={{ marginTop: 6 }}>{next.caution}</p>}</section>}
-        {hits > 0 && <p className="bad">{hits} {hits === 1 ? 'hit is' : 'hits are'} still open: clear {hits === 1 ? 'it' : 'them'} before cutting.</p>}
-        <section><h2 style={{ marginBottom: 6 }}>Mind</h2>{cautions.map((c) => <p key={c} className="caution" style={{ marginBottom: 8 }}>{c}</p>)}</section>
+        <Progress
+          percent={Math.round((100 * done.size) / Math.max(1, steps.length))}
+          showInfo={false}
+          strokeColor="var(--teal)"
+          railColor="var(--line)"
+          aria-label="Steps done"
+        />
+        <p>
+          {done.size} of {steps.length} done.
+        </p>
+        {next && (
+          <section className="card">
+            <p className="note">Next</p>
+            <h3>{next.title}</h3>
+            <p className="note">{next.detail}</p>
+            {next.caution && (
+              <p className="caution" style={{ marginTop: 6 }}>
+                {next.caution}
+              </p>
+            )}
+          </section>
+        )}
+        {hits > 0 && (
+          <p className="bad">
+            {hits} {hits === 1 ? 'hit is' : 'hits are'} still open: clear{' '}
+            {hits === 1 ? 'it' : 'them'} before cutting.
+          </p>
+        )}
+        <section>
+          <h2 style={{ marginBottom: 6 }}>Mind</h2>
+          {cautions.map((c) => (
+            <p key={c} className="caution" style={{ marginBottom: 8 }}>
+              {c}
+            </p>
+          ))}
+        </section>
       </aside>
     </>
   );
 }
 
-function Row({ s, next, waits, onTick }: { s: Step; next: boolean; waits: readonly string[]; onTick(on: boolean): void }) {
+function Row({
+  s,
+  next,
+  waits,
+  onTick,
+}: {
+  s: Step;
+  next: boolean;
+  waits: readonly string[];
+  onTick(on: boolean): void;
+}) {
   return (
     <div className={`step ${s.done ? 'done' : ''} ${next ? 'next' : ''}`}>
       <Checkbox checked={s.done} aria-label={s.title} onChange={(e) => onTick(e.target.checked)} />
-      <div><span className="what">{s.title}</span><p className="note">{s.detail}</p>{!s.done && waits.length > 0 && <p className="note">Waits for: {waits.slice(0, 3).join('; ')}{waits.length > 3 ? ` and ${waits.length - 3} more` : ''}.</p>}</div>
+      <div>
+        <span className="what">{s.title}</span>
+        <p className="note">{s.detail}</p>
+        {!s.done && waits.length > 0 && (
+          <p className="note">
+            Waits for: {waits.slice(0, 3).join('; ')}
+            {waits.length > 3 ? ` and ${waits.length - 3} more` : ''}.
+          </p>
+        )}
+      </div>
       <span className="note nowrap">{s.cell}</span>
     </div>
   );

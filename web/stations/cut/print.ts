@@ -7,14 +7,30 @@ import fallbackUrl from 'dejavu-fonts-ttf/ttf/DejaVuSans.ttf?url';
 import type { PrintApi } from '../../workers/print.worker';
 import { download } from '../../ui/download';
 
-const bytes = async (url: string): Promise<Uint8Array> => new Uint8Array(await (await fetch(url)).arrayBuffer());
+const bytes = async (url: string): Promise<Uint8Array> =>
+  new Uint8Array(await (await fetch(url)).arrayBuffer());
 
 /** Makes and hands over a PDF. Returns a sentence when it could not. */
-export async function printSheets(sheets: readonly Sheet[], p: Project, what: string, paper: 'a4' | 'letter', correction?: Correction, working?: string): Promise<string | undefined> {
-  const worker = new Worker(new URL('../../workers/print.worker.ts', import.meta.url), { type: 'module' });
+export async function printSheets(
+  sheets: readonly Sheet[],
+  p: Project,
+  what: string,
+  paper: 'a4' | 'letter',
+  correction?: Correction,
+  working?: string,
+): Promise<string | undefined> {
+  const worker = new Worker(new URL('../../workers/print.worker.ts', import.meta.url), {
+    type: 'module',
+  });
   try {
     const [text, fallback] = await Promise.all([bytes(textUrl), bytes(fallbackUrl)]);
-    const made = await wrap<PrintApi>(worker).pdf(sheets, { title: p.name, paper, fonts: { text, fallback }, ...(correction ? { correction } : {}), ...(working ? { working } : {}) });
+    const made = await wrap<PrintApi>(worker).pdf(sheets, {
+      title: p.name,
+      paper,
+      fonts: { text, fallback },
+      ...(correction ? { correction } : {}),
+      ...(working ? { working } : {}),
+    });
     download(`${p.id}-${what}.pdf`, made as BlobPart, 'application/pdf');
     return undefined;
   } catch (e) {

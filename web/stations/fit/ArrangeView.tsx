@@ -15,46 +15,212 @@ export function ArrangeView({ onClose }: { onClose(): void }) {
   const [seed, setSeed] = useState(1);
   const [fixed, fix] = useState<string[]>([]);
   const a = useArranger(doc);
-  const placed = doc.layout.placements.map((q) => q.item), today = useMemo(() => (placed.length ? figuresOf(doc, new Checker(doc, check.checker)) : undefined), [doc, check, placed.length]);
-  const take = (changes: readonly Change[]) => { apply(changes); a.forget(); onClose(); };
+  const placed = doc.layout.placements.map((q) => q.item),
+    today = useMemo(
+      () => (placed.length ? figuresOf(doc, new Checker(doc, check.checker)) : undefined),
+      [doc, check, placed.length],
+    );
+  const take = (changes: readonly Change[]) => {
+    apply(changes);
+    a.forget();
+    onClose();
+  };
   const shown = a.told?.best ?? [];
   const p = a.told?.progress;
   return (
     <section className="profile arrange" aria-label="Arrange for me">
       <div className="bar">
         <h2>Arrange for me</h2>
-        {a.running ? <Button size="small" onClick={a.cancel}>Cancel</Button> : <Button size="small" type="primary" onClick={() => void a.run(seed, fixed)}>{a.told ? `Go on ${RUN_SECONDS} s more` : `Look for ${RUN_SECONDS} s`}</Button>}
-        <label className="row note">Keep in place <Select size="small" mode="multiple" aria-label="Keep in place" placeholder="nothing" style={{ minWidth: 150, maxWidth: 320 }} maxTagCount={2} value={fixed} onChange={fix} disabled={a.running} options={placed.map((id) => ({ value: id, label: doc.kit.items.find((i) => i.id === id)?.name ?? id }))} /></label>
-        <label className="row note">Seed <InputNumber size="small" aria-label="Seed" min={1} max={99999} style={{ width: 76 }} value={seed} disabled={a.running} onChange={(v) => v && setSeed(v)} /></label>
-        <span className="note grow" role="status">{a.trying ? `Would it go with one change? ${a.trying} ...` : p ? `${p.trials} places tried, ${p.stood} of ${p.of} parts stood at best${a.running ? `, ${Math.ceil(a.told!.secondsLeft)} s left` : ''}` : 'Ports to walls, screen to its window, keys under their holes; the rest side by side, nothing touching.'}</span>
-        <Button size="small" type="text" onClick={onClose}>Close</Button>
+        {a.running ? (
+          <Button size="small" onClick={a.cancel}>
+            Cancel
+          </Button>
+        ) : (
+          <Button size="small" type="primary" onClick={() => void a.run(seed, fixed)}>
+            {a.told ? `Go on ${RUN_SECONDS} s more` : `Look for ${RUN_SECONDS} s`}
+          </Button>
+        )}
+        <label className="row note">
+          Keep in place{' '}
+          <Select
+            size="small"
+            mode="multiple"
+            aria-label="Keep in place"
+            placeholder="nothing"
+            style={{ minWidth: 150, maxWidth: 320 }}
+            maxTagCount={2}
+            value={fixed}
+            onChange={fix}
+            disabled={a.running}
+            options={placed.map((id) => ({
+              value: id,
+              label: doc.kit.items.find((i) => i.id === id)?.name ?? id,
+            }))}
+          />
+        </label>
+        <label className="row note">
+          Seed{' '}
+          <InputNumber
+            size="small"
+            aria-label="Seed"
+            min={1}
+            max={99999}
+            style={{ width: 76 }}
+            value={seed}
+            disabled={a.running}
+            onChange={(v) => v && setSeed(v)}
+          />
+        </label>
+        <span className="note grow" role="status">
+          {a.trying
+            ? `Would it go with one change? ${a.trying} ...`
+            : p
+              ? `${p.trials} places tried, ${p.stood} of ${p.of} parts stood at best${a.running ? `, ${Math.ceil(a.told!.secondsLeft)} s left` : ''}`
+              : 'Ports to walls, screen to its window, keys under their holes; the rest side by side, nothing touching.'}
+        </span>
+        <Button size="small" type="text" onClick={onClose}>
+          Close
+        </Button>
       </div>
       <div className="layouts">
         <LayoutCard name="Today" scene={check.checker.scene} figures={today} />
-        {shown.map(({ aims, layout }, i) => <Found key={i} name={sentenceCase(aims.join(', ') || 'another way')} doc={doc} layout={layout} onTake={() => take(layout.changes)} busy={a.running} />)}
+        {shown.map(({ aims, layout }, i) => (
+          <Found
+            key={i}
+            name={sentenceCase(aims.join(', ') || 'another way')}
+            doc={doc}
+            layout={layout}
+            onTake={() => take(layout.changes)}
+            busy={a.running}
+          />
+        ))}
         {a.told && !shown.length && !a.running && (
-          <div className="why-not"><h3 className="row"><Wedge verdict="hit" />No layout found</h3>{a.why?.sentences.map((s) => <p key={s}>{s.charAt(0).toUpperCase() + s.slice(1)}.</p>)}
-            {a.why?.ease ? <p>It goes with one change: <Button size="small" type="primary" onClick={() => take(a.why!.ease!.changes)}>{a.why.ease.text}</Button></p> : a.why ? <p className="note">No single change was found that makes it possible. Leave a part out, or take a thinner one in Kit.</p> : !p?.of ? <p className="note">Everything is kept in place.</p> : null}</div>
+          <div className="why-not">
+            <h3 className="row">
+              <Wedge verdict="hit" />
+              No layout found
+            </h3>
+            {a.why?.sentences.map((s) => (
+              <p key={s}>{s.charAt(0).toUpperCase() + s.slice(1)}.</p>
+            ))}
+            {a.why?.ease ? (
+              <p>
+                It goes with one change:{' '}
+                <Button size="small" type="primary" onClick={() => take(a.why!.ease!.changes)}>
+                  {a.why.ease.text}
+                </Button>
+              </p>
+            ) : a.why ? (
+              <p className="note">
+                No single change was found that makes it possible. Leave a part out, or take a
+                thinner one in Kit.
+              </p>
+            ) : !p?.of ? (
+              <p className="note">Everything is kept in place.</p>
+            ) : null}
+          </div>
         )}
       </div>
     </section>
   );
 }
 
-function Found({ name, doc, layout, onTake, busy }: { name: string; doc: Project; layout: Layout; onTake(): void; busy: boolean }) {
+function Found({
+  name,
+  doc,
+  layout,
+  onTake,
+  busy,
+}: {
+  name: string;
+  doc: Project;
+  layout: Layout;
+  onTake(): void;
+  busy: boolean;
+}) {
   const scene = useMemo(() => sceneOf(appliedAll(doc, layout.changes)), [doc, layout]);
-  return <LayoutCard name={name} scene={scene} figures={layout.figures}><Button size="small" type="primary" disabled={busy} aria-label={`Take ${name}`} onClick={onTake}>Take it</Button></LayoutCard>;
+  return (
+    <LayoutCard name={name} scene={scene} figures={layout.figures}>
+      <Button
+        size="small"
+        type="primary"
+        disabled={busy}
+        aria-label={`Take ${name}`}
+        onClick={onTake}
+      >
+        Take it
+      </Button>
+    </LayoutCard>
+  );
 }
 
-function LayoutCard({ name, scene, figures: f, children }: { name: string; scene: Scene; figures: Figures | undefined; children?: React.ReactNode }) {
-  const body = scene.shell?.body, hits = f?.hits ?? 0;
+function LayoutCard({
+  name,
+  scene,
+  figures: f,
+  children,
+}: {
+  name: string;
+  scene: Scene;
+  figures: Figures | undefined;
+  children?: React.ReactNode;
+}) {
+  const body = scene.shell?.body,
+    hits = f?.hits ?? 0;
   if (!body) return null;
-  const { w, h } = outlineSpan(body.outline), s = 150 / w;
+  const { w, h } = outlineSpan(body.outline),
+    s = 150 / w;
   return (
     <article className="layout-card" aria-label={`Layout: ${name}`}>
-      <svg width={150} height={h * s} role="img" aria-label={`${name}, seen from the front`}><rect width={150} height={h * s} rx={6} className="shell-in" />{[...scene.items.values()].sort((a, b) => a.pose.z - b.pose.z).map((at) => { const q = at.blocks.map((b) => b.solid), x0 = Math.min(...q.map((b) => b.x0)), x1 = Math.max(...q.map((b) => b.x1)), y0 = Math.min(...q.map((b) => b.y0)), y1 = Math.max(...q.map((b) => b.y1)); return <rect key={at.item.id} x={x0 * s} y={(h - y1) * s} width={(x1 - x0) * s} height={(y1 - y0) * s} fill={at.part.cell ? '#c9b37c' : at.part.screen ? '#9fb7b0' : 'var(--stock)'} fillOpacity="0.85" stroke="var(--stock-edge)"><title>{at.item.name}</title></rect>; })}</svg>
-      <div><b className="row" style={{ fontWeight: 600, flexWrap: 'nowrap', alignItems: 'flex-start' }}><Wedge verdict={hits ? 'hit' : f?.tight ? 'tight' : 'clear'} />{name}</b>
-        {f && <p className="note">{hits ? `${hits} ${hits === 1 ? 'hit' : 'hits'}, ` : ''}{f.tight} tight · {f.cuts} {f.cuts === 1 ? 'opening' : 'openings'} to cut<br />{f.thickMm.toFixed(1)} mm from lowest to highest<br />{Math.round(f.wireMm)} mm of wire to cut<br />least margin {f.leastMm < 0 ? '−' : ''}{mm1(f.leastMm)} mm</p>}{children}</div>
+      <svg width={150} height={h * s} role="img" aria-label={`${name}, seen from the front`}>
+        <rect width={150} height={h * s} rx={6} className="shell-in" />
+        {[...scene.items.values()]
+          .sort((a, b) => a.pose.z - b.pose.z)
+          .map((at) => {
+            const q = at.blocks.map((b) => b.solid),
+              x0 = Math.min(...q.map((b) => b.x0)),
+              x1 = Math.max(...q.map((b) => b.x1)),
+              y0 = Math.min(...q.map((b) => b.y0)),
+              y1 = Math.max(...q.map((b) => b.y1));
+            return (
+              <rect
+                key={at.item.id}
+                x={x0 * s}
+                y={(h - y1) * s}
+                width={(x1 - x0) * s}
+                height={(y1 - y0) * s}
+                fill={at.part.cell ? '#c9b37c' : at.part.screen ? '#9fb7b0' : 'var(--stock)'}
+                fillOpacity="0.85"
+                stroke="var(--stock-edge)"
+              >
+                <title>{at.item.name}</title>
+              </rect>
+            );
+          })}
+      </svg>
+      <div>
+        <b
+          className="row"
+          style={{ fontWeight: 600, flexWrap: 'nowrap', alignItems: 'flex-start' }}
+        >
+          <Wedge verdict={hits ? 'hit' : f?.tight ? 'tight' : 'clear'} />
+          {name}
+        </b>
+        {f && (
+          <p className="note">
+            {hits ? `${hits} ${hits === 1 ? 'hit' : 'hits'}, ` : ''}
+            {f.tight} tight · {f.cuts} {f.cuts === 1 ? 'opening' : 'openings'} to cut
+            <br />
+            {f.thickMm.toFixed(1)} mm from lowest to highest
+            <br />
+            {Math.round(f.wireMm)} mm of wire to cut
+            <br />
+            least margin {f.leastMm < 0 ? '−' : ''}
+            {mm1(f.leastMm)} mm
+          </p>
+        )}
+        {children}
+      </div>
     </article>
   );
 }

@@ -18,20 +18,44 @@ import { useBuild } from '../../state/build';
 import type { useArranging } from './useArranging';
 
 export interface BookViewProps {
-  spread: Spread; arranging: ReturnType<typeof useArranging>; selected: string | undefined; onSelect(item: string | undefined): void;
-  heat: boolean; cuts: CutLinesProps['cuts']; active: number; onCut(i: number, cut: CutAt): void;
+  spread: Spread;
+  arranging: ReturnType<typeof useArranging>;
+  selected: string | undefined;
+  onSelect(item: string | undefined): void;
+  heat: boolean;
+  cuts: CutLinesProps['cuts'];
+  active: number;
+  onCut(i: number, cut: CutAt): void;
   /** The chosen line goes where the pointer is. */
   follow: boolean;
   loupe: boolean;
   /** Moved by so many px while it is zoomed. */
-  onPan?: ((dx: number, dy: number) => void) | undefined; onZoom(factor: number, at: [number, number]): void;
+  onPan?: ((dx: number, dy: number) => void) | undefined;
+  onZoom(factor: number, at: [number, number]): void;
   /** Where parts stood in another test fit. */
   ghost?: Scene | undefined;
   measured?: Distance | undefined;
-  wires?: { wiring: Wiring; chosen: string | undefined; onChoose(bundle: string): void } | undefined;
+  wires?:
+    { wiring: Wiring; chosen: string | undefined; onChoose(bundle: string): void } | undefined;
 }
 
-export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cuts, active, onCut, follow, loupe, onPan, onZoom, ghost, wires, measured }: BookViewProps) {
+export function BookView({
+  spread: s,
+  arranging: a,
+  selected,
+  onSelect,
+  heat,
+  cuts,
+  active,
+  onCut,
+  follow,
+  loupe,
+  onPan,
+  onZoom,
+  ghost,
+  wires,
+  measured,
+}: BookViewProps) {
   const { check, chosen, choose } = useBuild();
   const svg = useRef<SVGSVGElement>(null);
   const { scene, live } = a;
@@ -39,10 +63,23 @@ export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cu
   const findings = live?.findings ?? check.findings;
   const flags = useMemo(() => numbered(findings, 'fit'), [findings]);
   const hit = useMemo(() => {
-    const touching = (live ? findings : check.findings).filter((f) => f.station === 'fit' && f.verdict === 'hit' && f.check === 'touch');
+    const touching = (live ? findings : check.findings).filter(
+      (f) => f.station === 'fit' && f.verdict === 'hit' && f.check === 'touch',
+    );
     const names = new Set(touching.map((f) => f.what));
     const out = new Set<string>();
-    for (const at of scene.items.values()) for (const b of at.blocks) if ([...names].some((n) => n.startsWith(`${b.solid.name} and`) || n.startsWith(`${b.solid.name}, once`) || n.endsWith(`and ${b.solid.name}`) || n.includes(`and ${b.solid.name},`))) out.add(b.solid.id);
+    for (const at of scene.items.values())
+      for (const b of at.blocks)
+        if (
+          [...names].some(
+            (n) =>
+              n.startsWith(`${b.solid.name} and`) ||
+              n.startsWith(`${b.solid.name}, once`) ||
+              n.endsWith(`and ${b.solid.name}`) ||
+              n.includes(`and ${b.solid.name},`),
+          )
+        )
+          out.add(b.solid.id);
     return out;
   }, [findings, scene, live, check]);
   if (!scene.shell) return null;
@@ -62,68 +99,140 @@ export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cu
     const step = (ev: globalThis.PointerEvent) => {
       const [dx, dy] = [ev.clientX - x0, ev.clientY - y0];
       if (!moved && Math.hypot(dx, dy) < 3) return;
-      if (!moved) { moved = true; a.begin(); }
+      if (!moved) {
+        moved = true;
+        a.begin();
+      }
       const [mx, my] = stepFromPage(page.view, dx / s.scale, -dy / s.scale);
       const round = (mm: number) => Math.round(mm * 10) / 10;
       to = { ...start, x: round(start.x + mx), y: round(start.y + my) };
-      waiting ??= requestAnimationFrame(() => { waiting = undefined; a.drag(to); });
+      waiting ??= requestAnimationFrame(() => {
+        waiting = undefined;
+        a.drag(to);
+      });
     };
     const end = () => {
       window.removeEventListener('pointermove', step);
       window.removeEventListener('pointerup', end);
       if (waiting !== undefined) cancelAnimationFrame(waiting);
-      if (moved) { a.drag(to); a.drop(item); }
+      if (moved) {
+        a.drag(to);
+        a.drop(item);
+      }
     };
     window.addEventListener('pointermove', step);
     window.addEventListener('pointerup', end);
   };
 
-  const place = (e: { clientX: number; clientY: number }): [number, number] => { const r = svg.current!.getBoundingClientRect(); return [e.clientX - r.left, e.clientY - r.top]; };
+  const place = (e: { clientX: number; clientY: number }): [number, number] => {
+    const r = svg.current!.getBoundingClientRect();
+    return [e.clientX - r.left, e.clientY - r.top];
+  };
   const over = (e: PointerEvent<SVGSVGElement>) => {
     const [x, y] = place(e);
     if (loupe) setGlass([x, y]);
     if (!follow) return;
-    const spot = fromScreen(s, x, y), cut = cuts[active];
-    if (spot && cut) onCut(active, { ...cut, at: Math.round((cut.axis === 'x' ? spot.y : spot.x) * 2) / 2 });
+    const spot = fromScreen(s, x, y),
+      cut = cuts[active];
+    if (spot && cut)
+      onCut(active, { ...cut, at: Math.round((cut.axis === 'x' ? spot.y : spot.x) * 2) / 2 });
   };
   const bare = (e: PointerEvent<SVGSVGElement>) => {
     if (e.target !== svg.current) return;
     onSelect(undefined);
     if (!onPan) return;
     let [x0, y0] = [e.clientX, e.clientY];
-    const move = (ev: globalThis.PointerEvent) => { onPan(ev.clientX - x0, ev.clientY - y0); [x0, y0] = [ev.clientX, ev.clientY]; };
-    const up = () => { window.removeEventListener('pointermove', move); window.removeEventListener('pointerup', up); };
+    const move = (ev: globalThis.PointerEvent) => {
+      onPan(ev.clientX - x0, ev.clientY - y0);
+      [x0, y0] = [ev.clientX, ev.clientY];
+    };
+    const up = () => {
+      window.removeEventListener('pointermove', move);
+      window.removeEventListener('pointerup', up);
+    };
     window.addEventListener('pointermove', move);
     window.addEventListener('pointerup', up);
   };
   // Without a pointer the glass lies on the chosen finding, or on the chosen part.
-  const lens = glass ?? lookedAt(s, scene, flags.find((f) => f.finding.id === chosen)?.finding, selected);
+  const lens =
+    glass ?? lookedAt(s, scene, flags.find((f) => f.finding.id === chosen)?.finding, selected);
 
   return (
-    <svg ref={svg} role="group" aria-label="The open book" width={s.width} height={s.height} onPointerDown={bare} onPointerMove={over} onPointerLeave={() => setGlass(undefined)} onWheel={(e) => { if (e.ctrlKey || e.metaKey) onZoom(e.deltaY < 0 ? 1.2 : 1 / 1.2, place(e)); }}>
+    <svg
+      ref={svg}
+      role="group"
+      aria-label="The open book"
+      width={s.width}
+      height={s.height}
+      onPointerDown={bare}
+      onPointerMove={over}
+      onPointerLeave={() => setGlass(undefined)}
+      onWheel={(e) => {
+        if (e.ctrlKey || e.metaKey) onZoom(e.deltaY < 0 ? 1.2 : 1 / 1.2, place(e));
+      }}
+    >
       <Hatches />
       <g id="book-picture">
-      <defs><marker id="arrow" viewBox="0 0 8 8" refX="6" refY="4" markerWidth="6" markerHeight="6" orient="auto"><path d="M0 1 L7 4 L0 7 Z" fill="#e9d9b6" /></marker></defs>
-      <Ticks w={s.width} h={s.height} scale={s.scale} />
-      {s.pages.map((page) => <ShellPage key={page.piece.id} shell={scene.shell!} spread={s} page={page} />)}
-      {heat && <HeadroomPicture scene={scene} spread={s} />}
-      {[...scene.items.values()].map((at) => {
-        const page = pageOf(s, at.piece);
-        return page && (
-          <g key={at.item.id} opacity={heat ? 0.35 : 1}>
-            <PartCard scene={scene} at={at} spread={s} page={page} selected={selected === at.item.id} hit={hit} onFocus={() => onSelect(at.item.id)} onPointerDown={grab(at.item.id)}
-              onKeyDown={(e) => { if (a.key(at.item.id, e)) { e.preventDefault(); e.stopPropagation(); } }} />
-          </g>
-        );
-      })}
-      {wires && <WireLayer {...wires} spread={s} />}
-      {[...scene.items.values()].map((at) => { const page = pageOf(s, at.piece); return page && <PartLabel key={at.item.id} at={at} spread={s} page={page} />; })}
-      <Tide scene={scene} spread={s} />
-      {ghost && <Ghost before={ghost} scene={scene} spread={s} />}
-      <Fold spread={s} />
-      {measured && <Measured spread={s} d={measured} />}
-      <CutLines spread={s} cuts={cuts} active={active} onCut={onCut} />
-      <Flags list={flags} scene={scene} spread={s} chosen={chosen} onChoose={(id) => choose(chosen === id ? undefined : id)} />
+        <defs>
+          <marker
+            id="arrow"
+            viewBox="0 0 8 8"
+            refX="6"
+            refY="4"
+            markerWidth="6"
+            markerHeight="6"
+            orient="auto"
+          >
+            <path d="M0 1 L7 4 L0 7 Z" fill="#e9d9b6" />
+          </marker>
+        </defs>
+        <Ticks w={s.width} h={s.height} scale={s.scale} />
+        {s.pages.map((page) => (
+          <ShellPage key={page.piece.id} shell={scene.shell!} spread={s} page={page} />
+        ))}
+        {heat && <HeadroomPicture scene={scene} spread={s} />}
+        {[...scene.items.values()].map((at) => {
+          const page = pageOf(s, at.piece);
+          return (
+            page && (
+              <g key={at.item.id} opacity={heat ? 0.35 : 1}>
+                <PartCard
+                  scene={scene}
+                  at={at}
+                  spread={s}
+                  page={page}
+                  selected={selected === at.item.id}
+                  hit={hit}
+                  onFocus={() => onSelect(at.item.id)}
+                  onPointerDown={grab(at.item.id)}
+                  onKeyDown={(e) => {
+                    if (a.key(at.item.id, e)) {
+                      e.preventDefault();
+                      e.stopPropagation();
+                    }
+                  }}
+                />
+              </g>
+            )
+          );
+        })}
+        {wires && <WireLayer {...wires} spread={s} />}
+        {[...scene.items.values()].map((at) => {
+          const page = pageOf(s, at.piece);
+          return page && <PartLabel key={at.item.id} at={at} spread={s} page={page} />;
+        })}
+        <Tide scene={scene} spread={s} />
+        {ghost && <Ghost before={ghost} scene={scene} spread={s} />}
+        <Fold spread={s} />
+        {measured && <Measured spread={s} d={measured} />}
+        <CutLines spread={s} cuts={cuts} active={active} onCut={onCut} />
+        <Flags
+          list={flags}
+          scene={scene}
+          spread={s}
+          chosen={chosen}
+          onChoose={(id) => choose(chosen === id ? undefined : id)}
+        />
       </g>
       {loupe && lens && <Loupe at={lens} picture="book-picture" />}
     </svg>
@@ -131,20 +240,60 @@ export function BookView({ spread: s, arranging: a, selected, onSelect, heat, cu
 }
 
 /** Where a finding or a part lies on the screen. */
-function lookedAt(s: Spread, scene: Scene, f: Finding | undefined, item: string | undefined): [number, number] | undefined {
-  const at = f?.about.map((id) => scene.items.get(id)).find((x) => x !== undefined) ?? (item === undefined ? undefined : scene.items.get(item)), page = at && pageOf(s, at.piece), solid = at?.solids[0];
+function lookedAt(
+  s: Spread,
+  scene: Scene,
+  f: Finding | undefined,
+  item: string | undefined,
+): [number, number] | undefined {
+  const at =
+      f?.about.map((id) => scene.items.get(id)).find((x) => x !== undefined) ??
+      (item === undefined ? undefined : scene.items.get(item)),
+    page = at && pageOf(s, at.piece),
+    solid = at?.solids[0];
   if (!page || !solid) return undefined;
-  return f?.at ? onScreen(s, page, f.at.x, f.at.y) : onScreen(s, page, (solid.x0 + solid.x1) / 2, (solid.y0 + solid.y1) / 2);
+  return f?.at
+    ? onScreen(s, page, f.at.x, f.at.y)
+    : onScreen(s, page, (solid.x0 + solid.x1) / 2, (solid.y0 + solid.y1) / 2);
 }
 
 /** The measured distance where it is least, on the pages of what is measured. */
 function Measured({ spread: s, d }: { spread: Spread; d: Distance }) {
   return (
     <g pointerEvents="none">
-      {s.pages.filter((page) => d.pieces.includes(page.piece.id)).map((page) => {
-        const [x1, y1] = onScreen(s, page, ...d.from), [x2, y2] = onScreen(s, page, ...d.to), words = `${Math.abs(d.gap.gap).toFixed(1)} mm${d.gap.gap < -1e-6 ? ' overlap' : ''}`;
-        return <g key={page.piece.id}><line x1={x1} y1={y1} x2={x2} y2={y2} stroke="#f0d27e" strokeWidth="3" /><circle cx={x1} cy={y1} r="4.5" fill="#f0d27e" stroke="#22393b" /><circle cx={x2} cy={y2} r="4.5" fill="#f0d27e" stroke="#22393b" /><rect x={(x1 + x2) / 2 - 42} y={Math.min(y1, y2) - 27} width="84" height="18" rx="4" fill="#fffaf0" stroke="#5d4d2c" /><text x={(x1 + x2) / 2} y={Math.min(y1, y2) - 14} textAnchor="middle" fontSize="12" fontWeight="600" fill="#22393b">{words}</text></g>;
-      })}
+      {s.pages
+        .filter((page) => d.pieces.includes(page.piece.id))
+        .map((page) => {
+          const [x1, y1] = onScreen(s, page, ...d.from),
+            [x2, y2] = onScreen(s, page, ...d.to),
+            words = `${Math.abs(d.gap.gap).toFixed(1)} mm${d.gap.gap < -1e-6 ? ' overlap' : ''}`;
+          return (
+            <g key={page.piece.id}>
+              <line x1={x1} y1={y1} x2={x2} y2={y2} stroke="#f0d27e" strokeWidth="3" />
+              <circle cx={x1} cy={y1} r="4.5" fill="#f0d27e" stroke="#22393b" />
+              <circle cx={x2} cy={y2} r="4.5" fill="#f0d27e" stroke="#22393b" />
+              <rect
+                x={(x1 + x2) / 2 - 42}
+                y={Math.min(y1, y2) - 27}
+                width="84"
+                height="18"
+                rx="4"
+                fill="#fffaf0"
+                stroke="#5d4d2c"
+              />
+              <text
+                x={(x1 + x2) / 2}
+                y={Math.min(y1, y2) - 14}
+                textAnchor="middle"
+                fontSize="12"
+                fontWeight="600"
+                fill="#22393b"
+              >
+                {words}
+              </text>
+            </g>
+          );
+        })}
     </g>
   );
 }

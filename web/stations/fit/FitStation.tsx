@@ -30,16 +30,29 @@ const ThreeView = lazy(() => import('./three/ThreeView'));
 type Picture = 'book' | 'closed' | 'solid';
 /** What lies under the book. */
 type Panel = 'profile' | 'words' | 'arrange' | 'wires' | 'fits' | 'hands' | 'measure';
-const PANELS: ReadonlyArray<{ id: Panel; name: string; long?: string; key: string }> = [{ id: 'words', name: 'Words', long: 'In words', key: 'W' }, { id: 'arrange', name: 'Arrange', long: 'Arrange for me', key: 'A' }, { id: 'wires', name: 'Wires', key: 'I' }, { id: 'measure', name: 'Measure', key: 'M' }, { id: 'fits', name: 'Test fits', key: 'T' }, { id: 'hands', name: 'Hands', long: 'In the hands', key: 'H' }];
-const PANEL_KEYS: Readonly<Record<string, Panel>> = Object.fromEntries(PANELS.map((p) => [p.key.toLowerCase(), p.id]));
+const PANELS: ReadonlyArray<{ id: Panel; name: string; long?: string; key: string }> = [
+  { id: 'words', name: 'Words', long: 'In words', key: 'W' },
+  { id: 'arrange', name: 'Arrange', long: 'Arrange for me', key: 'A' },
+  { id: 'wires', name: 'Wires', key: 'I' },
+  { id: 'measure', name: 'Measure', key: 'M' },
+  { id: 'fits', name: 'Test fits', key: 'T' },
+  { id: 'hands', name: 'Hands', long: 'In the hands', key: 'H' },
+];
+const PANEL_KEYS: Readonly<Record<string, Panel>> = Object.fromEntries(
+  PANELS.map((p) => [p.key.toLowerCase(), p.id]),
+);
 
 export default function FitStation() {
   const { doc, check, chosen, choose } = useBuild();
   const [ref, size] = useSize<HTMLDivElement>();
   const body = bodyOf(doc);
-  const whole = useMemo(() => (body && size.w > 0 ? spreadOf(body, size.w, size.h) : undefined), [body, size]);
+  const whole = useMemo(
+    () => (body && size.w > 0 ? spreadOf(body, size.w, size.h) : undefined),
+    [body, size],
+  );
   const looked = check.findings.find((f) => f.id === chosen && f.station === 'fit');
-  const look = useLook(whole, check.checker.scene, looked), { spread, zoom, spot, reset } = look;
+  const look = useLook(whole, check.checker.scene, looked),
+    { spread, zoom, spot, reset } = look;
   const [loupe, setLoupe] = useState(false);
   const arranging = useArranging(spread);
   const [selected, select] = useState<string>();
@@ -49,15 +62,36 @@ export default function FitStation() {
   const toggle = (p: Panel) => setPanel((now) => (now === p ? 'profile' : p));
   const [ends, setEnds] = useState<Ends>({});
   // What is clicked while measuring is the first thing, then the second.
-  const pick = (item: string | undefined) => { select(item); if (panel === 'measure' && item) setEnds((e) => (e.from && !e.to && e.from !== `item:${item}` ? { ...e, to: `item:${item}` } : e.from === `item:${item}` ? e : { from: `item:${item}` })); };
+  const pick = (item: string | undefined) => {
+    select(item);
+    if (panel === 'measure' && item)
+      setEnds((e) =>
+        e.from && !e.to && e.from !== `item:${item}`
+          ? { ...e, to: `item:${item}` }
+          : e.from === `item:${item}`
+            ? e
+            : { from: `item:${item}` },
+      );
+  };
   const measured = useDistance(arranging.scene, panel === 'measure' ? ends : {});
   const [bundle, setBundle] = useState<string>();
   const [ghost, setGhost] = useState<Scene>();
-  const lines = useCuts({ axis: 'x', at: body?.outline.kind === 'rect' ? Math.round(body.outline.h.mm * 0.55) : 30 }), { through, toggleFollow } = lines;
+  const lines = useCuts({
+      axis: 'x',
+      at: body?.outline.kind === 'rect' ? Math.round(body.outline.h.mm * 0.55) : 30,
+    }),
+    { through, toggleFollow } = lines;
 
   useEffect(() => {
     const keys = (e: KeyboardEvent) => {
-      if (e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement || e.ctrlKey || e.metaKey || e.altKey) return;
+      if (
+        e.target instanceof HTMLInputElement ||
+        e.target instanceof HTMLTextAreaElement ||
+        e.ctrlKey ||
+        e.metaKey ||
+        e.altKey
+      )
+        return;
       const letter = e.key.toLowerCase();
       if (letter === 'd') setHeat((h) => !h);
       else if (letter === 'l') setLoupe((on) => !on);
@@ -66,12 +100,22 @@ export default function FitStation() {
       else if (letter === '-') zoom(1 / 1.5);
       else if (letter === '0') reset();
       else if (letter === 's') spot();
-      else if (letter === 'c' || letter === '3') setPicture((now) => { const to = letter === '3' ? 'solid' : 'closed'; return now === to ? 'book' : to; });
-      else if (PANEL_KEYS[letter]) setPanel((now) => (now === PANEL_KEYS[letter] ? 'profile' : PANEL_KEYS[letter]!));
+      else if (letter === 'c' || letter === '3')
+        setPicture((now) => {
+          const to = letter === '3' ? 'solid' : 'closed';
+          return now === to ? 'book' : to;
+        });
+      else if (PANEL_KEYS[letter])
+        setPanel((now) => (now === PANEL_KEYS[letter] ? 'profile' : PANEL_KEYS[letter]!));
       else if (letter === 'n') {
         const open = numbered(check.findings, 'fit');
         const i = open.findIndex((o) => o.finding.id === chosen);
-        choose(open[(i + (e.shiftKey ? open.length - 1 : 1) + (i < 0 && e.shiftKey ? 1 : 0)) % Math.max(1, open.length)]?.finding.id);
+        choose(
+          open[
+            (i + (e.shiftKey ? open.length - 1 : 1) + (i < 0 && e.shiftKey ? 1 : 0)) %
+              Math.max(1, open.length)
+          ]?.finding.id,
+        );
       } else return;
       e.preventDefault();
     };
@@ -80,46 +124,196 @@ export default function FitStation() {
   }, [check, chosen, choose, toggleFollow, zoom, reset, spot]);
 
   // A chosen finding draws the profile through it.
-  useEffect(() => { if (looked?.at) through(looked.at.x, looked.at.y); }, [looked, through]);
+  useEffect(() => {
+    if (looked?.at) through(looked.at.x, looked.at.y);
+  }, [looked, through]);
 
   const close = () => setPanel('profile');
   const under = () => {
     switch (panel) {
-      case 'hands': return <BodyView onClose={close} />;
-      case 'fits': return <TestFits onGhost={setGhost} onClose={close} />;
-      case 'measure': return <MeasureView scene={arranging.scene} ends={ends} onEnds={setEnds} onClose={close} />;
-      case 'wires': return <WiresView chosen={bundle} onChoose={setBundle} onClose={close} />;
-      case 'arrange': return <ArrangeView onClose={close} />;
-      case 'words': return <InWords scene={arranging.scene} />;
+      case 'hands':
+        return <BodyView onClose={close} />;
+      case 'fits':
+        return <TestFits onGhost={setGhost} onClose={close} />;
+      case 'measure':
+        return <MeasureView scene={arranging.scene} ends={ends} onEnds={setEnds} onClose={close} />;
+      case 'wires':
+        return <WiresView chosen={bundle} onChoose={setBundle} onClose={close} />;
+      case 'arrange':
+        return <ArrangeView onClose={close} />;
+      case 'words':
+        return <InWords scene={arranging.scene} />;
       // In 3D the picture takes the room of the profile.
-      case 'profile': return picture !== 'solid' && arranging.scene.shell && <ProfileView scene={arranging.scene} lines={lines} several />;
+      case 'profile':
+        return (
+          picture !== 'solid' &&
+          arranging.scene.shell && <ProfileView scene={arranging.scene} lines={lines} several />
+        );
     }
   };
-  const empty = !body ? <p>Measure the shell first. <Link to="../shell">Start with its outer width</Link>, with the outside jaws.</p>
-    : !doc.kit.items.length ? <p>The shell is empty. <Link to="../kit">Choose a first part</Link>: the board or the screen, whichever you have.</p> : undefined;
+  const empty = !body ? (
+    <p>
+      Measure the shell first. <Link to="../shell">Start with its outer width</Link>, with the
+      outside jaws.
+    </p>
+  ) : !doc.kit.items.length ? (
+    <p>
+      The shell is empty. <Link to="../kit">Choose a first part</Link>: the board or the screen,
+      whichever you have.
+    </p>
+  ) : undefined;
   return (
     <>
       <div className="centre" style={{ overflow: 'hidden' }}>
         <div className="mat" ref={ref}>
-          {spread && (picture === 'closed' ? <ClosedView scene={arranging.scene} width={size.w} height={size.h} /> : picture === 'solid' ? <Suspense fallback={<p className="over-mat" role="status">Opening the 3D view ...</p>}><ThreeView scene={arranging.scene} width={size.w} height={size.h} /></Suspense> : <BookView spread={spread} arranging={arranging} selected={selected} onSelect={pick} heat={heat} cuts={lines.cuts} active={lines.active} onCut={lines.set} follow={lines.follow} loupe={loupe} onPan={look.close ? look.pan : undefined} onZoom={zoom} ghost={panel === 'fits' ? ghost : undefined} measured={measured} wires={panel === 'wires' && !arranging.live ? { wiring: check.wiring, chosen: bundle, onChoose: (id) => setBundle((b) => (b === id ? undefined : id)) } : undefined} />)}
+          {spread &&
+            (picture === 'closed' ? (
+              <ClosedView scene={arranging.scene} width={size.w} height={size.h} />
+            ) : picture === 'solid' ? (
+              <Suspense
+                fallback={
+                  <p className="over-mat" role="status">
+                    Opening the 3D view ...
+                  </p>
+                }
+              >
+                <ThreeView scene={arranging.scene} width={size.w} height={size.h} />
+              </Suspense>
+            ) : (
+              <BookView
+                spread={spread}
+                arranging={arranging}
+                selected={selected}
+                onSelect={pick}
+                heat={heat}
+                cuts={lines.cuts}
+                active={lines.active}
+                onCut={lines.set}
+                follow={lines.follow}
+                loupe={loupe}
+                onPan={look.close ? look.pan : undefined}
+                onZoom={zoom}
+                ghost={panel === 'fits' ? ghost : undefined}
+                measured={measured}
+                wires={
+                  panel === 'wires' && !arranging.live
+                    ? {
+                        wiring: check.wiring,
+                        chosen: bundle,
+                        onChoose: (id) => setBundle((b) => (b === id ? undefined : id)),
+                      }
+                    : undefined
+                }
+              />
+            ))}
           {spread && picture === 'book' && (
             <div className="glass" role="group" aria-label="Look closer">
-              <button type="button" aria-label="Closer" title="Closer: +" onClick={() => zoom(1.5)}>+</button><button type="button" aria-label="Further" title="Further: -" disabled={!look.close} onClick={() => zoom(1 / 1.5)}>−</button><button type="button" title="The whole book: 0" disabled={!look.close} onClick={reset}>Whole</button>
-              <button type="button" title="Bring the chosen finding into the middle: S" onClick={spot}>Spot <span className="kbd">S</span></button><button type="button" aria-pressed={loupe} title="A glass under the pointer: L" onClick={() => setLoupe(!loupe)}>Loupe <span className="kbd">L</span></button>
+              <button type="button" aria-label="Closer" title="Closer: +" onClick={() => zoom(1.5)}>
+                +
+              </button>
+              <button
+                type="button"
+                aria-label="Further"
+                title="Further: -"
+                disabled={!look.close}
+                onClick={() => zoom(1 / 1.5)}
+              >
+                −
+              </button>
+              <button
+                type="button"
+                title="The whole book: 0"
+                disabled={!look.close}
+                onClick={reset}
+              >
+                Whole
+              </button>
+              <button
+                type="button"
+                title="Bring the chosen finding into the middle: S"
+                onClick={spot}
+              >
+                Spot <span className="kbd">S</span>
+              </button>
+              <button
+                type="button"
+                aria-pressed={loupe}
+                title="A glass under the pointer: L"
+                onClick={() => setLoupe(!loupe)}
+              >
+                Loupe <span className="kbd">L</span>
+              </button>
             </div>
           )}
-          {empty && <div className="over" style={{ position: 'absolute', background: 'none', pointerEvents: 'none' }}><div style={{ pointerEvents: 'auto', width: 'auto' }}>{empty}</div></div>}
+          {empty && (
+            <div
+              className="over"
+              style={{ position: 'absolute', background: 'none', pointerEvents: 'none' }}
+            >
+              <div style={{ pointerEvents: 'auto', width: 'auto' }}>{empty}</div>
+            </div>
+          )}
         </div>
-        <div className="row" style={{ padding: '5px 12px', gap: 5, flexWrap: 'nowrap', overflow: 'auto', background: 'var(--panel)', borderTop: '1px solid var(--line)' }}>
-          <Button size="small" type={heat ? 'primary' : 'default'} onClick={() => setHeat(!heat)}>Headroom <span className="kbd">D</span></Button>
-          {([['closed', 'Closed', 'C'], ['solid', '3D', '3']] as const).map(([id, name, key]) => <Button key={id} size="small" type={picture === id ? 'primary' : 'default'} aria-pressed={picture === id} onClick={() => setPicture(picture === id ? 'book' : id)}>{name} <span className="kbd">{key}</span></Button>)}
-          {body && PANELS.map((q) => <Button key={q.id} size="small" type={panel === q.id ? 'primary' : 'default'} aria-pressed={panel === q.id} aria-label={q.long && `${q.long} ${q.key}`} onClick={() => toggle(q.id)}>{q.name} <span className="kbd">{q.key}</span></Button>)}
+        <div
+          className="row"
+          style={{
+            padding: '5px 12px',
+            gap: 5,
+            flexWrap: 'nowrap',
+            overflow: 'auto',
+            background: 'var(--panel)',
+            borderTop: '1px solid var(--line)',
+          }}
+        >
+          <Button size="small" type={heat ? 'primary' : 'default'} onClick={() => setHeat(!heat)}>
+            Headroom <span className="kbd">D</span>
+          </Button>
+          {(
+            [
+              ['closed', 'Closed', 'C'],
+              ['solid', '3D', '3'],
+            ] as const
+          ).map(([id, name, key]) => (
+            <Button
+              key={id}
+              size="small"
+              type={picture === id ? 'primary' : 'default'}
+              aria-pressed={picture === id}
+              onClick={() => setPicture(picture === id ? 'book' : id)}
+            >
+              {name} <span className="kbd">{key}</span>
+            </Button>
+          ))}
+          {body &&
+            PANELS.map((q) => (
+              <Button
+                key={q.id}
+                size="small"
+                type={panel === q.id ? 'primary' : 'default'}
+                aria-pressed={panel === q.id}
+                aria-label={q.long && `${q.long} ${q.key}`}
+                onClick={() => toggle(q.id)}
+              >
+                {q.name} <span className="kbd">{q.key}</span>
+              </Button>
+            ))}
         </div>
         {under()}
       </div>
       <aside className="side" aria-label="What touches">
-        {selected && <PartPanel item={selected} arranging={arranging} onClose={() => select(undefined)} />}
-        <Findings station="fit" title="What touches" live={arranging.live?.findings} empty={doc.layout.placements.length ? 'Nothing touches that should not.' : 'Nothing is laid out yet.'} />
+        {selected && (
+          <PartPanel item={selected} arranging={arranging} onClose={() => select(undefined)} />
+        )}
+        <Findings
+          station="fit"
+          title="What touches"
+          live={arranging.live?.findings}
+          empty={
+            doc.layout.placements.length
+              ? 'Nothing touches that should not.'
+              : 'Nothing is laid out yet.'
+          }
+        />
         {!arranging.live && <Worth />}
         <Unplaced onPlaced={select} />
       </aside>

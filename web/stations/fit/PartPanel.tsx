@@ -8,9 +8,22 @@ import { useBuild } from '../../state/build';
 import { Folds } from './Folds';
 import type { useArranging } from './useArranging';
 
-const FIXING_WORDS: Readonly<Record<(typeof FIXINGS)[number], string>> = { screws: 'screws', bracket: 'bracket', glue: 'hot glue', tape: 'tape or foam' };
+const FIXING_WORDS: Readonly<Record<(typeof FIXINGS)[number], string>> = {
+  screws: 'screws',
+  bracket: 'bracket',
+  glue: 'hot glue',
+  tape: 'tape or foam',
+};
 
-export function PartPanel({ item, arranging: a, onClose }: { item: string; arranging: ReturnType<typeof useArranging>; onClose(): void }) {
+export function PartPanel({
+  item,
+  arranging: a,
+  onClose,
+}: {
+  item: string;
+  arranging: ReturnType<typeof useArranging>;
+  onClose(): void;
+}) {
   const { doc, check, edit, apply } = useBuild();
   const now = a.placementOf(item);
   const at = check.checker.scene.items.get(item);
@@ -19,43 +32,191 @@ export function PartPanel({ item, arranging: a, onClose }: { item: string; arran
   const turn = (more: Partial<Placement>) => a.place(handled(check.checker.scene, now, more));
   const pieces = check.checker.scene.shell?.body.pieces ?? [];
   const piece = 'piece' in now.on ? now.on.piece : '';
-  const strike = (block: string, on: boolean) => edit((p) => ({ ...p, kit: { ...p.kit, items: p.kit.items.map((i) => (i.id === item ? { ...i, struck: on ? [...i.struck, block] : i.struck.filter((b) => b !== block) } : i)) } }));
-  const tape = (on: boolean) => edit((p) => ({ ...p, kit: { ...p.kit, items: p.kit.items.map((i) => { if (i.id !== item) return i; const next = { ...i }; delete next.insulated; return on ? { ...next, insulated: true } : next; }) } }));
-  const lay = () => edit((p) => ({ ...p, layout: { placements: p.layout.placements.filter((x) => x.item !== item) } }));
+  const strike = (block: string, on: boolean) =>
+    edit((p) => ({
+      ...p,
+      kit: {
+        ...p.kit,
+        items: p.kit.items.map((i) =>
+          i.id === item
+            ? { ...i, struck: on ? [...i.struck, block] : i.struck.filter((b) => b !== block) }
+            : i,
+        ),
+      },
+    }));
+  const tape = (on: boolean) =>
+    edit((p) => ({
+      ...p,
+      kit: {
+        ...p.kit,
+        items: p.kit.items.map((i) => {
+          if (i.id !== item) return i;
+          const next = { ...i };
+          delete next.insulated;
+          return on ? { ...next, insulated: true } : next;
+        }),
+      },
+    }));
+  const lay = () =>
+    edit((p) => ({
+      ...p,
+      layout: { placements: p.layout.placements.filter((x) => x.item !== item) },
+    }));
   return (
     <section className="card" aria-label={at.item.name}>
-      <div className="row" style={{ marginBottom: 8 }}><h2 className="grow">{at.item.name}</h2><Button size="small" type="text" onClick={onClose} aria-label="Close part panel">Close</Button></div>
-      <p className="note" style={{ marginBottom: 8 }}>{thickness(at.part, at.item.struck).working[0]}</p>
+      <div className="row" style={{ marginBottom: 8 }}>
+        <h2 className="grow">{at.item.name}</h2>
+        <Button size="small" type="text" onClick={onClose} aria-label="Close part panel">
+          Close
+        </Button>
+      </div>
+      <p className="note" style={{ marginBottom: 8 }}>
+        {thickness(at.part, at.item.struck).working[0]}
+      </p>
       <div className="pair">
         <MmField label="Datum from left" value={now.x} onChange={(x) => set({ x })} />
         <MmField label="Datum from bottom" value={now.y} onChange={(y) => set({ y })} />
-        <MmField label="Above its floor" value={now.lift} min={0} max={200} onChange={(lift) => set({ lift })} />
-        <MmField label="Turned" value={now.turn} min={-360} max={360} unit="°" onChange={(t) => turn({ turn: t })} />
-        <span>Half</span><Select size="small" aria-label="Half" value={piece} onChange={(id: string) => turn({ on: { piece: id } })} options={pieces.map((q) => ({ value: q.id, label: q.role }))} />
-        <span>Top looks</span><Select size="small" aria-label="Top looks" value={now.up} onChange={(up: 'in' | 'out') => turn({ up })} options={[{ value: 'in', label: 'inward' }, { value: 'out', label: 'outward' }]} />
-        <span>Stands</span><Select size="small" aria-label="Stands" value={now.stand} onChange={(stand: Placement['stand']) => turn({ stand })} options={[{ value: 'flat', label: 'flat' }, { value: 'on-edge-x', label: 'on edge, x' }, { value: 'on-edge-y', label: 'on edge, y' }]} />
-        <span>Located by</span><Select size="small" aria-label="Located by" value={now.held} onChange={(held: Placement['held']) => set({ held })} options={[{ value: 'hand', label: 'hand ±0.3' }, { value: 'jig', label: 'jig ±0.1' }]} />
-        {at.part.ribbons && <><span>Its ribbon</span><Folds item={item} name={at.item.name} /></>}
-        <span>Fixed with</span><Select<NonNullable<Placement['fixed']> | ''> size="small" aria-label="Fixed with" value={now.fixed ?? ''} onChange={(f) => { const next = { ...now }; delete next.fixed; a.place(f ? { ...next, fixed: f } : next); }} options={[{ value: '', label: 'not decided' }, ...FIXINGS.map((f) => ({ value: f, label: FIXING_WORDS[f] }))]} />
+        <MmField
+          label="Above its floor"
+          value={now.lift}
+          min={0}
+          max={200}
+          onChange={(lift) => set({ lift })}
+        />
+        <MmField
+          label="Turned"
+          value={now.turn}
+          min={-360}
+          max={360}
+          unit="°"
+          onChange={(t) => turn({ turn: t })}
+        />
+        <span>Half</span>
+        <Select
+          size="small"
+          aria-label="Half"
+          value={piece}
+          onChange={(id: string) => turn({ on: { piece: id } })}
+          options={pieces.map((q) => ({ value: q.id, label: q.role }))}
+        />
+        <span>Top looks</span>
+        <Select
+          size="small"
+          aria-label="Top looks"
+          value={now.up}
+          onChange={(up: 'in' | 'out') => turn({ up })}
+          options={[
+            { value: 'in', label: 'inward' },
+            { value: 'out', label: 'outward' },
+          ]}
+        />
+        <span>Stands</span>
+        <Select
+          size="small"
+          aria-label="Stands"
+          value={now.stand}
+          onChange={(stand: Placement['stand']) => turn({ stand })}
+          options={[
+            { value: 'flat', label: 'flat' },
+            { value: 'on-edge-x', label: 'on edge, x' },
+            { value: 'on-edge-y', label: 'on edge, y' },
+          ]}
+        />
+        <span>Located by</span>
+        <Select
+          size="small"
+          aria-label="Located by"
+          value={now.held}
+          onChange={(held: Placement['held']) => set({ held })}
+          options={[
+            { value: 'hand', label: 'hand ±0.3' },
+            { value: 'jig', label: 'jig ±0.1' },
+          ]}
+        />
+        {at.part.ribbons && (
+          <>
+            <span>Its ribbon</span>
+            <Folds item={item} name={at.item.name} />
+          </>
+        )}
+        <span>Fixed with</span>
+        <Select<NonNullable<Placement['fixed']> | ''>
+          size="small"
+          aria-label="Fixed with"
+          value={now.fixed ?? ''}
+          onChange={(f) => {
+            const next = { ...now };
+            delete next.fixed;
+            a.place(f ? { ...next, fixed: f } : next);
+          }}
+          options={[
+            { value: '', label: 'not decided' },
+            ...FIXINGS.map((f) => ({ value: f, label: FIXING_WORDS[f] })),
+          ]}
+        />
       </div>
-      {at.part.blocks.some((b) => CONDUCTIVE.has(b.kind)) && <Checkbox checked={at.item.insulated ?? false} onChange={(e) => tape(e.target.checked)}>Under two layers of polyimide tape</Checkbox>}
+      {at.part.blocks.some((b) => CONDUCTIVE.has(b.kind)) && (
+        <Checkbox checked={at.item.insulated ?? false} onChange={(e) => tape(e.target.checked)}>
+          Under two layers of polyimide tape
+        </Checkbox>
+      )}
       {removals(at.part, []).length > 0 && <h3 style={{ margin: '10px 0 4px' }}>Comes off</h3>}
       {removals(at.part, []).map(({ block }) => {
         const struck = at.item.struck.includes(block.id);
-        const saves = struck ? thickness(at.part, at.item.struck.filter((b) => b !== block.id)).value - thickness(at.part, at.item.struck).value : thickness(at.part, at.item.struck).value - thickness(at.part, [...at.item.struck, block.id]).value;
+        const saves = struck
+          ? thickness(
+              at.part,
+              at.item.struck.filter((b) => b !== block.id),
+            ).value - thickness(at.part, at.item.struck).value
+          : thickness(at.part, at.item.struck).value -
+            thickness(at.part, [...at.item.struck, block.id]).value;
         return (
           <div key={block.id} style={{ padding: '2px 0' }}>
-            <Checkbox checked={struck} onChange={(e) => strike(block.id, e.target.checked)}>{block.name}, {saves > 0.05 ? `${formatMm(saves, 1)} mm` : 'no thinner'}</Checkbox>
-            <div className="note" style={{ paddingLeft: 24 }}>{block.removable!.tool} {block.removable!.difficulty}/5{struck ? `; lost: ${block.removable!.lost}` : ''}</div>
+            <Checkbox checked={struck} onChange={(e) => strike(block.id, e.target.checked)}>
+              {block.name}, {saves > 0.05 ? `${formatMm(saves, 1)} mm` : 'no thinner'}
+            </Checkbox>
+            <div className="note" style={{ paddingLeft: 24 }}>
+              {block.removable!.tool} {block.removable!.difficulty}/5
+              {struck ? `; lost: ${block.removable!.lost}` : ''}
+            </div>
           </div>
         );
       })}
-      {at.part.connectors.length > 0 && <h3 style={{ margin: '10px 0 4px' }}>Reached from outside</h3>}
-      {at.part.connectors.filter((c) => c.block === undefined || !at.item.struck.includes(c.block)).map((c) => (
-        <div key={c.id}><Checkbox checked={at.item.reach?.[c.id] ?? c.outside} onChange={(e) => apply([{ do: 'reach', item, connector: c.id, outside: e.target.checked }])}>{c.name}</Checkbox>{(at.item.reach?.[c.id] ?? c.outside) && c.type !== 'card' && <Checkbox checked={at.item.angled?.includes(c.id) ?? false} onChange={(e) => apply([{ do: 'angle', item, connector: c.id, on: e.target.checked }])}>angled plug</Checkbox>}</div>
-      ))}
-      <div className="row" style={{ marginTop: 10 }}><Button size="small" onClick={lay}>Take it out of the shell</Button></div>
-      {doc.layout.placements.some((p) => 'item' in p.on && p.on.item === item) && <p className="note">Other parts ride on it.</p>}
+      {at.part.connectors.length > 0 && (
+        <h3 style={{ margin: '10px 0 4px' }}>Reached from outside</h3>
+      )}
+      {at.part.connectors
+        .filter((c) => c.block === undefined || !at.item.struck.includes(c.block))
+        .map((c) => (
+          <div key={c.id}>
+            <Checkbox
+              checked={at.item.reach?.[c.id] ?? c.outside}
+              onChange={(e) =>
+                apply([{ do: 'reach', item, connector: c.id, outside: e.target.checked }])
+              }
+            >
+              {c.name}
+            </Checkbox>
+            {(at.item.reach?.[c.id] ?? c.outside) && c.type !== 'card' && (
+              <Checkbox
+                checked={at.item.angled?.includes(c.id) ?? false}
+                onChange={(e) =>
+                  apply([{ do: 'angle', item, connector: c.id, on: e.target.checked }])
+                }
+              >
+                angled plug
+              </Checkbox>
+            )}
+          </div>
+        ))}
+      <div className="row" style={{ marginTop: 10 }}>
+        <Button size="small" onClick={lay}>
+          Take it out of the shell
+        </Button>
+      </div>
+      {doc.layout.placements.some((p) => 'item' in p.on && p.on.item === item) && (
+        <p className="note">Other parts ride on it.</p>
+      )}
     </section>
   );
 }

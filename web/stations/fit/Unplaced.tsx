@@ -4,19 +4,39 @@ import { firstPlace } from '@deft/core/fit';
 import { useBuild } from '../../state/build';
 
 export function Unplaced({ onPlaced }: { onPlaced(item: string): void }) {
-  const { doc, edit, check: { checker: { scene } } } = useBuild();
+  const {
+    doc,
+    edit,
+    check: {
+      checker: { scene },
+    },
+  } = useBuild();
   // A lead is laid between its sockets, not stood somewhere.
-  const loose = doc.kit.items.filter((i) => !doc.layout.placements.some((p) => p.item === i.id) && !scene.cables.some((c) => c.lead.id === i.id));
+  const loose = doc.kit.items.filter(
+    (i) =>
+      !doc.layout.placements.some((p) => p.item === i.id) &&
+      !scene.cables.some((c) => c.lead.id === i.id),
+  );
   if (!loose.length || !doc.shell.bodies.length) return null;
   const put = (id: string) => {
     const at = firstPlace(doc, id);
-    if (at) { edit((p) => ({ ...p, layout: { placements: [...p.layout.placements, at] } })); onPlaced(id); }
+    if (at) {
+      edit((p) => ({ ...p, layout: { placements: [...p.layout.placements, at] } }));
+      onPlaced(id);
+    }
   };
   return (
     <section>
       <h3 style={{ marginBottom: 6 }}>On the bench</h3>
       <div className="list">
-        {loose.map((i) => <div key={i.id} className="row"><span className="grow">{i.name}</span><Button size="small" onClick={() => put(i.id)}>Put it in</Button></div>)}
+        {loose.map((i) => (
+          <div key={i.id} className="row">
+            <span className="grow">{i.name}</span>
+            <Button size="small" onClick={() => put(i.id)}>
+              Put it in
+            </Button>
+          </div>
+        ))}
       </div>
     </section>
   );

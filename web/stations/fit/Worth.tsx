@@ -10,7 +10,14 @@ export function Worth() {
   return (
     <section aria-label="Worth measuring again">
       <h3 style={{ marginBottom: 4 }}>Worth measuring again</h3>
-      {list.map((i) => <p key={i.key} className="note">{i.how === 'jig' ? `Locate with a jig: ${i.label}` : `With callipers: ${i.label}`}: <b style={{ fontWeight: 600, color: 'var(--ink)' }}>{percent(i.from)} → {percent(i.to)}</b></p>)}
+      {list.map((i) => (
+        <p key={i.key} className="note">
+          {i.how === 'jig' ? `Locate with a jig: ${i.label}` : `With callipers: ${i.label}`}:{' '}
+          <b style={{ fontWeight: 600, color: 'var(--ink)' }}>
+            {percent(i.from)} → {percent(i.to)}
+          </b>
+        </p>
+      ))}
     </section>
   );
 }

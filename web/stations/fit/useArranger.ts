@@ -16,22 +16,68 @@ export function useArranger(doc: Project) {
   const [running, setRunning] = useState(false);
   const [trying, setTrying] = useState<string>();
   const [why, setWhy] = useState<WhyNot>();
-  useEffect(() => () => { stop.current = true; worker.current?.w.terminate(); }, []);
+  useEffect(
+    () => () => {
+      stop.current = true;
+      worker.current?.w.terminate();
+    },
+    [],
+  );
   const run = async (seed: number, fixed: readonly string[]) => {
-    if (!worker.current) { const w = new Worker(new URL('../../workers/arrange.worker.ts', import.meta.url), { type: 'module' }); worker.current = { w, api: wrap<ArrangeApi>(w) }; }
+    if (!worker.current) {
+      const w = new Worker(new URL('../../workers/arrange.worker.ts', import.meta.url), {
+        type: 'module',
+      });
+      worker.current = { w, api: wrap<ArrangeApi>(w) };
+    }
     if (version.current?.doc !== doc) version.current = { doc, id: String(++versions) };
     stop.current = false;
     setRunning(true);
     setWhy(undefined);
     let last: Told | undefined;
     try {
-      await worker.current.api.run(doc, version.current.id, seed, fixed, RUN_SECONDS, proxy(async (t: Told) => { last = t; setTold(t); return !stop.current; }));
+      await worker.current.api.run(
+        doc,
+        version.current.id,
+        seed,
+        fixed,
+        RUN_SECONDS,
+        proxy(async (t: Told) => {
+          last = t;
+          setTold(t);
+          return !stop.current;
+        }),
+      );
       if (!stop.current && last && !last.best.length) {
         setTrying('why not');
-        const found = await worker.current.api.why(doc, last.progress.stuck, fixed, proxy(async (t: string) => { setTrying(t); return !stop.current; }));
+        const found = await worker.current.api.why(
+          doc,
+          last.progress.stuck,
+          fixed,
+          proxy(async (t: string) => {
+            setTrying(t);
+            return !stop.current;
+          }),
+        );
         setWhy(found);
       }
-    } finally { setTrying(undefined); setRunning(false); }
+    } finally {
+      setTrying(undefined);
+      setRunning(false);
+    }
   };
-  return { told, running, trying, why, run, cancel: () => { stop.current = true; }, forget: () => { setTold(undefined); setWhy(undefined); } };
+  return {
+    told,
+    running,
+    trying,
+    why,
+    run,
+    cancel: () => {
+      stop.current = true;
+    },
+    forget: () => {
+      setTold(undefined);
+      setWhy(undefined);
+    },
+  };
 }

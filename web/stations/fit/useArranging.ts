@@ -11,7 +11,10 @@ import { useBuild } from '../../state/build';
 
 const SETTLING: readonly Finding['check'][] = ['closing', 'wire', 'ribbon', 'cap'];
 
-export interface Live { scene: Scene; findings: Finding[] }
+export interface Live {
+  scene: Scene;
+  findings: Finding[];
+}
 
 export function useArranging(spread: Spread | undefined) {
   const { doc, check, edit } = useBuild();
@@ -19,54 +22,95 @@ export function useArranging(spread: Spread | undefined) {
   const engine = useRef<Checker>(undefined);
   const settled = check.checker.scene.project === doc;
   // What was dragged stays on show until the whole verdict has caught up with it.
-  useEffect(() => { if (settled && !engine.current) setLive(undefined); }, [settled, check]);
+  useEffect(() => {
+    if (settled && !engine.current) setLive(undefined);
+  }, [settled, check]);
 
   const scene = live?.scene ?? check.checker.scene;
-  const placementOf = useCallback((item: string): Placement | undefined => doc.layout.placements.find((p) => p.item === item), [doc]);
-  const place = useCallback((placement: Placement, merge?: string) => edit((p) => applied(p, { do: 'place', placement }), merge), [edit]);
+  const placementOf = useCallback(
+    (item: string): Placement | undefined => doc.layout.placements.find((p) => p.item === item),
+    [doc],
+  );
+  const place = useCallback(
+    (placement: Placement, merge?: string) =>
+      edit((p) => applied(p, { do: 'place', placement }), merge),
+    [edit],
+  );
 
   // Wires, ribbons and the way together are judged again when the part is let go.
   const settling = useMemo(() => check.findings.filter((f) => SETTLING.includes(f.check)), [check]);
-  const begin = useCallback(() => { engine.current = new Checker(doc, check.checker.scene.project.shell === doc.shell ? check.checker.scene : undefined); }, [doc, check]);
-  const drag = useCallback((placement: Placement) => {
-    const c = engine.current;
-    if (!c) return;
-    c.move(placement);
-    setLive({ scene: { ...c.scene }, findings: [...c.findings(), ...settling].sort(worstFirst) });
-  }, [settling]);
-  const drop = useCallback((item: string) => {
-    const c = engine.current;
-    engine.current = undefined;
-    const now = c?.scene.project.layout.placements.find((p) => p.item === item);
-    if (now) place(now);
-  }, [place]);
+  const begin = useCallback(() => {
+    engine.current = new Checker(
+      doc,
+      check.checker.scene.project.shell === doc.shell ? check.checker.scene : undefined,
+    );
+  }, [doc, check]);
+  const drag = useCallback(
+    (placement: Placement) => {
+      const c = engine.current;
+      if (!c) return;
+      c.move(placement);
+      setLive({ scene: { ...c.scene }, findings: [...c.findings(), ...settling].sort(worstFirst) });
+    },
+    [settling],
+  );
+  const drop = useCallback(
+    (item: string) => {
+      const c = engine.current;
+      engine.current = undefined;
+      const now = c?.scene.project.layout.placements.find((p) => p.item === item);
+      if (now) place(now);
+    },
+    [place],
+  );
 
   /** A key on a part. Returns whether it meant something. */
-  const key = useCallback((item: string, e: { key: string; shiftKey: boolean; altKey: boolean; ctrlKey: boolean; metaKey: boolean }): boolean => {
-    const now = placementOf(item);
-    const at = check.checker.scene.items.get(item);
-    const page = spread && at && pageOf(spread, at.piece);
-    if (!now || !page) return false;
-    const arrow = ({ ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] } as Record<string, [number, number]>)[e.key];
-    if (arrow) {
-      const [dx, dy] = stepFromPage(page.view, arrow[0], arrow[1]);
-      if (e.ctrlKey || e.metaKey) { place(snapped(check.checker, now, dx, dy)); return true; }
-      const step = e.shiftKey ? 5 : e.altKey ? 0.1 : 0.5;
-      const round = (mm: number) => Math.round(mm * 100) / 100;
-      place({ ...now, x: round(now.x + dx * step), y: round(now.y + dy * step) }, `nudge ${item}`);
-      return true;
-    }
-    if (e.ctrlKey || e.metaKey || e.altKey) return false;
-    const letter = e.key.toLowerCase();
-    const turn = (change: Partial<Placement>) => { place(handled(check.checker.scene, now, change)); return true; };
-    if (letter === 'r') return turn({ turn: now.turn + turnFromPage(page.view, e.shiftKey ? -90 : 90) });
-    if (letter === 'v') return turn({ up: now.up === 'in' ? 'out' : 'in' });
-    if (letter === 'x' && 'piece' in now.on) {
-      const other = spread.pages.find((p) => p.piece.id !== (now.on as { piece: string }).piece);
-      return other ? turn({ on: { piece: other.piece.id } }) : false;
-    }
-    return false;
-  }, [check, place, placementOf, spread]);
+  const key = useCallback(
+    (
+      item: string,
+      e: { key: string; shiftKey: boolean; altKey: boolean; ctrlKey: boolean; metaKey: boolean },
+    ): boolean => {
+      const now = placementOf(item);
+      const at = check.checker.scene.items.get(item);
+      const page = spread && at && pageOf(spread, at.piece);
+      if (!now || !page) return false;
+      const arrow = (
+        { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] } as Record<
+          string,
+          [number, number]
+        >
+      )[e.key];
+      if (arrow) {
+        const [dx, dy] = stepFromPage(page.view, arrow[0], arrow[1]);
+        if (e.ctrlKey || e.metaKey) {
+          place(snapped(check.checker, now, dx, dy));
+          return true;
+        }
+        const step = e.shiftKey ? 5 : e.altKey ? 0.1 : 0.5;
+        const round = (mm: number) => Math.round(mm * 100) / 100;
+        place(
+          { ...now, x: round(now.x + dx * step), y: round(now.y + dy * step) },
+          `nudge ${item}`,
+        );
+        return true;
+      }
+      if (e.ctrlKey || e.metaKey || e.altKey) return false;
+      const letter = e.key.toLowerCase();
+      const turn = (change: Partial<Placement>) => {
+        place(handled(check.checker.scene, now, change));
+        return true;
+      };
+      if (letter === 'r')
+        return turn({ turn: now.turn + turnFromPage(page.view, e.shiftKey ? -90 : 90) });
+      if (letter === 'v') return turn({ up: now.up === 'in' ? 'out' : 'in' });
+      if (letter === 'x' && 'piece' in now.on) {
+        const other = spread.pages.find((p) => p.piece.id !== (now.on as { piece: string }).piece);
+        return other ? turn({ on: { piece: other.piece.id } }) : false;
+      }
+      return false;
+    },
+    [check, place, placementOf, spread],
+  );
 
   return { scene, live, begin, drag, drop, key, place, placementOf };
 }

@@ -4,7 +4,16 @@ import { Button } from 'antd';
 import { Link, useNavigate } from 'react-router';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { emptyProject } from '@deft/core/model';
-import { createBuild, deleteBuild, duplicateBuild, importBuild, isOffline, listBuilds, restoreBuild, type ListedBuild } from '../../state/api';
+import {
+  createBuild,
+  deleteBuild,
+  duplicateBuild,
+  importBuild,
+  isOffline,
+  listBuilds,
+  restoreBuild,
+  type ListedBuild,
+} from '../../state/api';
 import { Mark } from '../../ui/Mark';
 
 const when = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
@@ -17,29 +26,141 @@ export function Home() {
   const [gone, setGone] = useState<ListedBuild>();
   const [bad, setBad] = useState<string>();
   const again = () => client.invalidateQueries({ queryKey: ['builds'] });
-  const fail = (e: Error) => setBad(isOffline(e) ? 'The server does not answer. Start it with npm start; this page tries again by itself.' : e.message);
-  const start = useMutation({ mutationFn: () => createBuild(emptyProject('new-build', 'New build')), onSuccess: (b) => go(`/b/${b.key}/shell`), onError: fail });
+  const fail = (e: Error) =>
+    setBad(
+      isOffline(e)
+        ? 'The server does not answer. Start it with npm start; this page tries again by itself.'
+        : e.message,
+    );
+  const start = useMutation({
+    mutationFn: () => createBuild(emptyProject('new-build', 'New build')),
+    onSuccess: (b) => go(`/b/${b.key}/shell`),
+    onError: fail,
+  });
   const copy = useMutation({ mutationFn: duplicateBuild, onSuccess: again, onError: fail });
-  const remove = useMutation({ mutationFn: (b: ListedBuild) => deleteBuild(b.key), onSuccess: (_, b) => { setGone(b); void again(); }, onError: fail });
-  const back = useMutation({ mutationFn: (b: ListedBuild) => restoreBuild(b.key), onSuccess: () => { setGone(undefined); void again(); }, onError: fail });
-  const take = useMutation({ mutationFn: async (f: File) => importBuild(await f.text()), onSuccess: (b) => go(`/b/${b.key}/fit`), onError: fail });
+  const remove = useMutation({
+    mutationFn: (b: ListedBuild) => deleteBuild(b.key),
+    onSuccess: (_, b) => {
+      setGone(b);
+      void again();
+    },
+    onError: fail,
+  });
+  const back = useMutation({
+    mutationFn: (b: ListedBuild) => restoreBuild(b.key),
+    onSuccess: () => {
+      setGone(undefined);
+      void again();
+    },
+    onError: fail,
+  });
+  const take = useMutation({
+    mutationFn: async (f: File) => importBuild(await f.text()),
+    onSuccess: (b) => go(`/b/${b.key}/fit`),
+    onError: fail,
+  });
   return (
     <main className="home">
-      <header className="row"><Mark size={52} /><div className="grow"><h1 style={{ fontSize: 22 }}>Deft Shell</h1><p className="note">Will it close, what must be cut, which button goes where, how long it lasts.</p></div>
-        <Button onClick={() => picker.current?.click()}>Import a build</Button><Button type="primary" onClick={() => start.mutate()} loading={start.isPending}>New build</Button>
-        <input ref={picker} type="file" accept=".json,application/json" hidden aria-label="Build file" onChange={(e) => { const f = e.target.files?.[0]; e.target.value = ''; setBad(undefined); if (f) take.mutate(f); }} />
+      <header className="row">
+        <Mark size={52} />
+        <div className="grow">
+          <h1 style={{ fontSize: 22 }}>Deft Shell</h1>
+          <p className="note">
+            Will it close, what must be cut, which button goes where, how long it lasts.
+          </p>
+        </div>
+        <Button onClick={() => picker.current?.click()}>Import a build</Button>
+        <Button type="primary" onClick={() => start.mutate()} loading={start.isPending}>
+          New build
+        </Button>
+        <input
+          ref={picker}
+          type="file"
+          accept=".json,application/json"
+          hidden
+          aria-label="Build file"
+          onChange={(e) => {
+            const f = e.target.files?.[0];
+            e.target.value = '';
+            setBad(undefined);
+            if (f) take.mutate(f);
+          }}
+        />
       </header>
-      {bad && <p className="bad" role="alert">{bad}</p>}
-      {builds.isError && !bad && <p className="bad" role="alert">{isOffline(builds.error) ? 'The server does not answer. Start it with npm start, then reload.' : builds.error.message}</p>}
-      {builds.isPending && <p className="note" role="status">Reading the builds ...</p>}
+      {bad && (
+        <p className="bad" role="alert">
+          {bad}
+        </p>
+      )}
+      {builds.isError && !bad && (
+        <p className="bad" role="alert">
+          {isOffline(builds.error)
+            ? 'The server does not answer. Start it with npm start, then reload.'
+            : builds.error.message}
+        </p>
+      )}
+      {builds.isPending && (
+        <p className="note" role="status">
+          Reading the builds ...
+        </p>
+      )}
       {builds.data?.map((b) => (
         <article key={b.key} className="build-row">
-          <div><Link className="open" to={`/b/${b.key}/fit`}>{b.name}</Link><p className="note">{b.way} · saved {when.format(new Date(b.savedAt))}</p></div>
-          <div className="row"><Button size="small" onClick={() => copy.mutate(b.key)} aria-label={`Duplicate ${b.name}`}>Duplicate</Button><Button size="small" href={`/api/builds/${b.key}/export`} aria-label={`Export ${b.name}`}>Export</Button><Button size="small" onClick={() => remove.mutate(b)} aria-label={`Delete ${b.name}`}>Delete</Button></div>
+          <div>
+            <Link className="open" to={`/b/${b.key}/fit`}>
+              {b.name}
+            </Link>
+            <p className="note">
+              {b.way} · saved {when.format(new Date(b.savedAt))}
+            </p>
+          </div>
+          <div className="row">
+            <Button
+              size="small"
+              onClick={() => copy.mutate(b.key)}
+              aria-label={`Duplicate ${b.name}`}
+            >
+              Duplicate
+            </Button>
+            <Button
+              size="small"
+              href={`/api/builds/${b.key}/export`}
+              aria-label={`Export ${b.name}`}
+            >
+              Export
+            </Button>
+            <Button size="small" onClick={() => remove.mutate(b)} aria-label={`Delete ${b.name}`}>
+              Delete
+            </Button>
+          </div>
         </article>
       ))}
-      {builds.data?.length === 0 && <div className="card"><h2>No builds yet</h2><p>Start one with <b>New build</b>: eight values with callipers, outer width first, and one part give the first verdict.</p></div>}
-      {gone && <div className="toast" role="status"><span>{gone.name} deleted.</span><Button size="small" onClick={() => back.mutate(gone)}>Undo</Button><Button size="small" type="text" style={{ color: '#fff' }} onClick={() => setGone(undefined)} aria-label="Dismiss">Done</Button></div>}
+      {builds.data?.length === 0 && (
+        <div className="card">
+          <h2>No builds yet</h2>
+          <p>
+            Start one with <b>New build</b>: eight values with callipers, outer width first, and one
+            part give the first verdict.
+          </p>
+        </div>
+      )}
+      {gone && (
+        <div className="toast" role="status">
+          <span>{gone.name} deleted.</span>
+          <Button size="small" onClick={() => back.mutate(gone)}>
+            Undo
+          </Button>
+          <Button
+            size="small"
+            type="text"
+            style={{ color: '#fff' }}
+            onClick={() => setGone(undefined)}
+            aria-label="Dismiss"
+          >
+            Done
+          </Button>
+        </div>
+      )}
     </main>
   );
 }

@@ -20,18 +20,84 @@ export function Bench({ item, part }: { item: Item; part: Part }) {
   const [side, setSide] = useState<'top' | 'bottom'>('top');
   const [view, setView] = useState<'off' | 'pins' | 'ends' | 'picture' | 'mine'>('off');
   const [lit, light] = useState<string>();
-  const change = (q: Part) => edit((p) => ({ ...p, kit: { ...p.kit, parts: p.kit.parts.map((x) => (x.id === q.id ? q : x)) } }), q.name !== part.name ? `name ${q.id}` : undefined);
-  const strike = (block: string, off: boolean) => { edit((p) => withStruck(p, item.id, (s) => (off ? [...s, block] : s.filter((b) => b !== block)))); };
+  const change = (q: Part) =>
+    edit(
+      (p) => ({ ...p, kit: { ...p.kit, parts: p.kit.parts.map((x) => (x.id === q.id ? q : x)) } }),
+      q.name !== part.name ? `name ${q.id}` : undefined,
+    );
+  const strike = (block: string, off: boolean) => {
+    edit((p) =>
+      withStruck(p, item.id, (s) => (off ? [...s, block] : s.filter((b) => b !== block))),
+    );
+  };
   return (
     <>
-      <div className="mat" ref={ref} style={{ flex: view === 'picture' ? '0 0 210px' : '0 0 400px' }}>{size.w > 0 && <PartDrawing part={part} struck={item.struck} width={size.w} height={size.h} side={side} lit={lit} onBlock={(b) => light(lit === b ? undefined : b)} />}</div>
+      <div
+        className="mat"
+        ref={ref}
+        style={{ flex: view === 'picture' ? '0 0 210px' : '0 0 400px' }}
+      >
+        {size.w > 0 && (
+          <PartDrawing
+            part={part}
+            struck={item.struck}
+            width={size.w}
+            height={size.h}
+            side={side}
+            lit={lit}
+            onBlock={(b) => light(lit === b ? undefined : b)}
+          />
+        )}
+      </div>
       <div className="sheet">
-        <div className="row"><h1 className="grow">{item.name}</h1>
-          <Segmented size="small" aria-label="Seen from" value={side} onChange={(v) => setSide(v as 'top' | 'bottom')} options={[{ value: 'top', label: 'From the top' }, { value: 'bottom', label: 'From the soldering side' }]} />
-          <Segmented size="small" aria-label="Show" value={view} onChange={(v) => { if (v === 'mine') edit((p) => withOwnCopy(p, item.id, library)); setView(v as typeof view); }} options={[{ value: 'off', label: 'Comes off' }, { value: 'pins', label: 'Pins' }, { value: 'ends', label: 'Ends' }, ...(part.screen ? [{ value: 'picture', label: 'Picture' }] : []), { value: 'mine', label: 'Measure my own' }]} />
+        <div className="row">
+          <h1 className="grow">{item.name}</h1>
+          <Segmented
+            size="small"
+            aria-label="Seen from"
+            value={side}
+            onChange={(v) => setSide(v as 'top' | 'bottom')}
+            options={[
+              { value: 'top', label: 'From the top' },
+              { value: 'bottom', label: 'From the soldering side' },
+            ]}
+          />
+          <Segmented
+            size="small"
+            aria-label="Show"
+            value={view}
+            onChange={(v) => {
+              if (v === 'mine') edit((p) => withOwnCopy(p, item.id, library));
+              setView(v as typeof view);
+            }}
+            options={[
+              { value: 'off', label: 'Comes off' },
+              { value: 'pins', label: 'Pins' },
+              { value: 'ends', label: 'Ends' },
+              ...(part.screen ? [{ value: 'picture', label: 'Picture' }] : []),
+              { value: 'mine', label: 'Measure my own' },
+            ]}
+          />
         </div>
-        <p className="note">{part.note} {thickness(part, item.struck).working[0]}</p>
-        {view === 'off' && <>{part.blocks.some((b) => b.removable) && <SlimTo key={item.id} part={part} struck={item.struck} onStrike={(ids) => edit((p) => withStruck(p, item.id, (s) => [...new Set([...s, ...ids])]))} onLight={light} />}<Slimming part={part} struck={item.struck} onStrike={strike} onLight={light} /></>}
+        <p className="note">
+          {part.note} {thickness(part, item.struck).working[0]}
+        </p>
+        {view === 'off' && (
+          <>
+            {part.blocks.some((b) => b.removable) && (
+              <SlimTo
+                key={item.id}
+                part={part}
+                struck={item.struck}
+                onStrike={(ids) =>
+                  edit((p) => withStruck(p, item.id, (s) => [...new Set([...s, ...ids])]))
+                }
+                onLight={light}
+              />
+            )}
+            <Slimming part={part} struck={item.struck} onStrike={strike} onLight={light} />
+          </>
+        )}
         {view === 'picture' && part.screen && <PicturePlanner part={part} />}
         {view === 'pins' && <PinTable part={part} />}
         {view === 'ends' && <EndTable part={part} item={item} />}

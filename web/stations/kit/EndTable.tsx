@@ -5,25 +5,84 @@ import { portsOf, portsOn, sockets } from '@deft/core/kit';
 import type { Item, Part, Port } from '@deft/core/model';
 import { useBuild } from '../../state/build';
 
-const said = (p: Port): string => [
-  p.volts ? (p.volts[0] === p.volts[1] ? `${p.volts[0]} V` : `${p.volts[0]} to ${p.volts[1]} V`) : '', p.amps === undefined ? '' : `${p.amps.toFixed(2)} A`, p.speed ? `USB ${USB_NAMES[p.speed]}` : '', p.count && p.count > 1 ? `${p.count} of them` : '', p.pullDowns ? 'with its 5.1 kΩ pull-downs' : p.pullDowns === false ? 'no pull-downs' : '', p.switching ? 'switch contacts' : '',
-].filter(Boolean).join(', ');
+const said = (p: Port): string =>
+  [
+    p.volts
+      ? p.volts[0] === p.volts[1]
+        ? `${p.volts[0]} V`
+        : `${p.volts[0]} to ${p.volts[1]} V`
+      : '',
+    p.amps === undefined ? '' : `${p.amps.toFixed(2)} A`,
+    p.speed ? `USB ${USB_NAMES[p.speed]}` : '',
+    p.count && p.count > 1 ? `${p.count} of them` : '',
+    p.pullDowns ? 'with its 5.1 kΩ pull-downs' : p.pullDowns === false ? 'no pull-downs' : '',
+    p.switching ? 'switch contacts' : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
 
 export function EndTable({ part, item }: { part: Part; item: Item }) {
   const { edit } = useBuild();
-  const all = portsOf(part), left = new Map(portsOn(part, item).map((p) => [p.id, p]));
-  const reach = (id: string, outside: boolean) => edit((p) => ({ ...p, kit: { ...p.kit, items: p.kit.items.map((i) => (i.id === item.id ? { ...i, reach: { ...i.reach, [id]: outside } } : i)) } }));
+  const all = portsOf(part),
+    left = new Map(portsOn(part, item).map((p) => [p.id, p]));
+  const reach = (id: string, outside: boolean) =>
+    edit((p) => ({
+      ...p,
+      kit: {
+        ...p.kit,
+        items: p.kit.items.map((i) =>
+          i.id === item.id ? { ...i, reach: { ...i.reach, [id]: outside } } : i,
+        ),
+      },
+    }));
   const mouths = sockets(part, item);
   return (
     <>
-      {mouths.length > 0 && <div className="row" style={{ gap: 18 }}><b style={{ fontWeight: 600 }}>Reached from outside</b>{mouths.map(({ connector: c, outside }) => <Checkbox key={c.id} checked={outside} onChange={(e) => reach(c.id, e.target.checked)}>{c.name}</Checkbox>)}</div>}
+      {mouths.length > 0 && (
+        <div className="row" style={{ gap: 18 }}>
+          <b style={{ fontWeight: 600 }}>Reached from outside</b>
+          {mouths.map(({ connector: c, outside }) => (
+            <Checkbox key={c.id} checked={outside} onChange={(e) => reach(c.id, e.target.checked)}>
+              {c.name}
+            </Checkbox>
+          ))}
+        </div>
+      )}
       {all.length > 0 ? (
         <table className="plain" aria-label="Ends">
-          <thead><tr><th>End</th><th>Gives or takes</th><th>Made as</th><th>Figures</th></tr></thead>
-          <tbody>{all.map((p) => { const now = left.get(p.id); return <tr key={p.id} style={now ? {} : { opacity: 0.6 }}><td>{p.name}</td><td>{p.role} {p.carries}</td><td>{now ? now.form : 'gone with its block'}{now && now.form !== p.form ? ' (socket off)' : ''}</td><td className="note">{said(p)}</td></tr>; })}</tbody>
+          <thead>
+            <tr>
+              <th>End</th>
+              <th>Gives or takes</th>
+              <th>Made as</th>
+              <th>Figures</th>
+            </tr>
+          </thead>
+          <tbody>
+            {all.map((p) => {
+              const now = left.get(p.id);
+              return (
+                <tr key={p.id} style={now ? {} : { opacity: 0.6 }}>
+                  <td>{p.name}</td>
+                  <td>
+                    {p.role} {p.carries}
+                  </td>
+                  <td>
+                    {now ? now.form : 'gone with its block'}
+                    {now && now.form !== p.form ? ' (socket off)' : ''}
+                  </td>
+                  <td className="note">{said(p)}</td>
+                </tr>
+              );
+            })}
+          </tbody>
         </table>
-      ) : <p className="note">It gives and takes nothing.</p>}
-      <p className="note">{part.ports ? 'As written with the part.' : 'Usual for a part of its kind; check yours.'}</p>
+      ) : (
+        <p className="note">It gives and takes nothing.</p>
+      )}
+      <p className="note">
+        {part.ports ? 'As written with the part.' : 'Usual for a part of its kind; check yours.'}
+      </p>
     </>
   );
 }

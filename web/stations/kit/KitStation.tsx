@@ -24,34 +24,99 @@ export default function KitStation() {
   const item = doc.kit.items.find((i) => i.id === chosen) ?? doc.kit.items[0];
   const part = item && doc.kit.parts.find((p) => p.id === item.part);
   const list = view === 'bench' || view === 'swap';
-  const add = (q: Part) => { edit((p) => { const next = withPart(p, q); choose(next.kit.items[next.kit.items.length - 1]!.id); return next; }); };
+  const add = (q: Part) => {
+    edit((p) => {
+      const next = withPart(p, q);
+      choose(next.kit.items[next.kit.items.length - 1]!.id);
+      return next;
+    });
+  };
   return (
     <>
       <div className={`split ${list ? '' : 'whole'}`}>
-        {list && <div className="left">
-          <h2>In this build <span className="note">{doc.kit.items.length} parts</span></h2>
-          <div className="list">
-            {doc.kit.items.map((i) => {
-              const q = doc.kit.parts.find((x) => x.id === i.part)!;
-              return (
-                <div key={i.id} className={`row ${item?.id === i.id ? 'sel' : ''}`}>
-                  <button type="button" className="plain grow" onClick={() => choose(i.id)} aria-pressed={item?.id === i.id}><b style={{ fontWeight: 600 }}>{i.name}</b><br /><span className="note">{formatMm(planSize(q.blocks).w, 0)} × {formatMm(planSize(q.blocks).h, 0)} × {formatMm(thickness(q, i.struck).value, 1)} mm, {q.source === 'mine' ? 'measured' : 'typical'}</span></button>
-                  <Button size="small" type="text" aria-label={`Remove ${i.name}`} onClick={() => edit((p) => without(p, i.id))}>Remove</Button>
-                </div>
-              );
-            })}
-            {!doc.kit.items.length && <p className="note">Nothing yet. Search at the right, for example "65 x 56 board" or "2.8 screen SPI".</p>}
+        {list && (
+          <div className="left">
+            <h2>
+              In this build <span className="note">{doc.kit.items.length} parts</span>
+            </h2>
+            <div className="list">
+              {doc.kit.items.map((i) => {
+                const q = doc.kit.parts.find((x) => x.id === i.part)!;
+                return (
+                  <div key={i.id} className={`row ${item?.id === i.id ? 'sel' : ''}`}>
+                    <button
+                      type="button"
+                      className="plain grow"
+                      onClick={() => choose(i.id)}
+                      aria-pressed={item?.id === i.id}
+                    >
+                      <b style={{ fontWeight: 600 }}>{i.name}</b>
+                      <br />
+                      <span className="note">
+                        {formatMm(planSize(q.blocks).w, 0)} × {formatMm(planSize(q.blocks).h, 0)} ×{' '}
+                        {formatMm(thickness(q, i.struck).value, 1)} mm,{' '}
+                        {q.source === 'mine' ? 'measured' : 'typical'}
+                      </span>
+                    </button>
+                    <Button
+                      size="small"
+                      type="text"
+                      aria-label={`Remove ${i.name}`}
+                      onClick={() => edit((p) => without(p, i.id))}
+                    >
+                      Remove
+                    </Button>
+                  </div>
+                );
+              })}
+              {!doc.kit.items.length && (
+                <p className="note">
+                  Nothing yet. Search at the right, for example "65 x 56 board" or "2.8 screen SPI".
+                </p>
+              )}
+            </div>
           </div>
-        </div>}
+        )}
         <div className="centre">
           <ViewTabs />
-          {view === 'chains' ? <ChainsView /> : view === 'trees' ? <TreesView /> : view === 'risks' ? <RisksView /> : view === 'bill' ? <BillView />
-            : !item || !part ? <div className="mat"><div className="blank"><h2>An empty bench</h2><p>Start with the computer: the game families decide how fast it must be. Then a screen for the window, a cell for the hours, and the chains say what is missing.</p></div></div>
-              : view === 'swap' ? <SwapView item={item} /> : <Bench key={item.id} item={item} part={part} />}
+          {view === 'chains' ? (
+            <ChainsView />
+          ) : view === 'trees' ? (
+            <TreesView />
+          ) : view === 'risks' ? (
+            <RisksView />
+          ) : view === 'bill' ? (
+            <BillView />
+          ) : !item || !part ? (
+            <div className="mat">
+              <div className="blank">
+                <h2>An empty bench</h2>
+                <p>
+                  Start with the computer: the game families decide how fast it must be. Then a
+                  screen for the window, a cell for the hours, and the chains say what is missing.
+                </p>
+              </div>
+            </div>
+          ) : view === 'swap' ? (
+            <SwapView item={item} />
+          ) : (
+            <Bench key={item.id} item={item} part={part} />
+          )}
         </div>
       </div>
-      <aside className="side" aria-label={view === 'chains' || view === 'trees' ? 'Breaks' : 'Library'}>
-        {view === 'chains' || view === 'trees' ? <Findings station="kit" title="What is missing" empty="Every chain of this build runs unbroken." /> : <Library onAdd={add} />}
+      <aside
+        className="side"
+        aria-label={view === 'chains' || view === 'trees' ? 'Breaks' : 'Library'}
+      >
+        {view === 'chains' || view === 'trees' ? (
+          <Findings
+            station="kit"
+            title="What is missing"
+            empty="Every chain of this build runs unbroken."
+          />
+        ) : (
+          <Library onAdd={add} />
+        )}
       </aside>
     </>
   );

@@ -8,7 +8,8 @@ import { download } from '../../ui/download';
 import { useBuild } from '../../state/build';
 import { TakeParts } from './TakeParts';
 
-const SHOWN_AT_ONCE = 60, AHEAD = 100;
+const SHOWN_AT_ONCE = 60,
+  AHEAD = 100;
 
 export function Library({ onAdd }: { onAdd(part: Part): void }) {
   const { library } = useBuild();
@@ -18,43 +19,140 @@ export function Library({ onAdd }: { onAdd(part: Part): void }) {
   const [q, f] = [useDeferredValue(query), useDeferredValue(facets)];
   // What a search looks at is worked out ahead, a few parts at a time, so that no keystroke waits for all of it.
   useEffect(() => {
-    let at = 0, timer: ReturnType<typeof setTimeout>;
-    const some = () => { findParts(library.slice(at, at + AHEAD), 'a'); at += AHEAD; if (at < library.length) timer = setTimeout(some, 4); };
+    let at = 0,
+      timer: ReturnType<typeof setTimeout>;
+    const some = () => {
+      findParts(library.slice(at, at + AHEAD), 'a');
+      at += AHEAD;
+      if (at < library.length) timer = setTimeout(some, 4);
+    };
     timer = setTimeout(some, 30);
     return () => clearTimeout(timer);
   }, [library]);
   const found = useMemo(() => findParts(library, q, f), [library, q, f]);
-  const set = <K extends keyof Facets>(key: K, value: Facets[K] | undefined | null) => setFacets((now) => { const next = { ...now }; if (value === undefined || value === null || value === false) delete next[key]; else next[key] = value; return next; });
-  const number = (label: string, key: 'thickMm' | 'amps' | 'price', unit: string) => <InputNumber size="small" aria-label={label} placeholder="any" min={0} max={10_000} step={0.5} suffix={unit} style={{ width: '100%' }} value={facets[key] ?? null} onChange={(v) => set(key, v)} />;
+  const set = <K extends keyof Facets>(key: K, value: Facets[K] | undefined | null) =>
+    setFacets((now) => {
+      const next = { ...now };
+      if (value === undefined || value === null || value === false) delete next[key];
+      else next[key] = value;
+      return next;
+    });
+  const number = (label: string, key: 'thickMm' | 'amps' | 'price', unit: string) => (
+    <InputNumber
+      size="small"
+      aria-label={label}
+      placeholder="any"
+      min={0}
+      max={10_000}
+      step={0.5}
+      suffix={unit}
+      style={{ width: '100%' }}
+      value={facets[key] ?? null}
+      onChange={(v) => set(key, v)}
+    />
+  );
   const out = [
-    { key: 'json', label: `These ${found.length} as JSON`, onClick: () => download('parts.json', partsJson(found), 'application/json') },
-    { key: 'csv', label: `These ${found.length} as CSV`, onClick: () => download('parts.csv', partsCsv(found), 'text/csv') },
+    {
+      key: 'json',
+      label: `These ${found.length} as JSON`,
+      onClick: () => download('parts.json', partsJson(found), 'application/json'),
+    },
+    {
+      key: 'csv',
+      label: `These ${found.length} as CSV`,
+      onClick: () => download('parts.csv', partsCsv(found), 'text/csv'),
+    },
   ];
   return (
     <>
-      <h2><span className="grow">Library <span className="note">{library.length} parts</span></span><Button size="small" onClick={() => take(true)}>Import</Button><Dropdown menu={{ items: out }} trigger={['click']}><Button size="small">Export</Button></Dropdown></h2>
+      <h2>
+        <span className="grow">
+          Library <span className="note">{library.length} parts</span>
+        </span>
+        <Button size="small" onClick={() => take(true)}>
+          Import
+        </Button>
+        <Dropdown menu={{ items: out }} trigger={['click']}>
+          <Button size="small">Export</Button>
+        </Dropdown>
+      </h2>
       {taking && <TakeParts onClose={() => take(false)} />}
-      <Input.Search allowClear aria-label="Search parts" placeholder="65 x 56 board, 40-pin" value={query} onChange={(e) => setQuery(e.target.value)} />
+      <Input.Search
+        allowClear
+        aria-label="Search parts"
+        placeholder="65 x 56 board, 40-pin"
+        value={query}
+        onChange={(e) => setQuery(e.target.value)}
+      />
       <details>
-        <summary>Narrow it{Object.keys(facets).length ? ` (${Object.keys(facets).length} set)` : ''}</summary>
+        <summary>
+          Narrow it{Object.keys(facets).length ? ` (${Object.keys(facets).length} set)` : ''}
+        </summary>
         <div className="pair" style={{ gridTemplateColumns: '96px minmax(0, 1fr)', paddingTop: 6 }}>
-          <span>Kind</span><Select size="small" aria-label="Kind of part" allowClear placeholder="any" value={facets.family ?? null} onChange={(v: Part['family'] | undefined) => set('family', v)} options={FAMILIES.map((x) => ({ value: x, label: x }))} />
-          <span>Speaks</span><Select size="small" aria-label="Interface" allowClear placeholder="any" value={facets.carries ?? null} onChange={(v: Carries | undefined) => set('carries', v)} options={CARRIES.map((x) => ({ value: x, label: x }))} />
-          <span>No thicker than</span>{number('Part no thicker than', 'thickMm', 'mm')}
-          <span>Draws at most</span>{number('Draws at most', 'amps', 'A')}
-          <span>Costs at most</span>{number('Costs at most', 'price', '')}
-          <span>Mine only</span><input type="checkbox" aria-label="Mine only" checked={facets.mine === true} onChange={(e) => set('mine', e.target.checked)} style={{ justifySelf: 'start' }} />
+          <span>Kind</span>
+          <Select
+            size="small"
+            aria-label="Kind of part"
+            allowClear
+            placeholder="any"
+            value={facets.family ?? null}
+            onChange={(v: Part['family'] | undefined) => set('family', v)}
+            options={FAMILIES.map((x) => ({ value: x, label: x }))}
+          />
+          <span>Speaks</span>
+          <Select
+            size="small"
+            aria-label="Interface"
+            allowClear
+            placeholder="any"
+            value={facets.carries ?? null}
+            onChange={(v: Carries | undefined) => set('carries', v)}
+            options={CARRIES.map((x) => ({ value: x, label: x }))}
+          />
+          <span>No thicker than</span>
+          {number('Part no thicker than', 'thickMm', 'mm')}
+          <span>Draws at most</span>
+          {number('Draws at most', 'amps', 'A')}
+          <span>Costs at most</span>
+          {number('Costs at most', 'price', '')}
+          <span>Mine only</span>
+          <input
+            type="checkbox"
+            aria-label="Mine only"
+            checked={facets.mine === true}
+            onChange={(e) => set('mine', e.target.checked)}
+            style={{ justifySelf: 'start' }}
+          />
         </div>
       </details>
       <div className="list" aria-busy={q !== query}>
         {found.slice(0, SHOWN_AT_ONCE).map((p) => (
           <div key={p.id} className="row" style={{ flexWrap: 'nowrap' }}>
-            <div className="grow"><b style={{ fontWeight: 600 }}>{p.name}</b><br /><span className="note">{formatMm(planSize(p.blocks).w, 0)} × {formatMm(planSize(p.blocks).h, 0)} × {formatMm(thickness(p, []).value, 1)} mm{p.price === undefined ? '' : ` · ${p.price}`}{p.source === 'mine' ? ` · mine${p.version && p.version > 1 ? `, version ${p.version}` : ''}` : ''}</span></div>
-            <Button size="small" aria-label={`Add ${p.name}`} onClick={() => onAdd(p)}>Add</Button>
+            <div className="grow">
+              <b style={{ fontWeight: 600 }}>{p.name}</b>
+              <br />
+              <span className="note">
+                {formatMm(planSize(p.blocks).w, 0)} × {formatMm(planSize(p.blocks).h, 0)} ×{' '}
+                {formatMm(thickness(p, []).value, 1)} mm
+                {p.price === undefined ? '' : ` · ${p.price}`}
+                {p.source === 'mine'
+                  ? ` · mine${p.version && p.version > 1 ? `, version ${p.version}` : ''}`
+                  : ''}
+              </span>
+            </div>
+            <Button size="small" aria-label={`Add ${p.name}`} onClick={() => onAdd(p)}>
+              Add
+            </Button>
           </div>
         ))}
-        {!found.length && <p className="note">No part answers all of that. Add the nearest one and measure your own.</p>}
-        {found.length > SHOWN_AT_ONCE && <p className="note">{found.length - SHOWN_AT_ONCE} more: narrow the search.</p>}
+        {!found.length && (
+          <p className="note">
+            No part answers all of that. Add the nearest one and measure your own.
+          </p>
+        )}
+        {found.length > SHOWN_AT_ONCE && (
+          <p className="note">{found.length - SHOWN_AT_ONCE} more: narrow the search.</p>
+        )}
       </div>
       <p className="note">Sizes are typical for each class until you measure yours.</p>
     </>

@@ -3,21 +3,58 @@ import { Checkbox } from 'antd';
 import { removals } from '@deft/core/kit';
 import type { Part } from '@deft/core/model';
 
-export function Slimming({ part, struck, onStrike, onLight }: { part: Part; struck: readonly string[]; onStrike(block: string, off: boolean): void; onLight(b: string | undefined): void }) {
+export function Slimming({
+  part,
+  struck,
+  onStrike,
+  onLight,
+}: {
+  part: Part;
+  struck: readonly string[];
+  onStrike(block: string, off: boolean): void;
+  onLight(b: string | undefined): void;
+}) {
   const rows = part.blocks.filter((b) => b.removable);
   if (!rows.length) return <p className="note">Nothing comes off this one.</p>;
   const saves = new Map(removals(part, struck).map((r) => [r.block.id, r]));
   return (
     <table className="plain">
-      <thead><tr><th>Off</th><th>Block</th><th>Saves</th><th>With</th><th>Lost</th><th>Mind</th></tr></thead>
+      <thead>
+        <tr>
+          <th>Off</th>
+          <th>Block</th>
+          <th>Saves</th>
+          <th>With</th>
+          <th>Lost</th>
+          <th>Mind</th>
+        </tr>
+      </thead>
       <tbody>
         {rows.map((b) => {
           const r = saves.get(b.id);
           const off = struck.includes(b.id);
           return (
-            <tr key={b.id} onMouseEnter={() => onLight(b.id)} onMouseLeave={() => onLight(undefined)}>
-              <td><Checkbox aria-label={`Take off ${b.name}`} checked={off} onChange={(e) => onStrike(b.id, e.target.checked)} /></td><td>{b.name}</td><td className="nowrap">{off ? 'off' : r && r.saves > 0.05 ? `${r.saves.toFixed(1)} mm` : 'nothing yet'}</td>
-              <td>{b.removable!.tool}, {b.removable!.difficulty}/5</td><td>{b.removable!.lost}</td><td className="note">{b.removable!.risk}</td>
+            <tr
+              key={b.id}
+              onMouseEnter={() => onLight(b.id)}
+              onMouseLeave={() => onLight(undefined)}
+            >
+              <td>
+                <Checkbox
+                  aria-label={`Take off ${b.name}`}
+                  checked={off}
+                  onChange={(e) => onStrike(b.id, e.target.checked)}
+                />
+              </td>
+              <td>{b.name}</td>
+              <td className="nowrap">
+                {off ? 'off' : r && r.saves > 0.05 ? `${r.saves.toFixed(1)} mm` : 'nothing yet'}
+              </td>
+              <td>
+                {b.removable!.tool}, {b.removable!.difficulty}/5
+              </td>
+              <td>{b.removable!.lost}</td>
+              <td className="note">{b.removable!.risk}</td>
             </tr>
           );
         })}

@@ -4,21 +4,43 @@ import { type Part, type Project, withAdded } from '@deft/core/model';
 
 /** One more item of a part, laid in the shell if there is one. */
 export function withPart(p: Project, part: Part): Project {
-  const next = withAdded(p, part), id = next.kit.items[next.kit.items.length - 1]!.id;
+  const next = withAdded(p, part),
+    id = next.kit.items[next.kit.items.length - 1]!.id;
   const at = firstPlace(next, id);
   return at ? { ...next, layout: { placements: [...next.layout.placements, at] } } : next;
 }
 
 /** A copy of an item's part that is the builder's own, so that the catalogue's stays as it is. */
 export function withOwnCopy(p: Project, item: string, library: readonly Part[]): Project {
-  const at = p.kit.items.find((i) => i.id === item), part = p.kit.parts.find((q) => q.id === at?.part);
+  const at = p.kit.items.find((i) => i.id === item),
+    part = p.kit.parts.find((q) => q.id === at?.part);
   if (!at || !part || part.source === 'mine') return p;
   const ids = new Set([...p.kit.parts.map((q) => q.id), ...library.map((q) => q.id)]);
   let id = `${part.id}-mine`;
   for (let n = 2; ids.has(id); n++) id = `${part.id}-mine-${n}`;
   const copy: Part = { ...part, id, name: `${part.name}, mine`.slice(0, 200), source: 'mine' };
-  return { ...p, kit: { parts: [...p.kit.parts.filter((q) => q.id !== part.id || p.kit.items.some((i) => i.id !== item && i.part === q.id)), copy], items: p.kit.items.map((i) => (i.id === item ? { ...i, part: id } : i)) } };
+  return {
+    ...p,
+    kit: {
+      parts: [
+        ...p.kit.parts.filter(
+          (q) => q.id !== part.id || p.kit.items.some((i) => i.id !== item && i.part === q.id),
+        ),
+        copy,
+      ],
+      items: p.kit.items.map((i) => (i.id === item ? { ...i, part: id } : i)),
+    },
+  };
 }
 
-export const withStruck = (p: Project, item: string, change: (struck: readonly string[]) => string[]): Project =>
-  ({ ...p, kit: { ...p.kit, items: p.kit.items.map((i) => (i.id === item ? { ...i, struck: change(i.struck) } : i)) } });
+export const withStruck = (
+  p: Project,
+  item: string,
+  change: (struck: readonly string[]) => string[],
+): Project => ({
+  ...p,
+  kit: {
+    ...p.kit,
+    items: p.kit.items.map((i) => (i.id === item ? { ...i, struck: change(i.struck) } : i)),
+  },
+});

@@ -4,7 +4,13 @@
  */
 import type { Finding, Project } from '@deft/core/model';
 
-export interface Telling { path: string; block: string; dim: 'plan' | 'height'; margin: number; finding: string }
+export interface Telling {
+  path: string;
+  block: string;
+  dim: 'plan' | 'height';
+  margin: number;
+  finding: string;
+}
 
 export function telling(p: Project, part: string, findings: readonly Finding[]): Telling[] {
   const i = p.kit.parts.findIndex((x) => x.id === part);
@@ -17,7 +23,13 @@ export function telling(p: Project, part: string, findings: readonly Finding[]):
       if (!m || Number(m[1]) !== i) continue;
       const known = best.get(s.key);
       if (known && known.margin <= margin) continue;
-      best.set(s.key, { path: s.key, block: p.kit.parts[i]!.blocks[Number(m[2])]!.id, dim: m[3] as 'plan' | 'height', margin, finding: f.what });
+      best.set(s.key, {
+        path: s.key,
+        block: p.kit.parts[i]!.blocks[Number(m[2])]!.id,
+        dim: m[3] as 'plan' | 'height',
+        margin,
+        finding: f.what,
+      });
     }
   }
   return [...best.values()].sort((a, b) => a.margin - b.margin);

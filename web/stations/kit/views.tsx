@@ -3,7 +3,14 @@ import { Link, useSearchParams } from 'react-router';
 import { z } from 'zod';
 import { useBuild } from '../../state/build';
 
-export const VIEWS = [{ id: 'bench', name: 'Bench' }, { id: 'chains', name: 'Chains' }, { id: 'trees', name: '5 V and data' }, { id: 'swap', name: 'Swap' }, { id: 'risks', name: 'Untried' }, { id: 'bill', name: 'Bill' }] as const;
+export const VIEWS = [
+  { id: 'bench', name: 'Bench' },
+  { id: 'chains', name: 'Chains' },
+  { id: 'trees', name: '5 V and data' },
+  { id: 'swap', name: 'Swap' },
+  { id: 'risks', name: 'Untried' },
+  { id: 'bill', name: 'Bill' },
+] as const;
 export type View = (typeof VIEWS)[number]['id'];
 const ViewId = z.enum(VIEWS.map((v) => v.id) as [View, ...View[]]).catch('bench');
 
@@ -15,7 +22,23 @@ export function ViewTabs() {
   const breaks = check.findings.filter((f) => f.check === 'chain').length;
   return (
     <nav className="views" aria-label="Views of the kit">
-      {VIEWS.map((v) => <Link key={v.id} to={`?view=${v.id}`} replace className={v.id === here ? 'here' : ''} aria-current={v.id === here ? 'page' : undefined}>{v.name}{v.id === 'chains' && breaks > 0 ? <> <span className="count">{breaks}</span></> : null}</Link>)}
+      {VIEWS.map((v) => (
+        <Link
+          key={v.id}
+          to={`?view=${v.id}`}
+          replace
+          className={v.id === here ? 'here' : ''}
+          aria-current={v.id === here ? 'page' : undefined}
+        >
+          {v.name}
+          {v.id === 'chains' && breaks > 0 ? (
+            <>
+              {' '}
+              <span className="count">{breaks}</span>
+            </>
+          ) : null}
+        </Link>
+      ))}
     </nav>
   );
 }

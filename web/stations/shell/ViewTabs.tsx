@@ -4,7 +4,12 @@ import { z } from 'zod';
 import { useBuild } from '../../state/build';
 
 export const VIEWS = [
-  { id: 'readings', name: 'Readings' }, { id: 'round', name: 'Measuring round' }, { id: 'file', name: 'From a 3D file' }, { id: 'picture', name: 'From a picture' }, { id: 'donor', name: 'Donor' }, { id: 'graft', name: 'Hinge and graft' },
+  { id: 'readings', name: 'Readings' },
+  { id: 'round', name: 'Measuring round' },
+  { id: 'file', name: 'From a 3D file' },
+  { id: 'picture', name: 'From a picture' },
+  { id: 'donor', name: 'Donor' },
+  { id: 'graft', name: 'Hinge and graft' },
 ] as const;
 export type View = (typeof VIEWS)[number]['id'];
 const ViewId = z.enum(VIEWS.map((v) => v.id) as [View, ...View[]]).catch('readings');
@@ -19,12 +24,45 @@ export function ViewTabs() {
   const here = useView();
   const [params] = useSearchParams();
   const body = params.get('body');
-  const bad = (kind: string) => check.findings.filter((f) => f.station === 'shell' && f.check === kind && f.verdict !== 'clear').length;
-  const count: Partial<Record<View, number>> = { donor: bad('kept'), graft: bad('hinge'), readings: bad('screw') };
+  const bad = (kind: string) =>
+    check.findings.filter((f) => f.station === 'shell' && f.check === kind && f.verdict !== 'clear')
+      .length;
+  const count: Partial<Record<View, number>> = {
+    donor: bad('kept'),
+    graft: bad('hinge'),
+    readings: bad('screw'),
+  };
   return (
     <nav className="views" aria-label="Ways to capture the shell">
-      {VIEWS.map((v) => <Link key={v.id} to={`?view=${v.id}${body ? `&body=${body}` : ''}`} replace className={v.id === here ? 'here' : ''} aria-current={v.id === here ? 'page' : undefined}>{v.name}{count[v.id] ? <> <span className="count">{count[v.id]}</span></> : null}</Link>)}
-      {doc.shell.bodies.length > 1 && doc.shell.bodies.map((b, i) => <Link key={b.id} style={i ? {} : { marginLeft: 'auto' }} to={`?view=${here}&body=${i}`} replace className={Number(body ?? 0) === i ? 'here' : ''}>{b.name}</Link>)}
+      {VIEWS.map((v) => (
+        <Link
+          key={v.id}
+          to={`?view=${v.id}${body ? `&body=${body}` : ''}`}
+          replace
+          className={v.id === here ? 'here' : ''}
+          aria-current={v.id === here ? 'page' : undefined}
+        >
+          {v.name}
+          {count[v.id] ? (
+            <>
+              {' '}
+              <span className="count">{count[v.id]}</span>
+            </>
+          ) : null}
+        </Link>
+      ))}
+      {doc.shell.bodies.length > 1 &&
+        doc.shell.bodies.map((b, i) => (
+          <Link
+            key={b.id}
+            style={i ? {} : { marginLeft: 'auto' }}
+            to={`?view=${here}&body=${i}`}
+            replace
+            className={Number(body ?? 0) === i ? 'here' : ''}
+          >
+            {b.name}
+          </Link>
+        ))}
     </nav>
   );
 }

@@ -9,11 +9,19 @@ const Which = z.coerce.number().int().min(0).max(1).catch(0);
 export function useShell() {
   const { doc, edit } = useBuild();
   const [params] = useSearchParams();
-  const at = Math.min(Which.parse(params.get('body') ?? 0), Math.max(0, doc.shell.bodies.length - 1));
-  const setBody = (b: Body | ((was: Body | undefined) => Body), merge?: string): string | undefined => edit((p) => {
-    const next = typeof b === 'function' ? b(p.shell.bodies[at]) : b, bodies = [...p.shell.bodies];
-    bodies[at] = next;
-    return { ...p, shell: { ...p.shell, bodies } };
-  }, merge);
+  const at = Math.min(
+    Which.parse(params.get('body') ?? 0),
+    Math.max(0, doc.shell.bodies.length - 1),
+  );
+  const setBody = (
+    b: Body | ((was: Body | undefined) => Body),
+    merge?: string,
+  ): string | undefined =>
+    edit((p) => {
+      const next = typeof b === 'function' ? b(p.shell.bodies[at]) : b,
+        bodies = [...p.shell.bodies];
+      bodies[at] = next;
+      return { ...p, shell: { ...p.shell, bodies } };
+    }, merge);
   return { body: doc.shell.bodies[at] as Body | undefined, at, setBody };
 }

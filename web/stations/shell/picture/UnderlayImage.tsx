@@ -5,16 +5,51 @@ import type { Page, Spread } from '../../../book/spread';
 import { pictureUrl } from '../../../state/api';
 import { usePicture } from './usePicture';
 
-const PX_A_MM = 5, MARGIN_MM = 5;
+const PX_A_MM = 5,
+  MARGIN_MM = 5;
 
-export function UnderlayImage({ build, body, underlay: u, page, spread: s }: { build: string; body: Body; underlay: Underlay; page: Page; spread: Spread }) {
+export function UnderlayImage({
+  build,
+  body,
+  underlay: u,
+  page,
+  spread: s,
+}: {
+  build: string;
+  body: Body;
+  underlay: Underlay;
+  page: Page;
+  spread: Spread;
+}) {
   const picture = usePicture(pictureUrl(build, u.asset));
   const [url, setUrl] = useState<string>();
-  const { w, h } = outlineSpan(body.outline), what = JSON.stringify([u.how, u.lies, w, h]), ready = picture.size !== undefined;
+  const { w, h } = outlineSpan(body.outline),
+    what = JSON.stringify([u.how, u.lies, w, h]),
+    ready = picture.size !== undefined;
   useEffect(() => {
-    let gone = false, made: string | undefined;
-    if (ready) void picture.flat({ how: u.how, lies: u.lies }, w, h, PX_A_MM).then((r) => { if (!gone && r?.ok) { made = URL.createObjectURL(r.value); setUrl(made); } });
-    return () => { gone = true; if (made) URL.revokeObjectURL(made); };
+    let gone = false,
+      made: string | undefined;
+    if (ready)
+      void picture.flat({ how: u.how, lies: u.lies }, w, h, PX_A_MM).then((r) => {
+        if (!gone && r?.ok) {
+          made = URL.createObjectURL(r.value);
+          setUrl(made);
+        }
+      });
+    return () => {
+      gone = true;
+      if (made) URL.revokeObjectURL(made);
+    };
   }, [ready, what]); // eslint-disable-line react-hooks/exhaustive-deps
-  return url ? <image href={url} opacity={u.fade} x={page.ox - MARGIN_MM * s.scale} y={page.oy - MARGIN_MM * s.scale} width={(w + 2 * MARGIN_MM) * s.scale} height={(h + 2 * MARGIN_MM) * s.scale} style={{ pointerEvents: 'none' }} /> : null;
+  return url ? (
+    <image
+      href={url}
+      opacity={u.fade}
+      x={page.ox - MARGIN_MM * s.scale}
+      y={page.oy - MARGIN_MM * s.scale}
+      width={(w + 2 * MARGIN_MM) * s.scale}
+      height={(h + 2 * MARGIN_MM) * s.scale}
+      style={{ pointerEvents: 'none' }}
+    />
+  ) : null;
 }
