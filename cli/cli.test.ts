@@ -7,8 +7,8 @@ import { writeAll } from './write';
 
 const dir = mkdtempSync(join(tmpdir(), 'deft-cli-'));
 const call = async (...argv: string[]) => {
-  let out = '',
-    err = '';
+  let out = '';
+  let err = '';
   const code = await run(argv, {
     out: (t) => {
       out += t;
@@ -36,8 +36,9 @@ describe('check', () => {
       'GPIO18 carries two signals',
       'Charges at 1.03 C',
       'No way for its wire yet',
-    ])
+    ]) {
       expect(r.out).toContain(t);
+    }
   });
   test('exit 0 for the finished demo, and JSON that parses', async () => {
     const r = await call('check', 'docs/examples/dabchick-2-done.json', '--json');

@@ -21,8 +21,8 @@ import { exportFiles, EXPORTS, isExport } from './exports';
 import { writeAll } from './write';
 
 export interface Io {
-  out(text: string): void;
-  err(text: string): void;
+  out: (text: string) => void;
+  err: (text: string) => void;
 }
 
 const USAGE = `deft-shell check FILE.json [--json] [--ways]
@@ -55,14 +55,17 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
       return 0;
     }
     if (!file) throw new BadInput('', `Name a file: deft-shell ${command} FILE.json`);
-    if (command === 'check')
+    if (command === 'check') {
       return await checkFile(await readBuild(file), io, values.json ?? false, values.ways ?? false);
+    }
     if (command === 'export') {
-      if (!values.what || !isExport(values.what))
+      if (!values.what || !isExport(values.what)) {
         throw new BadInput('--what', `Say what to export: ${EXPORTS.join(', ')}.`);
+      }
       if (!values.out) throw new BadInput('--out', 'Name a folder with --out.');
-      if (values.paper !== undefined && values.paper !== 'a4' && values.paper !== 'letter')
+      if (values.paper !== undefined && values.paper !== 'a4' && values.paper !== 'letter') {
         throw new BadInput('--paper', 'Paper is a4 or letter.');
+      }
       const written = await writeAll(
         values.out,
         await exportFiles(await readBuild(file), values.what, values.paper ?? 'a4'),
@@ -94,8 +97,9 @@ export async function readBuild(file: string): Promise<Project> {
       throw new BadInput('', `There is no file "${file}".`);
     },
   );
-  if (size > ENVELOPE_LIMIT)
+  if (size > ENVELOPE_LIMIT) {
     throw new BadInput('', `The file is larger than ${ENVELOPE_LIMIT / 1024 / 1024} MB.`);
+  }
   const json = readJson(await readFile(file, 'utf8'), ENVELOPE_LIMIT);
   const read = json.ok ? readEnvelope(json.value) : json;
   if (!read.ok) throw new BadInput(read.complaints[0]!.path, read.complaints[0]!.sentence);
@@ -160,19 +164,22 @@ async function checkFile(p: Project, io: Io, json: boolean, ways: boolean): Prom
     }
   }
   io.out('\nCuts\n');
-  for (const o of c.cuts.openings)
+  for (const o of c.cuts.openings) {
     io.out(
       `  ${o.name}: ${o.round ? `⌀${o.w.toFixed(1)}` : `${o.w.toFixed(1)} × ${o.h.toFixed(1)}`} mm, ${o.from.map((f) => `${f.mm.toFixed(1)} from ${f.edge}`).join(', ')}\n`,
     );
-  for (const t of c.cuts.trims)
+  }
+  for (const t of c.cuts.trims) {
     io.out(`  ${t.name}: to ${t.to.toFixed(1)} of ${t.full.toFixed(1)} mm\n`);
+  }
   io.out('\nPower\n');
   for (const line of [
     ...(c.power.run?.working ?? []),
     ...(c.power.charge?.working ?? []),
     ...(c.power.rail?.working ?? []),
-  ])
+  ]) {
     io.out(`  ${line}\n`);
+  }
   io.out(
     `\nButtons\n  ${c.map.total.working[0]}\n\nSteps: ${steps.length}, ${steps.filter((s) => s.done).length} done\n`,
   );

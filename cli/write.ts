@@ -14,8 +14,9 @@ export async function writeAll(
     throw new BadInput('--out', `"${folder}" cannot be a folder here.`);
   });
   const paths = files.map((f) => {
-    if (basename(f.name) !== f.name || f.name.startsWith('.'))
+    if (basename(f.name) !== f.name || f.name.startsWith('.')) {
       throw new BadInput('--out', `"${f.name}" is not a plain file name.`);
+    }
     return join(dir, f.name);
   });
   if (!force) {
@@ -25,8 +26,9 @@ export async function writeAll(
           () => true,
           () => false,
         )
-      )
+      ) {
         throw new BadInput('--out', `${path} is already there. Add --force to write over it.`);
+      }
     }
   }
   await Promise.all(paths.map((path, i) => writeFile(path, files[i]!.bytes)));

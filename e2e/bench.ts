@@ -70,7 +70,6 @@ export const station = (page: Page, name: string) =>
     .getByRole('navigation', { name: 'Stations' })
     .getByRole('link', { name: new RegExp(`^${name}`) });
 export async function documentOf(page: Page, key: string): Promise<Record<string, any>> {
-  // eslint-disable-line @typescript-eslint/no-explicit-any
   return (
     (await (await page.request.get(`${SITE()}/api/builds/${key}`)).json()) as {
       document: Record<string, unknown>;

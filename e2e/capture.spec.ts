@@ -167,14 +167,14 @@ test('a photo of a half on a sheet: corners, how it lies, a post traced and take
 }) => {
   const key = await openExample(page, 'dabchick-2');
   await page.goto(`${stationUrl(key, 'shell')}?view=picture`);
-  const s = photographed(3),
-    { w, h } = s.gray;
+  const s = photographed(3);
+  const { w, h } = s.gray;
   const png = await page.evaluate(
     ({ w, h, raw }) => {
-      const c = Object.assign(document.createElement('canvas'), { width: w, height: h }),
-        pen = c.getContext('2d')!,
-        im = pen.createImageData(w, h),
-        b = atob(raw);
+      const c = Object.assign(document.createElement('canvas'), { width: w, height: h });
+      const pen = c.getContext('2d')!;
+      const im = pen.createImageData(w, h);
+      const b = atob(raw);
       for (let i = 0; i < b.length; i++) {
         const v = b.charCodeAt(i);
         im.data.set([v, v, v, 255], 4 * i);
@@ -198,8 +198,8 @@ test('a photo of a half on a sheet: corners, how it lies, a post traced and take
   });
   await page.getByText('Photo from above').click();
   const plate = page.getByRole('application');
-  const box = (await plate.boundingBox())!,
-    fit = Math.min((box.width - 40) / w, (box.height - 40) / h);
+  const box = (await plate.boundingBox())!;
+  const fit = Math.min((box.width - 40) / w, (box.height - 40) / h);
   const click = async ([x, y]: readonly [number, number], then: string | RegExp) => {
     await page.mouse.click(
       box.x + (box.width - w * fit) / 2 + x * fit,
@@ -216,14 +216,15 @@ test('a photo of a half on a sheet: corners, how it lies, a post traced and take
   await click(at(0, 30), /0 so far/);
   await page.getByLabel('Below the rim').click();
   await page.getByTitle('0', { exact: true }).last().click();
-  for (const [i, a] of [0, 1.6, 3.1, 4.7].entries())
+  for (const [i, a] of [0, 1.6, 3.1, 4.7].entries()) {
     await click(at(70 + 4 * Math.cos(a), 44 + 4 * Math.sin(a)), new RegExp(`${i + 1} so far`));
+  }
   await page.getByRole('button', { name: 'Finish it' }).click();
   await expect(page.getByText(/^8\.\d mm across, ± 0\.\d+/)).toBeVisible();
   await page.getByRole('button', { name: /^Take over 1/ }).click();
   await saved(page);
-  const body = (await documentOf(page, key))['shell'].bodies[0],
-    post = body.pieces[1].features.at(-1);
+  const body = (await documentOf(page, key))['shell'].bodies[0];
+  const post = body.pieces[1].features.at(-1);
   expect([post.shape.d.mm, post.at.x.length.how]).toEqual([expect.closeTo(8, 0), 'photo']);
   expect(Math.abs(post.at.x.length.mm - 70)).toBeLessThan(3);
   expect(body.underlays).toHaveLength(1);

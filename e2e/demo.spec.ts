@@ -13,8 +13,9 @@ import {
 test('the demo shows its problems and is cleared by the ways out on offer', async ({ page }) => {
   const key = await openExample(page, 'dabchick-2');
   await page.goto(stationUrl(key, 'fit'));
-  for (const t of ['Plug seats 2.2 mm short', '1.8 mm overlap', '0.3 mm left, 0.9 needed'])
+  for (const t of ['Plug seats 2.2 mm short', '1.8 mm overlap', '0.3 mm left, 0.9 needed']) {
     await expect(page.getByRole('heading', { name: t })).toBeVisible();
+  }
   await expect(page.getByText('Not ready: 6 hits')).toBeVisible();
   const before = await documentOf(page, key);
   await page.getByRole('button', { name: /Move Teasel .* down/ }).click();
@@ -102,8 +103,8 @@ test('a tick stays, and the step list follows the kit', async ({ page }) => {
   const key = await openExample(page, 'dabchick-2-done');
   await page.goto(stationUrl(key, 'build'));
   await page.getByRole('checkbox', { name: 'Prove Pane 2.8 on the bench' }).check();
-  const told = page.getByText(/^4 of \d+ done\.$/),
-    steps = async () => Number(/of (\d+)/.exec((await told.textContent())!)![1]);
+  const told = page.getByText(/^4 of \d+ done\.$/);
+  const steps = async () => Number(/of (\d+)/.exec((await told.textContent())!)![1]);
   await expect(told).toBeVisible();
   const all = await steps();
   await saved(page);

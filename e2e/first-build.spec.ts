@@ -13,8 +13,9 @@ test('eight typed values and one chosen part give the first verdict', async ({ p
   const printed = execFileSync('pdftotext', ['-layout', await sheet.path(), '-'], {
     encoding: 'utf8',
   });
-  for (const words of ['(1) Outer width', '(8) Corner posts, diameter', 'FRONT HALF, inside up'])
+  for (const words of ['(1) Outer width', '(8) Corner posts, diameter', 'FRONT HALF, inside up']) {
     expect(printed.replace(/ +/g, ' ')).toContain(words);
+  }
   await page.getByRole('textbox', { name: 'Outer width, edge to edge' }).focus();
   const typed = ['170', '3 1/2 in', '9', '2', '14', '18', '9', '7'];
   let count = 0;

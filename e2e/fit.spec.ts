@@ -6,27 +6,27 @@ import { documentOf, expect, openFit, openExample, saved, stationUrl, test } fro
 
 /** A board and a screen with a long ribbon between them, alone in a large shell. */
 function withLead(d: Project): Project {
-  const body = d.shell.bodies[0]!,
-    empty: Project = {
-      ...d,
-      kit: { parts: [], items: [] },
-      layout: { placements: [] },
-      controls: { ...d.controls, inputs: [] },
-      shell: {
-        bodies: [
-          {
-            ...body,
-            outline: { kind: 'rect', w: length(240), h: length(160), r: length(8) },
-            pieces: body.pieces.map((q) => ({
-              ...q,
-              openings: [],
-              features: [],
-              depth: length(26),
-            })),
-          },
-        ],
-      },
-    };
+  const body = d.shell.bodies[0]!;
+  const empty: Project = {
+    ...d,
+    kit: { parts: [], items: [] },
+    layout: { placements: [] },
+    controls: { ...d.controls, inputs: [] },
+    shell: {
+      bodies: [
+        {
+          ...body,
+          outline: { kind: 'rect', w: length(240), h: length(160), r: length(8) },
+          pieces: body.pieces.map((q) => ({
+            ...q,
+            openings: [],
+            features: [],
+            depth: length(26),
+          })),
+        },
+      ],
+    },
+  };
   const stand = (id: string, piece: string, more: Partial<Placement>): Change[] => [
     { do: 'add', part: STARTER_PARTS.find((q) => q.id === id)! },
     {
@@ -71,8 +71,9 @@ test('the mechanical problems of the demo are solved by keyboard only: next find
             document.activeElement?.matches('article.finding .way, article.finding .way *') ??
             false,
         )
-      )
+      ) {
         break;
+      }
     }
     await page.keyboard.press('Enter');
     await expect(page.locator('article.finding:has(.no.hit)')).toHaveCount(left - 1);
@@ -151,8 +152,8 @@ test('looked at closely: the next finding comes into the middle, a loupe, a seco
   page,
 }) => {
   await openFit(page, 'dabchick-2');
-  const book = page.getByRole('group', { name: 'The open book' }),
-    teasel = book.locator('[data-item="teasel"]');
+  const book = page.getByRole('group', { name: 'The open book' });
+  const teasel = book.locator('[data-item="teasel"]');
   const width = async () => (await teasel.boundingBox())!.width;
   const whole = await width();
   await page.keyboard.press('n');
@@ -160,8 +161,8 @@ test('looked at closely: the next finding comes into the middle, a loupe, a seco
   await page.keyboard.press('s');
   await expect.poll(width).toBeGreaterThan(2 * whole);
   // The ring of the chosen finding lies in the middle of the picture.
-  const box = (await book.boundingBox())!,
-    ring = (await book.locator('.flag circle').first().boundingBox())!;
+  const box = (await book.boundingBox())!;
+  const ring = (await book.locator('.flag circle').first().boundingBox())!;
   expect(Math.abs(ring.x + ring.width / 2 - box.x - box.width / 2)).toBeLessThan(3);
   await page.keyboard.press('0');
   await expect.poll(width).toBeLessThan(whole + 1);
@@ -189,8 +190,8 @@ test('what is easily missed: glue behind a socket is said and a bracket clears i
   page,
 }) => {
   const key = await openFit(page, 'dabchick-2-done');
-  const side = page.getByRole('complementary', { name: 'What touches' }),
-    book = page.getByRole('group', { name: 'The open book' });
+  const side = page.getByRole('complementary', { name: 'What touches' });
+  const book = page.getByRole('group', { name: 'The open book' });
   await book.locator('[data-item="charger"]').focus();
   await side.getByRole('combobox', { name: 'Fixed with' }).click();
   await page.getByTitle('hot glue', { exact: true }).click();

@@ -16,8 +16,9 @@ test('two windows on one build: the second save is refused and offers four ways,
   await rename(other, 'Second window');
   const dialog = other.getByRole('dialog', { name: 'Saved elsewhere' });
   await expect(dialog).toBeVisible();
-  for (const b of ['See both', 'Take theirs', 'Save mine over theirs', 'Keep mine as a copy'])
+  for (const b of ['See both', 'Take theirs', 'Save mine over theirs', 'Keep mine as a copy']) {
     await expect(dialog.getByRole('button', { name: b })).toBeVisible();
+  }
   await dialog.getByRole('button', { name: 'See both' }).click();
   await expect(dialog.getByRole('row', { name: 'Name Second window First window' })).toBeVisible();
   // A reload keeps the refused edits.
@@ -135,12 +136,10 @@ test('builds are copied, deleted with undo, exported and imported again the same
   const again = /\/b\/([^/]+)/.exec(page.url())![1]!;
   expect(await documentOf(page, again)).toEqual(await documentOf(page, key));
   await page.goto(SITE());
-  await page
-    .getByLabel('Build file')
-    .setInputFiles({
-      name: 'x.json',
-      mimeType: 'application/json',
-      buffer: Buffer.from('{"format":"other/1"}'),
-    });
+  await page.getByLabel('Build file').setInputFiles({
+    name: 'x.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('{"format":"other/1"}'),
+  });
   await expect(page.getByRole('alert')).toContainText('a build says "deft-shell/1"');
 });

@@ -150,8 +150,8 @@ test('a curved back, leaning walls, a lip and a bay of points are typed and chan
   await points.fill('0, 0\n20, 0\n10, 10');
   await editor.getByRole('button', { name: 'Use these points' }).click();
   await saved(page);
-  const body = (await documentOf(page, key))['shell'].bodies[0],
-    back = body.pieces.find((p: { role: string }) => p.role === 'back');
+  const body = (await documentOf(page, key))['shell'].bodies[0];
+  const back = body.pieces.find((p: { role: string }) => p.role === 'back');
   expect([
     back.draftDeg,
     back.profile.points[0].depth.mm,

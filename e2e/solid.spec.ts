@@ -26,8 +26,8 @@ test('3D: opened by a key, taken apart, a half put away, a finding chosen by its
   await expect(page.getByText('making the shell ...')).toHaveCount(0);
   const frames = async () => Number(await page.locator('canvas').getAttribute('data-frames'));
   await expect.poll(frames).toBeGreaterThan(0);
-  const flag = page.locator('.flag3').first(),
-    before = await flag.getAttribute('style');
+  const flag = page.locator('.flag3').first();
+  const before = await flag.getAttribute('style');
   await page.getByRole('slider', { name: 'Apart' }).focus();
   await page.keyboard.press('End');
   await expect.poll(() => flag.getAttribute('style')).not.toBe(before);

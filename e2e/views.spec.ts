@@ -43,8 +43,8 @@ for (const [scheme, what, list] of ROUNDS) {
       await page.locator('main').first().waitFor();
       await expect(page.getByText(/^Opening( the build)? \.\.\.$/)).toHaveCount(0);
       // The structure is the same in the dark; colours are not.
-      const axe = new AxeBuilder({ page }),
-        found = await (scheme === 'light' ? axe : axe.withRules(['color-contrast'])).analyze();
+      const axe = new AxeBuilder({ page });
+      const found = await (scheme === 'light' ? axe : axe.withRules(['color-contrast'])).analyze();
       expect([
         url.split('/').pop(),
         found.violations

@@ -25,9 +25,9 @@ import { postgresBin } from './install.mjs';
 
 /** Where a root's cluster lies when the postgres user cannot enter the checkout. */
 const SHARED = '/var/lib/deft-shell';
-const ADMIN = 'deft_admin',
-  APP = 'deft_app',
-  DATABASE = 'deft';
+const ADMIN = 'deft_admin';
+const APP = 'deft_app';
+const DATABASE = 'deft';
 
 /** User and group ids to run PostgreSQL as: our own, or postgres when we are root. */
 function runner() {
@@ -117,8 +117,8 @@ export async function openCluster(
   if (!bin) throw new Error('PostgreSQL is not installed. Run: sudo apt-get install -y postgresql');
   const as = runner();
   const base = folder ?? dataFolder(name, as);
-  const data = join(base, 'data'),
-    secrets = join(base, 'secrets.json');
+  const data = join(base, 'data');
+  const secrets = join(base, 'secrets.json');
   mkdirSync(base, { recursive: true, mode: 0o700 });
   if (as) chownSync(base, as.uid, as.gid);
   if (existsSync(join(data, 'PG_VERSION'))) {
@@ -126,17 +126,19 @@ export async function openCluster(
       readFileSync(join(data, 'PG_VERSION'), 'utf8').trim(),
       /postgresql\/(\d+)/.exec(bin)[1],
     ];
-    if (has !== is)
+    if (has !== is) {
       throw new Error(
         `The data in ${data} is of PostgreSQL ${has}, but version ${is} is installed. Install PostgreSQL ${has}, export your builds, then move the folder away.`,
       );
+    }
   } else {
     log('Creating a private database ...');
     initialise(bin, data, base, secrets, as);
   }
   const secret = remembered(secrets);
-  if (!secret)
+  if (!secret) {
     throw new Error(`${secrets} is missing, and with it the password of the database beside it.`);
+  }
   const now = running(data);
   const { pid, port, owned } = now
     ? { ...now, owned: true }
@@ -212,8 +214,9 @@ async function startPostgres(bin, data, base, as, safe) {
       if (await answers(port)) return { pid: child.pid, port, owned: true };
       await wait(50);
     }
-    if (attempt >= 20)
+    if (attempt >= 20) {
       throw new Error(`The database does not start; see ${join(base, 'postgres.log')}.`);
+    }
     await wait(500);
   }
 }
@@ -232,8 +235,9 @@ async function roles(secret, port) {
     try {
       await client.connect();
       const { rows } = await client.query('select 1 from pg_roles where rolname = $1', [APP]);
-      if (!rows.length)
+      if (!rows.length) {
         await client.query(`create role ${APP} login password '${secret.app}' nosuperuser`);
+      }
       const db = await client.query('select 1 from pg_database where datname = $1', [DATABASE]);
       if (!db.rows.length) await client.query(`create database ${DATABASE} owner ${APP}`);
       await client.end();

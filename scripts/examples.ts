@@ -4,6 +4,7 @@ import { demos } from '../core/catalogue/index';
 import { documentSchema } from '../core/formats/index';
 
 await mkdir('docs/examples', { recursive: true });
-for (const demo of demos())
+for (const demo of demos()) {
   await writeFile(`docs/examples/${demo.id}.json`, `${JSON.stringify(demo, null, 1)}\n`);
+}
 await writeFile('docs/project.schema.json', `${JSON.stringify(documentSchema(), null, 1)}\n`);

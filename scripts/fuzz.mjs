@@ -19,8 +19,8 @@ const FORMATS = [
   'parts',
 ];
 const PATIENCE_MS = 2000;
-const count = Number(process.argv[2] ?? 5000),
-  formats = process.argv[3]?.split(',') ?? FORMATS;
+const count = Number(process.argv[2] ?? 5000);
+const formats = process.argv[3]?.split(',') ?? FORMATS;
 
 /** Mutants of some formats, one worker after the other: the next reads on from where the last one was ended. */
 function run(jobs, scores) {
@@ -34,12 +34,12 @@ function run(jobs, scores) {
         workerData: { jobs: left },
         stdout: true,
       });
-      let at = left[0],
-        clock;
+      let at = left[0];
+      let clock;
       const after = ({ format, k }) => {
-        const i = left.findIndex((j) => j.format === format),
-          { to } = left[i],
-          gaveUp = scores.get(format).crashes.length > 4;
+        const i = left.findIndex((j) => j.format === format);
+        const { to } = left[i];
+        const gaveUp = scores.get(format).crashes.length > 4;
         return [
           ...(k + 1 < to && !gaveUp ? [{ format, from: k + 1, to }] : []),
           ...left.slice(i + 1),

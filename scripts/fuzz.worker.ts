@@ -26,32 +26,29 @@ import { BadInput } from '../core/model';
 const { jobs } = workerData as { jobs: Array<{ format: string; from: number; to: number }> };
 const face = shellSheets(demos()[0]!.shell.bodies[0]!, []).find((s) => s.id === 'front-face')!;
 const utf = (t: string) => new TextEncoder().encode(t);
-const list = made(3, 20),
-  some = STARTER_PARTS.slice(0, 20);
+const list = made(3, 20);
+const some = STARTER_PARTS.slice(0, 20);
 const TEXTS: Record<string, string> = {
   idf: `${emn(list)}\u001d${emp(list)}`,
   csv: partsCsv(some),
   parts: partsJson(some),
 };
-const originalOf = (format: string): Uint8Array =>
-  TEXTS[format]
-    ? utf(TEXTS[format])
-    : format === 'dxf'
-      ? utf(sheetDxf(face))
-      : format === 'svg'
-        ? utf(sheetSvg(face, 'x'))
-        : format === 'jpeg' || format === 'png'
-          ? pictureSamples()[format]
-          : samples(format === 'step' ? squareTray() : undefined)[format as 'stl'];
+const originalOf = (format: string): Uint8Array => {
+  if (TEXTS[format]) return utf(TEXTS[format]);
+  if (format === 'dxf') return utf(sheetDxf(face));
+  if (format === 'svg') return utf(sheetSvg(face, 'x'));
+  if (format === 'jpeg' || format === 'png') return pictureSamples()[format];
+  return samples(format === 'step' ? squareTray() : undefined)[format as 'stl'];
+};
 /** Compiled once; only what a file may have broken is made anew. */
-const steps = jobs.some((j) => j.format === 'step'),
-  compiled = steps
-    ? new WebAssembly.Module(
-        readFileSync(
-          createRequire(import.meta.url).resolve('occt-import-js/dist/occt-import-js.wasm'),
-        ),
-      )
-    : undefined;
+const steps = jobs.some((j) => j.format === 'step');
+const compiled = steps
+  ? new WebAssembly.Module(
+      readFileSync(
+        createRequire(import.meta.url).resolve('occt-import-js/dist/occt-import-js.wasm'),
+      ),
+    )
+  : undefined;
 const quiet = () =>
   occt({
     print: () => undefined,
@@ -65,8 +62,8 @@ const quiet = () =>
 let reader = steps ? quiet() : undefined;
 
 function mutant(original: Uint8Array, seed: number): Uint8Array {
-  const random = seeded(seed + 1),
-    at = () => Math.floor(random() * b.length);
+  const random = seeded(seed + 1);
+  const at = () => Math.floor(random() * b.length);
   let b = original.slice();
   const junk = ['', '-', 'NaN', '1e999', '<', '\u0000', '#1', '9'.repeat(40), '(', ');'].map(utf);
   for (let n = 1 + Math.floor(random() * 6); n > 0 && b.length; n--) {
@@ -74,9 +71,9 @@ function mutant(original: Uint8Array, seed: number): Uint8Array {
     if (what < 0.15) b = b.slice(0, at());
     else if (what < 0.5) b[at()] = Math.floor(random() * 256);
     else {
-      const k = at(),
-        j = junk[Math.floor(random() * junk.length)]!,
-        rest = b.subarray(k + Math.floor(random() * 30));
+      const k = at();
+      const j = junk[Math.floor(random() * junk.length)]!;
+      const rest = b.subarray(k + Math.floor(random() * 30));
       const out = new Uint8Array(k + j.length + rest.length);
       out.set(b.subarray(0, k));
       out.set(j, k);

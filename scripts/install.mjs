@@ -55,10 +55,11 @@ const NEEDS = {
 export async function ensurePrograms(names) {
   const missing = () => names.filter((n) => !NEEDS[n]());
   if (!missing().length) return;
-  if (process.getuid?.() !== 0)
+  if (process.getuid?.() !== 0) {
     throw new Error(
       `Run this once, then start again: sudo apt-get install -y ${missing().join(' ')}`,
     );
+  }
   await locked('/tmp/deft-shell-apt.lock', 'installing Debian packages', () => {
     const todo = missing();
     if (!todo.length) return;
@@ -66,8 +67,9 @@ export async function ensurePrograms(names) {
     if (todo.includes('postgresql')) {
       // Debian would start a cluster of its own; ours is private.
       mkdirSync('/etc/postgresql-common', { recursive: true });
-      if (!existsSync('/etc/postgresql-common/createcluster.conf'))
+      if (!existsSync('/etc/postgresql-common/createcluster.conf')) {
         writeFileSync('/etc/postgresql-common/createcluster.conf', 'create_main_cluster = false\n');
+      }
     }
     const apt = (...args) =>
       spawnSync('apt-get', ['-o', 'DPkg::Lock::Timeout=900', '-qq', ...args], {
@@ -76,8 +78,9 @@ export async function ensurePrograms(names) {
       }).status;
     if (apt('install', '-y', '--no-install-recommends', ...todo) !== 0) {
       apt('update');
-      if (apt('install', '-y', '--no-install-recommends', ...todo) !== 0)
+      if (apt('install', '-y', '--no-install-recommends', ...todo) !== 0) {
         throw new Error(`apt-get could not install ${todo.join(' ')}; its own words stand above.`);
+      }
     }
   });
 }

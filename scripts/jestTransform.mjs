@@ -51,25 +51,25 @@ const prelude = (code) => {
  */
 function direct(code) {
   if (!code.includes('Math.')) return code;
-  const ts = require('typescript'),
-    at = [],
-    names = new Set();
+  const ts = require('typescript');
+  const at = [];
+  const names = new Set();
   const look = (node) => {
-      if (
-        ts.isCallExpression(node) &&
-        ts.isPropertyAccessExpression(node.expression) &&
-        ts.isIdentifier(node.expression.expression) &&
-        code.startsWith('Math.', node.expression.getStart(file))
-      ) {
-        at.push([node.expression.getStart(file), node.expression.end]);
-        names.add(node.expression.name.text);
-      }
-      ts.forEachChild(node, look);
-    },
-    file = ts.createSourceFile('x.js', code, ts.ScriptTarget.ES2022);
+    if (
+      ts.isCallExpression(node) &&
+      ts.isPropertyAccessExpression(node.expression) &&
+      ts.isIdentifier(node.expression.expression) &&
+      code.startsWith('Math.', node.expression.getStart(file))
+    ) {
+      at.push([node.expression.getStart(file), node.expression.end]);
+      names.add(node.expression.name.text);
+    }
+    ts.forEachChild(node, look);
+  };
+  const file = ts.createSourceFile('x.js', code, ts.ScriptTarget.ES2022);
   look(file);
-  let out = '',
-    from = 0;
+  let out = '';
+  let from = 0;
   for (const [a, b] of at.sort((p, q) => p[0] - q[0])) {
     out += `${code.slice(from, a)}Math$${code.slice(a + 5, b)}`;
     from = b;
@@ -79,9 +79,9 @@ function direct(code) {
 
 export default {
   createTransformer(options) {
-    const inner = swc.createTransformer(options),
-      local = (out) => ({ ...out, code: prelude(out.code) + direct(out.code) }),
-      asIs = (src) => ({ code: prelude(src) + direct(src) });
+    const inner = swc.createTransformer(options);
+    const local = (out) => ({ ...out, code: prelude(out.code) + direct(out.code) });
+    const asIs = (src) => ({ code: prelude(src) + direct(src) });
     const typed = (file) => file.endsWith('.ts');
     return {
       ...inner,

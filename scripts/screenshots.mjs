@@ -130,29 +130,28 @@ async function captured(shoot, page, loaner, fresh) {
       ['Wall thickness', '2.4'],
       ['Front half, rim to outer face', '12'],
       ['Back half, rim to outer face', '22'],
-    ])
+    ]) {
       await ask(n, v);
+    }
     await page.getByRole('button', { name: 'posts none yet' }).click();
     await page.getByRole('button', { name: 'Add a post to the back' }).click();
     await ask('post: across', '14');
     await page.getByRole('textbox', { name: 'post: up' }).waitFor();
   });
   await shoot('shell-file', `${shell}file`, async () => {
-    await page
-      .getByLabel('3D file', { exact: true })
-      .setInputFiles({
-        name: 'back.stl',
-        mimeType: 'model/stl',
-        buffer: Buffer.from(stlBytes(pieceMesh(wasm, demos()[0].shell.bodies[0], 'back'))),
-      });
+    await page.getByLabel('3D file', { exact: true }).setInputFiles({
+      name: 'back.stl',
+      mimeType: 'model/stl',
+      buffer: Buffer.from(stlBytes(pieceMesh(wasm, demos()[0].shell.bodies[0], 'back'))),
+    });
     await page.getByLabel('File unit').click();
     await page.getByText('millimetres', { exact: true }).click();
     await page.getByRole('button', { name: /^Take over/ }).waitFor({ timeout: 30_000 });
     await page.getByRole('checkbox', { name: 'Keep back post 2', exact: true }).click();
     await page.locator('.mat image').waitFor();
   });
-  const s = photographed(3),
-    { w, h } = s.gray;
+  const s = photographed(3);
+  const { w, h } = s.gray;
   const tray = {
     id: 'shell',
     name: 'Tray',
@@ -182,10 +181,10 @@ async function captured(shoot, page, loaner, fresh) {
   await shoot('shell-picture', `/b/${made.key}/shell?view=picture`, async () => {
     const png = await page.evaluate(
       ({ w, h, raw }) => {
-        const c = Object.assign(document.createElement('canvas'), { width: w, height: h }),
-          pen = c.getContext('2d'),
-          im = pen.createImageData(w, h),
-          b = atob(raw);
+        const c = Object.assign(document.createElement('canvas'), { width: w, height: h });
+        const pen = c.getContext('2d');
+        const im = pen.createImageData(w, h);
+        const b = atob(raw);
         for (let i = 0; i < b.length; i++) {
           const v = b.charCodeAt(i);
           im.data[4 * i] = v;
@@ -198,16 +197,14 @@ async function captured(shoot, page, loaner, fresh) {
       },
       { w, h, raw: Buffer.from(s.gray.px).toString('base64') },
     );
-    await page
-      .getByLabel('Picture file')
-      .setInputFiles({
-        name: 'half.png',
-        mimeType: 'image/png',
-        buffer: Buffer.from(png, 'base64'),
-      });
+    await page.getByLabel('Picture file').setInputFiles({
+      name: 'half.png',
+      mimeType: 'image/png',
+      buffer: Buffer.from(png, 'base64'),
+    });
     await page.getByText('Photo from above').click();
-    const box = await page.getByRole('application').boundingBox(),
-      fit = Math.min((box.width - 40) / w, (box.height - 40) / h);
+    const box = await page.getByRole('application').boundingBox();
+    const fit = Math.min((box.width - 40) / w, (box.height - 40) / h);
     const hint = page.locator('.plate-hint');
     const click = async ([x, y]) => {
       const before = await hint.innerText();
@@ -220,9 +217,9 @@ async function captured(shoot, page, loaner, fresh) {
         before,
       );
     };
-    const at = (x, y, z = 15) => s.pixel(x + s.ox, y + s.oy, z),
-      ring = (x, y, r) =>
-        [0, 1.6, 3.1, 4.7].map((a) => at(x + r * Math.cos(a), y + r * Math.sin(a)));
+    const at = (x, y, z = 15) => s.pixel(x + s.ox, y + s.oy, z);
+    const ring = (x, y, r) =>
+      [0, 1.6, 3.1, 4.7].map((a) => at(x + r * Math.cos(a), y + r * Math.sin(a)));
     for (const c of s.corners) await click(c);
     await page.getByText(/points followed/).waitFor();
     for (const c of [at(20, 0), at(70, 0), at(0, 30), ...ring(70, 44, 4)]) await click(c);
@@ -233,7 +230,8 @@ async function captured(shoot, page, loaner, fresh) {
   await shoot('shell-graft', `${shell}graft`, async () => {
     await page.getByRole('button', { name: /A lid as wide/ }).click();
     await page.getByRole('slider', { name: 'Angle between the fronts' }).waitFor();
-    for (let i = 0; i < 35; i++)
+    for (let i = 0; i < 35; i++) {
       await page.getByRole('slider', { name: 'Angle between the fronts' }).press('ArrowLeft');
+    }
   });
 }

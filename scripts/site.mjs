@@ -31,15 +31,15 @@ function sourceHash() {
 
 /** @returns the folder to serve */
 export async function builtSite(folder = 'dist') {
-  const out = join(ROOT, 'web', folder),
-    stamp = join(out, '.stamp');
+  const out = join(ROOT, 'web', folder);
+  const stamp = join(out, '.stamp');
   const fresh = () => existsSync(stamp) && readFileSync(stamp, 'utf8') === sourceHash();
   if (fresh()) return out;
   await locked(join(OWN, `build-${folder}.lock`), 'building the interface', () => {
     if (fresh()) return;
     say('Building the interface ...');
-    const next = `${out}.next-${process.pid}`,
-      old = `${out}.old-${process.pid}`;
+    const next = `${out}.next-${process.pid}`;
+    const old = `${out}.old-${process.pid}`;
     const hash = sourceHash();
     const r = spawnSync(
       process.execPath,

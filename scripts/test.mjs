@@ -46,8 +46,16 @@ try {
   const { openCluster } = await import('./cluster.mjs');
   const { builtSite } = await import('./site.mjs');
   if (wants('types')) await gate('Types', bin('tsc'), ['--noEmit', '-p', 'tsconfig.json']);
-  if (wants('lint')) await gate('Lint', bin('eslint'), ['.']);
-  if (wants('imports'))
+  if (wants('lint')) {
+    await gate('Layout', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+    await gate('Lint', bin('eslint'), [
+      '.',
+      '--cache',
+      '--cache-location',
+      join(ROOT, 'node_modules/.cache/eslint'),
+    ]);
+  }
+  if (wants('imports')) {
     await gate('Import rules', bin('depcruise'), [
       '--config',
       '.dependency-cruiser.cjs',
@@ -56,6 +64,7 @@ try {
       'web',
       'cli',
     ]);
+  }
   if (wants('unit') || wants('e2e')) {
     say('\n== A throw-away database');
     cluster = await openCluster(`test-${process.pid}`, { safe: false, log: () => {} });

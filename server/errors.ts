@@ -28,44 +28,44 @@ export function errorHandler(log: (line: string) => void) {
     }
     const refusal = e instanceof Refusal ? e : known(e);
     if (refusal) {
-      res
-        .status(refusal.status)
-        .json({
-          error: {
-            code: refusal.code,
-            message: refusal.message,
-            ...(refusal.field ? { field: refusal.field } : {}),
-          },
-          ...refusal.more,
-        });
+      res.status(refusal.status).json({
+        error: {
+          code: refusal.code,
+          message: refusal.message,
+          ...(refusal.field ? { field: refusal.field } : {}),
+        },
+        ...refusal.more,
+      });
       return;
     }
     log(e instanceof Error ? (e.stack ?? e.message) : String(e));
-    res
-      .status(503)
-      .json({
-        error: {
-          code: 'unavailable',
-          message:
-            'The database does not answer right now. Your edits stay here; saving resumes by itself.',
-        },
-      });
+    res.status(503).json({
+      error: {
+        code: 'unavailable',
+        message:
+          'The database does not answer right now. Your edits stay here; saving resumes by itself.',
+      },
+    });
   };
 }
 
 function known(e: unknown): Refusal | undefined {
   const { type, status } = (e ?? {}) as { type?: string; status?: number };
-  if (type === 'entity.too.large')
+  if (type === 'entity.too.large') {
     return new Refusal(
       413,
       'too-large',
       'This is larger than the server takes: 5 MB for a build, 25 MB for a picture, 100 MB for an import.',
     );
-  if (type === 'encoding.unsupported' || type === 'charset.unsupported')
+  }
+  if (type === 'encoding.unsupported' || type === 'charset.unsupported') {
     return new Refusal(415, 'encoding', 'Send plain UTF-8 JSON.');
-  if (type === 'request.aborted')
+  }
+  if (type === 'request.aborted') {
     return new Refusal(400, 'aborted', 'The upload was cut short; nothing was saved.');
-  if (status !== undefined && status >= 400 && status < 500)
+  }
+  if (status !== undefined && status >= 400 && status < 500) {
     return new Refusal(status, 'bad-request', 'This request cannot be read.');
+  }
   return undefined;
 }

@@ -14,17 +14,20 @@ export function sameSite(host: string) {
     isLoopback(name) || (!isLoopback(host) && (host === '0.0.0.0' || name === host));
   return (req: Request, _res: Response, next: NextFunction): void => {
     const at = req.headers.host;
-    if (!at || !allowed(hostName(at)))
+    if (!at || !allowed(hostName(at))) {
       return next(new Refusal(403, 'host', 'This address is not served here.'));
+    }
     const origin = req.headers.origin;
-    if (origin !== undefined && origin !== `http://${at}` && origin !== `https://${at}`)
+    if (origin !== undefined && origin !== `http://${at}` && origin !== `https://${at}`) {
       return next(new Refusal(403, 'origin', 'Another site may not write here.'));
+    }
     if (
       !['GET', 'HEAD'].includes(req.method) &&
       req.headers['sec-fetch-site'] &&
       req.headers['sec-fetch-site'] !== 'same-origin'
-    )
+    ) {
       return next(new Refusal(403, 'origin', 'Another site may not write here.'));
+    }
     next();
   };
 }
@@ -60,8 +63,9 @@ export function passwordGate(password: string) {
       });
       return;
     }
-    if (req.path.startsWith('/api/'))
+    if (req.path.startsWith('/api/')) {
       return next(new Refusal(401, 'password', 'Type the password first.'));
+    }
     res.status(401).type('html').send(PAGE);
   };
 }

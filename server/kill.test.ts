@@ -67,13 +67,14 @@ withPostgres(
     };
     // [key, version acknowledged, name acknowledged]
     const builds: Array<{ key: string; version: number; name: string }> = [];
-    for (let i = 0; i < 4; i++)
+    for (let i = 0; i < 4; i++) {
       builds.push({
         key: (await post('/builds', 'POST', { document: { ...document, name: `build ${i}` } })).body
           .key,
         version: 1,
         name: `build ${i}`,
       });
+    }
 
     const secret = JSON.parse(readFileSync(join(home, 'pg/secrets.json'), 'utf8')) as {
       app: string;
@@ -87,17 +88,18 @@ withPostgres(
       database: 'deft',
     });
     await client.connect();
-    for (const setting of ['fsync', 'full_page_writes', 'synchronous_commit'])
+    for (const setting of ['fsync', 'full_page_writes', 'synchronous_commit']) {
       expect(Object.values((await client.query(`show ${setting}`)).rows[0] as object)).toEqual([
         'on',
       ]);
+    }
     expect(
       (await client.query('select rolsuper from pg_roles where rolname = current_user')).rows,
     ).toEqual([{ rolsuper: false }]);
     await client.end();
 
-    let acknowledged = 0,
-      kills = 0;
+    let acknowledged = 0;
+    let kills = 0;
     while (acknowledged < 200) {
       const killAt = kills < 3 ? acknowledged + 50 : Infinity;
       let dead = false;

@@ -27,14 +27,15 @@ export interface ServeOptions {
 export interface Site {
   url: string;
   port: number;
-  close(): Promise<void>;
+  close: () => Promise<void>;
 }
 
 export async function serve(o: ServeOptions): Promise<Site> {
-  if (!isLoopback(o.host) && !o.password)
+  if (!isLoopback(o.host) && !o.password) {
     throw new Error(
       `HOST is ${o.host}, so anybody on the network could write here. Set DEFT_PASSWORD as well, or leave HOST out.`,
     );
+  }
   const db = connect(o.databaseUrl);
   await migrate(db);
   const builds = new Builds(db);
@@ -90,11 +91,12 @@ function app(db: Db, builds: Builds, o: ServeOptions): Express {
     const page = join(o.webDir, 'index.html');
     // The STEP reader builds code from text. Its worker, and nothing else, may; it reaches only its own files.
     a.use('/assets', (req, res, next) => {
-      if (/^\/step\.worker-[\w-]+\.js$/.test(req.path))
+      if (/^\/step\.worker-[\w-]+\.js$/.test(req.path)) {
         res.setHeader(
           'content-security-policy',
           "default-src 'none'; script-src 'self' 'unsafe-eval' 'wasm-unsafe-eval'; connect-src 'self'",
         );
+      }
       next();
     });
     a.use(
@@ -128,10 +130,11 @@ async function listen(server: Server, o: ServeOptions): Promise<number> {
     return await attempt(o.port ?? 0);
   } catch (e) {
     if ((e as { code?: string }).code !== 'EADDRINUSE' || o.port === undefined) throw e;
-    if (o.fixedPort)
+    if (o.fixedPort) {
       throw new Error(`Port ${o.port} is taken by another program. Set PORT to a free one.`, {
         cause: e,
       });
+    }
     return attempt(0);
   }
 }

@@ -32,7 +32,7 @@ withDatabase('the server', () => {
         ? {}
         : { body: raw ?? JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
     });
-    return { status: r.status, body: (await r.json().catch(() => undefined)) as any }; // eslint-disable-line @typescript-eslint/no-explicit-any
+    return { status: r.status, body: await r.json().catch((): any => undefined) };
   };
   /** fetch sets Host and Origin itself; this does not. */
   const bare = (headers: Record<string, string>, method = 'GET'): Promise<number> =>
@@ -48,8 +48,8 @@ withDatabase('the server', () => {
     });
 
   test('test fits are kept whole beside the build, in order; one without a note or of no build is refused', async () => {
-    const made = (await api('POST', '/builds', { document: wisp })).body,
-      at = `/builds/${made.key}/revisions`;
+    const made = (await api('POST', '/builds', { document: wisp })).body;
+    const at = `/builds/${made.key}/revisions`;
     expect((await api('GET', at)).body).toEqual({ revisions: [] });
     const first = await api('POST', at, { note: 'test fit 1', document: wisp });
     expect([first.status, first.body.revisions.map((r: { note: string }) => r.note)]).toEqual([
@@ -84,8 +84,8 @@ withDatabase('the server', () => {
     ]).toEqual([404, 404, 404]);
   });
   test('many parts are kept all at once or not at all', async () => {
-    const part = demos()[3]!.kit.parts[0]!,
-      tag = `bulk-${Date.now()}`;
+    const part = demos()[3]!.kit.parts[0]!;
+    const tag = `bulk-${Date.now()}`;
     expect(
       (
         await api('PUT', '/parts/all', {
@@ -135,11 +135,11 @@ withDatabase('the server', () => {
         body: bytes as BodyInit,
         headers: { 'content-type': type },
       });
-      return { status: r.status, body: (await r.json()) as any };
-    }; // eslint-disable-line @typescript-eslint/no-explicit-any
+      return { status: r.status, body: await r.json() };
+    };
     test('a picture is kept without place and remarks, travels in the envelope and into a copy', async () => {
-      const made = (await api('POST', '/builds', { document: wisp })).body,
-        jpeg = pictureSamples().jpeg;
+      const made = (await api('POST', '/builds', { document: wisp })).body;
+      const jpeg = pictureSamples().jpeg;
       const kept = await send(made.key, jpeg, 'image/jpeg');
       expect([kept.status, kept.body.w, kept.body.stripped > 30]).toEqual([201, 1, true]);
       expect((await send(made.key, jpeg, 'image/jpeg')).body.sha256).toBe(kept.body.sha256);
@@ -155,10 +155,11 @@ withDatabase('the server', () => {
         (await api('POST', '/import', undefined, JSON.stringify(envelope))).body,
         (await api('POST', `/builds/${made.key}/duplicate`)).body,
       ];
-      for (const c of copies)
+      for (const c of copies) {
         expect(
           (await fetch(`${site.url}/api/builds/${c.key}/assets/${kept.body.sha256}`)).status,
         ).toBe(200);
+      }
       const other = (await api('POST', '/builds', { document: wisp })).body;
       expect(
         (await fetch(`${site.url}/api/builds/${other.key}/assets/${kept.body.sha256}`)).status,
@@ -206,8 +207,9 @@ withDatabase('the server', () => {
       'assets/step.worker-Ab_12.js',
       'assets/mesh.worker-Ab12.js',
       'assets/step.worker-Ab12.js.map',
-    ])
+    ]) {
       writeFileSync(join(web, f), '1');
+    }
     const with_ = await serve({
       databaseUrl: databaseUrl!,
       host: '127.0.0.1',
@@ -225,8 +227,9 @@ withDatabase('the server', () => {
       '/assets/step.worker-Ab12.js.map',
       '/assets/../step.worker-x.js',
       '/b/step.worker-x.js',
-    ])
+    ]) {
       expect([path, (await policy(path))!.includes("'unsafe-eval'")]).toEqual([path, false]);
+    }
     await with_.close();
     rmSync(web, { recursive: true });
   });
@@ -252,7 +255,7 @@ withDatabase('the server', () => {
         },
       },
       'shell.bodies.0.wall.mm',
-    ], // eslint-disable-line @typescript-eslint/no-explicit-any
+    ],
     ['a newer format', { ...wisp, format: 'deft-shell/2' }, 'format'],
     ['an unknown key', { ...wisp, extra: 1 }, 'extra'],
     ['a NUL in a name', { ...wisp, name: 'a\u0000b' }, 'name'],
@@ -324,8 +327,9 @@ withDatabase('the server', () => {
     );
     expect((await api('POST', `/builds/${made.key}/restore`)).status).toBe(204);
     expect((await api('GET', `/builds/${made.key}`)).body.document).toEqual(wisp);
-    for (const k of ['1', "'; drop table build; --", '../../etc'])
+    for (const k of ['1', "'; drop table build; --", '../../etc']) {
       expect((await api('GET', `/builds/${encodeURIComponent(k)}`)).status).toBe(404);
+    }
   });
   test('the policy of its pages allows no script from elsewhere and no frame', async () => {
     const csp = (await fetch(`${site.url}/api/health`)).headers.get('content-security-policy')!;

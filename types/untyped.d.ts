@@ -3,7 +3,7 @@ declare module 'munkres-js' {
   export default function munkres(costs: number[][]): Array<[number, number]>;
 }
 declare module '@pdf-lib/fontkit' {
-  const fontkit: { create(bytes: Uint8Array): unknown };
+  const fontkit: { create: (bytes: Uint8Array) => unknown };
   export default fontkit;
 }
 declare module '*.css';

@@ -4,9 +4,9 @@ import { Arranger } from './index';
 import { puzzle, puzzleProject } from './puzzle.fixture';
 import { bottomLeft } from './puzzleProblem.fixture';
 
-const LIMIT_MS = 10_000,
-  PLAIN_MS = 5_000,
-  PUZZLES = 8;
+const LIMIT_MS = 10_000;
+const PLAIN_MS = 5_000;
+const PUZZLES = 8;
 
 export function arrangeBench(say: (line: string) => void): void {
   for (const [name, p] of [
@@ -17,8 +17,8 @@ export function arrangeBench(say: (line: string) => void): void {
     const times: number[] = [];
     let found = 0;
     for (let seed = 101; seed <= 110; seed++) {
-      const t = performance.now(),
-        a = new Arranger({ ...p, layout: { placements: [] } }, seed);
+      const t = performance.now();
+      const a = new Arranger({ ...p, layout: { placements: [] } }, seed);
       let ok = false;
       while (!ok && performance.now() - t < LIMIT_MS) ok = a.work(200);
       if (ok) {
@@ -39,9 +39,9 @@ export function arrangeBench(say: (line: string) => void): void {
     const times: number[] = [];
     let plain = 0;
     for (let seed = 501; seed < 501 + PUZZLES; seed++) {
-      const p = puzzle({ parts, slack, extras: true }, seed),
-        t = performance.now(),
-        a = new Arranger(puzzleProject(p), seed);
+      const p = puzzle({ parts, slack, extras: true }, seed);
+      const t = performance.now();
+      const a = new Arranger(puzzleProject(p), seed);
       let ok = false;
       while (!ok && performance.now() - t < LIMIT_MS) ok = a.work(50);
       if (ok) times.push(performance.now() - t);

@@ -13,8 +13,8 @@ export interface Case {
 const BUDGET = 60_000;
 
 for (const c of JSON.parse(process.argv[2] ?? '[]') as Case[]) {
-  const p = demos()[c.demo]!,
-    a = new Arranger(c.bare ? { ...p, layout: { placements: [] } } : p, c.seed, c.fixed);
+  const p = demos()[c.demo]!;
+  const a = new Arranger(c.bare ? { ...p, layout: { placements: [] } } : p, c.seed, c.fixed);
   for (let n = 0; n < BUDGET && !a.work(1000); n += 1000);
   const first = AIMS.map((aim) => a.best.get(aim)?.figures);
   if (c.more) a.work(c.more);

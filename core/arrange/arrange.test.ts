@@ -22,10 +22,16 @@ interface Found {
   first: Figures[];
   best: Layout[];
 }
-const WISP = 3,
-  WARBLER = 2,
-  HALF = 0,
-  bareCase = (demo: number, seed: number): Case => ({ demo, seed, fixed: [], bare: true, more: 0 });
+const WISP = 3;
+const WARBLER = 2;
+const HALF = 0;
+const bareCase = (demo: number, seed: number): Case => ({
+  demo,
+  seed,
+  fixed: [],
+  bare: true,
+  more: 0,
+});
 const CASES: Case[] = [
   bareCase(WISP, 1),
   bareCase(WISP, 2),
@@ -59,8 +65,9 @@ test.each(found.slice(0, 4))(
         p.kit.items.map((i) => i.id).sort(),
       );
       expect(hits(next)).toEqual([]);
-      for (const [k, v] of Object.entries(figuresOf(next)))
+      for (const [k, v] of Object.entries(figuresOf(next))) {
         expect([k, v]).toEqual([k, expect.closeTo(layout.figures[k as keyof Figures], 6)]);
+      }
       expect(() => mustRead(JSON.parse(JSON.stringify(next)))).not.toThrow();
     }
   },
@@ -71,15 +78,16 @@ test('the same seed finds the same layout, another seed another', () => {
 });
 test('what is fixed stays where it is, and the rest goes round it', () => {
   const next = found[5]!.best[1]!.changes.reduce(applied, wisp);
-  for (const id of ['cell', 'thimble'])
+  for (const id of ['cell', 'thimble']) {
     expect(next.layout.placements.find((q) => q.item === id)).toEqual(
       wisp.layout.placements.find((q) => q.item === id),
     );
+  }
   expect(hits(next)).toEqual([]);
 });
 test('each aim keeps the best of its kind, and going on never makes one worse', () => {
-  const { first, best } = found[6]!,
-    after = best.map((l) => l.figures);
+  const { first, best } = found[6]!;
+  const after = best.map((l) => l.figures);
   expect(after[0]!.cuts).toBeLessThanOrEqual(first[0]!.cuts);
   expect(after[1]!.thickMm).toBeLessThanOrEqual(first[1]!.thickMm);
   expect(after[2]!.wireMm + 20 * after[2]!.tight).toBeLessThanOrEqual(
@@ -110,26 +118,26 @@ describe('when there is none', () => {
     expect(tooThick(thick(19.9))).toEqual([]);
   });
   test('one change that makes it possible is found, and with it everything stands', () => {
-    const board = { ...STARTER_PARTS.find((q) => q.id === 'teasel')! },
-      p = withAdded(
-        {
-          ...bare(wisp),
-          kit: { parts: [], items: [] },
-          shell: {
-            bodies: [
-              {
-                ...wisp.shell.bodies[0]!,
-                pieces: wisp.shell.bodies[0]!.pieces.map((q) => ({
-                  ...q,
-                  depth: length(9),
-                  features: [],
-                })),
-              },
-            ],
-          },
+    const board = { ...STARTER_PARTS.find((q) => q.id === 'teasel')! };
+    const p = withAdded(
+      {
+        ...bare(wisp),
+        kit: { parts: [], items: [] },
+        shell: {
+          bodies: [
+            {
+              ...wisp.shell.bodies[0]!,
+              pieces: wisp.shell.bodies[0]!.pieces.map((q) => ({
+                ...q,
+                depth: length(9),
+                features: [],
+              })),
+            },
+          ],
         },
-        board,
-      );
+      },
+      board,
+    );
     const g = whyNot(p, 'teasel', 400);
     let r = g.next();
     while (!r.done) r = g.next();

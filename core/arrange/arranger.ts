@@ -71,9 +71,9 @@ const CHOICE = 4;
 /** Rectangles above which parts are stood one by one instead of packed. */
 const MOST_RECTS = 60;
 /** Steps one packing may take, so many times more where all lies in one layer, and how often it goes on with more room where it was too tight. */
-const PACK_STEPS = 1500,
-  ONE_LAYER = 1600,
-  PACKED_AGAIN = 4;
+const PACK_STEPS = 1500;
+const ONE_LAYER = 1600;
+const PACKED_AGAIN = 4;
 
 export class Arranger {
   readonly project: Project;
@@ -147,17 +147,17 @@ export class Arranger {
 
   /** What is bound to a place first, as ever; ports and whatever lies free are packed together round it. */
   *#packed(): Generator<void, boolean> {
-    const bound = this.#bound(),
-      loose = this.#free.filter((id) => !bound.includes(id));
+    const bound = this.#bound();
+    const loose = this.#free.filter((id) => !bound.includes(id));
     if (loose.length < 2 || !this.#squareWalls()) {
       yield* this.#once();
       return false;
     }
     if (!(yield* this.#once(bound))) return false;
     const placed = this.#standing(loose);
-    const ready = problemOf({ checker: this.#checker, placed, random: this.#random }, loose),
-      { between, around } = ready.problem,
-      n = loose.length;
+    const ready = problemOf({ checker: this.#checker, placed, random: this.#random }, loose);
+    const { between, around } = ready.problem;
+    const n = loose.length;
     // Many blocks at many depths are quicker stood one by one.
     if (
       ready.problem.blocks.length / 6 +
@@ -207,8 +207,8 @@ export class Arranger {
       // Whoever still touches needs more room.
       for (const c of this.#checker.contacts()) {
         if (c.verdict !== 'hit') continue;
-        const [i, j] = [loose.indexOf(c.a.solid.owner), loose.indexOf(c.b.solid.owner)],
-          more = Math.min(2, Math.max(0.1, c.measure.required - c.measure.gap));
+        const [i, j] = [loose.indexOf(c.a.solid.owner), loose.indexOf(c.b.solid.owner)];
+        const more = Math.min(2, Math.max(0.1, c.measure.required - c.measure.gap));
         if (i >= 0 && j >= 0) {
           between[i * n + j]! += more;
           between[j * n + i] = between[i * n + j]!;
@@ -256,9 +256,9 @@ export class Arranger {
     const queue = [...some].sort((a, b) => weight.get(a)! - weight.get(b)!);
     const toward: [number, number] = [this.#random() < 0.5 ? 1 : -1, this.#random() < 0.5 ? 1 : -1];
     for (let pushed = 0; queue.length;) {
-      const id = queue.shift()!,
-        kind = kinds.get(id)!,
-        found: Array<{ place: Placement; worth: number }> = [];
+      const id = queue.shift()!;
+      const kind = kinds.get(id)!;
+      const found: Array<{ place: Placement; worth: number }> = [];
       let least: { place: Placement; others: Set<string> } | undefined;
       const gone = new Set(this.#free.filter((q) => !placed.has(q)));
       for (const place of spots(ground, item(id), kind, toward)) {
@@ -282,8 +282,9 @@ export class Arranger {
         );
         if (shell || t.plugs.some((f) => f.verdict === 'hit')) continue;
         if (others.size) {
-          if (!found.length && (!least || others.size < least.others.size))
+          if (!found.length && (!least || others.size < least.others.size)) {
             least = { place, others };
+          }
           continue;
         }
         found.push({
@@ -336,8 +337,9 @@ export class Arranger {
     };
     for (const aim of AIMS) {
       const known = this.best.get(aim);
-      if (!known || WORTH[aim](layout.figures) < WORTH[aim](known.figures))
+      if (!known || WORTH[aim](layout.figures) < WORTH[aim](known.figures)) {
         this.best.set(aim, layout);
+      }
     }
     this.#found.push(layout);
     // The best by some aim stay; of the rest the newest.
@@ -358,8 +360,8 @@ export class Arranger {
 
   /** One layout for each aim, the best there is that is really another than those before it: parts in other places, not a little aside. */
   varied(): Shown[] {
-    const out: Shown[] = [],
-      apart = Math.max(1, Math.min(3, Math.floor(this.#free.length / 3)));
+    const out: Shown[] = [];
+    const apart = Math.max(1, Math.min(3, Math.floor(this.#free.length / 3)));
     for (const aim of AIMS) {
       const other = [...this.#found]
         .sort((a, b) => WORTH[aim](a.figures) - WORTH[aim](b.figures))
@@ -367,13 +369,15 @@ export class Arranger {
       if (other) out.push({ aims: [], layout: other });
     }
     // Each aim names the layout that serves it best of those shown; one may serve several, and one none.
-    if (out.length)
-      for (const aim of AIMS)
+    if (out.length) {
+      for (const aim of AIMS) {
         out
           .reduce((best, o) =>
             WORTH[aim](o.layout.figures) < WORTH[aim](best.layout.figures) ? o : best,
           )
           .aims.push(aim);
+      }
+    }
     return out;
   }
 }
@@ -396,13 +400,13 @@ const bulk = (at: PlacedItem): number =>
 
 /** Sockets that sit so far behind their board's edge that a plug seats only with its moulding in the opening. */
 function widenings(p: Project): Change[] {
-  const checker = new Checker(p),
-    shell = checker.scene.shell;
+  const checker = new Checker(p);
+  const shell = checker.scene.shell;
   if (!shell) return [];
   const ground: Ground = { checker, placed: new Set(), random: () => 0.5 };
   return [...checker.scene.items.values()].flatMap((at): Change[] => {
-    const piece = shell.body.pieces.find((q) => q.role === 'back') ?? shell.body.pieces[0]!,
-      s = stance(ground, at, piece.id, 'in', 0, 0);
+    const piece = shell.body.pieces.find((q) => q.role === 'back') ?? shell.body.pieces[0]!;
+    const s = stance(ground, at, piece.id, 'in', 0, 0);
     return s.mouths
       .filter(
         (m) =>
@@ -418,17 +422,17 @@ function widenings(p: Project): Change[] {
 
 /** What a layout comes to, judged whole: its wires as they are laid, the way together, caps and ribbons as well. */
 export function figuresOf(p: Project, checker: Checker = new Checker(p)): Figures {
-  const { scene } = checker,
-    laid = wiring(p, scene, buttonMap(p, scene)),
-    findings = [
-      ...checker.findings(),
-      ...closingFindings(scene),
-      ...stackFindings(scene),
-      ...laid.findings,
-    ];
-  const margins = findings.flatMap((f) => (f.measure ? [f.measure.gap - f.measure.required] : [])),
-    zs = [...scene.items.values()].flatMap((a) => a.blocks.map((b) => b.solid)),
-    count = (v: 'hit' | 'tight') => findings.filter((f) => f.verdict === v).length;
+  const { scene } = checker;
+  const laid = wiring(p, scene, buttonMap(p, scene));
+  const findings = [
+    ...checker.findings(),
+    ...closingFindings(scene),
+    ...stackFindings(scene),
+    ...laid.findings,
+  ];
+  const margins = findings.flatMap((f) => (f.measure ? [f.measure.gap - f.measure.required] : []));
+  const zs = [...scene.items.values()].flatMap((a) => a.blocks.map((b) => b.solid));
+  const count = (v: 'hit' | 'tight') => findings.filter((f) => f.verdict === v).length;
   return {
     cuts: cutting(p, scene).openings.length,
     thickMm: zs.length ? Math.max(...zs.map((s) => s.z1)) - Math.min(...zs.map((s) => s.z0)) : 0,

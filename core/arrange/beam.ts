@@ -22,12 +22,12 @@ interface State {
 }
 
 /** A start further from the left of the notch, and a rest higher above it, is room given away, mm. */
-const ASIDE_MM = 4,
-  RAISED_MM = 6;
+const ASIDE_MM = 4;
+const RAISED_MM = 6;
 /** So many times the width are looked at closer; roughness and steps of the outline count against it. */
-const CLOSER = 4,
-  ROUGH = 0.00035,
-  STEP = 0.002;
+const CLOSER = 4;
+const ROUGH = 0.00035;
+const STEP = 0.002;
 
 /** States that look alike share a number: what is used, how much was wasted, where the outline begins and ends. */
 function likeness(q: State): number {
@@ -56,12 +56,13 @@ class Wishes {
   }
   add(s: State, v: Shape, i: number, x: number, y: number, waste: number, worth: number): void {
     const k = this.count++;
-    if (k === this.x.length)
+    if (k === this.x.length) {
       for (const c of ['x', 'y', 'waste', 'worth'] as const) {
         const more = new Float64Array(2 * k);
         more.set(this[c]);
         this[c] = more;
       }
+    }
     this.s.push(s);
     this.v.push(v);
     this.i.push(i);
@@ -106,14 +107,14 @@ function flipped(
   };
   const items = p.items.map((i) => ({
     variants: i.variants.map((v) => {
-      let vw = 0,
-        vh = 0;
+      let vw = 0;
+      let vh = 0;
       for (let k = 0; k < v.rects.length; k += 6) {
         vw = max(vw, v.rects[k]! + v.rects[k + 2]!);
         vh = max(vh, v.rects[k + 1]! + v.rects[k + 3]!);
       }
       const rects = new Float64Array(v.rects.length);
-      for (let k = 0; k < v.rects.length; k += 6)
+      for (let k = 0; k < v.rects.length; k += 6) {
         rects.set(
           [
             ...rect(v.rects[k]!, v.rects[k + 1]!, v.rects[k + 2]!, v.rects[k + 3]!, vw, vh),
@@ -122,18 +123,19 @@ function flipped(
           ],
           k,
         );
-      const [x0, x1] = f.x ? [w - v.x1 - vw, w - v.x0 - vw] : [v.x0, v.x1],
-        [y0, y1] = f.y ? [h - v.y1 - vh, h - v.y0 - vh] : [v.y0, v.y1];
+      }
+      const [x0, x1] = f.x ? [w - v.x1 - vw, w - v.x0 - vw] : [v.x0, v.x1];
+      const [y0, y1] = f.y ? [h - v.y1 - vh, h - v.y0 - vh] : [v.y0, v.y1];
       return f.swap ? { rects, x0: y0, x1: y1, y0: x0, y1: x1 } : { rects, x0, x1, y0, y1 };
     }),
   }));
-  const rounds = new Float64Array(p.rounds.length),
-    blocks = new Float64Array(p.blocks.length);
+  const rounds = new Float64Array(p.rounds.length);
+  const blocks = new Float64Array(p.blocks.length);
   for (let k = 0; k < rounds.length; k += 5) {
     const [x, y] = rect(p.rounds[k]!, p.rounds[k + 1]!, 0, 0, w, h);
     rounds.set([x, y, p.rounds[k + 2]!, p.rounds[k + 3]!, p.rounds[k + 4]!], k);
   }
-  for (let k = 0; k < blocks.length; k += 6)
+  for (let k = 0; k < blocks.length; k += 6) {
     blocks.set(
       [
         ...rect(p.blocks[k]!, p.blocks[k + 1]!, p.blocks[k + 2]!, p.blocks[k + 3]!, w, h),
@@ -142,6 +144,7 @@ function flipped(
       ],
       k,
     );
+  }
   return { items, rounds, blocks, space: f.swap ? { w: h, h: w } : { w, h } };
 }
 
@@ -171,17 +174,17 @@ export function* fill(
   random: () => number,
 ): Generator<void, Array<Packed | undefined>> {
   const {
-      items,
-      rounds,
-      blocks,
-      space: { w: W, h: H },
-    } = flipped(p, space, flip),
-    n = items.length;
+    items,
+    rounds,
+    blocks,
+    space: { w: W, h: H },
+  } = flipped(p, space, flip);
+  const n = items.length;
   const shapes: Shape[][] = items.map((i) =>
     i.variants.map((v, variant) => {
-      let w = 0,
-        h = 0,
-        area = 0;
+      let w = 0;
+      let h = 0;
+      let area = 0;
       for (let k = 0; k < v.rects.length; k += 6) {
         w = max(w, v.rects[k]! + v.rects[k + 2]!);
         h = max(h, v.rects[k + 1]! + v.rects[k + 3]!);
@@ -190,8 +193,8 @@ export function* fill(
       return { w, h, area, rects: v.rects, x0: v.x0, x1: v.x1, y0: v.y0, y1: v.y1, variant };
     }),
   );
-  const total = shapes.reduce((s, q) => s + (q[0]?.area ?? 0), 0),
-    budget = W * H - total + EPS;
+  const total = shapes.reduce((s, q) => s + (q[0]?.area ?? 0), 0);
+  const budget = W * H - total + EPS;
   const least = shapes.map((q) => Math.min(...q.map((s) => s.w)));
   const start: State = {
     xs: [0],
@@ -204,35 +207,35 @@ export function* fill(
     item: -1,
     place: undefined,
   };
-  const noise = 0.15 + 0.35 * random(),
-    evenly = 0.3 + 2 * random();
-  let level: State[] = [start],
-    deepest = start,
-    tries = 0;
-  const wishes = new Wishes(),
-    begins = new Float64Array(2 + rounds.length / 5),
-    cutX = new Float64Array(256),
-    cutY = new Float64Array(256);
+  const noise = 0.15 + 0.35 * random();
+  const evenly = 0.3 + 2 * random();
+  let level: State[] = [start];
+  let deepest = start;
+  let tries = 0;
+  const wishes = new Wishes();
+  const begins = new Float64Array(2 + rounds.length / 5);
+  const cutX = new Float64Array(256);
+  const cutY = new Float64Array(256);
   for (let depth = 0; depth < n && level.length; depth++) {
     wishes.clear();
     for (const s of level) {
       // A notch that nothing fits is filled up; so is one on trial, once.
       let at: State | undefined = s;
       for (let skips = 0; at && skips < 3; skips++) {
-        const k: number = lowest(at),
-          x0: number = at.xs[k]!,
-          x1: number = k + 1 < at.xs.length ? at.xs[k + 1]! : W,
-          y0: number = at.ys[k]!,
-          left: number = k ? at.ys[k - 1]! : H,
-          right: number = k + 1 < at.xs.length ? at.ys[k + 1]! : H;
+        const k: number = lowest(at);
+        const x0: number = at.xs[k]!;
+        const x1: number = k + 1 < at.xs.length ? at.xs[k + 1]! : W;
+        const y0: number = at.ys[k]!;
+        const left: number = k ? at.ys[k - 1]! : H;
+        const right: number = k + 1 < at.xs.length ? at.ys[k + 1]! : H;
         let some = false;
         for (let i = 0; i < n; i++) {
           if (at.used & (1 << i)) continue;
           for (const v of shapes[i]!) {
             if (++tries % 64 === 0) yield;
             for (let b = 0, m = startsAt(v, x0, x1); b < m; b++) {
-              const x = begins[b]!,
-                y = resting(at, v, x, y0);
+              const x = begins[b]!;
+              const y = resting(at, v, x, y0);
               if (y === undefined) continue;
               const waste = at.waste + under(at, v, x, y);
               if (waste > budget) continue;
@@ -257,8 +260,8 @@ export function* fill(
             : raised(at, k, to, x1 - x0);
       }
     }
-    const next = new Map<number, State>(),
-      least = wishes.worthOf(CLOSER * width);
+    const next = new Map<number, State>();
+    const least = wishes.worthOf(CLOSER * width);
     for (let k = 0; k < wishes.count; k++) {
       if (wishes.worth[k]! > least) continue;
       if (++tries % 64 === 0) yield;
@@ -271,8 +274,8 @@ export function* fill(
         wishes.waste[k]!,
       );
       if (!made) continue;
-      const key = likeness(made),
-        known = next.get(key);
+      const key = likeness(made);
+      const known = next.get(key);
       if (!known || known.waste > made.waste) next.set(key, made);
     }
     level = [...next.values()].sort((p, q) => p.score - q.score).slice(0, width);
@@ -280,7 +283,7 @@ export function* fill(
   }
   const out: Array<Packed | undefined> = new Array<Packed | undefined>(n).fill(undefined);
   for (let s: State | undefined = deepest; s && s.item >= 0; s = s.up) {
-    const v = shapes[s.item]!.find((q) => q.variant === s!.place!.variant)!;
+    const v = shapes[s.item]!.find((q) => q.variant === s.place!.variant)!;
     // Back to how the problem was given.
     let [x, y, w, h] = [s.place!.x, s.place!.y, v.w, v.h];
     if (flip.swap) [x, y, w, h] = [y, x, h, w];
@@ -304,8 +307,8 @@ export function* fill(
       begins[0] = v.x0;
       return v.x0 >= x0 - EPS && v.x0 < x1 ? 1 : 0;
     }
-    const a = max(x0, v.x0),
-      b = min(x1 - v.w, v.x1);
+    const a = max(x0, v.x0);
+    const b = min(x1 - v.w, v.x1);
     let m = 0;
     if (a <= v.x1 + EPS && a < x1) begins[m++] = a;
     if (b > a + EPS && b - a < ASIDE_MM) begins[m++] = b;
@@ -318,25 +321,28 @@ export function* fill(
 
   function hits(v: Shape, x: number, y: number): number {
     for (let q = 0; q < v.rects.length; q += 6) {
-      const px = x + v.rects[q]!,
-        py = y + v.rects[q + 1]!,
-        w = v.rects[q + 2]!,
-        h = v.rects[q + 3]!;
+      const px = x + v.rects[q]!;
+      const py = y + v.rects[q + 1]!;
+      const w = v.rects[q + 2]!;
+      const h = v.rects[q + 3]!;
       for (let k = 0; k < rounds.length; k += 5) {
-        const dx = max(px - rounds[k]!, 0, rounds[k]! - px - w),
-          dy = max(py - rounds[k + 1]!, 0, rounds[k + 1]! - py - h),
-          r = rounds[k + 2]!;
-        if (dx * dx + dy * dy < (r - EPS) ** 2)
+        const dx = max(px - rounds[k]!, 0, rounds[k]! - px - w);
+        const dy = max(py - rounds[k + 1]!, 0, rounds[k + 1]! - py - h);
+        const r = rounds[k + 2]!;
+        if (dx * dx + dy * dy < (r - EPS) ** 2) {
           return rounds[k + 1]! + Math.sqrt(max(0, r * r - dx * dx)) - v.rects[q + 1]!;
+        }
       }
-      for (let k = 0; k < blocks.length; k += 6)
+      for (let k = 0; k < blocks.length; k += 6) {
         if (
           px + w > blocks[k]! + EPS &&
           px < blocks[k]! + blocks[k + 2]! - EPS &&
           py + h > blocks[k + 1]! + EPS &&
           py < blocks[k + 1]! + blocks[k + 3]! - EPS
-        )
+        ) {
           return blocks[k + 1]! + blocks[k + 3]! - v.rects[q + 1]!;
+        }
+      }
     }
     return -1;
   }
@@ -346,11 +352,12 @@ export function* fill(
     if (x < v.x0 - EPS || x > v.x1 + EPS) return undefined;
     let y = max(v.y0, 0);
     for (let q = 0; q < v.rects.length; q += 6) {
-      const a = x + v.rects[q]! + EPS,
-        b = x + v.rects[q]! + v.rects[q + 2]! - EPS,
-        low = v.rects[q + 1]!;
-      for (let k = 0; k < s.xs.length && s.xs[k]! < b; k++)
+      const a = x + v.rects[q]! + EPS;
+      const b = x + v.rects[q]! + v.rects[q + 2]! - EPS;
+      const low = v.rects[q + 1]!;
+      for (let k = 0; k < s.xs.length && s.xs[k]! < b; k++) {
         if ((k + 1 < s.xs.length ? s.xs[k + 1]! : W) > a && s.ys[k]! - low > y) y = s.ys[k]! - low;
+      }
     }
     for (let g = 0; g < 3; g++) {
       const up = hits(v, x, y);
@@ -365,32 +372,36 @@ export function* fill(
   function under(s: State, v: Shape, x: number, y: number): number {
     let waste = 0;
     for (let k = 0; k < s.xs.length; k++) {
-      const a = max(s.xs[k]!, x),
-        b = min(k + 1 < s.xs.length ? s.xs[k + 1]! : W, x + v.w);
+      const a = max(s.xs[k]!, x);
+      const b = min(k + 1 < s.xs.length ? s.xs[k + 1]! : W, x + v.w);
       if (b <= a) continue;
       if (v.rects.length === 6) {
         waste += (b - a) * (y - s.ys[k]!);
         continue;
       }
       const inner = [a, b];
-      for (let q = 0; q < v.rects.length; q += 6)
-        for (const e of [x + v.rects[q]!, x + v.rects[q]! + v.rects[q + 2]!])
+      for (let q = 0; q < v.rects.length; q += 6) {
+        for (const e of [x + v.rects[q]!, x + v.rects[q]! + v.rects[q + 2]!]) {
           if (e > a && e < b) inner.push(e);
+        }
+      }
       inner.sort((p, q) => p - q);
       for (let c = 0; c + 1 < inner.length; c++) {
         const mid = (inner[c]! + inner[c + 1]!) / 2;
-        let low = Infinity,
-          high = -Infinity,
-          body = 0;
-        for (let q = 0; q < v.rects.length; q += 6)
+        let low = Infinity;
+        let high = -Infinity;
+        let body = 0;
+        for (let q = 0; q < v.rects.length; q += 6) {
           if (x + v.rects[q]! < mid && x + v.rects[q]! + v.rects[q + 2]! > mid) {
             low = min(low, y + v.rects[q + 1]!);
             high = max(high, y + v.rects[q + 1]! + v.rects[q + 3]!);
             body += v.rects[q + 3]!;
           }
-        if (low < Infinity)
+        }
+        if (low < Infinity) {
           waste +=
             (inner[c + 1]! - inner[c]!) * (max(0, low - s.ys[k]!) + max(0, high - low - body));
+        }
       }
     }
     return waste;
@@ -409,30 +420,31 @@ export function* fill(
       cutX[k] = s.xs[k]!;
       cutY[k] = s.ys[k]!;
     }
-    for (let q = 0; q < v.rects.length; q += 6)
+    for (let q = 0; q < v.rects.length; q += 6) {
       m = stepped(
         m,
         x + v.rects[q]!,
         x + v.rects[q]! + v.rects[q + 2]!,
         y + v.rects[q + 1]! + v.rects[q + 3]!,
       );
-    const xs: number[] = [],
-      ys: number[] = [];
+    }
+    const xs: number[] = [];
+    const ys: number[] = [];
     for (let k = 0; k < m; k++) {
       xs.push(cutX[k]!);
       ys.push(cutY[k]!);
     }
-    const used = s.used | (1 << i),
-      filled = s.filled + v.area;
+    const used = s.used | (1 << i);
+    const filled = s.filled + v.area;
     // Room between steps too narrow for anything left is as good as lost.
     let narrow = Infinity;
     for (let q = 0; q < n; q++) if (!(used & (1 << q))) narrow = min(narrow, least[q]!);
-    let lost = 0,
-      rough = 0;
+    let lost = 0;
+    let rough = 0;
     for (let k = 0; k < xs.length; k++) {
-      const wide = (k + 1 < xs.length ? xs[k + 1]! : W) - xs[k]!,
-        l = k ? ys[k - 1]! : H,
-        r = k + 1 < xs.length ? ys[k + 1]! : H;
+      const wide = (k + 1 < xs.length ? xs[k + 1]! : W) - xs[k]!;
+      const l = k ? ys[k - 1]! : H;
+      const r = k + 1 < xs.length ? ys[k + 1]! : H;
       if (wide < narrow && ys[k]! < min(l, r)) lost += wide * (min(l, r) - ys[k]!);
       if (k) rough += abs(ys[k]! - ys[k - 1]!);
     }
@@ -472,8 +484,8 @@ export function* fill(
     }
     let kept = 0;
     for (let j = 0; j < m; j++) {
-      const x = cutX[j]!,
-        y = x > from - EPS && x < to - EPS ? max(cutY[j]!, top) : cutY[j]!;
+      const x = cutX[j]!;
+      const y = x > from - EPS && x < to - EPS ? max(cutY[j]!, top) : cutY[j]!;
       if (kept && abs(cutY[kept - 1]! - y) < EPS) continue;
       cutX[kept] = x;
       cutY[kept] = y;
@@ -485,8 +497,8 @@ export function* fill(
   function raised(s: State, k: number, to: number, wide: number): State | undefined {
     const waste = s.waste + wide * (to - s.ys[k]!);
     if (waste > budget || to >= H) return undefined;
-    const xs: number[] = [],
-      ys: number[] = [];
+    const xs: number[] = [];
+    const ys: number[] = [];
     for (let q = 0; q < s.xs.length; q++) {
       const y = q === k ? to : s.ys[q]!;
       if (ys.length && abs(ys[ys.length - 1]! - y) < EPS) continue;

@@ -14,35 +14,43 @@ import { bottomLeft, packProblem } from './puzzleProblem.fixture';
 /** Overlap in plan beyond a hair, said by areas alone. */
 function clashes(p: PackProblem, places: readonly Packed[]): string[] {
   const rects = places.flatMap((q, i) => {
-      const r = p.items[i]!.variants[q.variant]!.rects,
-        out: Array<{ i: number; x: number; y: number; w: number; h: number }> = [];
-      for (let k = 0; k < r.length; k += 6)
-        out.push({ i, x: q.x + r[k]!, y: q.y + r[k + 1]!, w: r[k + 2]!, h: r[k + 3]! });
-      return out;
-    }),
-    bad: string[] = [];
-  for (const a of rects)
-    for (const b of rects)
+    const r = p.items[i]!.variants[q.variant]!.rects;
+    const out: Array<{ i: number; x: number; y: number; w: number; h: number }> = [];
+    for (let k = 0; k < r.length; k += 6) {
+      out.push({ i, x: q.x + r[k]!, y: q.y + r[k + 1]!, w: r[k + 2]!, h: r[k + 3]! });
+    }
+    return out;
+  });
+  const bad: string[] = [];
+  for (const a of rects) {
+    for (const b of rects) {
       if (
         a.i < b.i &&
         Math.min(a.x + a.w, b.x + b.w) - Math.max(a.x, b.x) > 1e-4 &&
         Math.min(a.y + a.h, b.y + b.h) - Math.max(a.y, b.y) > 1e-4
-      )
+      ) {
         bad.push(`${a.i} and ${b.i}`);
-  for (const a of rects)
-    for (let k = 0; k < p.rounds.length; k += 5)
+      }
+    }
+  }
+  for (const a of rects) {
+    for (let k = 0; k < p.rounds.length; k += 5) {
       if (
         Math.hypot(
           Math.max(a.x - p.rounds[k]!, 0, p.rounds[k]! - a.x - a.w),
           Math.max(a.y - p.rounds[k + 1]!, 0, p.rounds[k + 1]! - a.y - a.h),
         ) <
         p.rounds[k + 2]! - 1e-4
-      )
+      ) {
         bad.push(`${a.i} and post ${k / 5}`);
+      }
+    }
+  }
   places.forEach((q, i) => {
     const v = p.items[i]!.variants[q.variant]!;
-    if (q.x < v.x0 - 1e-6 || q.x > v.x1 + 1e-6 || q.y < v.y0 - 1e-6 || q.y > v.y1 + 1e-6)
+    if (q.x < v.x0 - 1e-6 || q.x > v.x1 + 1e-6 || q.y < v.y0 - 1e-6 || q.y > v.y1 + 1e-6) {
       bad.push(`${i} outside where it may be`);
+    }
   });
   return bad;
 }
@@ -52,8 +60,8 @@ describe('puzzles', () => {
   test.each([1, 2, 3, 4, 5, 6])(
     'seed %i: the answer is one, the slack is as said, sides and sizes are within their bounds',
     (seed) => {
-      const p = puzzle({ parts: 16, slack: 0.1, extras: true }, seed),
-        problem = packProblem(p);
+      const p = puzzle({ parts: 16, slack: 0.1, extras: true }, seed);
+      const problem = packProblem(p);
       const answer = p.parts.map((part, i): Packed => ({
         variant: problem.items[i]!.variants.findIndex(
           (v) =>
@@ -83,9 +91,9 @@ describe('puzzles', () => {
   );
   test('as a build it is a valid document, and its answer stands without a hit', () => {
     for (const seed of [1, 2, 3, 4]) {
-      const p = puzzle({ parts: 12, slack: 0.12, extras: true }, seed),
-        doc = mustRead(JSON.parse(JSON.stringify(puzzleProject(p)))),
-        wide = new Arranger(doc, 1).project;
+      const p = puzzle({ parts: 12, slack: 0.12, extras: true }, seed);
+      const doc = mustRead(JSON.parse(JSON.stringify(puzzleProject(p))));
+      const wide = new Arranger(doc, 1).project;
       const stood = {
         ...wide,
         layout: {
@@ -121,9 +129,9 @@ describe('packing', () => {
   ])(
     '%i parts at %f slack are packed without overlap',
     (parts, slack, seed) => {
-      const p = puzzle({ parts, slack, extras: true }, seed),
-        problem = packProblem(p),
-        packing = new Packing(problem, p, true, seed);
+      const p = puzzle({ parts, slack, extras: true }, seed);
+      const problem = packProblem(p);
+      const packing = new Packing(problem, p, true, seed);
       let found: Packed[] | undefined;
       for (let n = 0; !found && n < 400; n++) found = packing.work(400);
       expect(found).toBeDefined();
@@ -132,23 +140,26 @@ describe('packing', () => {
     60_000,
   );
   test('the same seed packs the same', () => {
-    const p = puzzle({ parts: 9, slack: 0.2, extras: true }, 4),
-      run = (seed: number) => {
-        const k = new Packer(packProblem(p), seed);
-        k.work(4000);
-        return [k.solved, k.places()];
-      };
+    const p = puzzle({ parts: 9, slack: 0.2, extras: true }, 4);
+    const run = (seed: number) => {
+      const k = new Packer(packProblem(p), seed);
+      k.work(4000);
+      return [k.solved, k.places()];
+    };
     expect(run(3)).toEqual(run(3));
     expect(run(3)).not.toEqual(run(5));
   });
   test('with room asked between them, what fits to the hair is filled side by side, just as far apart', () => {
     // Twenty plates in four rows of five, 0.5 mm between, 0 to the walls: no room is left over.
-    const wide = [30, 22, 17, 26, 13],
-      high = [20, 14, 26, 17],
-      sizes = high.flatMap((h) => wide.map((w) => [w, h] as const)),
-      n = sizes.length,
-      gap = 0.5,
-      [W, H] = [wide.reduce((s, w) => s + w + gap, -gap), high.reduce((s, h) => s + h + gap, -gap)];
+    const wide = [30, 22, 17, 26, 13];
+    const high = [20, 14, 26, 17];
+    const sizes = high.flatMap((h) => wide.map((w) => [w, h] as const));
+    const n = sizes.length;
+    const gap = 0.5;
+    const [W, H] = [
+      wide.reduce((s, w) => s + w + gap, -gap),
+      high.reduce((s, h) => s + h + gap, -gap),
+    ];
     const p: PackProblem = {
       items: sizes.map(([w, h]) => ({
         variants: [
@@ -164,7 +175,7 @@ describe('packing', () => {
     let found: Packed[] | undefined;
     for (let k = 0; !found && k < 200; k++) found = packing.work(400);
     expect(found).toBeDefined();
-    for (let i = 0; i < n; i++)
+    for (let i = 0; i < n; i++) {
       for (let j = 0; j < i; j++) {
         const [a, b, [aw, ah], [bw, bh]] = [found![i]!, found![j]!, sizes[i]!, sizes[j]!];
         expect(
@@ -174,11 +185,12 @@ describe('packing', () => {
           ),
         ).toBeGreaterThan(gap - 1e-6);
       }
+    }
   }, 60_000);
   test('room asked between two is kept', () => {
-    const p = puzzle({ parts: 6, slack: 0.4, extras: false }, 2),
-      problem = packProblem(p),
-      n = problem.items.length;
+    const p = puzzle({ parts: 6, slack: 0.4, extras: false }, 2);
+    const problem = packProblem(p);
+    const n = problem.items.length;
     problem.between.fill(1.5);
     const k = new Packer(problem, 1);
     for (let i = 0; !k.work(500) && i < 40; i++);
@@ -187,8 +199,8 @@ describe('packing', () => {
       return { x: q.x, y: q.y, w: r[2]!, h: r[3]! };
     });
     expect(k.solved).toBe(true);
-    for (let i = 0; i < n; i++)
-      for (let j = 0; j < i; j++)
+    for (let i = 0; i < n; i++) {
+      for (let j = 0; j < i; j++) {
         expect(
           Math.max(
             at[i]!.x - at[j]!.x - at[j]!.w,
@@ -197,16 +209,18 @@ describe('packing', () => {
             at[j]!.y - at[i]!.y - at[i]!.h,
           ),
         ).toBeGreaterThan(1.5 - 1e-6);
+      }
+    }
   });
   test('more than there is room for is never packed, and ends when it is told to', () => {
-    const p = puzzle({ parts: 6, slack: 0.2, extras: false }, 3),
-      problem = packProblem({ ...p, w: p.w * 0.85 }),
-      packing = new Packing(problem, { w: p.w * 0.85, h: p.h }, true);
+    const p = puzzle({ parts: 6, slack: 0.2, extras: false }, 3);
+    const problem = packProblem({ ...p, w: p.w * 0.85 });
+    const packing = new Packing(problem, { w: p.w * 0.85, h: p.h }, true);
     expect(packing.work(3000)).toBeUndefined();
   });
   test('a filling keeps what it placed apart from every corner, whether or not it finishes', () => {
-    const p = puzzle({ parts: 10, slack: 0.12, extras: true }, 8),
-      problem = packProblem(p);
+    const p = puzzle({ parts: 10, slack: 0.12, extras: true }, 8);
+    const problem = packProblem(p);
     for (let k = 0; k < 8; k++) {
       const run = fill(
         problem,
@@ -258,21 +272,21 @@ test('a footprint in strips covers its area when it is right-angled', () => {
 
 test('the arranger stands a whole puzzle from nothing without a hit', () => {
   const doc = mustRead(
-      JSON.parse(JSON.stringify(puzzleProject(puzzle({ parts: 8, slack: 0.2, extras: true }, 5)))),
-    ),
-    a = new Arranger(doc, 2);
+    JSON.parse(JSON.stringify(puzzleProject(puzzle({ parts: 8, slack: 0.2, extras: true }, 5)))),
+  );
+  const a = new Arranger(doc, 2);
   for (let n = 0; !a.work(500) && n < 30; n++);
   expect(a.best.size).toBe(3);
 }, 60_000);
 
 test('the layouts offered are really different from each other, each without a hit', () => {
   const doc = mustRead(
-      JSON.parse(JSON.stringify(puzzleProject(puzzle({ parts: 6, slack: 0.4, extras: false }, 5)))),
-    ),
-    a = new Arranger(doc, 2);
+    JSON.parse(JSON.stringify(puzzleProject(puzzle({ parts: 6, slack: 0.4, extras: false }, 5)))),
+  );
+  const a = new Arranger(doc, 2);
   for (let n = 0; n < 40; n++) a.work(300);
-  const shown = a.varied(),
-    list = shown.map((s) => s.layout);
+  const shown = a.varied();
+  const list = shown.map((s) => s.layout);
   // Each aim is named once, at the layout that no other shown beats by what it is called.
   expect(shown.flatMap((s) => s.aims).sort()).toEqual([...AIMS].sort());
   const named = (aim: (typeof AIMS)[number]) =>
@@ -280,10 +294,12 @@ test('the layouts offered are really different from each other, each without a h
   expect(named('thinnest').thickMm).toBe(Math.min(...list.map((l) => l.figures.thickMm)));
   expect(named('least cutting').cuts).toBe(Math.min(...list.map((l) => l.figures.cuts)));
   expect(list.length).toBe(3);
-  for (let i = 0; i < 3; i++)
+  for (let i = 0; i < 3; i++) {
     for (let j = 0; j < i; j++) expect(elsewhere(list[i]!, list[j]!)).toBeGreaterThanOrEqual(2);
-  for (const l of list)
+  }
+  for (const l of list) {
     expect(
       new Checker(l.changes.reduce(applied, doc)).findings().filter((f) => f.verdict === 'hit'),
     ).toEqual([]);
+  }
 }, 60_000);

@@ -8,8 +8,8 @@ const WIDTH = { first: 120, most: 1600, grows: 3.6 };
 /** Moves of the first search, and of one from what a filling left over. */
 const MOVES = { first: 1500, rest: 250 };
 /** A filling that leaves more than this is not gone on from; nor is one of many cavities, whose rest is known not to fit. */
-const LEFT = 2,
-  MANY = 1000;
+const LEFT = 2;
+const MANY = 1000;
 
 /** Share of fillings that go the way that mostly ends best. */
 const USUAL = 0.9;
@@ -20,15 +20,16 @@ const BOUND = 0.95;
 function leaning(p: PackProblem, axis: 'x' | 'y', size: number): number {
   let sum = 0;
   for (const { variants } of p.items) {
-    let low = Infinity,
-      high = -Infinity;
+    let low = Infinity;
+    let high = -Infinity;
     for (const v of variants) {
       let reach = 0;
-      for (let k = 0; k < v.rects.length; k += 6)
+      for (let k = 0; k < v.rects.length; k += 6) {
         reach = Math.max(
           reach,
           axis === 'x' ? v.rects[k]! + v.rects[k + 2]! : v.rects[k + 1]! + v.rects[k + 3]!,
         );
+      }
       low = Math.min(low, v[`${axis}0`]);
       high = Math.max(high, v[`${axis}1`] + reach);
     }
@@ -85,11 +86,19 @@ export class Packing {
 
   /** Filled along the longer side, which leaves the shorter outline, and from the end that parts bound to a place lie furthest from. Now and then another way. */
   #flip(p: PackProblem): Flip {
-    const { w, h } = this.#space,
-      swap = this.#random() < (w > h ? USUAL : w < h ? 1 - USUAL : 0.5),
-      lean = leaning(p, swap ? 'x' : 'y', swap ? w : h),
-      back = this.#random() < (lean > 0 ? 1 - USUAL : lean < 0 ? USUAL : 0.5),
-      across = this.#random() < 0.5;
+    const { w, h } = this.#space;
+    let swapShare: number;
+    if (w > h) swapShare = USUAL;
+    else if (w < h) swapShare = 1 - USUAL;
+    else swapShare = 0.5;
+    const swap = this.#random() < swapShare;
+    const lean = leaning(p, swap ? 'x' : 'y', swap ? w : h);
+    let backShare: number;
+    if (lean > 0) backShare = 1 - USUAL;
+    else if (lean < 0) backShare = USUAL;
+    else backShare = 0.5;
+    const back = this.#random() < backShare;
+    const across = this.#random() < 0.5;
     return swap ? { x: back, y: across, swap } : { x: across, y: back, swap };
   }
 
@@ -130,15 +139,15 @@ function grown(
   p: PackProblem,
   space: { w: number; h: number },
 ): { problem: PackProblem; space: { w: number; h: number } } {
-  const c = Math.max(0, ...p.between) / 2,
-    wider = (r: Float64Array): Float64Array => {
-      const q = r.slice();
-      for (let k = 0; k < q.length; k += 6) {
-        q[k + 2]! += 2 * c;
-        q[k + 3]! += 2 * c;
-      }
-      return q;
-    };
+  const c = Math.max(0, ...p.between) / 2;
+  const wider = (r: Float64Array): Float64Array => {
+    const q = r.slice();
+    for (let k = 0; k < q.length; k += 6) {
+      q[k + 2]! += 2 * c;
+      q[k + 3]! += 2 * c;
+    }
+    return q;
+  };
   const aside = (r: Float64Array, step: number): Float64Array => {
     const q = r.slice();
     for (let k = 0; k < q.length; k += step) {

@@ -11,8 +11,8 @@ import type { PackItem, PackProblem, Variant } from './packer';
 import { type Ground, recessNeeded, stance } from './spots';
 
 /** Kept to walls and between parts that may touch, and between bare boards, mm. */
-const HAIR = 0.02,
-  BARE = BARE_METAL_MM + 0.05;
+const HAIR = 0.02;
+const BARE = BARE_METAL_MM + 0.05;
 /** Lifts tried for a part that lies free; one that it has comes first. */
 const LIFT_MM = 0.5;
 
@@ -31,13 +31,13 @@ export interface Ready {
 export function strips(p: Prism): number[] {
   if (p.pieces.length === 1) return [p.x0, p.y0, p.x1 - p.x0, p.y1 - p.y0];
   const xs = [
-      ...new Set(
-        p.pieces
-          .flatMap((q) => Array.from(q).filter((_, i) => i % 2 === 0))
-          .map((x) => Math.round(x * 1e6) / 1e6),
-      ),
-    ].sort((a, b) => a - b),
-    out: number[] = [];
+    ...new Set(
+      p.pieces
+        .flatMap((q) => Array.from(q).filter((_, i) => i % 2 === 0))
+        .map((x) => Math.round(x * 1e6) / 1e6),
+    ),
+  ].sort((a, b) => a - b);
+  const out: number[] = [];
   for (let k = 0; k + 1 < xs.length; k++) {
     const [a, b] = [xs[k]!, xs[k + 1]!];
     if (b - a < 1e-4) continue;
@@ -46,11 +46,12 @@ export function strips(p: Prism): number[] {
         const ys: number[] = [];
         for (let i = 0, j = q.length - 2; i < q.length; j = i, i += 2) {
           const [x0, y0, x1, y1] = [q[j]!, q[j + 1]!, q[i]!, q[i + 1]!];
-          const t0 = Math.min(x0, x1),
-            t1 = Math.max(x0, x1);
+          const t0 = Math.min(x0, x1);
+          const t1 = Math.max(x0, x1);
           if (t1 <= a + 1e-6 || t0 >= b - 1e-6) continue;
-          for (const x of [Math.max(a, t0), Math.min(b, t1)])
+          for (const x of [Math.max(a, t0), Math.min(b, t1)]) {
             ys.push(y0 + ((y1 - y0) * (x - x0)) / (x1 - x0));
+          }
         }
         return ys.length ? [[Math.min(...ys), Math.max(...ys)]] : [];
       })
@@ -72,8 +73,8 @@ type Box = readonly [x0: number, x1: number, y0: number, y1: number];
 
 /** Lowest and highest of rectangles. */
 function heights(rects: ArrayLike<number>): [number, number] {
-  let low = Infinity,
-    high = -Infinity;
+  let low = Infinity;
+  let high = -Infinity;
   for (let k = 0; k < rects.length; k += 6) {
     low = Math.min(low, rects[k + 4]!);
     high = Math.max(high, rects[k + 5]!);
@@ -106,30 +107,33 @@ const bare = (at: PlacedItem): boolean => at.blocks.some((b) => CONDUCTIVE.has(b
 
 /** @param ids  parts to be packed; everything else of the scene that is placed stands fast */
 export function problemOf(g: Ground, ids: readonly string[]): Ready {
-  const { scene } = g.checker,
-    shell = scene.shell!,
-    wall = shell.body.wall.mm,
-    W = Math.max(...shell.walls.map((w) => w.x0)),
-    H = Math.max(...shell.walls.map((w) => w.y0)),
-    t = wall + HAIR;
-  const front = shell.body.pieces.find((q) => q.role === 'front'),
-    back = shell.body.pieces.find((q) => q.role === 'back') ?? shell.body.pieces[0]!,
-    halves = [back, ...(front && front !== back ? [front] : [])];
-  const blocks: number[] = [],
-    rounds: number[] = [];
+  const { scene } = g.checker;
+  const shell = scene.shell!;
+  const wall = shell.body.wall.mm;
+  const W = Math.max(...shell.walls.map((w) => w.x0));
+  const H = Math.max(...shell.walls.map((w) => w.y0));
+  const t = wall + HAIR;
+  const front = shell.body.pieces.find((q) => q.role === 'front');
+  const back = shell.body.pieces.find((q) => q.role === 'back') ?? shell.body.pieces[0]!;
+  const halves = [back, ...(front && front !== back ? [front] : [])];
+  const blocks: number[] = [];
+  const rounds: number[] = [];
   const stands = (p: Prism) => {
-    if (p.pieces.length === 1 && p.pieces[0]!.length === 2)
+    if (p.pieces.length === 1 && p.pieces[0]!.length === 2) {
       rounds.push(p.pieces[0]![0]! - t, p.pieces[0]![1]! - t, p.r, p.z0, p.z1);
-    else {
+    } else {
       const s = strips(p);
-      for (let k = 0; k < s.length; k += 4)
+      for (let k = 0; k < s.length; k += 4) {
         blocks.push(s[k]! - t, s[k + 1]! - t, s[k + 2]!, s[k + 3]!, p.z0, p.z1);
+      }
     }
   };
   for (const f of shell.features) if (f.height > 0) f.solid.prisms.forEach(stands);
-  for (const id of g.placed)
-    if (!ids.includes(id))
+  for (const id of g.placed) {
+    if (!ids.includes(id)) {
       for (const b of scene.items.get(id)!.blocks) b.solid.prisms.forEach(stands);
+    }
+  }
   const boxOf = (f: Floor, k: number): Box =>
     k === 0
       ? [t, W - t, t, H - t]
@@ -141,36 +145,39 @@ export function problemOf(g: Ground, ids: readonly string[]): Ready {
         ];
   /** Where the other half leaves room for something between these heights. */
   const facing = (z1: number, z0: number, own: string): Box[] => {
-    const other = halves.find((q) => q.id !== own),
-      floors = other ? shell.floors.get(other.id)! : [],
-      fits = (f: Floor) => (shell.sign(other!.id) > 0 ? z1 <= f.z + 1e-6 : z0 >= f.z - 1e-6);
+    const other = halves.find((q) => q.id !== own);
+    const floors = other ? shell.floors.get(other.id)! : [];
+    const fits = (f: Floor) => (shell.sign(other!.id) > 0 ? z1 <= f.z + 1e-6 : z0 >= f.z - 1e-6);
     return !other || fits(floors[0]!)
       ? [[t, W - t, t, H - t]]
       : floors.flatMap((f, k) => (k > 0 && fits(f) ? [boxOf(f, k)] : []));
   };
   const ways = ids.map((id): Lying[] => {
-    const at = scene.items.get(id)!,
-      lift = at.placement.lift > 0 ? at.placement.lift : at.part.cell || !bare(at) ? 0 : LIFT_MM;
+    const at = scene.items.get(id)!;
+    let lift: number;
+    if (at.placement.lift > 0) lift = at.placement.lift;
+    else if (at.part.cell || !bare(at)) lift = 0;
+    else lift = LIFT_MM;
     return halves.flatMap((q) =>
       [0, 90, 180, 270].flatMap((turn): Lying[] => {
-        const s = stance(g, at, q.id, 'in', turn, lift),
-          mouth = s.mouths.find((m) => m.outside),
-          w = s.x1 - s.x0,
-          h = s.y1 - s.y0,
-          floors = shell.floors.get(q.id)!;
+        const s = stance(g, at, q.id, 'in', turn, lift);
+        const mouth = s.mouths.find((m) => m.outside);
+        const w = s.x1 - s.x0;
+        const h = s.y1 - s.y0;
+        const floors = shell.floors.get(q.id)!;
         return floors.flatMap((floor, k): Lying[] => {
-          const { z } = floor,
-            [bx0, bx1, by0, by1] = boxOf(floor, k);
+          const { z } = floor;
+          const [bx0, bx1, by0, by1] = boxOf(floor, k);
           // As it stood at the origin, brought to this floor.
-          const sign = shell.sign(q.id),
-            zs = s.at.blocks.map((b) => (sign > 0 ? b.solid.z1 : b.solid.z0)),
-            rest = sign > 0 ? Math.max(...zs) : Math.min(...zs),
-            dz = z - sign * lift - rest;
+          const sign = shell.sign(q.id);
+          const zs = s.at.blocks.map((b) => (sign > 0 ? b.solid.z1 : b.solid.z0));
+          const rest = sign > 0 ? Math.max(...zs) : Math.min(...zs);
+          const dz = z - sign * lift - rest;
           const rects: number[] = [];
-          for (const b of s.at.blocks)
+          for (const b of s.at.blocks) {
             for (const p of b.solid.prisms) {
               const r = strips(p);
-              for (let k = 0; k < r.length; k += 4)
+              for (let k = 0; k < r.length; k += 4) {
                 rects.push(
                   r[k]! - s.x0,
                   r[k + 1]! - s.y0,
@@ -179,9 +186,11 @@ export function problemOf(g: Ground, ids: readonly string[]): Ready {
                   p.z0 + dz,
                   p.z1 + dz,
                 );
+              }
             }
-          const [low, high] = heights(rects),
-            own: Box[] = [[bx0, bx1 - w, by0, by1 - h]];
+          }
+          const [low, high] = heights(rects);
+          const own: Box[] = [[bx0, bx1 - w, by0, by1 - h]];
           // A port below the floor round its bay has no way out; one on that floor must not sink into a bay.
           if (mouth && k > 0) return [];
           const starts =
@@ -204,15 +213,12 @@ export function problemOf(g: Ground, ids: readonly string[]): Ready {
               if (mouth) {
                 const v = shell.walls.find((o) => mouth.dx * o.nx + mouth.dy * o.ny > 0.99);
                 if (!v) return [];
-                const recess = Math.max(recessNeeded(s, mouth, wall) - 0.25 + HAIR, 0.4),
-                  at0 =
-                    v.nx > 0.9
-                      ? W - recess - (mouth.x - s.x0)
-                      : v.nx < -0.9
-                        ? recess - (mouth.x - s.x0)
-                        : v.ny > 0.9
-                          ? H - recess - (mouth.y - s.y0)
-                          : recess - (mouth.y - s.y0);
+                const recess = Math.max(recessNeeded(s, mouth, wall) - 0.25 + HAIR, 0.4);
+                let at0: number;
+                if (v.nx > 0.9) at0 = W - recess - (mouth.x - s.x0);
+                else if (v.nx < -0.9) at0 = recess - (mouth.x - s.x0);
+                else if (v.ny > 0.9) at0 = H - recess - (mouth.y - s.y0);
+                else at0 = recess - (mouth.y - s.y0);
                 if (Math.abs(v.nx) > 0.9) {
                   if (at0 < x0 - 0.5 || at0 > x1 + 0.5) return [];
                   x0 = x1 = at0;
@@ -238,16 +244,17 @@ export function problemOf(g: Ground, ids: readonly string[]): Ready {
       }),
     );
   });
-  const n = ids.length,
-    between = new Float64Array(n * n),
-    around = new Float64Array(n).fill(HAIR),
-    hard = ids.map((id) => bare(scene.items.get(id)!));
-  for (let i = 0; i < n; i++)
+  const n = ids.length;
+  const between = new Float64Array(n * n);
+  const around = new Float64Array(n).fill(HAIR);
+  const hard = ids.map((id) => bare(scene.items.get(id)!));
+  for (let i = 0; i < n; i++) {
     for (let j = 0; j < n; j++) if (i !== j) between[i * n + j] = hard[i] && hard[j] ? BARE : HAIR;
+  }
   // One layer: whichever way two of them lie, they share some height. Then a way that is another's in plan adds nothing.
-  const spans = ways.flatMap((list) => list.map((v) => heights(v.rects))),
-    flat =
-      spans.length > 0 && Math.max(...spans.map((v) => v[0])) < Math.min(...spans.map((v) => v[1]));
+  const spans = ways.flatMap((list) => list.map((v) => heights(v.rects)));
+  const flat =
+    spans.length > 0 && Math.max(...spans.map((v) => v[0])) < Math.min(...spans.map((v) => v[1]));
   const few = ways.map((list) =>
     flat
       ? list.filter(

@@ -37,10 +37,10 @@ export interface PuzzleClass {
   extras: boolean;
 }
 
-const MIN_SHARE = 0.015,
-  MAX_RATIO = 4;
-const W = 160,
-  H = 90;
+const MIN_SHARE = 0.015;
+const MAX_RATIO = 4;
+const W = 160;
+const H = 90;
 
 /** Cut into so many rectangles by guillotine cuts and pinwheels; none too thin, none too small. */
 function cutUp(n: number, random: () => number): Rect[] {
@@ -50,9 +50,9 @@ function cutUp(n: number, random: () => number): Rect[] {
       r.w * r.h >= MIN_SHARE * W * H && Math.max(r.w / r.h, r.h / r.w) <= MAX_RATIO;
     for (let tries = 0; list.length < n && tries < 4000; tries++) {
       const i = list
-          .map((r, k) => ({ k, v: r.w * r.h * (0.4 + random()) }))
-          .sort((a, b) => b.v - a.v)[0]!.k,
-        r = list[i]!;
+        .map((r, k) => ({ k, v: r.w * r.h * (0.4 + random()) }))
+        .sort((a, b) => b.v - a.v)[0]!.k;
+      const r = list[i]!;
       let made: Rect[];
       if (list.length + 4 <= n && random() < 0.3) {
         const [a, b, c, d] = [
@@ -90,8 +90,8 @@ const area = (p: PuzzlePart): number => p.rects.reduce((s, r) => s + r.w * r.h, 
 
 /** One puzzle of a class. The same seed gives the same puzzle. */
 export function puzzle(c: PuzzleClass, seed: number): Puzzle {
-  const random = seeded(seed * 7919 + c.parts * 31 + Math.round(c.slack * 1000)),
-    deep: Rect = { x: W * 0.5, y: 0, w: W * 0.5, h: H };
+  const random = seeded(seed * 7919 + c.parts * 31 + Math.round(c.slack * 1000));
+  const deep: Rect = { x: W * 0.5, y: 0, w: W * 0.5, h: H };
   const parts: PuzzlePart[] = cutUp(c.parts, random).map((r, i) => ({
     id: `p${i + 1}`,
     rects: [{ x: 0, y: 0, w: r.w, h: r.h }],
@@ -103,37 +103,34 @@ export function puzzle(c: PuzzleClass, seed: number): Puzzle {
     // An L: a corner of a piece is cut out and goes; that counts toward the slack.
     const big = [...parts].sort((a, b) => area(b) - area(a));
     for (const p of big.slice(0, 2)) {
-      const [r] = p.rects as [Rect],
-        [a, b] = [r.w * 0.28, r.h * 0.28];
-      if (a * b < 0.25 * c.slack * W * H)
+      const [r] = p.rects as [Rect];
+      const [a, b] = [r.w * 0.28, r.h * 0.28];
+      if (a * b < 0.25 * c.slack * W * H) {
         p.rects = [
           { x: 0, y: 0, w: r.w, h: r.h - b },
           { x: 0, y: r.h - b, w: r.w - a, h: b },
         ];
+      }
     }
     const sides: Array<NonNullable<PuzzlePart['port']>> = ['bottom', 'left', 'right', 'top'];
     let ports = 0;
     for (const side of sides) {
-      const at = parts.find(
-        (p) =>
-          !p.port &&
-          p.rects.length === 1 &&
-          p.x + p.rects[0]!.w < deep.x - 1 &&
-          (side === 'left'
-            ? p.x < 1e-6
-            : side === 'right'
-              ? p.x + p.rects[0]!.w > W - 1e-6
-              : side === 'bottom'
-                ? p.y < 1e-6
-                : p.y + p.rects[0]!.h > H - 1e-6),
-      );
+      const at = parts.find((p) => {
+        let atEdge: boolean;
+        if (side === 'left') atEdge = p.x < 1e-6;
+        else if (side === 'right') atEdge = p.x + p.rects[0]!.w > W - 1e-6;
+        else if (side === 'bottom') atEdge = p.y < 1e-6;
+        else atEdge = p.y + p.rects[0]!.h > H - 1e-6;
+        return !p.port && p.rects.length === 1 && p.x + p.rects[0]!.w < deep.x - 1 && atEdge;
+      });
       if (at && ports < 3) {
         at.port = side;
         ports++;
       }
     }
-    for (const p of parts)
+    for (const p of parts) {
       if (!p.port && p.x >= deep.x - 1e-6 && parts.filter((q) => q.tall).length < 3) p.tall = true;
+    }
   }
   const posts: Puzzle['posts'] = [];
   const slackNow = () => {
@@ -142,12 +139,12 @@ export function puzzle(c: PuzzleClass, seed: number): Puzzle {
   };
   // Shrunk singly by unequal amounts, away from one of its own sides; a port stays at its wall.
   for (let guard = 0; slackNow() < c.slack && guard < 10_000; guard++) {
-    const p = parts[Math.floor(random() * parts.length)]!,
-      more = (c.slack - slackNow()) * W * H,
-      along = random() < 0.5 ? 'w' : 'h',
-      last = p.rects[p.rects.length - 1]!,
-      size = along === 'w' ? p.rects[0]!.w : p.rects.reduce((s, r) => s + r.h, 0),
-      other = along === 'w' ? p.rects.reduce((s, r) => s + r.h, 0) : p.rects[0]!.w;
+    const p = parts[Math.floor(random() * parts.length)]!;
+    const more = (c.slack - slackNow()) * W * H;
+    const along = random() < 0.5 ? 'w' : 'h';
+    const last = p.rects[p.rects.length - 1]!;
+    const size = along === 'w' ? p.rects[0]!.w : p.rects.reduce((s, r) => s + r.h, 0);
+    const other = along === 'w' ? p.rects.reduce((s, r) => s + r.h, 0) : p.rects[0]!.w;
     const by = Math.min(size * 0.12, (0.3 + random()) * 1.6, more / other);
     if (size - by < 5) continue;
     const keepsFar =
@@ -166,14 +163,14 @@ export function puzzle(c: PuzzleClass, seed: number): Puzzle {
   }
   function addPost(): void {
     for (let k = 0; k < 300; k++) {
-      const q = { x: random() * W, y: random() * H, r: 0.6 + random() },
-        clear = parts.every((p) =>
-          p.rects.every((r) => {
-            const dx = Math.max(p.x + r.x - q.x, 0, q.x - p.x - r.x - r.w),
-              dy = Math.max(p.y + r.y - q.y, 0, q.y - p.y - r.y - r.h);
-            return Math.hypot(dx, dy) >= q.r;
-          }),
-        );
+      const q = { x: random() * W, y: random() * H, r: 0.6 + random() };
+      const clear = parts.every((p) =>
+        p.rects.every((r) => {
+          const dx = Math.max(p.x + r.x - q.x, 0, q.x - p.x - r.x - r.w);
+          const dy = Math.max(p.y + r.y - q.y, 0, q.y - p.y - r.y - r.h);
+          return Math.hypot(dx, dy) >= q.r;
+        }),
+      );
       if (clear && q.x > q.r && q.y > q.r && q.x < W - q.r && q.y < H - q.r) {
         posts.push(q);
         return;
@@ -183,26 +180,26 @@ export function puzzle(c: PuzzleClass, seed: number): Puzzle {
   return { w: W, h: H, parts, posts, deep, slack: slackNow() };
 }
 
-const WALL = 2,
-  FLOOR = 10.5,
-  DEEP = 16,
-  LOW = 10.2,
-  TALL = 15.8;
+const WALL = 2;
+const FLOOR = 10.5;
+const DEEP = 16;
+const LOW = 10.2;
+const TALL = 15.8;
 const U = 1e-4;
 const sure = (mm: number) => ({ ...length(mm, 'made'), u: U });
 
 /** The same as a build: a shell with the cavity, its deep half and its posts, one part a piece, nothing placed. */
 export function puzzleProject(p: Puzzle): Project {
   const body = rectBody(
-      'Puzzle',
-      [p.w + 2 * WALL, p.h + 2 * WALL, 0],
-      WALL,
-      WALL + 0.5,
-      WALL + FLOOR,
-      'abs',
-      'made',
-    ),
-    back = body.pieces[1]!;
+    'Puzzle',
+    [p.w + 2 * WALL, p.h + 2 * WALL, 0],
+    WALL,
+    WALL + 0.5,
+    WALL + FLOOR,
+    'abs',
+    'made',
+  );
+  const back = body.pieces[1]!;
   body.outline = { kind: 'rect', w: sure(p.w + 2 * WALL), h: sure(p.h + 2 * WALL), r: sure(0) };
   body.wall = sure(WALL);
   const at = (x: number, y: number) => ({
@@ -227,7 +224,7 @@ export function puzzleProject(p: Puzzle): Project {
     purpose: 'unknown',
     mayCut: 'never',
   }));
-  if (p.parts.some((q) => q.tall))
+  if (p.parts.some((q) => q.tall)) {
     back.zones = [
       {
         id: 'deep',
@@ -237,11 +234,12 @@ export function puzzleProject(p: Puzzle): Project {
         depth: sure(DEEP),
       },
     ];
+  }
   const parts = p.parts.map((q): Part => {
-    const w = Math.max(...q.rects.map((r) => r.x + r.w)),
-      h = Math.max(...q.rects.map((r) => r.y + r.h)),
-      high = q.tall ? TALL : LOW,
-      [r0, r1] = q.rects;
+    const w = Math.max(...q.rects.map((r) => r.x + r.w));
+    const h = Math.max(...q.rects.map((r) => r.y + r.h));
+    const high = q.tall ? TALL : LOW;
+    const [r0, r1] = q.rects;
     const plan: Block['plan'] =
       r0 && r1
         ? {

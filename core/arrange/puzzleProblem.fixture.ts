@@ -9,22 +9,25 @@ const SIDES = ['left', 'bottom', 'right', 'top'] as const;
 export function lyings(
   p: PuzzlePart,
 ): Array<{ w: number; h: number; rects: Rect[]; port?: PuzzlePart['port'] }> {
-  const w0 = Math.max(...p.rects.map((r) => r.x + r.w)),
-    h0 = Math.max(...p.rects.map((r) => r.y + r.h)),
-    seen = new Set<string>();
+  const w0 = Math.max(...p.rects.map((r) => r.x + r.w));
+  const h0 = Math.max(...p.rects.map((r) => r.y + r.h));
+  const seen = new Set<string>();
   return [0, 1, 2, 3].flatMap((t) => {
     const rects = p.rects.map((r) => {
-      let q = { ...r },
-        ch = h0,
-        cw = w0;
+      let q = { ...r };
+      let ch = h0;
+      let cw = w0;
       for (let k = 0; k < t; k++) {
         q = { x: ch - q.y - q.h, y: q.x, w: q.h, h: q.w };
         [cw, ch] = [ch, cw];
       }
       return q;
     });
-    const port = p.port && SIDES[(SIDES.indexOf(p.port) + t) % 4],
-      key = JSON.stringify([rects.map((r) => [r.x, r.y, r.w, r.h].map((v) => v.toFixed(6))), port]);
+    const port = p.port && SIDES[(SIDES.indexOf(p.port) + t) % 4];
+    const key = JSON.stringify([
+      rects.map((r) => [r.x, r.y, r.w, r.h].map((v) => v.toFixed(6))),
+      port,
+    ]);
     if (seen.has(key)) return [];
     seen.add(key);
     return [{ w: t % 2 ? h0 : w0, h: t % 2 ? w0 : h0, rects, ...(port ? { port } : {}) }];
@@ -70,8 +73,8 @@ export function packProblem(p: Puzzle): PackProblem {
  * @param until  asked after every try whether to stop
  */
 export function bottomLeft(p: Puzzle, seed: number, until: () => boolean): boolean {
-  const random = seeded(seed),
-    ways = p.parts.map(lyings);
+  const random = seeded(seed);
+  const ways = p.parts.map(lyings);
   const free = (placed: readonly Rect[], rects: readonly Rect[], x: number, y: number) =>
     rects.every(
       (r) =>
@@ -93,45 +96,46 @@ export function bottomLeft(p: Puzzle, seed: number, until: () => boolean): boole
     );
   while (!until()) {
     const order = p.parts
-        .map((part, i) => ({
-          i,
-          v: part.rects.reduce((s, r) => s + r.w * r.h, 0) * (0.5 + random()) * (part.port ? 4 : 1),
-        }))
-        .sort((a, b) => b.v - a.v),
-      placed: Rect[] = [];
+      .map((part, i) => ({
+        i,
+        v: part.rects.reduce((s, r) => s + r.w * r.h, 0) * (0.5 + random()) * (part.port ? 4 : 1),
+      }))
+      .sort((a, b) => b.v - a.v);
+    const placed: Rect[] = [];
     const stood = order.every(({ i }) => {
-      const part = p.parts[i]!,
-        spots: Array<{ x: number; y: number; rects: Rect[] }> = [],
-        z = part.tall ? p.deep : { x: 0, y: 0, w: p.w, h: p.h };
+      const part = p.parts[i]!;
+      const spots: Array<{ x: number; y: number; rects: Rect[] }> = [];
+      const z = part.tall ? p.deep : { x: 0, y: 0, w: p.w, h: p.h };
       for (const { w, h, rects, port } of ways[i]!) {
-        const xs =
-            port === 'right'
-              ? [p.w - w]
-              : port === 'left'
-                ? [0]
-                : [z.x, ...placed.map((q) => q.x + q.w), ...p.posts.map((q) => q.x + q.r)],
-          ys =
-            port === 'top'
-              ? [p.h - h]
-              : port === 'bottom'
-                ? [0]
-                : [z.y, ...placed.map((q) => q.y + q.h), ...p.posts.map((q) => q.y + q.r)];
-        for (const x of xs)
-          for (const y of ys)
+        let xs: number[];
+        if (port === 'right') xs = [p.w - w];
+        else if (port === 'left') xs = [0];
+        else xs = [z.x, ...placed.map((q) => q.x + q.w), ...p.posts.map((q) => q.x + q.r)];
+        let ys: number[];
+        if (port === 'top') ys = [p.h - h];
+        else if (port === 'bottom') ys = [0];
+        else ys = [z.y, ...placed.map((q) => q.y + q.h), ...p.posts.map((q) => q.y + q.r)];
+        for (const x of xs) {
+          for (const y of ys) {
             if (
               x >= z.x - 1e-9 &&
               y >= z.y - 1e-9 &&
               x + w <= z.x + z.w + 1e-9 &&
               y + h <= z.y + z.h + 1e-9
-            )
+            ) {
               spots.push({ x, y, rects });
+            }
+          }
+        }
       }
       const found = spots
         .sort((a, b) => a.y - b.y || a.x - b.x)
         .find((s) => free(placed, s.rects, s.x, s.y));
-      if (found)
-        for (const r of found.rects)
+      if (found) {
+        for (const r of found.rects) {
           placed.push({ x: found.x + r.x, y: found.y + r.y, w: r.w, h: r.h });
+        }
+      }
       return found !== undefined;
     });
     if (stood) return true;

@@ -4,13 +4,13 @@ import { Arranger } from './index';
 import { puzzle, type PuzzleClass, puzzleProject } from './puzzle.fixture';
 import { bottomLeft } from './puzzleProblem.fixture';
 
-const [kind, first, count, seconds, plain] = process.argv.slice(2),
-  c = JSON.parse(kind!) as PuzzleClass,
-  times: number[] = [];
+const [kind, first, count, seconds, plain] = process.argv.slice(2);
+const c = JSON.parse(kind!) as PuzzleClass;
+const times: number[] = [];
 for (let seed = Number(first); seed < Number(first) + Number(count); seed++) {
-  const p = puzzle(c, seed),
-    t = performance.now(),
-    late = () => performance.now() - t > Number(seconds) * 1000;
+  const p = puzzle(c, seed);
+  const t = performance.now();
+  const late = () => performance.now() - t > Number(seconds) * 1000;
   let ok = false;
   if (plain) ok = bottomLeft(p, seed, late);
   else {

@@ -17,14 +17,15 @@ export interface Ground {
   checker: Checker;
   /** Items that stand already. */
   placed: ReadonlySet<string>;
-  random(): number;
+  random: () => number;
 }
 
 export function kindOf(at: PlacedItem, g: Ground): Kind {
   const face = g.checker.scene.shell!.openings.face;
   if (at.part.screen) return face.some((o) => o.use === 'window') ? 'window' : 'free';
-  if (at.part.family === 'switch' && switches(at).length && face.some((o) => o.use === 'button'))
+  if (at.part.family === 'switch' && switches(at).length && face.some((o) => o.use === 'button')) {
     return 'keys';
+  }
   if (at.part.speaker && face.some((o) => o.use === 'speaker')) return 'grille';
   return sockets(at.part, at.item).some((s) => s.outside) ? 'port' : 'free';
 }
@@ -33,13 +34,11 @@ export function kindOf(at: PlacedItem, g: Ground): Kind {
 const switches = (at: PlacedItem): Array<[number, number]> =>
   at.part.blocks
     .filter((b) => /switch|stem/.test(b.name) && b.plan.kind !== 'polygon')
-    .map((b) =>
-      b.plan.kind === 'rect'
-        ? [b.plan.x + b.plan.w.mm / 2, b.plan.y + b.plan.h.mm / 2]
-        : b.plan.kind === 'circle'
-          ? [b.plan.x, b.plan.y]
-          : [0, 0],
-    );
+    .map((b) => {
+      if (b.plan.kind === 'rect') return [b.plan.x + b.plan.w.mm / 2, b.plan.y + b.plan.h.mm / 2];
+      if (b.plan.kind === 'circle') return [b.plan.x, b.plan.y];
+      return [0, 0];
+    });
 
 const round = (mm: number): number => Math.round(mm * 100) / 100;
 const mean = (list: ReadonlyArray<readonly [number, number]>): [number, number] => [
@@ -78,8 +77,8 @@ export function stance(
     stand: 'flat',
     held: 'jig',
   };
-  const stood = standItem(scene, place, at.index)!,
-    box = { x0: Infinity, y0: Infinity, x1: -Infinity, y1: -Infinity };
+  const stood = standItem(scene, place, at.index)!;
+  const box = { x0: Infinity, y0: Infinity, x1: -Infinity, y1: -Infinity };
   for (const { solid: s } of stood.blocks) {
     box.x0 = Math.min(box.x0, s.x0);
     box.y0 = Math.min(box.y0, s.y0);
@@ -100,61 +99,64 @@ export function* spots(
   kind: Kind,
   toward: readonly [number, number],
 ): Generator<Placement> {
-  const shell = g.checker.scene.shell!,
-    face = shell.openings.face;
-  const front = shell.body.pieces.find((q) => q.role === 'front') ?? shell.body.pieces[0]!,
-    back = shell.body.pieces.find((q) => q.role === 'back') ?? front;
+  const shell = g.checker.scene.shell!;
+  const face = shell.openings.face;
+  const front = shell.body.pieces.find((q) => q.role === 'front') ?? shell.body.pieces[0]!;
+  const back = shell.body.pieces.find((q) => q.role === 'back') ?? front;
   if (kind === 'window') {
     const { active } = at.part.screen!;
-    for (const hole of face.filter((o) => o.use === 'window'))
+    for (const hole of face.filter((o) => o.use === 'window')) {
       for (const turn of [0, 180]) {
-        const s = stance(g, at, hole.piece, 'out', turn, 0),
-          sign = turn === 0 ? 1 : -1;
+        const s = stance(g, at, hole.piece, 'out', turn, 0);
+        const sign = turn === 0 ? 1 : -1;
         // Seen from the front a screen that looks out is not mirrored: its picture's middle turns with it.
         const [cx, cy] = [sign * (active.x + active.w / 2), sign * (active.y + active.h / 2)];
         yield { ...s.place, x: round(hole.x - cx), y: round(hole.y - cy) };
       }
+    }
     return;
   }
   if (kind === 'keys') {
-    const mine = switches(at),
-      [mx, my] = mean(mine),
-      groups = new Map<string, Array<[number, number]>>();
-    for (const o of face.filter((q) => q.use === 'button'))
+    const mine = switches(at);
+    const [mx, my] = mean(mine);
+    const groups = new Map<string, Array<[number, number]>>();
+    for (const o of face.filter((q) => q.use === 'button')) {
       groups.set(o.id, [...(groups.get(o.id) ?? []), [o.x, o.y]]);
+    }
     const fits = [...groups]
       .map(([id, list]) => {
-        const [ox, oy] = mean(list),
-          hole = face.find((o) => o.id === id)!;
+        const [ox, oy] = mean(list);
+        const hole = face.find((o) => o.id === id)!;
         // As many holes as switches: each under its own; one large hole: all of them within it.
-        const off =
-          list.length === mine.length && list.length > 1
-            ? Math.max(
-                ...mine.map(([x, y]) =>
-                  Math.min(
-                    ...list.map(([u, v]) => Math.hypot(u - ox - (x - mx), v - oy - (y - my))),
-                  ),
-                ),
-              )
-            : list.length === 1
-              ? Math.max(
-                  0,
-                  ...mine.map(([x, y]) =>
-                    Math.max(Math.abs(x - mx) - hole.w / 2, Math.abs(y - my) - hole.h / 2),
-                  ),
-                ) + (mine.length === 1 ? 0 : 0.5)
-              : 99;
+        let off: number;
+        if (list.length === mine.length && list.length > 1) {
+          off = Math.max(
+            ...mine.map(([x, y]) =>
+              Math.min(...list.map(([u, v]) => Math.hypot(u - ox - (x - mx), v - oy - (y - my)))),
+            ),
+          );
+        } else if (list.length === 1) {
+          off =
+            Math.max(
+              0,
+              ...mine.map(([x, y]) =>
+                Math.max(Math.abs(x - mx) - hole.w / 2, Math.abs(y - my) - hole.h / 2),
+              ),
+            ) + (mine.length === 1 ? 0 : 0.5);
+        } else off = 99;
         return { ox, oy, piece: hole.piece, off };
       })
       .filter((f) => f.off < 3)
       .sort((a, b) => a.off - b.off);
-    for (const f of fits)
-      for (const lift of lifts(at, CAP_LIFTS))
+    for (const f of fits) {
+      for (const lift of lifts(at, CAP_LIFTS)) {
         yield {
           ...stance(g, at, f.piece, 'out', 0, lift).place,
           x: round(f.ox - mx),
           y: round(f.oy - my),
         };
+      }
+    }
     return;
   }
   if (kind === 'grille') {
@@ -170,11 +172,11 @@ export function* spots(
   }
   if (kind === 'port') {
     const places: Array<{ place: Placement; worth: number }> = [];
-    for (const piece of [back, front])
-      for (const turn of [0, 90, 180, 270])
+    for (const piece of [back, front]) {
+      for (const turn of [0, 90, 180, 270]) {
         for (const lift of lifts(at, [1, 3, 0.5, 4])) {
-          const s = stance(g, at, piece.id, 'in', turn, lift),
-            mouth = s.mouths.find((m) => m.outside);
+          const s = stance(g, at, piece.id, 'in', turn, lift);
+          const mouth = s.mouths.find((m) => m.outside);
           if (!mouth) continue;
           for (const wall of shell.walls) {
             if (mouth.dx * wall.nx + mouth.dy * wall.ny < 0.99) continue;
@@ -198,6 +200,8 @@ export function* spots(
             }
           }
         }
+      }
+    }
     for (const q of places.sort((a, b) => a.worth - b.worth).slice(0, 500)) yield q.place;
     return;
   }
@@ -232,18 +236,18 @@ function* freely(
   pieces: readonly string[],
   toward: readonly [number, number],
 ): Generator<Placement> {
-  const shell = g.checker.scene.shell!,
-    t = shell.body.wall.mm + 0.2,
-    W = Math.max(...shell.walls.map((w) => w.x0)),
-    H = Math.max(...shell.walls.map((w) => w.y0));
+  const shell = g.checker.scene.shell!;
+  const t = shell.body.wall.mm + 0.2;
+  const W = Math.max(...shell.walls.map((w) => w.x0));
+  const H = Math.max(...shell.walls.map((w) => w.y0));
   const list: Array<{ place: Placement; worth: number }> = [];
-  for (const piece of pieces)
+  for (const piece of pieces) {
     for (const turn of [0, 90, 180, 270]) {
-      const lift = lifts(at, at.part.cell ? [0] : [0.5, 1])[0]!,
-        s = stance(g, at, piece, 'in', turn, lift),
-        [w, h] = [s.x1 - s.x0, s.y1 - s.y0];
-      const xs = new Set([t, W - t - w]),
-        ys = new Set([t, H - t - h]);
+      const lift = lifts(at, at.part.cell ? [0] : [0.5, 1])[0]!;
+      const s = stance(g, at, piece, 'in', turn, lift);
+      const [w, h] = [s.x1 - s.x0, s.y1 - s.y0];
+      const xs = new Set([t, W - t - w]);
+      const ys = new Set([t, H - t - h]);
       const beside = (x0: number, x1: number, y0: number, y1: number) => {
         xs.add(x1 + BESIDE);
         xs.add(x0 - BESIDE - w);
@@ -252,17 +256,19 @@ function* freely(
         ys.add(y0 - BESIDE - h);
         ys.add(y0);
       };
-      for (const f of shell.features)
+      for (const f of shell.features) {
         if (f.piece === piece) beside(f.solid.x0, f.solid.x1, f.solid.y0, f.solid.y1);
+      }
       for (const id of g.placed) {
         const o = g.checker.scene.items.get(id)!;
-        if (o.blocks.length)
+        if (o.blocks.length) {
           beside(
             Math.min(...o.blocks.map((b) => b.solid.x0)),
             Math.max(...o.blocks.map((b) => b.solid.x1)),
             Math.min(...o.blocks.map((b) => b.solid.y0)),
             Math.max(...o.blocks.map((b) => b.solid.y1)),
           );
+        }
       }
       for (const z of shell.body.pieces.find((q) => q.id === piece)?.zones ?? []) {
         const fl = shell.floors.get(piece)!.find((q) => q.name === z.name);
@@ -274,9 +280,9 @@ function* freely(
           ys.add(p.y1 - 0.3 - h);
         }
       }
-      for (const x of xs)
-        for (const y of ys)
-          if (x >= t - 0.01 && y >= t - 0.01 && x + w <= W - t + 0.01 && y + h <= H - t + 0.01)
+      for (const x of xs) {
+        for (const y of ys) {
+          if (x >= t - 0.01 && y >= t - 0.01 && x + w <= W - t + 0.01 && y + h <= H - t + 0.01) {
             list.push({
               place: { ...s.place, x: round(x - s.x0), y: round(y - s.y0) },
               worth:
@@ -285,7 +291,10 @@ function* freely(
                 (piece === pieces[0] ? 0 : 0.3) +
                 0.25 * g.random(),
             });
-      for (let k = 0; k < 40; k++)
+          }
+        }
+      }
+      for (let k = 0; k < 40; k++) {
         list.push({
           place: {
             ...s.place,
@@ -294,6 +303,8 @@ function* freely(
           },
           worth: 0.6 + g.random(),
         });
+      }
     }
+  }
   for (const q of list.sort((a, b) => a.worth - b.worth).slice(0, 900)) yield q.place;
 }

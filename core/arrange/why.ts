@@ -20,25 +20,27 @@ export interface WhyNot {
 function deepest(checker: Checker): number {
   const shell = checker.scene.shell;
   if (!shell) return Infinity;
-  const W = Math.max(...shell.walls.map((w) => w.x0)),
-    H = Math.max(...shell.walls.map((w) => w.y0));
-  const front = shell.body.pieces.find((q) => shell.sign(q.id) > 0),
-    back = shell.body.pieces.find((q) => shell.sign(q.id) < 0);
+  const W = Math.max(...shell.walls.map((w) => w.x0));
+  const H = Math.max(...shell.walls.map((w) => w.y0));
+  const front = shell.body.pieces.find((q) => shell.sign(q.id) > 0);
+  const back = shell.body.pieces.find((q) => shell.sign(q.id) < 0);
   let most = 0;
-  for (let x = 4; x < W; x += 7)
-    for (let y = 4; y < H; y += 7)
+  for (let x = 4; x < W; x += 7) {
+    for (let y = 4; y < H; y += 7) {
       most = Math.max(
         most,
         (front ? shell.floorAt(front.id, x, y) : 0) - (back ? shell.floorAt(back.id, x, y) : 0),
       );
+    }
+  }
   return most;
 }
 
 /** @param most  the deepest spot, when it is known */
 export function tooThick(p: Project, most = deepest(new Checker(p))): string[] {
   return p.kit.items.flatMap((i) => {
-    const part = p.kit.parts.find((q) => q.id === i.part)!,
-      t = thickness(part, i.struck).value;
+    const part = p.kit.parts.find((q) => q.id === i.part)!;
+    const t = thickness(part, i.struck).value;
     return t > most
       ? [
           `depth: ${mm1(t - most)} mm short at ${i.name} whatever is moved (${mm1(t)} mm thick, ${mm1(most)} mm at the deepest spot)`,
@@ -56,21 +58,26 @@ export function* eases(p: Project): Generator<Ease> {
       .sort(
         (a, b) =>
           a.block.removable!.difficulty - b.block.removable!.difficulty || b.saves - a.saves,
-      ))
+      )) {
       yield {
         text: `Take the ${r.block.name} off ${i.name}: ${mm1(r.saves)} mm thinner`,
         changes: [{ do: 'strike', item: i.id, block: r.block.id }],
       };
+    }
   }
-  for (const piece of p.shell.bodies[0]?.pieces ?? [])
-    for (const f of piece.features)
-      if (f.mayCut !== 'never')
+  for (const piece of p.shell.bodies[0]?.pieces ?? []) {
+    for (const f of piece.features) {
+      if (f.mayCut !== 'never') {
         yield {
           text: `Cut ${f.name} away`,
           changes: [{ do: 'trim', feature: f.id, copy: 0, to: 0 }],
         };
-  for (const i of p.kit.items)
+      }
+    }
+  }
+  for (const i of p.kit.items) {
     yield { text: `Leave ${i.name} out`, changes: [{ do: 'drop', item: i.id }] };
+  }
 }
 
 /** Says why, and looks for the one change that helps: each is given so many places to look at. */
@@ -81,11 +88,12 @@ export function* whyNot(
   seed = 1,
   fixed: readonly string[] = [],
 ): Generator<string, WhyNot> {
-  const most = deepest(new Checker({ ...p, layout: { placements: [] } })),
-    sentences = tooThick(p, most),
-    name = p.kit.items.find((i) => i.id === stuck)?.name;
-  if (!sentences.length && name)
+  const most = deepest(new Checker({ ...p, layout: { placements: [] } }));
+  const sentences = tooThick(p, most);
+  const name = p.kit.items.find((i) => i.id === stuck)?.name;
+  if (!sentences.length && name) {
     sentences.push(`${name} most often found no place beside the others`);
+  }
   for (const e of eases(p)) {
     yield e.text;
     const next = e.changes.reduce(applied, p);
@@ -95,11 +103,12 @@ export function* whyNot(
       seed,
       fixed.filter((id) => next.kit.items.some((i) => i.id === id)),
     );
-    if (a.work(trials))
+    if (a.work(trials)) {
       return {
         sentences,
         ease: { text: e.text, changes: [...e.changes, ...[...a.best.values()][0]!.changes] },
       };
+    }
   }
   return { sentences };
 }

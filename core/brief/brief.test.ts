@@ -129,8 +129,9 @@ describe('goals against each other, before any part is bought', () => {
       (c) => c.id,
     );
   test('the demos ask for nothing impossible', () => {
-    for (const p of [half, done, warbler, wisp])
+    for (const p of [half, done, warbler, wisp]) {
       expect(contradictions(p, STARTER_PARTS)).toEqual([]);
+    }
   });
   test('pocketable and many hours: the numbers say how many hours there are, and asking for those is accepted', () => {
     const brief: Partial<Brief> = { families: ['16-bit home'], hours: 12, pocket: [100, 60, 15] };
@@ -185,8 +186,8 @@ describe('swaps', () => {
       const some = alternatives(done, item, STARTER_PARTS).slice(0, 7);
       expect(some.length).toBeGreaterThan(4);
       for (const { part: q, outcome } of compare(done, item, some, now)) {
-        const p = applied(done, { do: 'swap', item, part: q }),
-          c = check(p, undefined, true);
+        const p = applied(done, { do: 'swap', item, part: q });
+        const c = check(p, undefined, true);
         expect([q.id, outcome.hits, outcome.hours, outcome.cost, outcome.breaks]).toEqual([
           q.id,
           c.findings.filter((f) => f.check !== 'chain' && f.verdict === 'hit').length,
@@ -202,12 +203,14 @@ describe('swaps', () => {
     }
   });
   test('alternatives are of the same kind and never the part itself', () => {
-    for (const i of done.kit.items)
-      for (const q of alternatives(done, i.id, STARTER_PARTS))
+    for (const i of done.kit.items) {
+      for (const q of alternatives(done, i.id, STARTER_PARTS)) {
         expect([q.family, q.id === i.part]).toEqual([
           done.kit.parts.find((x) => x.id === i.part)!.family,
           false,
         ]);
+      }
+    }
   });
 });
 
@@ -216,8 +219,8 @@ describe('the cheapest change that would meet a goal', () => {
     const p = wants(done, { hours: 4.4, costCeiling: 100, families: ['8-bit handheld'] });
     const mend = cheapestMend(p, 'hours', STARTER_PARTS)!;
     expect(mend).toBeDefined();
-    const after = mend.changes.reduce(applied, p),
-      c = check(after);
+    const after = mend.changes.reduce(applied, p);
+    const c = check(after);
     expect(['met', 'at risk']).toContain(
       scorecard(after, c).find((s) => s.goal === 'hours')!.standing,
     );

@@ -33,19 +33,19 @@ export function cheapestMend(
   library: readonly Part[],
   now: Check = check(p),
 ): Mend | undefined {
-  const before = scorecard(p, now),
-    mine = before.find((s) => s.goal === goal);
+  const before = scorecard(p, now);
+  const mine = before.find((s) => s.goal === goal);
   if (!mine || mine.standing === 'met') return undefined;
-  const was = billOf(p).total,
-    hits = new Set(now.findings.filter((f) => f.verdict === 'hit').map((f) => f.id));
+  const was = billOf(p).total;
+  const hits = new Set(now.findings.filter((f) => f.verdict === 'hit').map((f) => f.id));
   let best: Mend | undefined;
   for (const { text, changes } of candidates(p, goal, library, now)) {
-    const next = appliedAll(p, changes),
-      cost = billOf(next).total - was;
+    const next = appliedAll(p, changes);
+    const cost = billOf(next).total - was;
     if (best && RANK[best.standing] === 2 && cost >= best.cost) continue;
-    const c = check(next, now.checker, true),
-      after = scorecard(next, c),
-      s = after.find((x) => x.goal === goal);
+    const c = check(next, now.checker, true);
+    const after = scorecard(next, c);
+    const s = after.find((x) => x.goal === goal);
     if (!s || RANK[s.standing] <= RANK[mine.standing]) continue;
     if (c.findings.some((f) => f.verdict === 'hit' && !hits.has(f.id))) continue;
     if (
@@ -54,14 +54,16 @@ export function cheapestMend(
           o.goal !== goal &&
           RANK[after.find((x) => x.goal === o.goal)?.standing ?? 'missed'] < RANK[o.standing],
       )
-    )
+    ) {
       continue;
+    }
     if (
       !best ||
       RANK[s.standing] > RANK[best.standing] ||
       (RANK[s.standing] === RANK[best.standing] && cost < best.cost)
-    )
+    ) {
       best = { text, cost, changes, standing: s.standing, figure: s.figure };
+    }
   }
   return best;
 }
@@ -72,8 +74,8 @@ function* candidates(
   library: readonly Part[],
   now: Check,
 ): Generator<{ text: string; changes: Change[] }> {
-  const charger = now.power.energy.charger,
-    pack = now.power.energy.pack;
+  const charger = now.power.energy.charger;
+  const pack = now.power.energy.pack;
   if (goal === 'playCharging' && charger && pack) {
     const r = resistorFor(
       charger.part.charger.kVolts,
@@ -86,53 +88,65 @@ function* candidates(
       changes: [{ do: 'program', item: charger.item.id, rProgOhm: r }],
     };
   }
-  if (goal === 'families')
-    for (const input of p.controls.inputs.filter((i) => !i.routed))
+  if (goal === 'families') {
+    for (const input of p.controls.inputs.filter((i) => !i.routed)) {
       yield {
         text: `Give ${input.name} a switch and a line`,
         changes: [{ do: 'input', input: { ...input, routed: true } }],
       };
+    }
+  }
   if (goal === 'card') {
     for (const q of library.filter(
       (x) => x.family === 'storage' && x.connectors.some((c) => c.type === 'card'),
-    ))
+    )) {
       yield { text: `Add ${q.name}`, changes: [{ do: 'add', part: q }] };
+    }
     yield {
       text: 'Open the case for the card',
       changes: [{ do: 'brief', set: { card: 'open the case' } }],
     };
   }
   if (goal === 'tv' || goal === 'card') {
-    for (const i of p.kit.items)
-      for (const c of p.kit.parts.find((q) => q.id === i.part)!.connectors)
+    for (const i of p.kit.items) {
+      for (const c of p.kit.parts.find((q) => q.id === i.part)!.connectors) {
         if (
           (goal === 'tv' ? c.type.includes('hdmi') : c.type === 'card') &&
           !i.struck.includes(c.block ?? '')
-        )
+        ) {
           yield {
             text: `Bring ${c.name} of ${i.name} to a wall`,
             changes: [{ do: 'reach', item: i.id, connector: c.id, outside: true }],
           };
+        }
+      }
+    }
   }
-  if (goal === 'headphones')
+  if (goal === 'headphones') {
     for (const q of library.filter((x) =>
       x.ports?.some((y) => y.form === 'jack-3.5' && y.switching),
-    ))
+    )) {
       yield { text: `Add ${q.name}`, changes: [{ do: 'add', part: q }] };
-  if (goal === 'wireless' || goal === 'players')
+    }
+  }
+  if (goal === 'wireless' || goal === 'players') {
     for (const q of library.filter(
       (x) => x.family !== 'sbc' && x.ports?.some((y) => y.carries === 'radio'),
-    ))
+    )) {
       yield { text: `Add ${q.name}`, changes: [{ do: 'add', part: q }] };
+    }
+  }
   const families = SUBJECTS[goal] ?? [];
   for (const i of p.kit.items) {
     const part = p.kit.parts.find((q) => q.id === i.part)!;
     if (!families.includes(part.family)) continue;
-    for (const q of alternatives(p, i.id, library))
-      if (goal !== 'cost' || (q.price ?? 1e9) < (part.price ?? 0))
+    for (const q of alternatives(p, i.id, library)) {
+      if (goal !== 'cost' || (q.price ?? 1e9) < (part.price ?? 0)) {
         yield {
           text: `${q.name} instead of ${i.name}`,
           changes: [{ do: 'swap', item: i.id, part: q }],
         };
+      }
+    }
   }
 }

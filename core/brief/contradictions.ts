@@ -17,13 +17,13 @@ export interface Contradiction {
 
 /** Share of a shell's inner volume that boards and cells fill in practice; the rest is posts, wires and air. Typical. */
 export const FILLED = 0.6;
-const WALL_MM = 2,
-  CONVERTER = 0.9,
-  CELL_V = 3.7,
-  SWELLING = 1.1;
+const WALL_MM = 2;
+const CONVERTER = 0.9;
+const CELL_V = 3.7;
+const SWELLING = 1.1;
 /** Switches, plates, amplifier and speaker beside the boards: typical. */
-const SMALL_CM3 = 12,
-  SMALL_G = 25;
+const SMALL_CM3 = 12;
+const SMALL_G = 25;
 
 interface Choice {
   computer: Part;
@@ -50,8 +50,8 @@ const least = <T>(list: readonly T[], of: (x: T) => number): T | undefined =>
 
 /** The gentlest computer and screen in the library that would do. */
 function gentlest(p: Project, library: readonly Part[]): Choice | undefined {
-  const b = p.brief,
-    need = Math.max(1, ...b.families.map((f: GameFamily) => COVERAGE[f].mostly));
+  const b = p.brief;
+  const need = Math.max(1, ...b.families.map((f: GameFamily) => COVERAGE[f].mostly));
   const computer = least(
     library.filter((q) => q.computer && q.computer.speed >= need),
     (q) => q.draws?.game ?? 9,
@@ -78,39 +78,41 @@ function gentlest(p: Project, library: readonly Part[]): Choice | undefined {
 const wh = (q: Part): number => q.cell!.capacityAh * q.cell!.series * CELL_V;
 
 export function contradictions(p: Project, library: readonly Part[]): Contradiction[] {
-  const b = p.brief,
-    out: Contradiction[] = [];
+  const b = p.brief;
+  const out: Contradiction[] = [];
   const say = (id: string, goals: GoalKey[], title: string, why: string[]) =>
     out.push({ id, goals, title, why });
   const base = gentlest(p, library);
   const cells = library.filter((q) => q.cell && !isBank(q) && q.cell.kind === 'pouch');
-  const dense = least(cells, (q) => cm3(q) / wh(q)),
-    lightest = least(
-      cells.filter((q) => q.massG),
-      (q) => q.massG! / wh(q),
-    );
-  if (b.families.length && !base)
+  const dense = least(cells, (q) => cm3(q) / wh(q));
+  const lightest = least(
+    cells.filter((q) => q.massG),
+    (q) => q.massG! / wh(q),
+  );
+  if (b.families.length && !base) {
     say('speed', ['families'], `No computer in the library runs ${b.families.join(', ')}`, [
       'Leave a family out, or add a faster computer of your own.',
     ]);
-  if (base && b.screenIn && !base.screen && p.way !== 'tv box')
+  }
+  if (base && b.screenIn && !base.screen && p.way !== 'tv box') {
     say(
       'screen-none',
       ['screen'],
       `No screen of ${b.screenIn.least} to ${b.screenIn.most} in is in the library`,
       ['Widen the range, or add your own.'],
     );
+  }
   const words = base
     ? `${base.computer.name}${base.screen ? ` and ${base.screen.name}` : ''}, the gentlest that would do: ${base.watts.toFixed(1)} W in a game`
     : '';
   if (base && b.hours && b.pocket && dense) {
-    const inner = b.pocket.map((v) => v - 2 * WALL_MM).reduce((s, v) => s * v, 1) / 1000,
-      room = inner * FILLED;
-    const boards = cm3(base.computer) + (base.screen ? cm3(base.screen) : 0) + SMALL_CM3,
-      left = Math.max(0, room - boards);
-    const energy = (left / (cm3(dense) * SWELLING)) * wh(dense),
-      hours = (energy * CONVERTER) / base.watts;
-    if (hours < b.hours)
+    const inner = b.pocket.map((v) => v - 2 * WALL_MM).reduce((s, v) => s * v, 1) / 1000;
+    const room = inner * FILLED;
+    const boards = cm3(base.computer) + (base.screen ? cm3(base.screen) : 0) + SMALL_CM3;
+    const left = Math.max(0, room - boards);
+    const energy = (left / (cm3(dense) * SWELLING)) * wh(dense);
+    const hours = (energy * CONVERTER) / base.watts;
+    if (hours < b.hours) {
       say(
         'pocket-hours',
         ['pocket', 'hours'],
@@ -122,12 +124,13 @@ export function contradictions(p: Project, library: readonly Part[]): Contradict
           `× ${CONVERTER} / ${base.watts.toFixed(1)} W = ${hours.toFixed(1)} h; ${b.hours} h want ${((b.hours * base.watts) / CONVERTER).toFixed(1)} Wh`,
         ],
       );
+    }
   }
   if (base && b.hours && b.massG && lightest) {
-    const energy = (b.hours * base.watts) / CONVERTER,
-      g = (energy / wh(lightest)) * lightest.massG!,
-      rest = (base.computer.massG ?? 0) + (base.screen?.massG ?? 0) + SMALL_G;
-    if (g + rest > b.massG)
+    const energy = (b.hours * base.watts) / CONVERTER;
+    const g = (energy / wh(lightest)) * lightest.massG!;
+    const rest = (base.computer.massG ?? 0) + (base.screen?.massG ?? 0) + SMALL_G;
+    if (g + rest > b.massG) {
       say(
         'mass-hours',
         ['mass', 'hours'],
@@ -138,10 +141,11 @@ export function contradictions(p: Project, library: readonly Part[]): Contradict
           `+ ${rest.toFixed(0)} g of boards, switches and sound`,
         ],
       );
+    }
   }
   if (b.costCeiling && b.families.length) {
-    const need = Math.max(1, ...b.families.map((f) => COVERAGE[f].mostly)),
-      price = (q: Part | undefined) => q?.price ?? 0;
+    const need = Math.max(1, ...b.families.map((f) => COVERAGE[f].mostly));
+    const price = (q: Part | undefined) => q?.price ?? 0;
     const cheapest = (has: (q: Part) => boolean) =>
       least(
         library.filter((q) => q.price !== undefined && has(q)),
@@ -186,7 +190,7 @@ export function contradictions(p: Project, library: readonly Part[]): Contradict
           ]),
     ].filter((q): q is Part => q !== undefined);
     const sum = list.reduce((s, q) => s + price(q), 0) + (p.donor?.price ?? 0);
-    if (sum > b.costCeiling)
+    if (sum > b.costCeiling) {
       say(
         'cost',
         ['cost', 'families', ...(b.hours ? ['hours' as const] : [])],
@@ -196,6 +200,7 @@ export function contradictions(p: Project, library: readonly Part[]): Contradict
           'Prices are typical, before wires, screws and postage.',
         ],
       );
+    }
   }
   if (b.picture === 'whole pixels' && b.families.length && p.way !== 'tv box') {
     const screens = library.filter(
@@ -207,47 +212,49 @@ export function contradictions(p: Project, library: readonly Part[]): Contradict
     const failing = b.families.filter(
       (f) => !screens.some((q) => picturePlan(SHOWN[f], q.screen!).whole),
     );
-    if (screens.length && failing.length)
+    if (screens.length && failing.length) {
       say(
         'picture-screen',
         ['picture', 'screen'],
         `No screen of that size shows ${failing.join(', ')} at a whole scale`,
         failing.map(
           (f) =>
-            `${f} has ${SHOWN[f].px[0]} × ${SHOWN[f].px[1]} pixels${SHOWN[f].shape ? `, shown ${SHOWN[f].shape!.toFixed(2)} : 1` : ''}; the largest scale is ${Math.max(...screens.map((q) => picturePlan(SHOWN[f], q.screen!).fill.scale)).toFixed(2)}`,
+            `${f} has ${SHOWN[f].px[0]} × ${SHOWN[f].px[1]} pixels${SHOWN[f].shape ? `, shown ${SHOWN[f].shape.toFixed(2)} : 1` : ''}; the largest scale is ${Math.max(...screens.map((q) => picturePlan(SHOWN[f], q.screen!).fill.scale)).toFixed(2)}`,
         ),
       );
+    }
   }
   const body = p.shell.bodies[0];
   if (b.screenIn && (b.pocket || body)) {
     const face = body
-        ? [outlineSpan(body.outline).w, outlineSpan(body.outline).h]
-        : [...b.pocket!].sort((x, y) => y - x).slice(0, 2),
-      room = face.map((v) => v! - 2 * WALL_MM).sort((x, y) => y - x);
+      ? [outlineSpan(body.outline).w, outlineSpan(body.outline).h]
+      : [...b.pocket!].sort((x, y) => y - x).slice(0, 2);
+    const room = face.map((v) => v - 2 * WALL_MM).sort((x, y) => y - x);
     const fits = library
       .filter((q) => q.screen && q.screen.diagonalIn >= b.screenIn!.least)
       .some((q) => {
-        const s = planSize(q.blocks),
-          [a, c] = [s.w, s.h].sort((x, y) => y - x) as [number, number];
+        const s = planSize(q.blocks);
+        const [a, c] = [s.w, s.h].sort((x, y) => y - x) as [number, number];
         return a <= room[0]! && c <= room[1]!;
       });
     const diagonal = Math.hypot(room[0]!, room[1]!) / 25.4;
-    if (!fits)
+    if (!fits) {
       say(
         'screen-face',
         ['screen', body ? 'original' : 'pocket'],
-        `No panel of ${b.screenIn.least} in or more goes into a face of ${face.map((v) => v!.toFixed(0)).join(' × ')} mm`,
+        `No panel of ${b.screenIn.least} in or more goes into a face of ${face.map((v) => v.toFixed(0)).join(' × ')} mm`,
         [
           `The face inside its walls has a diagonal of ${diagonal.toFixed(1)} in; panels need their frame and ribbon side as well.`,
         ],
       );
+    }
   }
   const axes = b.families.filter((f) => COVERAGE[f].axes);
   if (axes.length && (b.original || b.uncut?.includes('front'))) {
     const has = body?.pieces.some((q) =>
       q.openings.some((o) => o.use === 'other' || o.use === 'wheel'),
     );
-    if (!has)
+    if (!has) {
       say(
         'stick-face',
         ['families', b.uncut?.includes('front') ? 'uncut' : 'original'],
@@ -256,25 +263,28 @@ export function contradictions(p: Project, library: readonly Part[]): Contradict
           'A stick needs a hole of about 20 mm; a flat one about 16 mm. None of the openings noted so far is one.',
         ],
       );
+    }
   }
   if (
     b.tv &&
     b.uncut?.includes('walls') &&
     body &&
     !body.pieces.some((q) => q.openings.some((o) => o.on.kind === 'wall'))
-  )
+  ) {
     say(
       'tv-walls',
       ['tv', 'uncut'],
       'A television wants a picture socket in a wall, and the walls are to stay uncut',
       ['No opening is in a wall yet.'],
     );
-  if (b.tools && !b.tools.includes('iron') && b.families.length && p.way !== 'open plate')
+  }
+  if (b.tools && !b.tools.includes('iron') && b.families.length && p.way !== 'open plate') {
     say(
       'iron',
       ['tools', 'families'],
       'Without a soldering iron nothing inside a shell can be wired',
       ['Only an open plate with plugs throughout goes without one.'],
     );
+  }
   return out;
 }

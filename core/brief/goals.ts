@@ -26,51 +26,55 @@ const judged = (
 const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
   families({ p, b }) {
     if (!b.families.length) return undefined;
-    const target = b.families.join(', '),
-      k = kitOf(p),
-      computer = k.computer;
+    const target = b.families.join(', ');
+    const k = kitOf(p);
+    const computer = k.computer;
     if (!computer) return judged(target, 'open', 'no computer yet', 'the computer');
-    const speed = computer.part.computer?.speed ?? 0,
-      axes = k.ends('analog', 'takes').reduce((s, e) => s + (e.port.count ?? 1), 0);
-    const have = new Set(p.controls.inputs.filter((i) => i.routed).map((i) => i.role)),
-      pad = p.controls.route === 'wireless';
+    const speed = computer.part.computer?.speed ?? 0;
+    const axes = k.ends('analog', 'takes').reduce((s, e) => s + (e.port.count ?? 1), 0);
+    const have = new Set(p.controls.inputs.filter((i) => i.routed).map((i) => i.role));
+    const pad = p.controls.route === 'wireless';
     let worst = 0;
     const why: string[] = [];
     for (const name of b.families) {
-      const f = COVERAGE[name],
-        missing = pad ? [] : f.needs.filter((r) => !have.has(r)),
-        short = pad ? 0 : Math.max(0, (f.axes ?? 0) - axes);
-      const runs = speed >= f.well ? 'well' : speed >= f.mostly ? 'mostly' : 'not';
-      const rank = runs === 'not' ? 2 : runs === 'mostly' || missing.length || short ? 1 : 0;
+      const f = COVERAGE[name];
+      const missing = pad ? [] : f.needs.filter((r) => !have.has(r));
+      const short = pad ? 0 : Math.max(0, (f.axes ?? 0) - axes);
+      let runs: 'well' | 'mostly' | 'not';
+      if (speed >= f.well) runs = 'well';
+      else if (speed >= f.mostly) runs = 'mostly';
+      else runs = 'not';
+      let rank: 2 | 0 | 1;
+      if (runs === 'not') rank = 2;
+      else if (runs === 'mostly' || missing.length || short) rank = 1;
+      else rank = 0;
       worst = Math.max(worst, rank);
       why.push(
         `${name}: runs ${runs}${missing.length ? `; no ${missing.join(', ')}` : ''}${short ? `; ${short} analog ${short === 1 ? 'axis' : 'axes'} short` : ''}`,
       );
     }
     const good = why.filter((w) => w.endsWith('runs well')).length;
+    let says: string;
+    if (worst === 2) says = `${computer.item.name}: class ${speed} of 5`;
+    else if (worst) says = 'missing inputs or a computer that only mostly runs them';
+    else says = `${computer.item.name} and ${have.size} inputs`;
     return judged(
       target,
       (['met', 'at risk', 'missed'] as const)[worst]!,
       `${good} of ${b.families.length} in full`,
-      worst === 2
-        ? `${computer.item.name}: class ${speed} of 5`
-        : worst
-          ? 'missing inputs or a computer that only mostly runs them'
-          : `${computer.item.name} and ${have.size} inputs`,
+      says,
       [...why, 'Class of a computer against a family is typical; try your own games.'],
     );
   },
   hours({ c, b }) {
     if (b.hours === undefined) return undefined;
-    const run = c.power.run?.value,
-      target = `${b.hours} h`;
+    const run = c.power.run?.value;
+    const target = `${b.hours} h`;
     if (!run) return judged(target, 'open', 'not known yet', 'cell, converter and loads');
-    const s: Standing =
-      run.hours >= b.hours
-        ? 'met'
-        : run.hours * (1 + HOURS_SHARE) >= b.hours
-          ? 'at risk'
-          : 'missed';
+    let s: Standing;
+    if (run.hours >= b.hours) s = 'met';
+    else if (run.hours * (1 + HOURS_SHARE) >= b.hours) s = 'at risk';
+    else s = 'missed';
     return judged(
       target,
       s,
@@ -84,12 +88,17 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
   cost({ p, b }) {
     if (b.costCeiling === undefined) return undefined;
     const bill = billOf(p);
-    if (!p.kit.items.length)
+    if (!p.kit.items.length) {
       return judged(`${b.costCeiling} at most`, 'open', 'nothing chosen', 'the kit');
+    }
     const dearest = [...bill.rows].sort((x, y) => y.sum - x.sum)[0]!;
+    let standing: 'met' | 'at risk' | 'missed';
+    if (bill.total > b.costCeiling) standing = 'missed';
+    else if (bill.noPrice) standing = 'at risk';
+    else standing = 'met';
     return judged(
       `${b.costCeiling} at most`,
-      bill.total > b.costCeiling ? 'missed' : bill.noPrice ? 'at risk' : 'met',
+      standing,
       `${bill.total.toFixed(2)}${bill.noPrice ? ` and ${bill.noPrice} without a price` : ''}`,
       `${dearest.name}, ${dearest.sum.toFixed(2)}`,
       bill.working,
@@ -97,8 +106,8 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
   },
   screen({ p, b }) {
     if (!b.screenIn) return undefined;
-    const target = `${b.screenIn.least} to ${b.screenIn.most} in`,
-      s = kitOf(p).all.find((x) => x.part.screen);
+    const target = `${b.screenIn.least} to ${b.screenIn.most} in`;
+    const s = kitOf(p).all.find((x) => x.part.screen);
     if (!s) return judged(target, 'open', 'no screen yet', 'the screen');
     const d = s.part.screen!.diagonalIn;
     return judged(
@@ -116,42 +125,57 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
       name,
       plan: picturePlan(SHOWN[name], s.part.screen!),
     }));
-    const shares = rows.map(({ plan }) =>
-      b.picture === 'whole pixels' ? (plan.whole ? 1 - plan.whole.bars : 0) : 1 - plan.fill.bars,
-    );
-    const least = Math.min(1, ...shares),
-      worst = rows[shares.indexOf(least)];
-    const standing: Standing = least >= 0.5 ? 'met' : least > 0.25 ? 'at risk' : 'missed';
+    const shares = rows.map(({ plan }) => {
+      if (b.picture === 'whole pixels') {
+        if (plan.whole) return 1 - plan.whole.bars;
+        return 0;
+      }
+      return 1 - plan.fill.bars;
+    });
+    const least = Math.min(1, ...shares);
+    const worst = rows[shares.indexOf(least)];
+    let standing: Standing;
+    if (least >= 0.5) standing = 'met';
+    else if (least > 0.25) standing = 'at risk';
+    else standing = 'missed';
     return judged(
       b.picture,
       standing,
       worst ? `${worst.name} on ${Math.round(least * 100)} % of the screen` : 'no family named',
       s.item.name,
-      rows.map(
-        ({ name, plan }, i) =>
-          `${name}: ${b.picture === 'whole pixels' ? (plan.whole ? `× ${plan.whole.scale}` : 'no whole scale') : `× ${plan.fill.scale.toFixed(2)}`}, ${Math.round(100 * shares[i]!)} % of the screen`,
-      ),
+      rows.map(({ name, plan }, i) => {
+        let scale: string;
+        if (b.picture === 'whole pixels') {
+          if (plan.whole) scale = `× ${plan.whole.scale}`;
+          else scale = 'no whole scale';
+        } else scale = `× ${plan.fill.scale.toFixed(2)}`;
+        return `${name}: ${scale}, ${Math.round(100 * shares[i]!)} % of the screen`;
+      }),
     );
   },
   pocket({ p, b }) {
     if (!b.pocket) return undefined;
     const target = `${[...b.pocket]
-        .sort((x, y) => y - x)
-        .map((v) => formatMm(v, 0))
-        .join(' × ')} mm`,
-      body = p.shell.bodies[0];
+      .sort((x, y) => y - x)
+      .map((v) => formatMm(v, 0))
+      .join(' × ')} mm`;
+    const body = p.shell.bodies[0];
     if (!body) return judged(target, 'open', 'shell not measured', 'the shell');
-    const { w, h } = outlineSpan(body.outline),
-      t = body.pieces.reduce((s, q) => s + q.depth.mm, 0);
+    const { w, h } = outlineSpan(body.outline);
+    const t = body.pieces.reduce((s, q) => s + q.depth.mm, 0);
     const [mine, want] = [[w, h, t], [...b.pocket]].map((l) => l.sort((x, y) => y - x)) as [
       number[],
       number[],
     ];
-    const over = mine.map((v, i) => v - want[i]!),
-      most = Math.max(...over);
+    const over = mine.map((v, i) => v - want[i]!);
+    const most = Math.max(...over);
+    let standing: 'met' | 'at risk' | 'missed';
+    if (most <= 0) standing = 'met';
+    else if (most <= 1) standing = 'at risk';
+    else standing = 'missed';
     return judged(
       target,
-      most <= 0 ? 'met' : most <= 1 ? 'at risk' : 'missed',
+      standing,
       mine.map((v) => formatMm(v, 0)).join(' × ') + ' mm',
       most <= 0
         ? body.name
@@ -160,19 +184,24 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
   },
   mass({ p, b }) {
     if (b.massG === undefined) return undefined;
-    const bill = billOf(p),
-      body = p.shell.bodies[0],
-      shell = body ? shellMass(body) : undefined;
-    if (!p.kit.items.length)
+    const bill = billOf(p);
+    const body = p.shell.bodies[0];
+    const shell = body ? shellMass(body) : undefined;
+    if (!p.kit.items.length) {
       return judged(`${b.massG} g at most`, 'open', 'nothing chosen', 'the kit');
-    const total = bill.massG + (shell?.value ?? 0),
-      off = (shell?.value ?? 0) * SHELL_MASS_SHARE + total * 0.05;
+    }
+    const total = bill.massG + (shell?.value ?? 0);
+    const off = (shell?.value ?? 0) * SHELL_MASS_SHARE + total * 0.05;
     const heaviest = [...bill.rows].sort(
       (x, y) => (y.massG ?? 0) * y.count - (x.massG ?? 0) * x.count,
     )[0]!;
+    let standing: 'met' | 'at risk' | 'missed';
+    if (total - off > b.massG) standing = 'missed';
+    else if (total + off > b.massG) standing = 'at risk';
+    else standing = 'met';
     return judged(
       `${b.massG} g at most`,
-      total - off > b.massG ? 'missed' : total + off > b.massG ? 'at risk' : 'met',
+      standing,
       `${total.toFixed(0)} g ± ${off.toFixed(0)}${shell ? '' : ' without a shell'}`,
       `${heaviest.name}, ${(heaviest.massG ?? 0) * heaviest.count} g`,
       [
@@ -183,10 +212,11 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
   },
   wireless({ p, b }) {
     if (!b.wireless) return undefined;
-    const k = kitOf(p),
-      radio = k.ends('radio', 'gives')[0];
-    if (!k.computer)
+    const k = kitOf(p);
+    const radio = k.ends('radio', 'gives')[0];
+    if (!k.computer) {
       return judged('a pad without a wire', 'open', 'no computer yet', 'the computer');
+    }
     return judged(
       'a pad without a wire',
       radio ? 'met' : 'missed',
@@ -196,26 +226,34 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
   },
   tv({ p, b }) {
     if (!b.tv) return undefined;
-    const k = kitOf(p),
-      out = k.computer?.part.connectors.find(
-        (c) =>
-          (c.type === 'hdmi' || c.type === 'mini-hdmi') &&
-          !k.computer!.item.struck.includes(c.block ?? ''),
-      ),
-      open = out && (k.computer!.item.reach?.[out.id] ?? out.outside);
+    const k = kitOf(p);
+    const out = k.computer?.part.connectors.find(
+      (c) =>
+        (c.type === 'hdmi' || c.type === 'mini-hdmi') &&
+        !k.computer!.item.struck.includes(c.block ?? ''),
+    );
+    const open = out && (k.computer!.item.reach?.[out.id] ?? out.outside);
     if (!k.computer) return judged('a television', 'open', 'no computer yet', 'the computer');
+    let standing: 'met' | 'at risk' | 'missed';
+    if (open) standing = 'met';
+    else if (out) standing = 'at risk';
+    else standing = 'missed';
+    let says: string;
+    if (open) says = `${out.name} in a wall`;
+    else if (out) says = `${out.name} is inside`;
+    else says = 'no picture socket left';
     return judged(
       'a television',
-      open ? 'met' : out ? 'at risk' : 'missed',
-      open ? `${out.name} in a wall` : out ? `${out.name} is inside` : 'no picture socket left',
+      standing,
+      says,
       k.computer.item.name,
       out && !open ? ['Say in Kit that it must be reached, and Cut gets its opening.'] : [],
     );
   },
   players({ p, b }) {
     if (b.players === undefined || b.players < 2) return undefined;
-    const k = kitOf(p),
-      radio = k.ends('radio', 'gives').length > 0;
+    const k = kitOf(p);
+    const radio = k.ends('radio', 'gives').length > 0;
     const ports = k.all.flatMap((x) =>
       x.part.connectors.filter(
         (c) =>
@@ -225,50 +263,63 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
       ),
     ).length;
     const most = radio ? 4 : 1 + ports;
+    let standing: 'open' | 'met' | 'missed';
+    if (!k.computer) standing = 'open';
+    else if (most >= b.players) standing = 'met';
+    else standing = 'missed';
     return judged(
       `${b.players} players`,
-      !k.computer ? 'open' : most >= b.players ? 'met' : 'missed',
+      standing,
       `${radio ? 'pads by radio' : `${ports} USB ${ports === 1 ? 'socket' : 'sockets'} in a wall`}`,
       radio ? 'the radio' : 'sockets for more pads',
     );
   },
   headphones({ p, b }) {
     if (!b.headphones) return undefined;
-    const k = kitOf(p),
-      jack = k.all.find((x) =>
-        x.part.connectors.some(
-          (c) =>
-            c.type === 'jack-3.5' &&
-            !x.item.struck.includes(c.block ?? '') &&
-            (x.item.reach?.[c.id] ?? c.outside),
-        ),
-      );
+    const k = kitOf(p);
+    const jack = k.all.find((x) =>
+      x.part.connectors.some(
+        (c) =>
+          c.type === 'jack-3.5' &&
+          !x.item.struck.includes(c.block ?? '') &&
+          (x.item.reach?.[c.id] ?? c.outside),
+      ),
+    );
     const broken = chains(p)
       .find((c) => c.kind === 'sound')
       ?.breaks.some((q) => q.id === 'sound:headphones' || q.id === 'sound:jack');
+    let standing: 'open' | 'met' | 'at risk' | 'missed';
+    if (!p.kit.items.length) standing = 'open';
+    else if (!jack) standing = 'missed';
+    else if (broken) standing = 'at risk';
+    else standing = 'met';
     return judged(
       'a jack that mutes the speaker',
-      !p.kit.items.length ? 'open' : !jack ? 'missed' : broken ? 'at risk' : 'met',
+      standing,
       jack ? jack.item.name : 'no jack in a wall',
       broken ? 'no line level, or no switch contacts' : 'the jack',
     );
   },
   playCharging({ c, p, b }) {
     if (!b.playCharging) return undefined;
-    const e = c.power.energy,
-      charge = c.power.charge?.value,
-      conv = e.converter?.part.converter;
-    if (!e.pack || !conv || !charge)
+    const e = c.power.energy;
+    const charge = c.power.charge?.value;
+    const conv = e.converter?.part.converter;
+    if (!e.pack || !conv || !charge) {
       return judged(
         'ends charging while in use',
         'open',
         'no charger, cell or converter yet',
         'the charger',
       );
-    const play = c.power.watts.game / conv.efficiency / e.pack.ocv(0.7),
-      rest = charge.amps - play,
-      ends = e.pack.capacityAh / p.power.health / 10;
-    const s: Standing = rest <= 0 ? 'missed' : rest < 2 * ends ? 'at risk' : 'met';
+    }
+    const play = c.power.watts.game / conv.efficiency / e.pack.ocv(0.7);
+    const rest = charge.amps - play;
+    const ends = e.pack.capacityAh / p.power.health / 10;
+    let s: Standing;
+    if (rest <= 0) s = 'missed';
+    else if (rest < 2 * ends) s = 'at risk';
+    else s = 'met';
     return judged(
       'ends charging while in use',
       s,
@@ -285,37 +336,47 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
   },
   card({ p, b }) {
     if (!b.card) return undefined;
-    const k = kitOf(p),
-      chain = chains(p).find((c) => c.kind === 'storage');
+    const k = kitOf(p);
+    const chain = chains(p).find((c) => c.kind === 'storage');
     if (!k.computer || !chain) return judged(b.card, 'open', 'no computer yet', 'the computer');
-    const how = chain.links[0]?.note ?? '',
-      broken = chain.breaks.length > 0;
+    const how = chain.links[0]?.note ?? '';
+    const broken = chain.breaks.length > 0;
     const outside = k.all.some((x) =>
-        x.part.connectors.some((c) => c.type === 'card' && (x.item.reach?.[c.id] ?? c.outside)),
-      ),
-      under = p.donor?.kept.some((q) => q.kind === 'door') ?? false,
-      extender = k.all.some(
-        (x) => x.part.family === 'storage' && x.part.connectors.some((c) => c.type === 'card'),
-      );
+      x.part.connectors.some((c) => c.type === 'card' && (x.item.reach?.[c.id] ?? c.outside)),
+    );
+    const under = p.donor?.kept.some((q) => q.kind === 'door') ?? false;
+    const extender = k.all.some(
+      (x) => x.part.family === 'storage' && x.part.connectors.some((c) => c.type === 'card'),
+    );
     const met =
       b.card === 'open the case' || (b.card === 'from outside' ? outside : under || outside);
+    let standing: 'met' | 'at risk' | 'missed';
+    if (broken) standing = 'missed';
+    else if (met) standing = 'met';
+    else if (extender) standing = 'at risk';
+    else standing = 'missed';
     return judged(
       b.card,
-      broken ? 'missed' : met ? 'met' : extender ? 'at risk' : 'missed',
+      standing,
       broken ? chain.breaks[0]!.title : how,
       chain.links[0]?.name ?? k.computer.item.name,
     );
   },
   original({ c, b, p }) {
     if (!b.original) return undefined;
-    if (!p.shell.bodies.length)
+    if (!p.shell.bodies.length) {
       return judged('no new hole in the face', 'open', 'shell not measured', 'the shell');
+    }
     const front = p.shell.bodies[0]!.pieces.find((q) => q.role === 'front')?.id;
-    const face = c.cuts.openings.filter((o) => o.face.kind === 'face' && o.face.piece === front),
-      walls = c.cuts.openings.filter((o) => o.face.kind === 'wall');
+    const face = c.cuts.openings.filter((o) => o.face.kind === 'face' && o.face.piece === front);
+    const walls = c.cuts.openings.filter((o) => o.face.kind === 'wall');
+    let standing: 'met' | 'at risk' | 'missed';
+    if (face.length) standing = 'missed';
+    else if (walls.length > 2) standing = 'at risk';
+    else standing = 'met';
     return judged(
       'no new hole in the face',
-      face.length ? 'missed' : walls.length > 2 ? 'at risk' : 'met',
+      standing,
       `${face.length} in the face, ${walls.length} in the walls`,
       face[0]?.name ?? walls[0]?.name ?? 'nothing is cut',
       face.map((o) => o.name),
@@ -323,8 +384,9 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
   },
   uncut({ c, b, p }) {
     if (!b.uncut?.length) return undefined;
-    if (!p.shell.bodies.length)
+    if (!p.shell.bodies.length) {
       return judged(b.uncut.join(', '), 'open', 'shell not measured', 'the shell');
+    }
     const bad = [
       ...c.cuts.openings.filter(
         (o) =>
@@ -345,14 +407,19 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
   },
   rebuildable({ p, b }) {
     if (!b.rebuildable) return undefined;
-    if (!p.kit.items.length)
+    if (!p.kit.items.length) {
       return judged('nothing one of a kind', 'open', 'nothing chosen', 'the kit');
-    const odd = p.kit.items.filter((i) => i.stock === 'salvaged').map((i) => i.name),
-      kept = p.donor?.kept.map((k) => k.name) ?? [],
-      all = [...odd, ...kept];
+    }
+    const odd = p.kit.items.filter((i) => i.stock === 'salvaged').map((i) => i.name);
+    const kept = p.donor?.kept.map((k) => k.name) ?? [];
+    const all = [...odd, ...kept];
+    let standing: 'met' | 'at risk' | 'missed';
+    if (odd.length) standing = 'missed';
+    else if (kept.length) standing = 'at risk';
+    else standing = 'met';
     return judged(
       'nothing one of a kind',
-      odd.length ? 'missed' : kept.length ? 'at risk' : 'met',
+      standing,
       all.length ? `${all.length} from the donor or salvaged` : 'all can be bought or printed',
       all[0] ?? 'the kit',
       all,
@@ -361,31 +428,39 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
   tools({ p, b }) {
     if (!b.tools && !b.skill) return undefined;
     const own = new Set<string>([
-        ...(b.tools ?? []),
-        'fingers',
-        'knife',
-        'cutters',
-        ...(b.tools?.includes('iron') ? ['wick'] : []),
-      ]),
-      most = b.skill === 'many built' ? 5 : b.skill === 'first build' ? 3 : 4;
+      ...(b.tools ?? []),
+      'fingers',
+      'knife',
+      'cutters',
+      ...(b.tools?.includes('iron') ? ['wick'] : []),
+    ]);
+    let most: 5 | 4 | 3;
+    if (b.skill === 'many built') most = 5;
+    else if (b.skill === 'first build') most = 3;
+    else most = 4;
     const work = p.kit.items.flatMap((i) =>
       partOf(p, i)
         .blocks.filter((q) => i.struck.includes(q.id) && q.removable)
         .map((q) => ({ i, r: q.removable!, q })),
     );
-    const lacking = b.tools ? work.filter((x) => !own.has(x.r.tool)) : [],
-      hard = work.filter((x) => x.r.difficulty > most),
-      solder = b.tools && !b.tools.includes('iron' satisfies Tool) && p.kit.items.length > 0;
+    const lacking = b.tools ? work.filter((x) => !own.has(x.r.tool)) : [];
+    const hard = work.filter((x) => x.r.difficulty > most);
+    const solder = b.tools && !b.tools.includes('iron' satisfies Tool) && p.kit.items.length > 0;
+    let standing: 'met' | 'at risk' | 'missed';
+    if (lacking.length || solder) standing = 'missed';
+    else if (hard.length) standing = 'at risk';
+    else standing = 'met';
+    let says: string;
+    if (solder) says = 'no iron: nothing can be wired';
+    else if (lacking.length) says = `no ${[...new Set(lacking.map((x) => x.r.tool))].join(', ')}`;
+    else if (hard.length) says = `${hard[0]!.r.difficulty}/5, you do ${most}/5`;
+    else {
+      says = `${work.length} ${work.length === 1 ? 'thing comes' : 'things come'} off, all within reach`;
+    }
     return judged(
       [b.skill, ...(b.tools ?? [])].filter(Boolean).join(', '),
-      lacking.length || solder ? 'missed' : hard.length ? 'at risk' : 'met',
-      solder
-        ? 'no iron: nothing can be wired'
-        : lacking.length
-          ? `no ${[...new Set(lacking.map((x) => x.r.tool))].join(', ')}`
-          : hard.length
-            ? `${hard[0]!.r.difficulty}/5, you do ${most}/5`
-            : `${work.length} ${work.length === 1 ? 'thing comes' : 'things come'} off, all within reach`,
+      standing,
+      says,
       (lacking[0] ?? hard[0])
         ? `${(lacking[0] ?? hard[0])!.q.name} of ${(lacking[0] ?? hard[0])!.i.name}`
         : 'the kit',

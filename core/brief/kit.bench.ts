@@ -9,8 +9,8 @@ const quantile = (list: number[], q: number): number =>
   [...list].sort((a, b) => a - b)[Math.floor(q * (list.length - 1))]!;
 
 export function kitBench(say: (line: string) => void): void {
-  const done = demos()[1]!,
-    now = check(done);
+  const done = demos()[1]!;
+  const now = check(done);
   const thirty = [
     ...alternatives(done, 'cell', STARTER_PARTS),
     ...alternatives(done, 'cell', STARTER_PARTS),
@@ -20,8 +20,8 @@ export function kitBench(say: (line: string) => void): void {
     for (const a of compare(done, 'cell', thirty, now)) void a;
     return performance.now() - t;
   };
-  const first = once(),
-    later = Array.from({ length: 8 }, once);
+  const first = once();
+  const later = Array.from({ length: 8 }, once);
   const full = Array.from({ length: 30 }, () => {
     const t = performance.now();
     check(done);

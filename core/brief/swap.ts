@@ -24,8 +24,8 @@ export interface Alternative {
 
 /** What a judged build comes to. */
 export function outcomeOf(p: Project, c: Check): Outcome {
-  const bill = billOf(p),
-    run = c.power.run?.value;
+  const bill = billOf(p);
+  const run = c.power.run?.value;
   const margins = c.findings.flatMap((f) =>
     f.station === 'fit' && f.measure ? [f.measure.gap - f.measure.required] : [],
   );

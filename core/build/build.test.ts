@@ -22,8 +22,9 @@ test('any order of any graph puts every step after all it waits for', () => {
         }));
         const out = ordered(list, (t) => t.rank).map((t) => t.id);
         expect([...out].sort()).toEqual(list.map((t) => t.id).sort());
-        for (const t of list)
+        for (const t of list) {
           for (const a of t.after) expect(out.indexOf(a)).toBeLessThan(out.indexOf(t.id));
+        }
       },
     ),
   );
@@ -75,8 +76,9 @@ describe('the list follows the build', () => {
   });
   test('nothing is soldered with the cell connected, and the shoulder keys go in before it is closed', () => {
     const list = buildSteps(done);
-    for (const s of list)
+    for (const s of list) {
       if (s.title.startsWith('Wire')) expect([s.title, s.cell]).toEqual([s.title, 'cell removed']);
+    }
     expect(ids(done).indexOf('shoulders')).toBeLessThan(ids(done).indexOf('close'));
     expect(list.filter((s) => s.caution?.includes('Eye protection')).length).toBeGreaterThan(0);
   });

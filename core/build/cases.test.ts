@@ -22,21 +22,25 @@ describe('steps', () => {
         ['Bench-test', 'Wire power'],
         ['Wire power', 'Computer and screen'],
         ['Computer and screen', 'Close and prove'],
-      ] as const)
+      ] as const) {
         if (first(a) >= 0 && first(b) >= 0) expect(first(a)).toBeLessThan(first(b));
+      }
       expect(list.every((s) => PHASES.includes(s.phase))).toBe(true);
       expect(new Set(list.map((s) => s.id)).size).toBe(list.length);
     }
   });
   test('a block is struck only after its board was proved on the bench, and before it goes in', () => {
-    for (const p of [half, done, wisp])
-      for (const item of p.kit.items)
-        for (const b of item.struck)
+    for (const p of [half, done, wisp]) {
+      for (const item of p.kit.items) {
+        for (const b of item.struck) {
           expect([
             item.id,
             b,
             order(p, `bench-${item.id}`, `slim-${item.id}-${b}`, `fit-in-${item.id}`),
           ]).toEqual([item.id, b, true]);
+        }
+      }
+    }
   });
   test('a changed program resistor is a step of its own, before power is wired; the delivered one is none', () => {
     expect(order(done, 'bench-charger', 'program-charger', 'wire-power')).toBe(true);
@@ -69,8 +73,8 @@ describe('steps', () => {
     expect(step(warbler, 'pairing')).toBeDefined();
   });
   test('a socket taken off asks for the wires that replace it, after the rail is proved; one that stays asks for none', () => {
-    const bare = applied(done, { do: 'strike', item: 'charger', block: 'usb' }),
-      usb = applied(done, { do: 'strike', item: 'teasel', block: 'usb-stack' });
+    const bare = applied(done, { do: 'strike', item: 'charger', block: 'usb' });
+    const usb = applied(done, { do: 'strike', item: 'teasel', block: 'usb-stack' });
     expect(order(bare, 'slim-charger-usb', 'instead-charger-supply-in')).toBe(true);
     expect(step(usb, 'instead-teasel-usb-out')!.title).toBe(
       'Solder 4 wires to the pads of the USB of Teasel',
@@ -108,25 +112,25 @@ describe('steps', () => {
     expect(step(done, 'bracket-teasel')).toBeUndefined();
   });
   test('a lead is plugged in once both its boards stand, folded first where that was decided, and before the case closes', () => {
-    const part = (id: string) => STARTER_PARTS.find((q) => q.id === id)!,
-      p = appliedAll(half, [
-        { do: 'add', part: part('pane-5-hdmi') },
-        {
-          do: 'stand',
-          placement: {
-            item: 'pane-5-hdmi',
-            on: { piece: 'front' },
-            x: 30,
-            y: 10,
-            turn: 0,
-            up: 'out',
-            stand: 'flat',
-            lift: 0,
-            held: 'jig',
-          },
+    const part = (id: string) => STARTER_PARTS.find((q) => q.id === id)!;
+    const p = appliedAll(half, [
+      { do: 'add', part: part('pane-5-hdmi') },
+      {
+        do: 'stand',
+        placement: {
+          item: 'pane-5-hdmi',
+          on: { piece: 'front' },
+          x: 30,
+          y: 10,
+          turn: 0,
+          up: 'out',
+          stand: 'flat',
+          lift: 0,
+          held: 'jig',
         },
-        { do: 'add', part: part('lead-hdmi-200') },
-      ]);
+      },
+      { do: 'add', part: part('lead-hdmi-200') },
+    ]);
     expect(order(p, 'fit-in-teasel', 'lead-lead-hdmi-200', 'prove')).toBe(true);
     expect(order(p, 'fit-in-pane-5-hdmi', 'lead-lead-hdmi-200')).toBe(true);
     expect(step(p, 'lead-lead-hdmi-200')!.title).toBe(

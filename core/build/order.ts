@@ -14,10 +14,11 @@ export function ordered<T extends { id: string; after: readonly string[] }>(
   const out: T[] = [];
   while (left.size) {
     const open = [...left].filter(([, after]) => after.size === 0).map(([id]) => byId.get(id)!);
-    if (!open.length)
+    if (!open.length) {
       throw new RangeError(
         `These steps wait for each other: ${[...left.keys()].slice(0, 4).join(', ')}.`,
       );
+    }
     const next = open.reduce((a, b) =>
       (rank(b) - rank(a) || index.get(b.id)! - index.get(a.id)!) < 0 ? b : a,
     );

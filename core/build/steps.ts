@@ -81,7 +81,7 @@ const of = (p: Project, ...families: Part['family'][]) =>
   kit(p).filter((x) => families.includes(x.part.family));
 
 function opening(p: Project): Draft[] {
-  if (!bodyOf(p))
+  if (!bodyOf(p)) {
     return [
       {
         id: 'measure-shell',
@@ -91,7 +91,8 @@ function opening(p: Project): Draft[] {
         after: [],
       },
     ];
-  if (p.way === 'custom shell')
+  }
+  if (p.way === 'custom shell') {
     return [
       {
         id: 'measure-shell',
@@ -101,6 +102,7 @@ function opening(p: Project): Draft[] {
         after: [],
       },
     ];
+  }
   return [
     {
       id: 'donor-open',
@@ -136,20 +138,27 @@ const TESTED: Part['family'][] = [
 ];
 
 function benchTests(p: Project): Draft[] {
-  return of(p, ...TESTED).map(({ item, part }): Draft => ({
-    id: `bench-${item.id}`,
-    phase: 'Bench-test',
-    after: [],
-    title: `Prove ${item.name} on the bench`,
-    cell: part.family === 'cell' ? 'cell connected' : '',
-    detail:
-      part.family === 'cell'
-        ? 'Volts on arrival, then capacity; discard under 2.5 V.'
-        : part.family === 'speaker'
-          ? 'On the amp it will have, at full volume.'
-          : 'Alone, meter in series: note amps at boot, menu, game and peak, on the voltage the cell will really give.',
-    ...(part.family === 'cell' ? { caution: 'lithium' as const } : {}),
-  }));
+  return of(p, ...TESTED).map(({ item, part }): Draft => {
+    let how:
+      | 'Volts on arrival, then capacity; discard under 2.5 V.'
+      | 'On the amp it will have, at full volume.'
+      | 'Alone, meter in series: note amps at boot, menu, game and peak, on the voltage the cell will really give.';
+    if (part.family === 'cell') how = 'Volts on arrival, then capacity; discard under 2.5 V.';
+    else if (part.family === 'speaker') how = 'On the amp it will have, at full volume.';
+    else {
+      how =
+        'Alone, meter in series: note amps at boot, menu, game and peak, on the voltage the cell will really give.';
+    }
+    return {
+      id: `bench-${item.id}`,
+      phase: 'Bench-test',
+      after: [],
+      title: `Prove ${item.name} on the bench`,
+      cell: part.family === 'cell' ? 'cell connected' : '',
+      detail: how,
+      ...(part.family === 'cell' ? { caution: 'lithium' as const } : {}),
+    };
+  });
 }
 
 function slimming(p: Project): Draft[] {
@@ -222,16 +231,17 @@ const INSTEAD: Partial<Record<Carries, readonly [wires: number, how: string]>> =
 function insteadOfSockets(p: Project): Draft[] {
   return kit(p).flatMap(({ item, part }) =>
     portsOf(part).flatMap((port): Draft[] => {
-      const wires = INSTEAD[port.carries],
-        left = portsOn(part, item).find((x) => x.id === port.id);
+      const wires = INSTEAD[port.carries];
+      const left = portsOn(part, item).find((x) => x.id === port.id);
       if (
         !wires ||
         !port.padsLeft ||
         port.block === undefined ||
         left?.form !== 'pads' ||
         port.form === 'pads'
-      )
+      ) {
         return [];
+      }
       return [
         {
           id: `instead-${item.id}-${port.id}`,
@@ -304,7 +314,7 @@ function cuts(p: Project, scene: Scene): Draft[] {
         .filter((o) => o.pieces.includes(piece.id))
         .map((o) => `open-${o.key.replace('/', '-')}`),
     ];
-    if (mine.length)
+    if (mine.length) {
       out.push({
         id: `fit-${piece.id}`,
         phase: 'Cut and test-fit',
@@ -317,6 +327,7 @@ function cuts(p: Project, scene: Scene): Draft[] {
             .flatMap(({ item }) => item.struck.map((b) => `slim-${item.id}-${b}`)),
         ],
       });
+    }
   }
   return out;
 }
@@ -328,8 +339,8 @@ const ready = (scene: Scene, item: Item): string[] => {
 };
 
 function power(p: Project): Draft[] {
-  const cell = of(p, 'cell')[0],
-    charger = of(p, 'charger', 'converter')[0];
+  const cell = of(p, 'cell')[0];
+  const charger = of(p, 'charger', 'converter')[0];
   if (!cell || !charger) return [];
   const fits = bodyOf(p)?.pieces.map((q) => `fit-${q.id}`) ?? [];
   return [
@@ -364,7 +375,7 @@ function power(p: Project): Draft[] {
 function boards(p: Project, scene: Scene): Draft[] {
   const out: Draft[] = [];
   const sbc = of(p, 'sbc')[0];
-  if (sbc)
+  if (sbc) {
     out.push({
       id: `fit-in-${sbc.item.id}`,
       phase: 'Computer and screen',
@@ -374,6 +385,7 @@ function boards(p: Project, scene: Scene): Draft[] {
       cell: 'cell removed',
       caution: 'solder',
     });
+  }
   for (const { item, part } of of(p, 'screen')) {
     out.push({
       id: `fit-in-${item.id}`,
@@ -402,11 +414,16 @@ function boards(p: Project, scene: Scene): Draft[] {
 
 /** Leads between sockets, once both stand; a ribbon that is folded away is folded before it is plugged in. */
 function leads(scene: Scene): Draft[] {
-  const folded = (n: number | undefined) =>
-      n === undefined
-        ? ''
-        : `Fold it ${n === 1 ? 'once' : n === 2 ? 'twice' : `${n} times`} out and back over a ${2 * BEND_R_MM} mm rod, hold it with a strip of tape. `,
-    items = [...scene.items.values()];
+  const folded = (n: number | undefined) => {
+    let times: string;
+    if (n === 1) times = 'once';
+    else if (n === 2) times = 'twice';
+    else times = `${n} times`;
+    return n === undefined
+      ? ''
+      : `Fold it ${times} out and back over a ${2 * BEND_R_MM} mm rod, hold it with a strip of tape. `;
+  };
+  const items = [...scene.items.values()];
   return [
     ...scene.cables.map((c): Draft => {
       const [a, b] = c.ends.map((e) => scene.items.get(e.item)?.item.name ?? e.item);
@@ -466,11 +483,11 @@ function buttons(p: Project, scene: Scene): Draft[] {
 }
 
 function sound(p: Project): Draft[] {
-  const amp = of(p, 'audio')[0],
-    speakers = of(p, 'speaker');
+  const amp = of(p, 'audio')[0];
+  const speakers = of(p, 'speaker');
   const sbc = of(p, 'sbc')[0];
   const out: Draft[] = [];
-  if (amp)
+  if (amp) {
     out.push({
       id: `fit-in-${amp.item.id}`,
       phase: 'Sound',
@@ -479,7 +496,8 @@ function sound(p: Project): Draft[] {
       after: [...slimmed(amp.item), ...(sbc ? [`fit-in-${sbc.item.id}`] : [])],
       cell: 'cell removed',
     });
-  for (const { item } of speakers)
+  }
+  for (const { item } of speakers) {
     out.push({
       id: `fit-in-${item.id}`,
       phase: 'Sound',
@@ -487,6 +505,7 @@ function sound(p: Project): Draft[] {
       detail: 'A leaking rim costs the bass.',
       after: [...slimmed(item), ...(amp ? [`fit-in-${amp.item.id}`] : [])],
     });
+  }
   return out;
 }
 

@@ -69,9 +69,9 @@ interface Known {
 }
 const postsOf = (b: Body): Known[] =>
   b.pieces[0]!.features.map((f, i) => {
-    const s = shellSolids(b, []).features[i]!,
-      at = f.at,
-      d = f.shape.kind === 'circle' ? f.shape.d : length(0);
+    const s = shellSolids(b, []).features[i]!;
+    const at = f.at;
+    const d = f.shape.kind === 'circle' ? f.shape.d : length(0);
     return {
       x: s.x,
       y: s.y,
@@ -82,20 +82,20 @@ const postsOf = (b: Body): Known[] =>
   }).sort((p, q) => p.x - q.x);
 
 test('posts and a hole read four ways agree with the truth and with each other within 3 combined u', () => {
-  const rnd = dice(5),
-    spread = () => (rnd() * 2 - 1) * 0.05;
+  const rnd = dice(5);
+  const spread = () => (rnd() * 2 - 1) * 0.05;
   const byCalliper = postsOf(shell((mm) => length(mm + spread(), 'calliper')));
-  const half = readHalf(pieceMesh(wasm, truth, 'back'), 1, 'back'),
-    byMesh = postsOf(
-      withHalf(
-        undefined,
-        { ...half, role: 'back' },
-        half.offers.filter((o) => o.is === 'feature'),
-      ).pieces.reduce((b, p) => (p.role === 'back' ? { ...b, pieces: [p] } : b), {
-        ...truth,
-        outline: half.outline,
-      } as Body),
-    );
+  const half = readHalf(pieceMesh(wasm, truth, 'back'), 1, 'back');
+  const byMesh = postsOf(
+    withHalf(
+      undefined,
+      { ...half, role: 'back' },
+      half.offers.filter((o) => o.is === 'feature'),
+    ).pieces.reduce((b, p) => (p.role === 'back' ? { ...b, pieces: [p] } : b), {
+      ...truth,
+      outline: half.outline,
+    }),
+  );
   // A 300 dpi scan, 11.81 px/mm, each click half a pixel off.
   const px = (x: number, y: number): [number, number] => [
     11.81 * (20 + x) + (rnd() - 0.5),
@@ -128,8 +128,9 @@ test('posts and a hole read four ways agree with the truth and with each other w
       f.id,
       f.name,
     );
-    if (typeof t === 'string' || t.is !== 'feature' || t.it.shape.kind !== 'circle')
+    if (typeof t === 'string' || t.is !== 'feature' || t.it.shape.kind !== 'circle') {
       throw new Error('not traced');
+    }
     return {
       x: t.it.at.x.length.mm,
       y: t.it.at.y.length.mm,
@@ -148,37 +149,40 @@ test('posts and a hole read four ways agree with the truth and with each other w
         Math.hypot(r.x - exact[i]!.x, r.y - exact[i]!.y) / r.uPlace < 3,
         Math.abs(r.d - exact[i]!.d) / r.uSize < 3,
       ]).toEqual([name, i, true, true]);
-      for (const other of [byCalliper, byMesh, byScan])
+      for (const other of [byCalliper, byMesh, byScan]) {
         expect(Math.hypot(r.x - other[i]!.x, r.y - other[i]!.y)).toBeLessThan(
           3 * Math.hypot(r.uPlace, other[i]!.uPlace),
         );
+      }
     });
   }
   // The drawing carries the outline and the hole; the mesh found the same hole.
   const drawing = takenFrom(
-      readDxf(sheetDxf(shellSheets(truth, []).find((s) => s.id === 'back-shell-inside')!)),
-      1,
-      false,
-    ),
-    drawn = drawing.openings.find(
-      (o) => o.shape.kind === 'circle' && Math.abs(o.shape.d.mm - 9) < 0.3,
-    )!,
-    found = half.offers.find((o) => o.is === 'opening')!;
+    readDxf(sheetDxf(shellSheets(truth, []).find((s) => s.id === 'back-shell-inside')!)),
+    1,
+    false,
+  );
+  const drawn = drawing.openings.find(
+    (o) => o.shape.kind === 'circle' && Math.abs(o.shape.d.mm - 9) < 0.3,
+  )!;
+  const found = half.offers.find((o) => o.is === 'opening')!;
   if (
     drawn.on.kind !== 'face' ||
     found.is !== 'opening' ||
     found.it.on.kind !== 'face' ||
     drawing.outline.kind !== 'rect' ||
     half.outline.kind !== 'rect'
-  )
+  ) {
     throw new Error('not a face');
+  }
   for (const axis of ['x', 'y'] as const) {
     const [a, b] = [drawn.on.at[axis].length, found.it.on.at[axis].length];
     expect(Math.abs(a.mm - b.mm)).toBeLessThan(3 * Math.hypot(a.u, b.u));
   }
-  for (const side of ['w', 'h'] as const)
+  for (const side of ['w', 'h'] as const) {
     expect(Math.abs(drawing.outline[side].mm - half.outline[side].mm)).toBeLessThan(
       3 * Math.hypot(drawing.outline[side].u, half.outline[side].u),
     );
+  }
   expect(placeOf(view, 1000, 1000).u).toBeGreaterThan(0.02);
 });

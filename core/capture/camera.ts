@@ -40,14 +40,15 @@ export function through(from: readonly Pt[], to: readonly Pt[]): Projective {
   const far = Math.max(...from.flatMap((p) => from.map((q) => hypot(p[0] - q[0], p[1] - q[1]))));
   for (let i = 0; i < 4; i++) {
     const three = from.filter((_, k) => k !== i) as [Pt, Pt, Pt];
-    if (abs(cross(...three)) < 0.01 * far * far)
+    if (abs(cross(...three)) < 0.01 * far * far) {
       throw new BadInput(
         '',
         'Three of the four corners lie on one line. Mark the four corners of the rectangle, once around.',
       );
+    }
   }
-  const A: number[][] = [],
-    b: number[] = [];
+  const A: number[][] = [];
+  const b: number[] = [];
   from.forEach(([x, y], i) => {
     const [u, v] = to[i]!;
     A.push([x, y, 1, 0, 0, 0, -u * x, -u * y], [0, 0, 0, x, y, 1, -v * x, -v * y]);
@@ -81,8 +82,9 @@ export function viewOfScan(marks: readonly Mark[], h: number): View {
   if (!marks.length) throw new BadInput('', 'Mark at least one known distance.');
   const px = marks.map((m) => hypot(m.x1 - m.x0, m.y1 - m.y0));
   marks.forEach((m, i) => {
-    if (!(px[i]! > 5 && m.mm > 0))
+    if (!(px[i]! > 5 && m.mm > 0)) {
       throw new BadInput('', `Distance ${i + 1} has no length in the picture.`);
+    }
   });
   const k = marks.reduce((s, m, i) => s + m.mm * px[i]!, 0) / px.reduce((s, p) => s + p * p, 0);
   const off = marks.map((m, i) => m.mm - k * px[i]!);
@@ -124,8 +126,9 @@ export function viewOfPhoto(
   h: number,
   distance: { mm: number; u: number },
 ): View {
-  if (corners.length !== 4)
+  if (corners.length !== 4) {
     throw new BadInput('', 'Mark the four corners of the rectangle, once around.');
+  }
   const place: Pt[] = [
     [0, 0],
     [w, 0],
@@ -147,7 +150,12 @@ export function viewOfPhoto(
   sides.forEach((pts, i) => {
     for (const p of pts) {
       const [x, y] = project(map, p[0], p[1]);
-      off.push(i === 0 ? y : i === 1 ? x - w : i === 2 ? y - h : x);
+      let along: number;
+      if (i === 0) along = y;
+      else if (i === 1) along = x - w;
+      else if (i === 2) along = y - h;
+      else along = x;
+      off.push(along);
     }
   });
   const pxPerMm = Math.sqrt(quadArea(exact) / (w * h));
@@ -162,9 +170,13 @@ export function viewOfPhoto(
   const moved = exact.flatMap((_, i) =>
     [0, 1].map((k) =>
       see(
-        exact.map((p, j): Pt =>
-          j === i ? (k ? [p[0], p[1] + cornerPx] : [p[0] + cornerPx, p[1]]) : p,
-        ),
+        exact.map((p, j): Pt => {
+          if (j === i) {
+            if (k) return [p[0], p[1] + cornerPx];
+            return [p[0] + cornerPx, p[1]];
+          }
+          return p;
+        }),
         distance.mm,
       ),
     ),
@@ -192,38 +204,38 @@ export function viewOfPhoto(
 
 /** Points on an edge between two corners, leaving out its ends. */
 function followed(g: Gray, a: Pt, b: Pt): Pt[] {
-  const len = hypot(b[0] - a[0], b[1] - a[1]),
-    [ux, uy] = [(b[0] - a[0]) / len, (b[1] - a[1]) / len];
-  const n = Math.min(80, Math.max(12, Math.floor(len / 12))),
-    out: Pt[] = [];
+  const len = hypot(b[0] - a[0], b[1] - a[1]);
+  const [ux, uy] = [(b[0] - a[0]) / len, (b[1] - a[1]) / len];
+  const n = Math.min(80, Math.max(12, Math.floor(len / 12)));
+  const out: Pt[] = [];
   const reach = Math.max(6, len * 0.025);
   for (let i = 1; i < n; i++) {
-    const t = 0.06 + (0.88 * i) / n,
-      hit = snapAlong(g, a[0] + ux * len * t, a[1] + uy * len * t, -uy, ux, reach);
+    const t = 0.06 + (0.88 * i) / n;
+    const hit = snapAlong(g, a[0] + ux * len * t, a[1] + uy * len * t, -uy, ux, reach);
     if (hit) out.push([hit.x, hit.y]);
   }
   // What lies far from the others was another edge.
   const line = out.length >= 8 ? lineOf(out) : undefined;
   if (!line) return out;
-  const off = out.map(([x, y]) => abs(line[0] * x + line[1] * y + line[2])),
-    mid = [...off].sort((p, q) => p - q)[off.length >> 1]!;
+  const off = out.map(([x, y]) => abs(line[0] * x + line[1] * y + line[2]));
+  const mid = [...off].sort((p, q) => p - q)[off.length >> 1]!;
   return out.filter((_, i) => off[i]! < Math.max(1.5, 4 * mid));
 }
 
 /** Line n·p + c = 0 through points, by total least squares; |n| = 1. */
 function lineOf(pts: readonly Pt[]): [number, number, number] {
-  const mx = pts.reduce((s, p) => s + p[0], 0) / pts.length,
-    my = pts.reduce((s, p) => s + p[1], 0) / pts.length;
-  let xx = 0,
-    xy = 0,
-    yy = 0;
+  const mx = pts.reduce((s, p) => s + p[0], 0) / pts.length;
+  const my = pts.reduce((s, p) => s + p[1], 0) / pts.length;
+  let xx = 0;
+  let xy = 0;
+  let yy = 0;
   for (const [x, y] of pts) {
     xx += (x - mx) ** 2;
     xy += (x - mx) * (y - my);
     yy += (y - my) ** 2;
   }
-  const a = 0.5 * Math.atan2(2 * xy, xx - yy),
-    [nx, ny] = [-Math.sin(a), Math.cos(a)];
+  const a = 0.5 * Math.atan2(2 * xy, xx - yy);
+  const [nx, ny] = [-Math.sin(a), Math.cos(a)];
   return [nx, ny, -(nx * mx + ny * my)];
 }
 function meet(p: readonly number[], q: readonly number[]): Pt | undefined {
@@ -252,18 +264,18 @@ function cameraOver(
   uDistance: number,
 ): { x: number; y: number; z: number } {
   // Plane to pixel, about the picture's middle, y up.
-  const inv = inverse3(map),
-    c = [1, 0, -w / 2, 0, -1, h / 2, 0, 0, 1];
+  const inv = inverse3(map);
+  const c = [1, 0, -w / 2, 0, -1, h / 2, 0, 0, 1];
   const H = times3(c, inv);
   let best = { cost: Infinity, x: 0, y: 0, z: distance };
   for (let k = 0; k <= 400; k++) {
     const f = Math.max(w, h) * 0.4 * 25 ** (k / 400);
-    let r1 = [H[0]! / f, H[3]! / f, H[6]!],
-      r2 = [H[1]! / f, H[4]! / f, H[7]!],
-      t = [H[2]! / f, H[5]! / f, H[8]!];
-    const n1 = hypot(...r1),
-      n2 = hypot(...r2),
-      s = (t[2]! > 0 ? 1 : -1) / Math.sqrt(n1 * n2);
+    let r1 = [H[0]! / f, H[3]! / f, H[6]!];
+    let r2 = [H[1]! / f, H[4]! / f, H[7]!];
+    let t = [H[2]! / f, H[5]! / f, H[8]!];
+    const n1 = hypot(...r1);
+    const n2 = hypot(...r2);
+    const s = (t[2]! > 0 ? 1 : -1) / Math.sqrt(n1 * n2);
     [r1, r2, t] = [r1.map((v) => v * s), r2.map((v) => v * s), t.map((v) => v * s)];
     const r3 = [
       r1[1]! * r2[2]! - r1[2]! * r2[1]!,
@@ -272,9 +284,9 @@ function cameraOver(
     ];
     const at = (r: number[]) => -(r[0]! * t[0]! + r[1]! * t[1]! + r[2]! * t[2]!);
     const [x, y, z] = [at(r1), at(r2), abs(at(r3))];
-    const skew = (r1[0]! * r2[0]! + r1[1]! * r2[1]! + r1[2]! * r2[2]!) / 0.004,
-      uneven = (n1 / n2 - 1) / 0.004,
-      far = (z - distance) / uDistance;
+    const skew = (r1[0]! * r2[0]! + r1[1]! * r2[1]! + r1[2]! * r2[2]!) / 0.004;
+    const uneven = (n1 / n2 - 1) / 0.004;
+    const far = (z - distance) / uDistance;
     const cost = skew * skew + uneven * uneven + far * far;
     if (cost < best.cost) best = { cost, x, y, z };
   }
@@ -293,10 +305,10 @@ function inverse3(m: Projective): number[] {
     number,
     number,
   ];
-  const A = e * i - f * h,
-    B = f * g - d * i,
-    C = d * h - e * g,
-    det = a * A + b * B + c * C;
+  const A = e * i - f * h;
+  const B = f * g - d * i;
+  const C = d * h - e * g;
+  const det = a * A + b * B + c * C;
   return [
     A,
     c * h - b * i,
@@ -339,8 +351,8 @@ export function placeOf(
   const at = (map: Projective, camera: View['camera'], z: number): Pt =>
     raised(project(map, px, py), z, camera);
   const [x, y] = at(v.map, v.camera, height.mm);
-  let xx = v.residual.value ** 2,
-    yy = v.residual.value ** 2;
+  let xx = v.residual.value ** 2;
+  let yy = v.residual.value ** 2;
   for (const m of v.moved) {
     const [a, b] = at(m.map, m.camera, height.mm);
     xx += (a - x) ** 2;

@@ -27,26 +27,26 @@ export async function captureBench(say: (line: string) => void): Promise<void> {
   )
     .refineToLength(0.62)
     .getMesh();
-  const fine: Mesh = { positions: refined.vertProperties, triangles: refined.triVerts },
-    n = fine.triangles.length / 3;
+  const fine: Mesh = { positions: refined.vertProperties, triangles: refined.triVerts };
+  const n = fine.triangles.length / 3;
   const occtReader = await occt({ print: () => undefined, printErr: () => undefined });
   const step = async (b: Uint8Array) => readStep(b, occtReader);
-  const stl = stlBytes(fine),
-    zip = threeMfBytes([{ name: 'back', mesh: fine }], 'bench'),
-    text = new TextEncoder().encode(stepText(plain));
-  const read = await best(4, () => readMeshFile(stl, step)),
-    mesh = (await readMeshFile(stl, step)).solids[0]!.mesh;
+  const stl = stlBytes(fine);
+  const zip = threeMfBytes([{ name: 'back', mesh: fine }], 'bench');
+  const text = new TextEncoder().encode(stepText(plain));
+  const read = await best(4, () => readMeshFile(stl, step));
+  const mesh = (await readMeshFile(stl, step)).solids[0]!.mesh;
   const fields = await best(4, () => zBuffer(mesh, gridOver(mesh.positions, 0.25)));
-  const level = await best(3, () => levelled(mesh)),
-    lv = levelled(mesh);
-  const floor = await best(3, () => surfacesOf(lv, mesh.triangles)),
-    s = surfacesOf(lv, mesh.triangles);
+  const level = await best(3, () => levelled(mesh));
+  const lv = levelled(mesh);
+  const floor = await best(3, () => surfacesOf(lv, mesh.triangles));
+  const s = surfacesOf(lv, mesh.triangles);
   const find = await best(3, () => foundIn(s));
   say(
     `binary STL, ${n.toLocaleString('en')} triangles: read ${read.toFixed(0)} ms, both height fields at 0.25 mm ${fields.toFixed(0)} ms: ${(read + fields).toFixed(0)} ms together; levelled by its rim ${level.toFixed(0)} ms, floor and walls ${floor.toFixed(0)} ms, posts, ribs and openings found ${find.toFixed(0)} ms`,
   );
-  const zipped = await best(2, () => readMeshFile(zip, step)),
-    stepped = await best(2, () => readMeshFile(text, step));
+  const zipped = await best(2, () => readMeshFile(zip, step));
+  const stepped = await best(2, () => readMeshFile(text, step));
   say(
     `3MF of the same: ${zipped.toFixed(0)} ms (STL : 3MF 1 : ${(zipped / read).toFixed(0)}); STEP of ${(plain.triangles.length / 3).toLocaleString('en')} facets ${stepped.toFixed(0)} ms`,
   );

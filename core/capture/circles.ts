@@ -23,10 +23,10 @@ export interface Circle {
 
 const { abs, hypot, round } = Math;
 
-export const SMALLEST_R = 1.2,
-  LARGEST_R = 7.5;
-const CELL = 0.25,
-  BINS = 72;
+export const SMALLEST_R = 1.2;
+export const LARGEST_R = 7.5;
+const CELL = 0.25;
+const BINS = 72;
 
 /**
  * Least-squares circle through points.
@@ -39,24 +39,24 @@ export function fitCircle(
 ): { x: number; y: number; r: number; rms: number } | undefined {
   const n = pts.length;
   if (n < 3) return undefined;
-  let mx = 0,
-    my = 0;
+  let mx = 0;
+  let my = 0;
   for (const p of pts) {
     mx += p.x;
     my += p.y;
   }
   mx /= n;
   my /= n;
-  let xx = 0,
-    xy = 0,
-    yy = 0,
-    xq = 0,
-    yq = 0,
-    q1 = 0;
+  let xx = 0;
+  let xy = 0;
+  let yy = 0;
+  let xq = 0;
+  let yq = 0;
+  let q1 = 0;
   for (const p of pts) {
-    const dx = p.x - mx,
-      dy = p.y - my,
-      q = dx * dx + dy * dy;
+    const dx = p.x - mx;
+    const dy = p.y - my;
+    const q = dx * dx + dy * dy;
     xx += dx * dx;
     xy += dx * dy;
     yy += dy * dy;
@@ -66,19 +66,19 @@ export function fitCircle(
   }
   const det = xx * yy - xy * xy;
   if (!(det > 1e-9 * (xx + yy) ** 2)) return undefined;
-  let x = (xq * yy - yq * xy) / det / 2,
-    y = (yq * xx - xq * xy) / det / 2,
-    r = Math.sqrt(q1 / n + x * x + y * y);
+  let x = (xq * yy - yq * xy) / det / 2;
+  let y = (yq * xx - xq * xy) / det / 2;
+  let r = Math.sqrt(q1 / n + x * x + y * y);
   for (let k = 0; k < 6; k++) {
-    const a = [0, 0, 0, 0, 0, 0],
-      g = [0, 0, 0];
+    const a = [0, 0, 0, 0, 0, 0];
+    const g = [0, 0, 0];
     for (const p of pts) {
-      const dx = p.x - mx - x,
-        dy = p.y - my - y,
-        d = hypot(dx, dy) || 1e-9,
-        u = dx / d,
-        v = dy / d,
-        e = d - r;
+      const dx = p.x - mx - x;
+      const dy = p.y - my - y;
+      const d = hypot(dx, dy) || 1e-9;
+      const u = dx / d;
+      const v = dy / d;
+      const e = d - r;
       a[0]! += u * u;
       a[1]! += u * v;
       a[2]! += u;
@@ -119,21 +119,21 @@ export function circlesAmong(
   h: number,
   least = 0.3,
 ): Circle[] {
-  const nx = Math.ceil(w / CELL) + 2,
-    ny = Math.ceil(h / CELL) + 2;
-  const votes = new Uint16Array(nx * ny),
-    sum = new Uint16Array(nx * ny);
+  const nx = Math.ceil(w / CELL) + 2;
+  const ny = Math.ceil(h / CELL) + 2;
+  const votes = new Uint16Array(nx * ny);
+  const sum = new Uint16Array(nx * ny);
   const touched: number[] = [];
   for (const p of pts) {
     for (let r = SMALLEST_R; r <= LARGEST_R; r += CELL) {
-      const i = round((p.x - p.nx * r) / CELL),
-        j = round((p.y - p.ny * r) / CELL);
+      const i = round((p.x - p.nx * r) / CELL);
+      const j = round((p.y - p.ny * r) / CELL);
       if (i < 2 || j < 2 || i >= nx - 2 || j >= ny - 2) continue;
       const c = j * nx + i;
       if (votes[c]!++ === 0) touched.push(c);
     }
   }
-  for (const c of touched)
+  for (const c of touched) {
     sum[c] =
       votes[c - nx - 1]! +
       votes[c - nx]! +
@@ -144,6 +144,7 @@ export function circlesAmong(
       votes[c + nx - 1]! +
       votes[c + nx]! +
       votes[c + nx + 1]!;
+  }
   // A circle of the smallest radius with least coverage has this many points.
   const enough = Math.max(8, (2 * Math.PI * SMALLEST_R * least) / CELL);
   const peaks: number[] = [];
@@ -151,42 +152,47 @@ export function circlesAmong(
     const v = sum[c]!;
     if (v < enough) continue;
     let high = true;
-    for (let dj = -2; dj <= 2 && high; dj++)
-      for (let di = -2; di <= 2; di++)
+    for (let dj = -2; dj <= 2 && high; dj++) {
+      for (let di = -2; di <= 2; di++) {
         if (sum[c + dj * nx + di]! > v) {
           high = false;
           break;
         }
+      }
+    }
     if (high) peaks.push(c);
   }
   peaks.sort((a, b) => sum[b]! - sum[a]!);
   const buckets = new Map<number, EdgePoint[]>();
   const key = (x: number, y: number) => (Math.floor(x / 4) + 16) * 4096 + Math.floor(y / 4) + 16;
   for (const p of pts) {
-    const k = key(p.x, p.y),
-      b = buckets.get(k);
+    const k = key(p.x, p.y);
+    const b = buckets.get(k);
     if (b) b.push(p);
     else buckets.set(k, [p]);
   }
   const near = (x: number, y: number): EdgePoint[] => {
     const out: EdgePoint[] = [];
-    for (let dx = -8; dx <= 8; dx += 4)
-      for (let dy = -8; dy <= 8; dy += 4)
+    for (let dx = -8; dx <= 8; dx += 4) {
+      for (let dy = -8; dy <= 8; dy += 4) {
         for (const p of buckets.get(key(x + dx, y + dy)) ?? []) out.push(p);
+      }
+    }
     return out;
   };
   const out: Circle[] = [];
   for (const c of peaks.slice(0, 200)) {
-    const x = (c % nx) * CELL,
-      y = Math.floor(c / nx) * CELL;
+    const x = (c % nx) * CELL;
+    const y = Math.floor(c / nx) * CELL;
     const about = near(x, y);
     const counts = new Float32Array(Math.ceil(LARGEST_R / CELL) + 3);
     for (const p of about) {
-      const dx = p.x - x,
-        dy = p.y - y,
-        d = hypot(dx, dy);
-      if (d < LARGEST_R + 0.3 && dx * p.nx + dy * p.ny > 0.85 * d)
+      const dx = p.x - x;
+      const dy = p.y - y;
+      const d = hypot(dx, dy);
+      if (d < LARGEST_R + 0.3 && dx * p.nx + dy * p.ny > 0.85 * d) {
         counts[round(d / CELL)]! += 1 / Math.max(1, d);
+      }
     }
     const spread = counts.map((v, i) => v + (counts[i - 1] ?? 0) + (counts[i + 1] ?? 0));
     const tried = [...spread.keys()]
@@ -201,8 +207,9 @@ export function circlesAmong(
         circle.r < SMALLEST_R * 0.85 ||
         circle.r > LARGEST_R ||
         circle.rms > 0.16
-      )
+      ) {
         continue;
+      }
       const twin = out.findIndex(
         (o) => hypot(o.x - circle.x, o.y - circle.y) < 0.4 && abs(o.r - circle.r) < 0.4,
       );
@@ -219,14 +226,14 @@ function refined(
   y0: number,
   r0: number,
 ): Circle | undefined {
-  let [x, y, r] = [x0, y0, r0],
-    rms = 0,
-    on: EdgePoint[] = [];
+  let [x, y, r] = [x0, y0, r0];
+  let rms = 0;
+  let on: EdgePoint[] = [];
   for (const within of [0.5, 0.3, 0.25, 0.25]) {
     on = pts.filter((p) => {
-      const dx = p.x - x,
-        dy = p.y - y,
-        d = hypot(dx, dy);
+      const dx = p.x - x;
+      const dy = p.y - y;
+      const d = hypot(dx, dy);
       return abs(d - r) < within && dx * p.nx + dy * p.ny > 0.85 * d;
     });
     const f = fitCircle(on);
@@ -234,11 +241,13 @@ function refined(
     ({ x, y, r, rms } = f);
   }
   const seen = new Uint8Array(BINS);
-  for (const p of on)
+  for (const p of on) {
     seen[Math.floor(((Math.atan2(p.y - y, p.x - x) / (2 * Math.PI) + 1) % 1) * BINS) % BINS] = 1;
+  }
   // A bin counts as covered when it or both its neighbours are.
   let n = 0;
-  for (let b = 0; b < BINS; b++)
+  for (let b = 0; b < BINS; b++) {
     if (seen[b] || (seen[(b + 1) % BINS] && seen[(b + BINS - 1) % BINS])) n++;
+  }
   return { x, y, r, cover: n / BINS, rms, on };
 }

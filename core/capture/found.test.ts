@@ -34,7 +34,8 @@ const sum = (a: Score, b: Score): Score => ({
 });
 
 describe('features found on sixteen tilted, turned, drafted and noisy halves', () => {
-  let a: Scores, b: Scores;
+  let a: Scores;
+  let b: Scores;
   beforeAll(async () => {
     [a, b] = await Promise.all([scored(1, 8), scored(9, 16)]);
   }, 300_000);

@@ -69,9 +69,9 @@ export interface Found {
 }
 
 /** Levels are this far apart at least, and no more of them than that. */
-const LEVEL_MM = 1,
-  MOST_LEVELS = 10,
-  LOWEST_MM = 0.5;
+const LEVEL_MM = 1;
+const MOST_LEVELS = 10;
+const LOWEST_MM = 0.5;
 
 /** Half of a window that takes off ribs but leaves the strip between two bays, mm. */
 const NARROW_MM = 2.75;
@@ -104,17 +104,18 @@ const betweenGussets = (z: FoundZone, posts: readonly FoundPost[], s: Surfaces):
 
 /** Cells at a distance from r0 to r1 about a place. */
 function cellsAbout(s: Surfaces, x: number, y: number, r0: number, r1: number): number[] {
-  const { top, step, nx, ny } = s,
-    out: number[] = [];
-  const i0 = max(0, floor((x - r1 - top.x0) / step)),
-    i1 = min(nx - 1, ceil((x + r1 - top.x0) / step)),
-    j0 = max(0, floor((y - r1 - top.y0) / step)),
-    j1 = min(ny - 1, ceil((y + r1 - top.y0) / step));
-  for (let j = j0; j <= j1; j++)
+  const { top, step, nx, ny } = s;
+  const out: number[] = [];
+  const i0 = max(0, floor((x - r1 - top.x0) / step));
+  const i1 = min(nx - 1, ceil((x + r1 - top.x0) / step));
+  const j0 = max(0, floor((y - r1 - top.y0) / step));
+  const j1 = min(ny - 1, ceil((y + r1 - top.y0) / step));
+  for (let j = j0; j <= j1; j++) {
     for (let i = i0; i <= i1; i++) {
       const d = hypot(cellX(top, i) - x, cellY(top, j) - y);
       if (d >= r0 && d < r1) out.push(j * nx + i);
     }
+  }
   return out;
 }
 
@@ -127,8 +128,9 @@ const floorBeside = (s: Surfaces, x: number, y: number, r: number): number =>
 
 function coveredBy(s: Surfaces, posts: readonly FoundPost[]): Uint8Array {
   const taken = new Uint8Array(s.nx * s.ny);
-  for (const p of posts)
+  for (const p of posts) {
     for (const c of cellsAbout(s, p.x, p.y, 0, p.d / 2 + p.taper / 2 + 0.35)) taken[c] = 1;
+  }
   return taken;
 }
 
@@ -138,24 +140,25 @@ interface Seen extends Circle {
 
 function postsIn(s: Surfaces): FoundPost[] {
   const { nx, ny, step, above, inFromEdge, wall } = s;
-  const g = s.top,
-    w = nx * step,
-    h = ny * step;
+  const g = s.top;
+  const w = nx * step;
+  const h = ny * step;
   let most = 0;
-  for (let c = 0; c < above.length; c++)
+  for (let c = 0; c < above.length; c++) {
     if (inFromEdge[c]! > wall + 0.5 && above[c]! > most) most = above[c]!;
-  const seen: Seen[] = [],
-    apart = max(LEVEL_MM, (most - LOWEST_MM) / MOST_LEVELS);
+  }
+  const seen: Seen[] = [];
+  const apart = max(LEVEL_MM, (most - LOWEST_MM) / MOST_LEVELS);
   for (let level = LOWEST_MM; level < most; level += apart) {
     const mask = above.map((v, c) => (s.footprint[c] && v >= level ? 1 : 0));
     const pts = edgePoints(g, mask)
       .filter((p) => {
-        const i = Math.round((p.x + p.nx * 0.6 - g.x0) / step - 0.5),
-          j = Math.round((p.y + p.ny * 0.6 - g.y0) / step - 0.5);
+        const i = Math.round((p.x + p.nx * 0.6 - g.x0) / step - 0.5);
+        const j = Math.round((p.y + p.ny * 0.6 - g.y0) / step - 0.5);
         return i >= 0 && j >= 0 && i < nx && j < ny && inFromEdge[j * nx + i]! > wall + 0.55;
       })
       .map((p) => ({ ...p, x: p.x - g.x0, y: p.y - g.y0 }));
-    for (const c of circlesAmong(pts, w, h, 0.27))
+    for (const c of circlesAmong(pts, w, h, 0.27)) {
       seen.push({
         ...c,
         x: c.x + g.x0,
@@ -163,6 +166,7 @@ function postsIn(s: Surfaces): FoundPost[] {
         on: c.on.map((p) => ({ ...p, x: p.x + g.x0, y: p.y + g.y0 })),
         level,
       });
+    }
   }
   seen.sort((a, b) => b.cover - a.cover);
   const groups: Seen[][] = [];
@@ -213,8 +217,9 @@ function postOf(s: Surfaces, k: Seen[], apart: number): FoundPost | undefined {
   if (height < 0.6) return undefined;
   // A post is full to its edge all round; the end of a rib is not.
   const edge = within(rMean * 0.7, rMean - 0.15).filter((c) => s.footprint[c]);
-  if (edge.filter((c) => top.z[c]! > under + height / 2).length < 0.88 * edge.length)
+  if (edge.filter((c) => top.z[c]! > under + height / 2).length < 0.88 * edge.length) {
     return undefined;
+  }
   const levels = k.map((c) => c.level);
   // Seen on most of the levels it passes, or it is only a bend of something else.
   const passed = Math.max(1, Math.floor((height - 0.25 - LOWEST_MM) / apart) + 1);
@@ -223,10 +228,16 @@ function postOf(s: Surfaces, k: Seen[], apart: number): FoundPost | undefined {
   const at = round((y - top.y0) / step - 0.5) * s.nx + round((x - top.x0) / step - 0.5);
   const inWall = (s.inFromEdge[at] ?? 0) < s.wallAtFloor + rMean;
   // A wall hides half of a post; without one, half a small circle is the end of a rib.
-  if (cover < (inWall ? (n >= 3 ? 0.28 : 0.36) : rMean < 1.35 ? 0.65 : 0.36)) return undefined;
+  let share: 0.28 | 0.36 | 0.65;
+  if (inWall) {
+    if (n >= 3) share = 0.28;
+    else share = 0.36;
+  } else if (rMean < 1.35) share = 0.65;
+  else share = 0.36;
+  if (cover < share) return undefined;
   const mid = height / 2;
-  const mL = levels.reduce((a, b) => a + b, 0) / n,
-    mR = rMean;
+  const mL = levels.reduce((a, b) => a + b, 0) / n;
+  const mR = rMean;
   const sxx = levels.reduce((t, l) => t + (l - mL) ** 2, 0);
   const slope = n >= 4 && sxx > 0 ? k.reduce((t, c) => t + (c.level - mL) * c.r, 0) / sxx : 0;
   const steep = Math.abs(slope) < 0.06 ? slope : 0;
@@ -283,8 +294,8 @@ function ribsIn(s: Surfaces, posts: readonly FoundPost[]): FoundRib[] {
       out.push({ ...named(s, one, tall, body, posts), kind: 'block' });
       continue;
     }
-    const strip = body.filter((c) => line.has(c)),
-      rest = cells.filter((c) => !line.has(c));
+    const strip = body.filter((c) => line.has(c));
+    const rest = cells.filter((c) => !line.has(c));
     if (strip.length < 8) {
       out.push({ ...named(s, one, tall, body, posts), kind: 'block' });
       continue;
@@ -303,20 +314,20 @@ function stripOf(
   s: Surfaces,
   cells: readonly number[],
 ): { x: number; y: number; length: number; width: number; turn: number } {
-  let mx = 0,
-    my = 0;
+  let mx = 0;
+  let my = 0;
   for (const c of cells) {
     mx += cellX(s.top, c % s.nx);
     my += cellY(s.top, Math.floor(c / s.nx));
   }
   mx /= cells.length;
   my /= cells.length;
-  let xx = 0,
-    xy = 0,
-    yy = 0;
+  let xx = 0;
+  let xy = 0;
+  let yy = 0;
   for (const c of cells) {
-    const dx = cellX(s.top, c % s.nx) - mx,
-      dy = cellY(s.top, Math.floor(c / s.nx)) - my;
+    const dx = cellX(s.top, c % s.nx) - mx;
+    const dy = cellY(s.top, Math.floor(c / s.nx)) - my;
     xx += dx * dx;
     xy += dx * dy;
     yy += dy * dy;
@@ -325,9 +336,9 @@ function stripOf(
   xx = xx / cells.length + own;
   yy = yy / cells.length + own;
   xy /= cells.length;
-  const turn = 0.5 * Math.atan2(2 * xy, xx - yy),
-    mid = (xx + yy) / 2,
-    half = Math.hypot((xx - yy) / 2, xy);
+  const turn = 0.5 * Math.atan2(2 * xy, xx - yy);
+  const mid = (xx + yy) / 2;
+  const half = Math.hypot((xx - yy) / 2, xy);
   return {
     x: mx,
     y: my,
@@ -348,22 +359,23 @@ function named(
   // A strip that ends at a wall goes on to it: the cells beside a wall were left out.
   for (const end of [1, -1]) {
     const [ex, ey] = [r.x + (end * c * r.length) / 2, r.y + (end * q * r.length) / 2];
-    const i = Math.round((ex - s.top.x0) / s.step - 0.5),
-      j = Math.round((ey - s.top.y0) / s.step - 0.5);
+    const i = Math.round((ex - s.top.x0) / s.step - 0.5);
+    const j = Math.round((ey - s.top.y0) / s.step - 0.5);
     const short = (s.inFromEdge[j * s.nx + i] ?? 99) - s.wallAtFloor;
-    if (short > 0.05 && short < 0.75)
+    if (short > 0.05 && short < 0.75) {
       r = {
         ...r,
         length: r.length + short,
         x: r.x + (end * c * short) / 2,
         y: r.y + (end * q * short) / 2,
       };
+    }
   }
   // How far its cells lie outside the strip: the fit's own doubt.
   let off = 0;
   for (const k of cells) {
-    const dx = cellX(s.top, k % s.nx) - r.x,
-      dy = cellY(s.top, Math.floor(k / s.nx)) - r.y;
+    const dx = cellX(s.top, k % s.nx) - r.x;
+    const dy = cellY(s.top, Math.floor(k / s.nx)) - r.y;
     off +=
       Math.max(
         0,
@@ -379,10 +391,10 @@ function named(
     return { kind: 'block', ...base, ...(ring ? { ring: tidied(ring, 0.2) } : {}) };
   }
   const gusset = posts.some((p) => {
-    const dx = p.x - r.x,
-      dy = p.y - r.y,
-      along = Math.abs(dx * c + dy * q),
-      across = Math.abs(dy * c - dx * q);
+    const dx = p.x - r.x;
+    const dy = p.y - r.y;
+    const along = Math.abs(dx * c + dy * q);
+    const across = Math.abs(dy * c - dx * q);
     return (
       across < p.d / 2 &&
       along - r.length / 2 < p.d / 2 + p.taper / 2 + 1 &&
@@ -398,8 +410,8 @@ function longestLine(s: Surfaces, cells: readonly number[]): Set<number> | undef
   const pts = cells.map(
     (c) => [cellX(s.top, c % s.nx), cellY(s.top, Math.floor(c / s.nx)), c] as const,
   );
-  let best: Set<number> | undefined,
-    longest = 3;
+  let best: Set<number> | undefined;
+  let longest = 3;
   for (let deg = 0; deg < 180; deg += 3) {
     const [ca, sa] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
     const rows = new Map<number, Array<[number, number]>>();
@@ -421,12 +433,13 @@ function longestLine(s: Surfaces, cells: readonly number[]): Set<number> | undef
           const [a0, a1] = [list[from]![0] - s.step, list[i - 1]![0] + s.step];
           // Its width: as far to each side as most of its length is filled.
           const wide = new Set<number>();
-          for (const sign of [1, -1])
+          for (const sign of [1, -1]) {
             for (let q = sign === 1 ? 0 : 1; q < 20; q++) {
               const side = (rows.get(row + sign * q) ?? []).filter(([a]) => a >= a0 && a <= a1);
               if (side.length * s.step < length * 1.0) break;
               for (const [, c] of side) wide.add(c);
             }
+          }
           best = wide;
         }
         from = i;
@@ -437,8 +450,8 @@ function longestLine(s: Surfaces, cells: readonly number[]): Set<number> | undef
 }
 
 function zonesIn(s: Surfaces): FoundZone[] {
-  const { nx, ny, step, cavity, mainFloor } = s,
-    level = s.floor;
+  const { nx, ny, step, cavity, mainFloor } = s;
+  const level = s.floor;
   const out: FoundZone[] = [];
   const at = (test: (z: number) => boolean): Int32Array[] =>
     patches(
@@ -467,21 +480,22 @@ function zonesIn(s: Surfaces): FoundZone[] {
       const own = new Float32Array(nx * ny);
       for (const c of patch) own[c] = 1;
       // Bumps where a post stands on its edge are smoothed away.
-      const r = round(1.5 / step),
-        smooth = lowest(lowest(own, nx, ny, r), nx, ny, r, -1);
+      const r = round(1.5 / step);
+      const smooth = lowest(lowest(own, nx, ny, r), nx, ny, r, -1);
       const ring = ringsOf(s.top, smooth.some((v) => v > 0) ? smooth : own).sort(
         (a, b) => b.length - a.length,
       )[0];
       if (!ring) continue;
-      const xs = ring.map((p) => p[0]),
-        ys = ring.map((p) => p[1]);
+      const xs = ring.map((p) => p[0]);
+      const ys = ring.map((p) => p[1]);
       const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
       // A sliver beside a slope is no floor of its own.
       if (
         patch.length * step * step < 0.35 * (x1 - x0) * (y1 - y0) &&
         Math.min(x1 - x0, y1 - y0) < 4
-      )
+      ) {
         continue;
+      }
       const sorted = Float64Array.from(patch, (c) => -level[c]!).sort();
       // On a slope the shallowest of the stretch counts: nothing that fits there hits the floor.
       const sloped =
@@ -515,21 +529,24 @@ function holesIn(s: Surfaces): FoundHole[] {
     for (const c of patch) own[c] = 1;
     const ring = ringsOf(s.top, own).sort((a, b) => b.length - a.length)[0];
     if (!ring) continue;
-    const xs = ring.map((p) => p[0]),
-      ys = ring.map((p) => p[1]);
+    const xs = ring.map((p) => p[0]);
+    const ys = ring.map((p) => p[1]);
     const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-    const [w, h] = [x1 - x0, y1 - y0],
-      x = (x0 + x1) / 2,
-      y = (y0 + y1) / 2,
-      d = 2 * Math.sqrt(area / Math.PI);
+    const [w, h] = [x1 - x0, y1 - y0];
+    const x = (x0 + x1) / 2;
+    const y = (y0 + y1) / 2;
+    const d = 2 * Math.sqrt(area / Math.PI);
     const unround = Math.sqrt(
       ring.reduce((t, p) => t + (Math.hypot(p[0] - x, p[1] - y) - d / 2) ** 2, 0) / ring.length,
     );
     const base = { kind: 'hole' as const, x, y, area };
     const strip = stripOf(s, [...patch]);
-    if (unround < 0.14 + 0.01 * d && Math.abs(w - h) < 0.6)
+    if (unround < 0.14 + 0.01 * d && Math.abs(w - h) < 0.6) {
       out.push({ ...base, shape: 'circle', d, off: unround });
-    else if (Math.abs(Math.sin(2 * strip.turn)) < 0.1 && area > 0.95 * strip.length * strip.width) {
+    } else if (
+      Math.abs(Math.sin(2 * strip.turn)) < 0.1 &&
+      area > 0.95 * strip.length * strip.width
+    ) {
       const upright = Math.abs(Math.sin(strip.turn)) > 0.7;
       out.push({
         ...base,
@@ -540,7 +557,7 @@ function holesIn(s: Surfaces): FoundHole[] {
         h: upright ? strip.length : strip.width,
         off: step / Math.sqrt(12),
       });
-    } else
+    } else {
       out.push({
         ...base,
         shape: 'ring',
@@ -549,6 +566,7 @@ function holesIn(s: Surfaces): FoundHole[] {
         h,
         off: step / Math.sqrt(12),
       });
+    }
   }
   return out;
 }

@@ -10,11 +10,11 @@ export interface Gray {
 
 /** Brightness between pixels. */
 export function brightness(g: Gray, x: number, y: number): number {
-  const i = max(0, min(g.w - 2, floor(x))),
-    j = max(0, min(g.h - 2, floor(y)));
-  const u = max(0, min(1, x - i)),
-    v = max(0, min(1, y - j)),
-    c = j * g.w + i;
+  const i = max(0, min(g.w - 2, floor(x)));
+  const j = max(0, min(g.h - 2, floor(y)));
+  const u = max(0, min(1, x - i));
+  const v = max(0, min(1, y - j));
+  const c = j * g.w + i;
   return (
     g.px[c]! * (1 - u) * (1 - v) +
     g.px[c + 1]! * u * (1 - v) +
@@ -42,20 +42,21 @@ export function snapAlong(
   ny: number,
   reach: number,
 ): { x: number; y: number; strength: number } | undefined {
-  const STEP = 0.5,
-    n = ceil(reach / STEP);
+  const STEP = 0.5;
+  const n = ceil(reach / STEP);
   const profile: number[] = [];
   for (let k = -n - 2; k <= n + 2; k++) {
     let sum = 0;
-    for (let s = -SIDE; s <= SIDE; s++)
+    for (let s = -SIDE; s <= SIDE; s++) {
       sum += brightness(g, x + nx * k * STEP - ny * s, y + ny * k * STEP + nx * s);
+    }
     profile.push(sum / (2 * SIDE + 1));
   }
   const slope = profile.map((_, i) =>
     i < 2 || i > profile.length - 3 ? 0 : abs(profile[i + 2]! - profile[i - 2]!),
   );
-  let best = -1,
-    most = FAINT;
+  let best = -1;
+  let most = FAINT;
   slope.forEach((v, i) => {
     // Of equal edges the nearer one.
     const w = v * (1 - (0.35 * abs(i - n - 2)) / (n + 2));
@@ -66,8 +67,8 @@ export function snapAlong(
   });
   if (best < 2 || best > slope.length - 3) return undefined;
   // The edge's middle: centre of gravity of the slope about its peak.
-  let sum = 0,
-    at = 0;
+  let sum = 0;
+  let at = 0;
   for (let i = max(2, best - 4); i <= min(slope.length - 3, best + 4); i++) {
     const v = max(0, slope[i]! - 0.3 * slope[best]!);
     sum += v;
@@ -86,8 +87,8 @@ export function snapNear(
 ): { x: number; y: number; strength: number } | undefined {
   let best: { x: number; y: number; strength: number; worth: number } | undefined;
   for (let a = 0; a < 180; a += 15) {
-    const [nx, ny] = [Math.cos((a * Math.PI) / 180), Math.sin((a * Math.PI) / 180)],
-      hit = snapAlong(g, x, y, nx, ny, reach);
+    const [nx, ny] = [Math.cos((a * Math.PI) / 180), Math.sin((a * Math.PI) / 180)];
+    const hit = snapAlong(g, x, y, nx, ny, reach);
     if (!hit) continue;
     // Cut square across, an edge is sharpest; of sharp ones the nearest counts.
     const worth = hit.strength * (1 - hypot(hit.x - x, hit.y - y) / (2.5 * reach));

@@ -28,8 +28,9 @@ describe.each(['front', 'back'] as const)('the %s of the demo through a mesh', (
   const taken = (): Body => withHalf(undefined, half(role), half(role).offers);
   test('outline, wall and depth agree within their uncertainty', () => {
     const h = half(role);
-    if (h.outline.kind !== 'rect' || demo.outline.kind !== 'rect')
+    if (h.outline.kind !== 'rect' || demo.outline.kind !== 'rect') {
       throw new Error('not a rounded rectangle');
+    }
     expect(
       Math.max(
         near(h.outline.w, demo.outline.w),
@@ -63,21 +64,24 @@ describe.each(['front', 'back'] as const)('the %s of the demo through a mesh', (
   });
   test('the floor is as deep everywhere that was measured', () => {
     const [a, b] = [shellSolids(demo, []), shellSolids(taken(), [])];
-    for (let x = 8; x < 165; x += 7)
-      for (let y = 8; y < 84; y += 7)
+    for (let x = 8; x < 165; x += 7) {
+      for (let y = 8; y < 84; y += 7) {
         if (
           Math.abs(a.floorAt(role, x, y) - a.floorAt(role, x + 1, y + 1)) < 0.01 &&
           Math.abs(a.floorAt(role, x, y) - a.floorAt(role, x - 1, y - 1)) < 0.01
-        )
+        ) {
           expect([x, y, b.floorAt(role, x, y)]).toEqual([
             x,
             y,
             expect.closeTo(a.floorAt(role, x, y), 0.5),
           ]);
+        }
+      }
+    }
   });
   test('openings of the face and of the walls come back in their places', () => {
     const [a, b] = [shellSolids(demo, []).openings, shellSolids(taken(), []).openings];
-    for (const o of a.face.filter((q) => q.piece === role))
+    for (const o of a.face.filter((q) => q.piece === role)) {
       expect([
         o.name,
         b.face.some(
@@ -87,25 +91,27 @@ describe.each(['front', 'back'] as const)('the %s of the demo through a mesh', (
             Math.abs(q.h - o.h) < 0.35,
         ),
       ]).toEqual([o.name, true]);
-    for (const o of a.wall.filter((q) => q.piece === role))
+    }
+    for (const o of a.wall.filter((q) => q.piece === role)) {
       expect([
         o.name,
         b.wall.some(
           (q) => q.wall === o.wall && Math.abs(q.u - o.u) < 0.3 && Math.abs(q.v - o.v) < 0.4,
         ),
       ]).toEqual([o.name, true]);
+    }
   });
 });
 
 describe('what a builder may choose', () => {
   test('what is ignored stays out; a second reading of the half takes the place of the first', () => {
     const h = half('back');
-    const once = withHalf(undefined, h, h.offers.slice(0, 3)),
-      twice = withHalf(
-        once,
-        h,
-        h.offers.slice(1, 2).map((o) => ({ ...o, name: 'my post' })),
-      );
+    const once = withHalf(undefined, h, h.offers.slice(0, 3));
+    const twice = withHalf(
+      once,
+      h,
+      h.offers.slice(1, 2).map((o) => ({ ...o, name: 'my post' })),
+    );
     const things = (b: Body) => b.pieces.flatMap((p) => [...p.features, ...p.zones, ...p.openings]);
     expect([things(once).length, things(twice).map((t) => t.name)]).toEqual([3, ['my post']]);
   });

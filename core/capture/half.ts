@@ -119,9 +119,11 @@ export function readHalf(
 /** Outer depth: how far behind the rim plane most of the outer face lies. */
 function depthOf(s: Surfaces): number {
   const z: number[] = [];
-  for (let c = 0; c < s.cavity.length; c += 3)
-    if (s.cavity[c] && s.bottom.z[c]! < Infinity && s.floor[c]! > s.mainFloor - 0.3)
+  for (let c = 0; c < s.cavity.length; c += 3) {
+    if (s.cavity[c] && s.bottom.z[c]! < Infinity && s.floor[c]! > s.mainFloor - 0.3) {
       z.push(-s.bottom.z[c]!);
+    }
+  }
   return median(z);
 }
 
@@ -143,10 +145,10 @@ function at(p: readonly [number, number], u: number): { x: Reading; y: Reading }
 const placeU = (off: number): number => hypot(GRID / Math.sqrt(12), off);
 
 function offerPost(p: FoundPost, i: number, role: Role, to: Into): Offer {
-  const c = to(p.x, p.y),
-    u = placeU(p.off),
-    id = `mesh-${role}-post-${i + 1}`,
-    name = `${role} post ${i + 1}`;
+  const c = to(p.x, p.y);
+  const u = placeU(p.off);
+  const id = `mesh-${role}-post-${i + 1}`;
+  const name = `${role} post ${i + 1}`;
   const screw = p.bore && p.bore.d >= 1.2 && p.bore.d <= 4;
   const it: Feature = {
     id,
@@ -185,8 +187,8 @@ function offerPost(p: FoundPost, i: number, role: Role, to: Into): Offer {
 }
 
 function corners(r: { x: number; y: number; length: number; width: number; turn: number }): Pt[] {
-  const [c, s] = [Math.cos(r.turn), Math.sin(r.turn)],
-    [a, b] = [r.length / 2, r.width / 2];
+  const [c, s] = [Math.cos(r.turn), Math.sin(r.turn)];
+  const [a, b] = [r.length / 2, r.width / 2];
   return (
     [
       [-a, -b],
@@ -204,11 +206,11 @@ function shapeOf(
   u: number,
   square: boolean,
 ): { shape: Shape; mid: [number, number] } {
-  const xs = ring.map((p) => p[0]),
-    ys = ring.map((p) => p[1]);
+  const xs = ring.map((p) => p[0]);
+  const ys = ring.map((p) => p[1]);
   const [x0, x1, y0, y1] = [min(...xs), max(...xs), min(...ys), max(...ys)];
   const mid: [number, number] = [(x0 + x1) / 2, (y0 + y1) / 2];
-  if (square)
+  if (square) {
     return {
       mid,
       shape: {
@@ -217,6 +219,7 @@ function shapeOf(
         h: lengthWithin(r2(y1 - y0), u, 'mesh'),
       },
     };
+  }
   return {
     mid,
     shape: { kind: 'polygon', points: ring.map(([x, y]) => [r2(x - mid[0]), r2(y - mid[1])]), u },
@@ -224,9 +227,9 @@ function shapeOf(
 }
 
 function offerRib(r: FoundRib, i: number, role: Role, to: Into): Offer {
-  const id = `mesh-${role}-rib-${i + 1}`,
-    name = `${role} ${r.kind} ${i + 1}`,
-    u = placeU(r.off);
+  const id = `mesh-${role}-rib-${i + 1}`;
+  const name = `${role} ${r.kind} ${i + 1}`;
+  const u = placeU(r.off);
   const ring = counter((r.ring ?? corners(r)).map(([x, y]) => to(x, y) as Pt));
   const straight = !r.ring && abs(Math.sin(2 * r.turn)) < 0.04;
   const flat = straight
@@ -259,9 +262,9 @@ function offerRib(r: FoundRib, i: number, role: Role, to: Into): Offer {
 }
 
 function offerZone(z: FoundZone, i: number, role: Role, to: Into): Offer {
-  const id = `mesh-${role}-zone-${i + 1}`,
-    name = `${role} floor ${i + 1}`,
-    ring = counter(z.ring.map(([x, y]) => to(x, y) as Pt));
+  const id = `mesh-${role}-zone-${i + 1}`;
+  const name = `${role} floor ${i + 1}`;
+  const ring = counter(z.ring.map(([x, y]) => to(x, y) as Pt));
   const { shape, mid } = shapeOf(ring, placeU(0.05), z.area > 0.96 * z.w * z.h);
   const it: Zone = {
     id,
@@ -282,9 +285,9 @@ function offerZone(z: FoundZone, i: number, role: Role, to: Into): Offer {
 }
 
 function offerHole(h: FoundHole, i: number, role: Role, to: Into): Offer {
-  const id = `mesh-${role}-hole-${i + 1}`,
-    c = to(h.x, h.y),
-    u = placeU(h.off);
+  const id = `mesh-${role}-hole-${i + 1}`;
+  const c = to(h.x, h.y);
+  const u = placeU(h.off);
   const [w, hh] = h.shape === 'circle' ? [h.d, h.d] : [h.w, h.h];
   const ring =
     h.shape === 'circle'
@@ -306,8 +309,12 @@ function offerHole(h: FoundHole, i: number, role: Role, to: Into): Offer {
     h.shape === 'circle'
       ? { shape: { kind: 'circle' as const, d: lengthWithin(r2(w), 0.1, 'mesh') }, mid: c }
       : shapeOf(ring, u, h.shape === 'rect');
-  const use: Opening['use'] =
-    w * hh > 800 ? 'window' : h.shape === 'circle' ? (w < 5 ? 'screw' : 'button') : 'other';
+  let use: Opening['use'];
+  if (w * hh > 800) use = 'window';
+  else if (h.shape === 'circle') {
+    if (w < 5) use = 'screw';
+    else use = 'button';
+  } else use = 'other';
   const name = `${role} opening ${i + 1}`;
   return {
     is: 'opening',
@@ -324,12 +331,16 @@ function offerHole(h: FoundHole, i: number, role: Role, to: Into): Offer {
 const WALL_OF: Record<FoundSideHole['wall'], number> = { bottom: 0, right: 1, top: 2, left: 3 };
 function offerSide(h: FoundSideHole, i: number, role: Role, o: FoundOutline, to: Into): Offer {
   const mirrored = role === 'front' && (h.wall === 'left' || h.wall === 'right');
-  const wall = mirrored ? (h.wall === 'left' ? 'right' : 'left') : h.wall,
-    flat = wall === 'bottom' || wall === 'top';
-  const along = flat ? to(h.u + o.x0, 0)[0] : h.u,
-    u = GRID / Math.sqrt(12);
-  const id = `mesh-${role}-side-${i + 1}`,
-    name = `opening in the ${wall} wall ${i + 1}`;
+  let wall: 'left' | 'right' | 'bottom' | 'top';
+  if (mirrored) {
+    if (h.wall === 'left') wall = 'right';
+    else wall = 'left';
+  } else wall = h.wall;
+  const flat = wall === 'bottom' || wall === 'top';
+  const along = flat ? to(h.u + o.x0, 0)[0] : h.u;
+  const u = GRID / Math.sqrt(12);
+  const id = `mesh-${role}-side-${i + 1}`;
+  const name = `opening in the ${wall} wall ${i + 1}`;
   const shape: Shape = h.round
     ? { kind: 'circle', d: lengthWithin(r2(h.w), 0.1, 'mesh') }
     : {
@@ -354,34 +365,36 @@ function offerSide(h: FoundSideHole, i: number, role: Role, o: FoundOutline, to:
     },
   };
   const [a, b] = [along - h.w / 2, along + h.w / 2];
-  const ring: Pt[] =
-    wall === 'bottom'
-      ? [
-          [a, 0],
-          [b, 0],
-          [b, 2],
-          [a, 2],
-        ]
-      : wall === 'top'
-        ? [
-            [a, o.h - 2],
-            [b, o.h - 2],
-            [b, o.h],
-            [a, o.h],
-          ]
-        : wall === 'left'
-          ? [
-              [0, a],
-              [2, a],
-              [2, b],
-              [0, b],
-            ]
-          : [
-              [o.w - 2, a],
-              [o.w, a],
-              [o.w, b],
-              [o.w - 2, b],
-            ];
+  let ring: Pt[];
+  if (wall === 'bottom') {
+    ring = [
+      [a, 0],
+      [b, 0],
+      [b, 2],
+      [a, 2],
+    ];
+  } else if (wall === 'top') {
+    ring = [
+      [a, o.h - 2],
+      [b, o.h - 2],
+      [b, o.h],
+      [a, o.h],
+    ];
+  } else if (wall === 'left') {
+    ring = [
+      [0, a],
+      [2, a],
+      [2, b],
+      [0, b],
+    ];
+  } else {
+    ring = [
+      [o.w - 2, a],
+      [o.w, a],
+      [o.w, b],
+      [o.w - 2, b],
+    ];
+  }
   return {
     is: 'opening',
     it,
@@ -395,16 +408,16 @@ function offerSide(h: FoundSideHole, i: number, role: Role, o: FoundOutline, to:
 
 /** A shaded picture: lit from the upper left, deeper is darker. */
 function reliefOf(s: Surfaces, o: FoundOutline, role: Role): HalfRead['relief'] {
-  const { nx, ny, top } = s,
-    grey = new Uint8Array(nx * ny),
-    deep = max(1, -s.mainFloor);
+  const { nx, ny, top } = s;
+  const grey = new Uint8Array(nx * ny);
+  const deep = max(1, -s.mainFloor);
   for (let j = 1; j < ny - 1; j++) {
     for (let i = 1; i < nx - 1; i++) {
-      const c = j * nx + i,
-        z = top.z[c]!;
+      const c = j * nx + i;
+      const z = top.z[c]!;
       if (!(z > -Infinity)) continue;
-      const dx = max(-3, min(3, top.z[c + 1]! - top.z[c - 1]! || 0)),
-        dy = max(-3, min(3, top.z[c + nx]! - top.z[c - nx]! || 0));
+      const dx = max(-3, min(3, top.z[c + 1]! - top.z[c - 1]! || 0));
+      const dy = max(-3, min(3, top.z[c + nx]! - top.z[c - nx]! || 0));
       grey[j * nx + (role === 'front' ? nx - 1 - i : i)] = max(
         1,
         min(255, 185 + (z / deep) * 70 + (dy - dx) * 18),

@@ -8,9 +8,13 @@ import { inverseOf, placeOf, project, type View } from './camera';
 
 export interface Lying {
   /** A pixel, `z` mm over the calibration plane, as a place on the page: from the left and up, with its u. */
-  place(px: number, py: number, z: { mm: number; u: number }): { x: number; y: number; u: number };
+  place: (
+    px: number,
+    py: number,
+    z: { mm: number; u: number },
+  ) => { x: number; y: number; u: number };
   /** The pixel that shows a place of the page at a height. */
-  pixel(x: number, y: number, z: number): Pt;
+  pixel: (x: number, y: number, z: number) => Pt;
 }
 
 /**
@@ -29,13 +33,15 @@ export function lyingBy(
     ReturnType<typeof placeOf>,
   ];
   const len = Math.hypot(b.x - a.x, b.y - a.y);
-  if (!(len > 5))
+  if (!(len > 5)) {
     throw new BadInput('', 'The two places on the lower edge are less than 5 mm apart.');
+  }
   let [ux, uy] = [(b.x - a.x) / len, (b.y - a.y) / len];
   // Whichever was marked first: up is where the left edge is.
   let up = (c.y - a.y) * ux - (c.x - a.x) * uy;
-  if (Math.abs(up) < 3)
+  if (Math.abs(up) < 3) {
     throw new BadInput('', 'The place on the left edge lies on the lower edge. Mark it higher up.');
+  }
   if (up < 0) {
     [ux, uy] = [-ux, -uy];
     up = -up;
@@ -45,11 +51,11 @@ export function lyingBy(
   const tilt = Math.hypot(a.u, b.u) / len;
   return {
     place(px, py, z) {
-      const p = placeOf(view, px, py, z),
-        dx = p.x - ox,
-        dy = p.y - oy,
-        x = dx * ux + dy * uy,
-        y = dy * ux - dx * uy;
+      const p = placeOf(view, px, py, z);
+      const dx = p.x - ox;
+      const dy = p.y - oy;
+      const x = dx * ux + dy * uy;
+      const y = dy * ux - dx * uy;
       return {
         x,
         y,

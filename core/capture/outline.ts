@@ -16,16 +16,16 @@ export type FoundOutline = {
 
 /** Distance of a point from a rounded rectangle's edge, mm; negative inside. */
 function fromRounded(x: number, y: number, w: number, h: number, r: number): number {
-  const qx = abs(x - w / 2) - w / 2 + r,
-    qy = abs(y - h / 2) - h / 2 + r;
+  const qx = abs(x - w / 2) - w / 2 + r;
+  const qy = abs(y - h / 2) - h / 2 + r;
   return hypot(max(qx, 0), max(qy, 0)) + min(max(qx, qy), 0) - r;
 }
 
 /** @returns lower left corner in the field's frame, size, and how far the fit is off (root mean square, mm) */
 export function outlineOf(g: Field, footprint: Uint8Array): FoundOutline {
   const ring = ringsOf(g, footprint).sort((a, b) => b.length - a.length)[0] ?? [];
-  const xs = ring.map((p) => p[0]),
-    ys = ring.map((p) => p[1]);
+  const xs = ring.map((p) => p[0]);
+  const ys = ring.map((p) => p[1]);
   const box = [min(...xs), min(...ys), max(...xs), max(...ys)] as const;
   const side = (k: 0 | 1, at: number, from: number, to: number): number => {
     const near = ring.filter(
@@ -43,8 +43,8 @@ export function outlineOf(g: Field, footprint: Uint8Array): FoundOutline {
     side(1, box[3], box[0], box[2]),
   ];
   const [w, h] = [x1 - x0, y1 - y0];
-  let r = 0,
-    off = Infinity;
+  let r = 0;
+  let off = Infinity;
   for (let t = 0; t <= min(w, h) / 2; t += 0.1) {
     const e = Math.sqrt(
       ring.reduce((s, p) => s + fromRounded(p[0] - x0, p[1] - y0, w, h, t) ** 2, 0) / ring.length,
@@ -56,8 +56,9 @@ export function outlineOf(g: Field, footprint: Uint8Array): FoundOutline {
   }
   const worst = max(...ring.map((p) => abs(fromRounded(p[0] - x0, p[1] - y0, w, h, r))));
   const grid = g.step / Math.sqrt(12);
-  if (off < 0.15 && worst < 0.8)
+  if (off < 0.15 && worst < 0.8) {
     return { kind: 'rect', x0, y0, w, h, r: r < 0.3 ? 0 : r, u: hypot(grid, off / 2), off };
+  }
   return {
     kind: 'points',
     x0: box[0],

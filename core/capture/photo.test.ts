@@ -30,12 +30,12 @@ const run = (from: number, to: number): Promise<{ straight: PhotoScore[]; bent: 
 
 test('six photos of a half 15 mm high at 10 px/mm: the stated 95 % interval holds 93 to 98 % of outline points, its median u is under 0.4 mm, and a bent picture says so', async () => {
   const [a, b] = await Promise.all([run(1, 3), run(4, 6)]);
-  const straight = [...a.straight, ...b.straight],
-    bent = [...a.bent, ...b.bent];
-  const points = straight.reduce((n, s) => n + s.points, 0),
-    covered = straight.reduce((n, s) => n + s.covered, 0) / points;
-  const us = straight.map((s) => s.medianU).sort((p, q) => p - q),
-    u = us[us.length >> 1]!;
+  const straight = [...a.straight, ...b.straight];
+  const bent = [...a.bent, ...b.bent];
+  const points = straight.reduce((n, s) => n + s.points, 0);
+  const covered = straight.reduce((n, s) => n + s.covered, 0) / points;
+  const us = straight.map((s) => s.medianU).sort((p, q) => p - q);
+  const u = us[us.length >> 1]!;
   process.stdout.write(
     `photo: ${points} outline points, ${(100 * covered).toFixed(1)} % within the stated 95 % interval, median u ${u.toFixed(3)} mm, worst ${Math.max(...straight.map((s) => s.worst)).toFixed(2)} mm; residual ${straight[0]!.residual.toFixed(3)} mm, drawn in by a 3 % barrel ${bent[0]!.residual.toFixed(3)} mm\n`,
   );
@@ -64,13 +64,13 @@ describe('maps', () => {
           ] as const
         ).map(([x, y], i) => [x + d[2 * i]!, y + d[2 * i + 1]!] as const);
         const to = [
-            [0, 0],
-            [210, 0],
-            [210, 148],
-            [0, 148],
-          ] as const,
-          m = through(from, to),
-          back = inverseOf(m);
+          [0, 0],
+          [210, 0],
+          [210, 148],
+          [0, 148],
+        ] as const;
+        const m = through(from, to);
+        const back = inverseOf(m);
         from.forEach((p, i) => {
           const [x, y] = project(m, ...p);
           expect(Math.hypot(x - to[i]![0], y - to[i]![1])).toBeLessThan(1e-6);
@@ -128,8 +128,8 @@ describe('a scan', () => {
     expect(v.residual.value).toBeLessThan(0.1);
   });
   test('a mark that disagrees raises the residual and every u', () => {
-    const good = viewOfScan(marks, 2000),
-      bad = viewOfScan([marks[0]!, { ...marks[1]!, mm: 61 }], 2000);
+    const good = viewOfScan(marks, 2000);
+    const bad = viewOfScan([marks[0]!, { ...marks[1]!, mm: 61 }], 2000);
     expect(bad.residual.value).toBeGreaterThan(5 * good.residual.value);
     expect(placeOf(bad, 500, 500).u).toBeGreaterThan(5 * placeOf(good, 500, 500).u);
     expect(bad.residual.working[0]).toContain('2 distances');

@@ -37,8 +37,8 @@ describe('circles among edge points', () => {
   ): EdgePoint[] => {
     const n = Math.ceil(((to - from) * r) / 0.2);
     return Array.from({ length: n }, (_, i) => {
-      const a = from + ((to - from) * i) / n,
-        q = r + noise();
+      const a = from + ((to - from) * i) / n;
+      const q = r + noise();
       return { x: x + q * Math.cos(a), y: y + q * Math.sin(a), nx: Math.cos(a), ny: Math.sin(a) };
     });
   };
@@ -51,8 +51,8 @@ describe('circles among edge points', () => {
     }));
 
   test('whole, half and noisy ones are found where they are; straight edges are none', () => {
-    const rnd = dice(4),
-      noise = () => (rnd() - 0.5) * 0.1;
+    const rnd = dice(4);
+    const noise = () => (rnd() - 0.5) * 0.1;
     const found = circlesAmong(
       [
         ...ring(20, 20, 3),
@@ -80,14 +80,16 @@ describe('circles among edge points', () => {
 describe('edges in a picture', () => {
   /** A soft step across the picture at an angle, through a point. */
   const step = (angle: number, x0: number, y0: number, dark = 40, light = 200, soft = 1): Gray => {
-    const w = 80,
-      h = 80,
-      px = new Uint8Array(w * h),
-      [nx, ny] = [Math.cos(angle), Math.sin(angle)];
-    for (let j = 0; j < h; j++)
-      for (let i = 0; i < w; i++)
+    const w = 80;
+    const h = 80;
+    const px = new Uint8Array(w * h);
+    const [nx, ny] = [Math.cos(angle), Math.sin(angle)];
+    for (let j = 0; j < h; j++) {
+      for (let i = 0; i < w; i++) {
         px[j * w + i] =
           dark + (light - dark) / (1 + Math.exp(-((i - x0) * nx + (j - y0) * ny) / soft));
+      }
+    }
     return { w, h, px };
   };
   test('a soft step is met within a tenth of a pixel, whichever way it runs', () => {
@@ -116,8 +118,8 @@ describe('edges in a picture', () => {
     expect(snapNear({ w: 40, h: 40, px: new Uint8Array(1600).fill(90) }, 20, 20)).toBeUndefined();
   });
   test('of two edges the nearer one is taken', () => {
-    const two = step(0, 30, 40),
-      other = step(0, 44, 40);
+    const two = step(0, 30, 40);
+    const other = step(0, 44, 40);
     const both: Gray = {
       ...two,
       px: two.px.map((v, i) => (i % 80 < 37 ? v : 240 - (other.px[i]! - 40))),
@@ -135,19 +137,21 @@ describe('edges in a picture', () => {
 
 describe('outlines', () => {
   const drawn = (inside: (x: number, y: number) => boolean): { g: Field; mask: Uint8Array } => {
-    const nx = 440,
-      ny = 280,
-      step = 0.25,
-      mask = new Uint8Array(nx * ny);
-    for (let j = 0; j < ny; j++)
-      for (let i = 0; i < nx; i++)
+    const nx = 440;
+    const ny = 280;
+    const step = 0.25;
+    const mask = new Uint8Array(nx * ny);
+    for (let j = 0; j < ny; j++) {
+      for (let i = 0; i < nx; i++) {
         if (inside((i + 0.5) * step - 5, (j + 0.5) * step - 5)) mask[j * nx + i] = 1;
+      }
+    }
     return { g: { x0: -5, y0: -5, step, nx, ny, z: new Float32Array(0) }, mask };
   };
   test('a rounded rectangle is one, with its radius', () => {
     const { g, mask } = drawn((x, y) => {
-      const qx = Math.abs(x - 45) - 37,
-        qy = Math.abs(y - 28) - 20;
+      const qx = Math.abs(x - 45) - 37;
+      const qy = Math.abs(y - 28) - 20;
       return Math.hypot(Math.max(qx, 0), Math.max(qy, 0)) < 8;
     });
     const o = outlineOf(g, mask);
@@ -196,8 +200,8 @@ describe('how a half lies in its file', () => {
       [0, 90, 0],
       [180, 0, 0],
     ] as Array<[number, number, number]>) {
-      const lv = levelled(meshOf(tray().rotate(turn))),
-        s = surfacesOf(lv, meshOf(tray().rotate(turn)).triangles);
+      const lv = levelled(meshOf(tray().rotate(turn)));
+      const s = surfacesOf(lv, meshOf(tray().rotate(turn)).triangles);
       expect(s.mainFloor).toBeCloseTo(-10, 1);
       expect(s.wall).toBeCloseTo(2, 0);
     }
@@ -226,10 +230,10 @@ describe('openings in walls', () => {
         Manifold.cylinder(10, 2.5, undefined, 64).rotate([0, 90, 0]).translate([84, 40, -5]),
       )
       .subtract(Manifold.cube([8, 8, 4]).translate([50, 56, -3]));
-    const m = meshOf(solid),
-      lv = levelled(m),
-      s = surfacesOf(lv, m.triangles),
-      o = outlineOf(s.top, s.footprint);
+    const m = meshOf(solid);
+    const lv = levelled(m);
+    const s = surfacesOf(lv, m.triangles);
+    const o = outlineOf(s.top, s.footprint);
     const found = sideHolesIn(lv, m.triangles, o, s.wall, 12);
     const of = (wall: string) => found.filter((h) => h.wall === wall);
     expect(found).toHaveLength(3);

@@ -71,10 +71,10 @@ const out: Scores = {
   wallOff: 0,
 };
 for (let seed = Number(process.argv[2]); seed <= Number(process.argv[3]); seed++) {
-  const t = generated(seed),
-    lv = levelled(t.mesh),
-    s = surfacesOf(lv, t.mesh.triangles),
-    f = foundIn(s);
+  const t = generated(seed);
+  const lv = levelled(t.mesh);
+  const s = surfacesOf(lv, t.mesh.triangles);
+  const f = foundIn(s);
   const home = <T extends { x: number; y: number }>(q: T, z: number): T => {
     const [x, y] = t.back(...intoFile(lv.toPit, q.x, q.y, z));
     return { ...q, x, y };

@@ -25,7 +25,7 @@ export interface Truth {
   pockets: Array<{ x: number; y: number; w: number; h: number; depth: number }>;
   holes: Array<{ x: number; y: number; w: number; h: number; round: boolean }>;
   /** True place of a point of the file: undoes tilt and turn. */
-  back(x: number, y: number, z: number): [number, number, number];
+  back: (x: number, y: number, z: number) => [number, number, number];
 }
 
 /** Small seeded generator, so that each shell is the same in every run. */
@@ -46,19 +46,19 @@ const { Manifold, CrossSection } = wasm;
 type Solid = InstanceType<typeof Manifold>;
 
 export function generated(seed: number): Truth {
-  const rnd = dice(seed * 7919 + 13),
-    between = (a: number, b: number) => a + (b - a) * rnd(),
-    pick = <T>(list: readonly T[]): T => list[Math.floor(rnd() * list.length)]!;
+  const rnd = dice(seed * 7919 + 13);
+  const between = (a: number, b: number) => a + (b - a) * rnd();
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(rnd() * list.length)]!;
   const [w, h, depth, wall] = [
-      between(90, 175),
-      between(55, 95),
-      between(10, 19),
-      between(1.6, 2.6),
-    ],
-    r = between(3, 9);
-  const floor = depth - wall,
-    draft = seed % 2 === 0,
-    noisy = seed % 4 < 2;
+    between(90, 175),
+    between(55, 95),
+    between(10, 19),
+    between(1.6, 2.6),
+  ];
+  const r = between(3, 9);
+  const floor = depth - wall;
+  const draft = seed % 2 === 0;
+  const noisy = seed % 4 < 2;
   const taken: Array<[number, number, number]> = [];
   const free = (x: number, y: number, rad: number) =>
     taken.every(([a, b, c]) => Math.hypot(a - x, b - y) > rad + c + 1.2);
@@ -89,13 +89,13 @@ export function generated(seed: number): Truth {
     pockets: [],
     holes: [],
   };
-  const adds: Solid[] = [],
-    cuts: Solid[] = [];
+  const adds: Solid[] = [];
+  const cuts: Solid[] = [];
   for (let k = 0; k < 2 && depth - wall > 6; k++) {
-    const [pw, ph] = [between(12, 30), between(10, 22)],
-      x = between(wall + pw / 2 + 9, w - wall - pw / 2 - 9),
-      y = between(wall + ph / 2 + 9, h - wall - ph / 2 - 9),
-      rad = Math.hypot(pw, ph) / 2;
+    const [pw, ph] = [between(12, 30), between(10, 22)];
+    const x = between(wall + pw / 2 + 9, w - wall - pw / 2 - 9);
+    const y = between(wall + ph / 2 + 9, h - wall - ph / 2 - 9);
+    const rad = Math.hypot(pw, ph) / 2;
     if (!free(x, y, rad)) continue;
     taken.push([x, y, rad]);
     const deeper = between(0.8, 3.5);
@@ -121,11 +121,11 @@ export function generated(seed: number): Truth {
     return Manifold.cylinder(hgt + 0.4, d / 2 + s, d / 2 - s, 64).translate([x, y, -floor - 0.4]);
   };
   for (let tries = 0; t.posts.length < 8 && tries < 400; tries++) {
-    const kind = WAYS_A_POST_STANDS[t.posts.length % 4]!,
-      d = between(kind === 'hollow' ? 4.5 : 3, 8),
-      hgt = between(2.5, Math.max(3, floor - 0.2));
-    let x = between(wall + d / 2 + 4, w - wall - d / 2 - 4),
-      y = between(wall + d / 2 + 4, h - wall - d / 2 - 4);
+    const kind = WAYS_A_POST_STANDS[t.posts.length % 4]!;
+    const d = between(kind === 'hollow' ? 4.5 : 3, 8);
+    const hgt = between(2.5, Math.max(3, floor - 0.2));
+    let x = between(wall + d / 2 + 4, w - wall - d / 2 - 4);
+    let y = between(wall + d / 2 + 4, h - wall - d / 2 - 4);
     const reach = kind === 'gusseted' ? d / 2 + 3 : d / 2;
     if (kind === 'in a wall') {
       const into = between(-0.1, 0.35) * d;
@@ -143,7 +143,7 @@ export function generated(seed: number): Truth {
     if (!free(x, y, reach + 0.8)) continue;
     taken.push([x, y, reach + 0.8]);
     let post: Solid = cone(x, y, d, hgt);
-    if (kind === 'hollow')
+    if (kind === 'hollow') {
       cuts.push(
         Manifold.cylinder(
           Math.min(hgt - 0.8, between(3, 8)) + 1,
@@ -152,16 +152,18 @@ export function generated(seed: number): Truth {
           48,
         ).translate([x, y, -floor + hgt - Math.min(hgt - 0.8, 5)]),
       );
+    }
     if (kind === 'gusseted') {
-      const turn = between(0, 90),
-        tall = hgt * between(0.5, 0.9),
-        thick = between(0.8, 1.2);
-      for (const a of [turn, turn + 90])
+      const turn = between(0, 90);
+      const tall = hgt * between(0.5, 0.9);
+      const thick = between(0.8, 1.2);
+      for (const a of [turn, turn + 90]) {
         post = post.add(
           Manifold.cube([2 * reach, thick, tall + 0.4], true)
             .rotate([0, 0, a])
             .translate([x, y, -floor + tall / 2 - 0.2]),
         );
+      }
     }
     // Nothing stands through the outer face.
     adds.push(
@@ -172,12 +174,12 @@ export function generated(seed: number): Truth {
     t.posts.push({ kind, x, y, d, height: hgt });
   }
   for (let tries = 0; t.ribs.length < 3 && tries < 200; tries++) {
-    const length = between(9, 26),
-      width = between(1, 1.8),
-      tall = between(2, Math.max(2.5, floor - 1)),
-      x = between(length / 2 + 5, w - length / 2 - 5),
-      y = between(length / 2 + 4, Math.max(length / 2 + 5, h - length / 2 - 4)),
-      turn = pick([0, 90, between(0, 180)]);
+    const length = between(9, 26);
+    const width = between(1, 1.8);
+    const tall = between(2, Math.max(2.5, floor - 1));
+    const x = between(length / 2 + 5, w - length / 2 - 5);
+    const y = between(length / 2 + 4, Math.max(length / 2 + 5, h - length / 2 - 4));
+    const turn = pick([0, 90, between(0, 180)]);
     const [c, s] = [Math.cos((turn * Math.PI) / 180), Math.sin((turn * Math.PI) / 180)];
     const spots = Array.from(
       { length: 9 },
@@ -193,8 +195,9 @@ export function generated(seed: number): Truth {
           a > w - wall - 2.5 ||
           b > h - wall - 2.5,
       )
-    )
+    ) {
       continue;
+    }
     for (const [a, b] of spots) taken.push([a, b, width / 2 + 1]);
     adds.push(
       Manifold.cube([length, width, tall + 0.4], true)
@@ -204,11 +207,11 @@ export function generated(seed: number): Truth {
     t.ribs.push({ x, y, length, width, height: tall });
   }
   for (let tries = 0; t.holes.length < 3 && tries < 200; tries++) {
-    const round = rnd() < 0.5,
-      hw = between(2.5, 12),
-      hh = round ? hw : between(2.5, 9),
-      x = between(wall + hw, w - wall - hw),
-      y = between(wall + hh, h - wall - hh);
+    const round = rnd() < 0.5;
+    const hw = between(2.5, 12);
+    const hh = round ? hw : between(2.5, 9);
+    const x = between(wall + hw, w - wall - hw);
+    const y = between(wall + hh, h - wall - hh);
     if (!free(x, y, Math.hypot(hw, hh) / 2 + 0.6)) continue;
     taken.push([x, y, Math.hypot(hw, hh) / 2]);
     cuts.push(
@@ -224,8 +227,8 @@ export function generated(seed: number): Truth {
     (a) => (a * Math.PI) / 180,
   ) as [number, number, number];
   const fine = solid.refineToLength(noisy ? 1.2 : 6).getMesh();
-  const n = fine.vertProperties.length / fine.numProp,
-    positions = new Float32Array(n * 3);
+  const n = fine.vertProperties.length / fine.numProp;
+  const positions = new Float32Array(n * 3);
   const rz = (x: number, y: number, a: number): [number, number] => [
     x * Math.cos(a) - y * Math.sin(a),
     x * Math.sin(a) + y * Math.cos(a),

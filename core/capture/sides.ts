@@ -36,15 +36,15 @@ export function sideHolesIn(
     const { bottom: b } = zBuffer({ positions: p, triangles }, gridOver(p, STEP));
     const end = Math.max(o.r, 1.5) + 0.5;
     const open = b.z.map((z, c) => {
-      const u = cellX(b, c % b.nx),
-        v = cellY(b, Math.floor(c / b.nx));
+      const u = cellX(b, c % b.nx);
+      const v = cellY(b, Math.floor(c / b.nx));
       return u > end && u < length - end && v < -0.2 && v > -depth + 1.2 && z > wall + 0.6 ? 1 : 0;
     });
     return patches(open as unknown as Uint8Array, b.nx, b.ny).flatMap((patch): FoundSideHole[] => {
       const area = patch.length * STEP * STEP;
       if (area < 1.5) return [];
-      const us = [...patch].map((c) => cellX(b, c % b.nx)),
-        vs = [...patch].map((c) => cellY(b, Math.floor(c / b.nx)));
+      const us = [...patch].map((c) => cellX(b, c % b.nx));
+      const vs = [...patch].map((c) => cellY(b, Math.floor(c / b.nx)));
       const [u0, u1, v0] = [
         Math.min(...us) - STEP / 2,
         Math.max(...us) + STEP / 2,

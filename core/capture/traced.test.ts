@@ -10,8 +10,8 @@ import {
 } from './index';
 
 // A scan at 10 px/mm, 120 x 80 mm, with the half's lower left corner at 12, 9 mm and turned 3 degrees.
-const H = 800,
-  turn = (3 * Math.PI) / 180;
+const H = 800;
+const turn = (3 * Math.PI) / 180;
 const pixel = (x: number, y: number): [number, number] => [
   10 * (12 + x * Math.cos(turn) - y * Math.sin(turn)),
   H - 10 * (9 + x * Math.sin(turn) + y * Math.cos(turn)),
@@ -32,8 +32,8 @@ describe('how a half lies', () => {
   test('a place is read from its lower left corner, turned straight, and found again in the picture', () => {
     const p = lying.place(...pixel(33, 21), flat);
     expect([p.x, p.y]).toEqual([expect.closeTo(33, 1), expect.closeTo(21, 1)]);
-    const [px, py] = lying.pixel(33, 21, 0),
-      [tx, ty] = pixel(33, 21);
+    const [px, py] = lying.pixel(33, 21, 0);
+    const [tx, ty] = pixel(33, 21);
     expect(Math.hypot(px - tx, py - ty)).toBeLessThan(0.5);
   });
   test('the lower edge marked from right to left is the same', () => {
@@ -66,8 +66,8 @@ describe('traces', () => {
     return t;
   };
   test('four points on a post give its centre and diameter; on the front it lies mirrored', () => {
-    const back = thing(tracedThing('post', arc(20, 30, 3.5, 4), 'back', 90, 'a', 'a')),
-      front = thing(tracedThing('post', arc(20, 30, 3.5, 4), 'front', 90, 'a', 'a'));
+    const back = thing(tracedThing('post', arc(20, 30, 3.5, 4), 'back', 90, 'a', 'a'));
+    const front = thing(tracedThing('post', arc(20, 30, 3.5, 4), 'front', 90, 'a', 'a'));
     const x = (o: Offer) =>
       o.is === 'feature'
         ? [
@@ -82,35 +82,35 @@ describe('traces', () => {
   });
   test('four upright corners are a rectangle, a slanted one is an outline', () => {
     const rect = thing(
-        tracedThing(
-          'opening',
-          traced([
-            [10, 10],
-            [30, 10],
-            [30, 22],
-            [10, 22],
-          ]),
-          'back',
-          90,
-          'a',
-          'a',
-        ),
+      tracedThing(
+        'opening',
+        traced([
+          [10, 10],
+          [30, 10],
+          [30, 22],
+          [10, 22],
+        ]),
+        'back',
+        90,
+        'a',
+        'a',
       ),
-      slanted = thing(
-        tracedThing(
-          'opening',
-          traced([
-            [10, 10],
-            [30, 14],
-            [28, 26],
-            [8, 22],
-          ]),
-          'back',
-          90,
-          'a',
-          'a',
-        ),
-      );
+    );
+    const slanted = thing(
+      tracedThing(
+        'opening',
+        traced([
+          [10, 10],
+          [30, 14],
+          [28, 26],
+          [8, 22],
+        ]),
+        'back',
+        90,
+        'a',
+        'a',
+      ),
+    );
     expect(rect.it.shape).toMatchObject({
       kind: 'rect',
       w: { mm: expect.closeTo(20, 1) },

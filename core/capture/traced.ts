@@ -44,22 +44,22 @@ export function tracedThing(
     const c = fitCircle(own);
     if (!c || c.r > 60) return 'These points lie on a straight line, not on a circle.';
     // Errors shared by all points move the circle; their scatter averages out.
-    const u = Math.hypot(pointU, c.rms),
-      shape: Shape = {
-        kind: 'circle',
-        d: lengthWithin(
-          r2(2 * c.r),
-          (Math.hypot(c.rms, pointU / 2) * 2) / Math.sqrt(Math.max(1, own.length - 2)) + 0.02,
-          'photo',
-        ),
-      };
+    const u = Math.hypot(pointU, c.rms);
+    const shape: Shape = {
+      kind: 'circle',
+      d: lengthWithin(
+        r2(2 * c.r),
+        (Math.hypot(c.rms, pointU / 2) * 2) / Math.sqrt(Math.max(1, own.length - 2)) + 0.02,
+        'photo',
+      ),
+    };
     const ring = Array.from({ length: 32 }, (_, k): Pt => [
       c.x + c.r * Math.cos((k * Math.PI) / 16),
       c.y + c.r * Math.sin((k * Math.PI) / 16),
     ]);
-    const words = `${(2 * c.r).toFixed(1)} mm across, ± ${(2 * u).toFixed(2)}`,
-      base = { id, name, ring, off: c.rms, words };
-    if (kind === 'post')
+    const words = `${(2 * c.r).toFixed(1)} mm across, ± ${(2 * u).toFixed(2)}`;
+    const base = { id, name, ring, off: c.rms, words };
+    if (kind === 'post') {
       return {
         ...base,
         is: 'feature',
@@ -74,6 +74,7 @@ export function tracedThing(
           mayCut: 'trim',
         },
       };
+    }
     return {
       ...base,
       is: 'opening',
@@ -81,18 +82,19 @@ export function tracedThing(
     };
   }
   if (own.length < 3) return 'An outline needs at least three points.';
-  const xs = own.map((p) => p.x),
-    ys = own.map((p) => p.y),
-    [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  if (x1 - x0 < 0.3 || y1 - y0 < 0.3)
+  const xs = own.map((p) => p.x);
+  const ys = own.map((p) => p.y);
+  const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  if (x1 - x0 < 0.3 || y1 - y0 < 0.3) {
     return 'These points lie on a line; an outline goes round something.';
+  }
   const mid = [(x0 + x1) / 2, (y0 + y1) / 2] as const;
   // Four corners that are nearly upright make a rectangle.
   const square =
     own.length === 4 &&
     own.every((p) => Math.min(p.x - x0, x1 - p.x) < 0.6 && Math.min(p.y - y0, y1 - p.y) < 0.6);
-  const points = own.map((p): [number, number] => [r2(p.x - mid[0]), r2(p.y - mid[1])]),
-    turned = role === 'front' ? [...points].reverse() : points;
+  const points = own.map((p): [number, number] => [r2(p.x - mid[0]), r2(p.y - mid[1])]);
+  const turned = role === 'front' ? [...points].reverse() : points;
   const shape: Shape = square
     ? {
         kind: 'rect',
@@ -107,13 +109,14 @@ export function tracedThing(
     off: pointU,
     words: `${(x1 - x0).toFixed(1)} × ${(y1 - y0).toFixed(1)} mm, ± ${(2 * pointU).toFixed(2)}`,
   };
-  if (kind === 'bay')
+  if (kind === 'bay') {
     return {
       ...base,
       is: 'zone',
       it: { id, name, at: at(mid[0], mid[1], pointU), shape, depth: length(12, 'estimate') },
     };
-  if (kind === 'rib')
+  }
+  if (kind === 'rib') {
     return {
       ...base,
       is: 'feature',
@@ -128,6 +131,7 @@ export function tracedThing(
         mayCut: 'remove',
       },
     };
+  }
   return {
     ...base,
     is: 'opening',
@@ -148,9 +152,9 @@ const mean = (v: readonly number[], mid: number): number =>
 /** The outline of the half from points traced round it. */
 export function tracedOutline(pts: readonly TracedPoint[], role: Role): Body['outline'] | string {
   if (pts.length < 3) return 'An outline needs at least three points.';
-  const w = Math.max(...pts.map((p) => p.x)),
-    x0 = Math.min(...pts.map((p) => p.x)),
-    y0 = Math.min(...pts.map((p) => p.y));
+  const w = Math.max(...pts.map((p) => p.x));
+  const x0 = Math.min(...pts.map((p) => p.x));
+  const y0 = Math.min(...pts.map((p) => p.y));
   const own = pts.map((p): [number, number] => [
     r2(role === 'front' ? w - p.x : p.x - x0),
     r2(p.y - y0),

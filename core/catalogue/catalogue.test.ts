@@ -13,8 +13,9 @@ describe('starter parts', () => {
   test('say they are typical, and carry that uncertainty in every size', () => {
     for (const p of STARTER_PARTS) {
       expect([p.id, p.source, p.note.includes('measure yours')]).toEqual([p.id, 'typical', true]);
-      for (const b of p.blocks)
+      for (const b of p.blocks) {
         if (b.height.how === 'typical') expect(b.height.u).toBeCloseTo(uOf('typical'), 12);
+      }
     }
   });
   test('cover the series of the scenario', () => {
@@ -35,8 +36,9 @@ describe('starter parts', () => {
       'Weave I2C expander',
       'Buck 2S',
       'Soft latch',
-    ])
+    ]) {
       expect(names).toContain(n);
+    }
     expect(of('cell').length).toBeGreaterThanOrEqual(8);
     expect(of('speaker').map((p) => p.speaker!.ohm)).toEqual(expect.arrayContaining([4, 8]));
   });
@@ -64,11 +66,12 @@ describe('starter parts', () => {
     }
   });
   test('a faster board draws more, and every draw rises from menu to game to peak', () => {
-    for (const p of STARTER_PARTS.filter((q) => q.draws))
+    for (const p of STARTER_PARTS.filter((q) => q.draws)) {
       expect([p.id, p.draws!.menu <= p.draws!.game && p.draws!.game <= p.draws!.peak]).toEqual([
         p.id,
         true,
       ]);
+    }
     const game = (id: string) => STARTER_PARTS.find((p) => p.id === id)!.draws!.game;
     expect(game('thimble')).toBeLessThan(game('teasel'));
     expect(game('teasel')).toBeLessThan(game('cinder'));
@@ -80,12 +83,13 @@ describe('starter parts', () => {
       expect(at(2).y - at(1).y).toBeCloseTo(PITCH_MM, 9);
       expect(p.pads.length).toBe(HEADER_40.length);
       const [low, high] = blockBox(p.blocks[0]!);
-      for (const pad of p.pads)
+      for (const pad of p.pads) {
         expect([
           p.id,
           pad.id,
           pad.x > low[0] && pad.x < high[0] && pad.y > low[1] && pad.y < high[1],
         ]).toEqual([p.id, pad.id, true]);
+      }
     }
   });
   test('a tactile switch is as high as its name says', () => {
@@ -100,13 +104,14 @@ describe('starter parts', () => {
       for (const c of p.connectors) {
         const block = p.blocks.find((b) => b.id === c.block)!;
         const [low, high] = blockBox(block);
-        for (const i of [0, 1, 2] as const)
+        for (const i of [0, 1, 2] as const) {
           expect([p.id, c.id, i, c.at[i] >= low[i] - 1 && c.at[i] <= high[i] + 1]).toEqual([
             p.id,
             c.id,
             i,
             true,
           ]);
+        }
       }
     }
   });
@@ -177,9 +182,10 @@ describe('the demo builds', () => {
     ).toBe(8);
   });
   test('every game family lists the pad, and only roles there are', () => {
-    for (const f of Object.values(COVERAGE))
+    for (const f of Object.values(COVERAGE)) {
       expect(f.needs).toEqual(
         expect.arrayContaining(['up', 'down', 'left', 'right', 'south', 'start']),
       );
+    }
   });
 });

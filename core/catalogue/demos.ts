@@ -43,16 +43,57 @@ export const libraryPart = (id: string): Part => {
 /** A part whose builder has put callipers on every dimension. */
 export function measured(part: Part): Part {
   const again = (l: Length): Length => (l.how === 'typical' ? length(l.mm, 'calliper') : l);
-  const block = (b: Block): Block => ({
-    ...b,
-    height: again(b.height),
-    plan:
-      b.plan.kind === 'rect'
-        ? { ...b.plan, w: again(b.plan.w), h: again(b.plan.h) }
-        : b.plan.kind === 'circle'
-          ? { ...b.plan, d: again(b.plan.d) }
-          : b.plan,
-  });
+  const block = (b: Block): Block => {
+    let plan:
+      | {
+          kind: 'polygon';
+          points: [number, number][];
+          how: 'calliper' | 'ruler' | 'photo' | 'mesh' | 'estimate' | 'typical' | 'made' | 'exact';
+          holes?: [number, number][][] | undefined;
+        }
+      | {
+          w: {
+            u: number;
+            how:
+              'calliper' | 'ruler' | 'photo' | 'mesh' | 'estimate' | 'typical' | 'made' | 'exact';
+            mm: number;
+            typed?: string | undefined;
+            readings?: number[] | undefined;
+          };
+          h: {
+            u: number;
+            how:
+              'calliper' | 'ruler' | 'photo' | 'mesh' | 'estimate' | 'typical' | 'made' | 'exact';
+            mm: number;
+            typed?: string | undefined;
+            readings?: number[] | undefined;
+          };
+          kind: 'rect';
+          x: number;
+          y: number;
+        }
+      | {
+          d: {
+            u: number;
+            how:
+              'calliper' | 'ruler' | 'photo' | 'mesh' | 'estimate' | 'typical' | 'made' | 'exact';
+            mm: number;
+            typed?: string | undefined;
+            readings?: number[] | undefined;
+          };
+          kind: 'circle';
+          x: number;
+          y: number;
+        };
+    if (b.plan.kind === 'rect') plan = { ...b.plan, w: again(b.plan.w), h: again(b.plan.h) };
+    else if (b.plan.kind === 'circle') plan = { ...b.plan, d: again(b.plan.d) };
+    else plan = b.plan;
+    return {
+      ...b,
+      height: again(b.height),
+      plan,
+    };
+  };
   return {
     ...part,
     source: 'mine',
@@ -160,8 +201,9 @@ export function dabchick(): Project {
     ),
   );
   const becomes = (id: string, as: 'kept' | 're-tasked' | 'left', now?: string) => {
-    for (const p of body.pieces)
+    for (const p of body.pieces) {
       for (const o of p.openings) if (o.id === id) o.reuse = { as, ...(now ? { now } : {}) };
+    }
   };
   becomes('window', 'kept', 'Pane 2.8');
   becomes('cross', 'kept');
@@ -340,11 +382,11 @@ export function dabchickAnswers(): Change[] {
 
 /** Two test fits of the half-way demo's past, as they were kept. */
 export function dabchickFits(): Array<{ at: string; note: string; document: Project }> {
-  const now = dabchick(),
-    placed = (p: Project, id: string, more: Partial<Placement>): Project =>
-      appliedAll(p, [
-        { do: 'place', placement: { ...p.layout.placements.find((x) => x.item === id)!, ...more } },
-      ]);
+  const now = dabchick();
+  const placed = (p: Project, id: string, more: Partial<Placement>): Project =>
+    appliedAll(p, [
+      { do: 'place', placement: { ...p.layout.placements.find((x) => x.item === id)!, ...more } },
+    ]);
   const without = (p: Project, ids: readonly string[]): Project =>
     appliedAll(
       p,

@@ -28,18 +28,18 @@ function socketOf({ of, port }: End): { item: string; connector: string } | unde
 
 /** Which end of a lead goes to what gives, and which to what takes; the other way round where that fits no socket. */
 const STRAIGHT = [
-    [0, 1],
-    [1, 0],
-  ] as const,
-  ROUND = [
-    [1, 0],
-    [0, 1],
-  ] as const;
+  [0, 1],
+  [1, 0],
+] as const;
+const ROUND = [
+  [1, 0],
+  [0, 1],
+] as const;
 
 /** Every lead of the kit that finds its two sockets, each socket once; the giving end is the lead's first where forms allow. */
 export function cablesOf(p: Project): Cable[] {
-  const k = kitOf(p),
-    used = new Set<string>();
+  const k = kitOf(p);
+  const used = new Set<string>();
   const free = (
     carries: NonNullable<Part['lead']>['carries'],
     role: 'gives' | 'takes',
@@ -52,11 +52,11 @@ export function cablesOf(p: Project): Cable[] {
       .find((s) => !used.has(`${s.item}/${s.connector}`));
   return k.all.flatMap(({ item, part }): Cable[] => {
     if (!part.lead) return [];
-    const { carries, ends, leaves = ['straight', 'straight'] } = part.lead,
-      plugs = part.blocks.filter((b) => b.kind === 'connector');
+    const { carries, ends, leaves = ['straight', 'straight'] } = part.lead;
+    const plugs = part.blocks.filter((b) => b.kind === 'connector');
     for (const [i, j] of item.around ? ROUND : STRAIGHT) {
-      const from = free(carries, 'gives', ends[i]),
-        to = free(carries, 'takes', ends[j]);
+      const from = free(carries, 'gives', ends[i]);
+      const to = free(carries, 'takes', ends[j]);
       if (!from || !to || from.item === to.item || !plugs[i] || !plugs[j]) continue;
       for (const s of [from, to]) used.add(`${s.item}/${s.connector}`);
       return [

@@ -27,16 +27,17 @@ describe('500 kits made complete', () => {
   test('at least 98 % are accepted by the checker, and the second judge says the same of every one', () => {
     const refused = KITS.filter(({ p }) => breaksOf(p).length);
     expect(refused.length).toBeLessThanOrEqual(10);
-    for (const { p } of KITS)
+    for (const { p } of KITS) {
       expect([p.kit.items.map((i) => i.id), judge(p).sort()]).toEqual([
         p.kit.items.map((i) => i.id),
         breaksOf(p),
       ]);
+    }
   });
   test('with exactly one link broken, every one is refused naming that link and no other', () => {
     let tried = 0;
     const seen = new Set<string>();
-    for (const { p, breakers } of KITS)
+    for (const { p, breakers } of KITS) {
       for (const { id, broken } of breakers) {
         expect([p.kit.items.map((i) => i.id), breaksOf(broken)]).toEqual([
           p.kit.items.map((i) => i.id),
@@ -46,13 +47,14 @@ describe('500 kits made complete', () => {
         seen.add(id);
         tried++;
       }
+    }
     expect(tried).toBeGreaterThan(2500);
     expect([...seen].map((s) => s.split(':')[0])).toEqual(expect.arrayContaining([...CHAINS]));
     expect(seen.size).toBeGreaterThanOrEqual(25);
   });
   test('for each kind of break a mend is offered, and the first one that clears it makes no new break', () => {
     const done = new Set<string>();
-    for (const { breakers } of KITS)
+    for (const { breakers } of KITS) {
       for (const { id, broken } of breakers) {
         if (done.has(id)) continue;
         const f = chainFindings(broken).find((x) => x.id === `chain:${id}`)!;
@@ -60,6 +62,7 @@ describe('500 kits made complete', () => {
         const good = ways.filter((w) => !breaksOf(appliedAll(broken, w.changes)).length);
         if (good.length) done.add(id);
       }
+    }
     const wanted = new Set(KITS.flatMap((k) => k.breakers.map((b) => b.id)));
     expect([...wanted].filter((id) => !done.has(id))).toEqual([]);
   });
@@ -174,8 +177,8 @@ describe('trees', () => {
       power: { gameShare: 0.8, wireAwg: 24, wireMm: 120, plugs: 0, switchOhm: 0, health: 1 },
     })!.root;
     expect(t.amps).toBeCloseTo((3.4 + 2.6 + 1.2) / 5, 9);
-    const teasel = t.children.find((c) => c.item === 'teasel')!,
-      pane = t.children.find((c) => c.item === 'pane-5-hdmi')!;
+    const teasel = t.children.find((c) => c.item === 'teasel')!;
+    const pane = t.children.find((c) => c.item === 'pane-5-hdmi')!;
     expect(pane.note).toContain('not through the computer');
     // AWG 24, 120 mm there and back: 20.2 mΩ; 0.92 A through the computer's branch.
     expect(teasel.amps).toBeCloseTo((3.4 + 1.2) / 5, 9);

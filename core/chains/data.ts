@@ -34,8 +34,8 @@ export function dataTree(k: Kit): DataTree {
       (a, b) =>
         (b.port.speed ?? 1) - (a.port.speed ?? 1) || (b.port.amps ?? 0) - (a.port.amps ?? 0),
     );
-  const hubs = k.all.filter(isHub),
-    breaks: DataTree['breaks'] = [];
+  const hubs = k.all.filter(isHub);
+  const breaks: DataTree['breaks'] = [];
   if (!k.computer) return { devices: [], ports: 0, free: 0, breaks };
   interface Place {
     node: DataNode;
@@ -60,11 +60,11 @@ export function dataTree(k: Kit): DataTree {
       })),
     );
   for (const hub of hubs) {
-    const up = hub.ports.find((q) => q.carries === 'usb' && q.role === 'takes'),
-      down = hub.ports.filter((q) => q.carries === 'usb' && q.role === 'gives');
+    const up = hub.ports.find((q) => q.carries === 'usb' && q.role === 'takes');
+    const down = hub.ports.filter((q) => q.carries === 'usb' && q.role === 'gives');
     // The slowest port that does not slow it down; the fast ones are for what needs them.
-    const rank = places.map((q, i) => ({ q, i })).sort((a, b) => a.q.speed - b.q.speed),
-      wish = up?.speed ?? 2;
+    const rank = places.map((q, i) => ({ q, i })).sort((a, b) => a.q.speed - b.q.speed);
+    const wish = up?.speed ?? 2;
     const spot = rank.find((r) => r.q.speed >= wish) ?? rank[rank.length - 1];
     const [place] = spot ? places.splice(spot.i, 1) : [];
     if (!place) {
@@ -77,8 +77,8 @@ export function dataTree(k: Kit): DataTree {
       });
       continue;
     }
-    const speed = Math.min(place.speed, up?.speed ?? 2),
-      own = up?.amps ?? 0.1;
+    const speed = Math.min(place.speed, up?.speed ?? 2);
+    const own = up?.amps ?? 0.1;
     const node: DataNode = {
       name: hub.item.name,
       item: hub.item.id,
@@ -89,20 +89,25 @@ export function dataTree(k: Kit): DataTree {
       children: [],
     };
     place.node.children.push(node);
-    for (const q of down)
-      for (let i = 0; i < (q.count ?? 1); i++)
+    for (const q of down) {
+      for (let i = 0; i < (q.count ?? 1); i++) {
         places.push({
           node,
           speed: Math.min(speed, q.speed ?? speed),
           amps: Math.max(0, place.amps - own),
         });
+      }
+    }
   }
   const total = places.length;
   const left: End[] = [];
   for (const d of devices) {
     const need = d.port.speed ?? 1;
-    const at = places.findIndex((q) => q.speed >= need),
-      any = at >= 0 ? at : places.length ? 0 : -1;
+    const at = places.findIndex((q) => q.speed >= need);
+    let any: number;
+    if (at >= 0) any = at;
+    else if (places.length) any = 0;
+    else any = -1;
     if (any < 0) {
       left.push(d);
       continue;
@@ -118,7 +123,7 @@ export function dataTree(k: Kit): DataTree {
       limitA: place.amps,
       children: [],
     });
-    if (at < 0)
+    if (at < 0) {
       breaks.push({
         id: `speed-${d.of.item.id}`,
         title: `${d.of.item.name} wants USB ${USB_NAMES[need]}`,
@@ -126,8 +131,9 @@ export function dataTree(k: Kit): DataTree {
         why: ['A port runs at the slowest generation between it and the computer.'],
         about: [d.of.item.id, place.node.item],
       });
+    }
   }
-  if (left.length)
+  if (left.length) {
     breaks.push({
       id: 'data',
       title: `${devices.length} USB devices, ${total} ${total === 1 ? 'port' : 'ports'}`,
@@ -137,10 +143,11 @@ export function dataTree(k: Kit): DataTree {
       ],
       about: [k.computer.item.id, ...left.map((l) => l.of.item.id)],
     });
+  }
   // A hub passes on what its own port gives, less what it takes itself.
   const overloaded = (n: DataNode): void => {
     const sum = load(n);
-    if (n.limitA !== undefined && sum > n.limitA + 1e-9)
+    if (n.limitA !== undefined && sum > n.limitA + 1e-9) {
       breaks.push({
         id: `current-${n.item}`,
         title: `${sum.toFixed(2)} A through a port for ${n.limitA.toFixed(2)} A`,
@@ -152,7 +159,7 @@ export function dataTree(k: Kit): DataTree {
         ],
         about: [n.item],
       });
-    else n.children.forEach(overloaded);
+    } else n.children.forEach(overloaded);
   };
   root.children.forEach(overloaded);
   return { root, devices, ports: total, free: places.length, breaks };

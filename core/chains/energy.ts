@@ -16,10 +16,10 @@ const v = (n: number): string => `${Math.round(n * 10) / 10} V`;
 
 export function energyChain(k: Kit): Chain {
   const m = new ChainMaker('energy');
-  const cells = k.all.filter((x) => x.part.cell && !isBank(x.part)),
-    bank = banks(k)[0];
-  const rails = k.ends('rail', 'gives'),
-    loads = k.ends('rail', 'takes');
+  const cells = k.all.filter((x) => x.part.cell && !isBank(x.part));
+  const bank = banks(k)[0];
+  const rails = k.ends('rail', 'gives');
+  const loads = k.ends('rail', 'takes');
   if (fromWall(k)) {
     m.link({ name: 'Wall supply', note: '5 V, closed and certified' });
     m.chain.begun = k.all.length > 0;
@@ -34,15 +34,15 @@ export function energyChain(k: Kit): Chain {
       `${v(bank.part.converter?.outV ?? 5)} from its own converter; its cell, protection and charger are inside`,
     );
   } else {
-    const first = cells[0]!,
-      cell = first.part.cell!;
+    const first = cells[0]!;
+    const cell = first.part.cell!;
     const twins = cells.filter((x) => x.item.part === first.item.part).length;
     m.part(
       first,
       `${v(cell.cutoffV)} empty to ${v(cell.fullV)} full${twins > 1 ? `, ${twins} side by side` : ''}`,
     );
     const odd = cells.find((x) => x.item.part !== first.item.part);
-    if (odd)
+    if (odd) {
       m.broken(
         'mixed',
         'Unlike cells on one rail',
@@ -50,6 +50,7 @@ export function energyChain(k: Kit): Chain {
         ['Cells side by side must be alike and within 0.05 V when they are joined.'],
         [first.item.id, odd.item.id],
       );
+    }
     protection(k, m, cell.bare ?? cell.kind === 'cylinder', cell.series, first.item.id);
     if (cell.kind !== 'bay') charger(k, m, cell.series, first.item.id);
     converter(k, m, cell.cutoffV, cell.fullV, first.item.id);
@@ -59,7 +60,7 @@ export function energyChain(k: Kit): Chain {
     const given = fromWall(k)
       ? [5, ...rails.map((r) => r.port.volts?.[0] ?? 5)]
       : rails.map((r) => r.port.volts?.[0] ?? 5);
-    if (!given.some((g) => g >= port.volts![0] - 1e-9 && g <= port.volts![1] + 1e-9))
+    if (!given.some((g) => g >= port.volts![0] - 1e-9 && g <= port.volts![1] + 1e-9)) {
       m.broken(
         `rail-${of.item.id}`,
         `${of.item.name} wants ${v(port.volts[0])} to ${v(port.volts[1])}`,
@@ -67,8 +68,9 @@ export function energyChain(k: Kit): Chain {
         ['A load runs inside its input window or not at all.'],
         [of.item.id],
       );
+    }
   }
-  if (loads.length)
+  if (loads.length) {
     m.link({
       name: loads.length === 1 ? loads[0]!.of.item.name : `${loads.length} loads`,
       note:
@@ -76,17 +78,19 @@ export function energyChain(k: Kit): Chain {
         (loads.length > 4 ? ' ...' : ''),
       joint: 'wired at the rail',
     });
+  }
   return m.chain;
 }
 
 function protection(k: Kit, m: ChainMaker, bare: boolean, series: number, about: string): void {
   const board = k.all.find((x) => x.part.protects?.series === series);
-  if (board)
+  if (board) {
     return m.part(
       board,
       `cuts off at ${board.part.protects!.limitA} A and when empty`,
       'soldered at the cell',
     );
+  }
   if (!bare) return m.note('The cell brings its own protection board. Check that it does.');
   m.broken(
     'protection',
@@ -100,8 +104,8 @@ function protection(k: Kit, m: ChainMaker, bare: boolean, series: number, about:
 }
 
 function charger(k: Kit, m: ChainMaker, series: number, about: string): void {
-  const chargers = k.all.filter((x) => x.part.charger),
-    fit = chargers.find((x) => (x.part.charger!.series ?? 1) === series);
+  const chargers = k.all.filter((x) => x.part.charger);
+  const fit = chargers.find((x) => (x.part.charger!.series ?? 1) === series);
   if (fit) {
     m.part(
       fit,
@@ -113,7 +117,7 @@ function charger(k: Kit, m: ChainMaker, series: number, about: string): void {
     );
   }
   const other = chargers[0];
-  if (other)
+  if (other) {
     m.broken(
       'series',
       `${series === 1 ? 'One cell' : `${series} cells in series`} on a charger for ${other.part.charger!.series ?? 1}`,
@@ -125,7 +129,7 @@ function charger(k: Kit, m: ChainMaker, series: number, about: string): void {
       ],
       [other.item.id, about],
     );
-  else
+  } else {
     m.broken(
       'charger',
       'No charger',
@@ -133,11 +137,12 @@ function charger(k: Kit, m: ChainMaker, series: number, about: string): void {
       ['Add a charge board for this pack, or take a bank or a bay whose cells come out.'],
       [about],
     );
+  }
 }
 
 function converter(k: Kit, m: ChainMaker, low: number, high: number, about: string): void {
   const makers = k.all.filter((x) => x.part.converter && !isBank(x.part));
-  if (!makers.length)
+  if (!makers.length) {
     return m.broken(
       'converter',
       'No 5 V rail',
@@ -145,11 +150,12 @@ function converter(k: Kit, m: ChainMaker, low: number, high: number, about: stri
       [`${v(high)} full, ${v(low)} at cut-off.`],
       [about],
     );
+  }
   for (const x of makers) {
     const window = x.ports.find(
       (q) => q.carries === 'cell' && q.role === 'takes' && q.volts,
     )?.volts;
-    if (window && high > window[1] + 1e-9)
+    if (window && high > window[1] + 1e-9) {
       m.broken(
         'window',
         `${v(high)} into a converter for up to ${v(window[1])}`,
@@ -161,11 +167,12 @@ function converter(k: Kit, m: ChainMaker, low: number, high: number, about: stri
         ],
         [x.item.id],
       );
-    else
+    } else {
       m.part(
         x,
         `makes ${v(x.part.converter!.outV)}, up to ${x.part.converter!.limitA} A`,
         makers[0] === x && x.part.charger ? 'same board' : 'soldered',
       );
+    }
   }
 }

@@ -15,7 +15,7 @@ export interface Kit {
   p: Project;
   all: Fitted[];
   computer?: Fitted;
-  ends(carries: Carries, role: Port['role']): End[];
+  ends: (carries: Carries, role: Port['role']) => End[];
 }
 
 /** A document never changes once it is made, so one look at it is enough. */
@@ -53,8 +53,9 @@ export function reachable({ of, port }: End): boolean {
     port.form === 'header' ||
     port.form === 'flat' ||
     port.form === 'two-pin'
-  )
+  ) {
     return false;
+  }
   return sockets(of.part, of.item).some(
     (s) =>
       s.outside &&

@@ -4,15 +4,15 @@ import type { Kit } from './fitted';
 
 export function inputsChain(k: Kit): Chain {
   const m = new ChainMaker('inputs');
-  const { route, inputs } = k.p.controls,
-    n = inputs.length;
+  const { route, inputs } = k.p.controls;
+  const n = inputs.length;
   if (!k.computer) return m.unwanted('Waits for the computer.');
-  const sticks = k.ends('analog', 'takes'),
-    channels = k.ends('analog', 'gives');
+  const sticks = k.ends('analog', 'takes');
+  const channels = k.ends('analog', 'gives');
   if (route === 'wireless') {
     m.chain.begun = true;
     m.link({ name: 'Wireless pad', note: 'has its own battery: plan its hours and its charging' });
-    if (!k.ends('radio', 'gives').length)
+    if (!k.ends('radio', 'gives').length) {
       m.broken(
         'radio',
         'No radio',
@@ -20,10 +20,11 @@ export function inputsChain(k: Kit): Chain {
         ['A computer with a radio, or a USB receiver in one of its ports.'],
         [k.computer.item.id],
       );
+    }
     const metal = k.p.shell.bodies[0]?.pieces.some(
       (q) => q.material === 'aluminium' || q.material === 'steel',
     );
-    if (metal)
+    if (metal) {
       m.broken(
         'shielded',
         'A radio inside a metal shell',
@@ -33,11 +34,12 @@ export function inputsChain(k: Kit): Chain {
         ],
         [k.computer.item.id],
       );
+    }
     m.part(k.computer, 'pairs with it', 'radio');
     return m.chain;
   }
   m.chain.begun = n > 0;
-  if (n)
+  if (n) {
     m.link({
       name: `${n} ${n === 1 ? 'input' : 'inputs'}`,
       note:
@@ -46,24 +48,25 @@ export function inputsChain(k: Kit): Chain {
           .map((i) => i.name)
           .join(', ') + (n > 4 ? ' ...' : ''),
     });
-  else
+  } else {
     m.broken('none', 'No inputs yet', 'Nothing to press.', [
       'Add the buttons the game families want in Controls, or play with a wireless pad.',
     ]);
+  }
   if (route === 'usb' || route === 'expander') {
     const family = route === 'usb' ? 'controller' : 'expander';
-    const boards = k.all.filter((x) => x.part.family === family && (x.part.inputs ?? 0) > 0),
-      room = boards.reduce((s, b) => s + (b.part.inputs ?? 0), 0);
-    if (!boards.length)
+    const boards = k.all.filter((x) => x.part.family === family && (x.part.inputs ?? 0) > 0);
+    const room = boards.reduce((s, b) => s + (b.part.inputs ?? 0), 0);
+    if (!boards.length) {
       m.broken(
         'board',
         route === 'usb' ? 'No controller board' : 'No expander',
         `The buttons are read through ${route === 'usb' ? 'USB' : 'I2C'}, and no board for that is in the kit.`,
         ['Add one, or read the buttons on the header.'],
       );
-    else {
+    } else {
       m.part(boards[0]!, `reads up to ${room}`, 'one wire each and a common ground');
-      if (n > room)
+      if (n > room) {
         m.broken(
           'count',
           `${n} inputs, ${room} on the board`,
@@ -71,8 +74,9 @@ export function inputsChain(k: Kit): Chain {
           [],
           boards.map((b) => b.item.id),
         );
+      }
     }
-    if (boards.length && route === 'expander' && !k.ends('i2c', 'gives').length)
+    if (boards.length && route === 'expander' && !k.ends('i2c', 'gives').length) {
       m.broken(
         'bus',
         'No I2C from the computer',
@@ -80,17 +84,19 @@ export function inputsChain(k: Kit): Chain {
         [],
         [boards[0]!.item.id, k.computer.item.id],
       );
+    }
   } else if (route === 'original board') {
     const kept = k.p.donor?.kept.find((q) => q.kind === 'board' || q.kind === 'membranes');
     if (kept) m.link({ name: kept.name, note: 'kept: tapped at its pads' });
-    else
+    else {
       m.broken(
         'board',
         'No original board kept',
         "The buttons are read through the donor's board, and none is kept.",
         ['Note it in Shell, Donor, with what its pads do.'],
       );
-  } else if (!k.ends('lines', 'gives').length)
+    }
+  } else if (!k.ends('lines', 'gives').length) {
     m.broken(
       'bus',
       'No header lines',
@@ -98,9 +104,10 @@ export function inputsChain(k: Kit): Chain {
       ['Read them through a USB controller board.'],
       [k.computer.item.id],
     );
-  const want = sticks.reduce((s, e) => s + (e.port.count ?? 1), 0),
-    have = channels.reduce((s, e) => s + (e.port.count ?? 1), 0);
-  if (want > have)
+  }
+  const want = sticks.reduce((s, e) => s + (e.port.count ?? 1), 0);
+  const have = channels.reduce((s, e) => s + (e.port.count ?? 1), 0);
+  if (want > have) {
     m.broken(
       'analog',
       `${want} analog ${want === 1 ? 'axis' : 'axes'}, ${have || 'no'} converter ${have === 1 ? 'channel' : 'channels'}`,
@@ -108,12 +115,16 @@ export function inputsChain(k: Kit): Chain {
       ['A converter channel for each axis, on the same reference.'],
       [...new Set(sticks.map((s) => s.of.item.id))],
     );
-  else if (want) m.part(channels[0]!.of, `${have} channels for ${want} axes`, 'same reference');
+  } else if (want) m.part(channels[0]!.of, `${have} channels for ${want} axes`, 'same reference');
+  let takes: 'header' | 'USB' | 'I2C';
+  if (route === 'usb') takes = 'USB';
+  else if (route === 'expander') takes = 'I2C';
+  else takes = 'header';
   m.link({
     name: k.computer.item.name,
     item: k.computer.item.id,
     note: 'maps them',
-    joint: route === 'usb' ? 'USB' : route === 'expander' ? 'I2C' : 'header',
+    joint: takes,
   });
   return m.chain;
 }

@@ -5,8 +5,8 @@
 import type { Part, Project } from '../model';
 
 export function judge(p: Project): string[] {
-  const bad: string[] = [],
-    rows = p.kit.items.map((i) => ({ i, q: p.kit.parts.find((x) => x.id === i.part)! }));
+  const bad: string[] = [];
+  const rows = p.kit.items.map((i) => ({ i, q: p.kit.parts.find((x) => x.id === i.part)! }));
   const any = (f: (q: Part) => boolean) => rows.some((r) => f(r.q));
   const on = (q: Part, carries: string, role: string) =>
     (q.ports ?? []).find((x) => x.carries === carries && x.role === role);
@@ -19,36 +19,43 @@ export function judge(p: Project): string[] {
         !r.i.struck.includes(c.block ?? '') &&
         (r.i.reach?.[c.id] ?? c.outside),
     );
-  const pack = rows.find((r) => r.q.cell && r.q.cell.kind !== 'bank')?.q.cell,
-    bank = any((q) => q.cell?.kind === 'bank');
+  const pack = rows.find((r) => r.q.cell && r.q.cell.kind !== 'bank')?.q.cell;
+  const bank = any((q) => q.cell?.kind === 'bank');
   const wall =
     p.power.source === 'wall' || (!p.power.source && p.way === 'tv box' && !pack && !bank);
   // Energy.
   if (!wall && !pack && !bank) bad.push('energy:source');
   if (pack && !wall) {
-    if ((pack.bare ?? pack.kind === 'cylinder') && !any((q) => q.protects?.series === pack.series))
+    if (
+      (pack.bare ?? pack.kind === 'cylinder') &&
+      !any((q) => q.protects?.series === pack.series)
+    ) {
       bad.push('energy:protection');
+    }
     const chargers = rows.filter((r) => r.q.charger);
     if (pack.kind !== 'bay' && !chargers.length) bad.push('energy:charger');
     else if (
       pack.kind !== 'bay' &&
       !chargers.some((r) => (r.q.charger!.series ?? 1) === pack.series)
-    )
+    ) {
       bad.push('energy:series');
+    }
     const makers = rows.filter((r) => r.q.converter && r.q.cell === undefined);
     if (!makers.length) bad.push('energy:converter');
-    for (const m of makers)
+    for (const m of makers) {
       if (
         pack.fullV >
         (m.q.converter!.maxInV ?? (m.q.converter!.kind === 'boost' ? m.q.converter!.outV : 24))
-      )
+      ) {
         bad.push('energy:window');
+      }
+    }
   }
   // Picture.
-  const screen = rows.find((r) => r.q.screen),
-    hdmi = sbc.q.connectors.find(
-      (c) => c.type.includes('hdmi') && !sbc.i.struck.includes(c.block ?? ''),
-    );
+  const screen = rows.find((r) => r.q.screen);
+  const hdmi = sbc.q.connectors.find(
+    (c) => c.type.includes('hdmi') && !sbc.i.struck.includes(c.block ?? ''),
+  );
   if (p.way === 'tv box') {
     if (!outside(sbc, ['hdmi', 'mini-hdmi'])) bad.push('picture:tv');
   } else if (!screen) bad.push('picture:screen');
@@ -62,20 +69,20 @@ export function judge(p: Project): string[] {
       else if (!lead(hdmi.type, 'hdmi')) bad.push('picture:lead');
     }
     if (link === 'panel') {
-      const boards = rows.filter((r) => on(r.q, 'panel', 'gives')),
-        fit = boards.some(
-          (b) => on(b.q, 'panel', 'gives')!.count === on(screen.q, 'panel', 'takes')!.count,
-        );
+      const boards = rows.filter((r) => on(r.q, 'panel', 'gives'));
+      const fit = boards.some(
+        (b) => on(b.q, 'panel', 'gives')!.count === on(screen.q, 'panel', 'takes')!.count,
+      );
       if (!boards.length) bad.push('picture:driver');
       else if (!fit) bad.push('picture:ribbon');
       else if (!lead(hdmi!.type, 'hdmi')) bad.push('picture:lead');
     }
   }
   // Sound.
-  const amp = rows.find((r) => r.q.amp),
-    speaker = rows.find((r) => r.q.speaker),
-    jack = rows.find((r) => on(r.q, 'line', 'takes')?.form === 'jack-3.5'),
-    line = any((q) => on(q, 'line', 'gives') !== undefined);
+  const amp = rows.find((r) => r.q.amp);
+  const speaker = rows.find((r) => r.q.speaker);
+  const jack = rows.find((r) => on(r.q, 'line', 'takes')?.form === 'jack-3.5');
+  const line = any((q) => on(q, 'line', 'gives') !== undefined);
   if (!p.sound.none && (p.way !== 'tv box' || amp || speaker || jack)) {
     if (!amp && speaker) bad.push('sound:amp');
     if (amp && !speaker && !jack) bad.push('sound:speaker');
@@ -85,12 +92,14 @@ export function judge(p: Project): string[] {
       p.sound.volume !== 'menu' &&
       !any((q) => q.words.includes('pot') && q.words.includes('volume')) &&
       p.controls.inputs.filter((i) => i.role.startsWith('volume')).length < 2
-    )
+    ) {
       bad.push('sound:volume');
+    }
     if (amp && speaker && speaker.q.speaker!.ohm < amp.q.amp!.minOhm) bad.push('sound:ohm');
     if (jack && !line) bad.push('sound:headphones');
-    else if (jack && amp && speaker && !on(jack.q, 'line', 'takes')!.switching)
+    else if (jack && amp && speaker && !on(jack.q, 'line', 'takes')!.switching) {
       bad.push('sound:jack');
+    }
   }
   // Inputs.
   const { route, inputs } = p.controls;
@@ -102,8 +111,9 @@ export function judge(p: Project): string[] {
     if (family) {
       const boards = rows.filter((r) => r.q.family === family && r.q.inputs);
       if (!boards.length) bad.push('inputs:board');
-      else if (boards.reduce((s, b) => s + (b.q.inputs ?? 0), 0) < inputs.length)
+      else if (boards.reduce((s, b) => s + (b.q.inputs ?? 0), 0) < inputs.length) {
         bad.push('inputs:count');
+      }
     }
     const count = (role: string) =>
       rows.reduce((s, r) => s + (on(r.q, 'analog', role)?.count ?? 0), 0);
@@ -114,11 +124,12 @@ export function judge(p: Project): string[] {
     !outside(sbc, ['card']) &&
     !any((q) => q.family === 'storage' && q.connectors.some((c) => c.type === 'card')) &&
     p.brief.card !== 'open the case'
-  )
+  ) {
     bad.push('storage:access');
+  }
   // The way in for 5 V.
-  const eater = rows.find((r) => r.q.charger),
-    panel = rows.find((r) => on(r.q, 'supply', 'gives'));
+  const eater = rows.find((r) => r.q.charger);
+  const panel = rows.find((r) => on(r.q, 'supply', 'gives'));
   if (
     wall
       ? !outside(
@@ -129,8 +140,9 @@ export function judge(p: Project): string[] {
           ['usb-c', 'micro-usb'],
         ) && !panel
       : pack && pack.kind !== 'bay' && eater && !panel && !outside(eater, ['usb-c'])
-  )
+  ) {
     bad.push('ports:charge');
+  }
   if (panel && (wall || (pack && pack.kind !== 'bay'))) {
     const port = on(panel.q, 'supply', 'gives')!;
     if (port.form === 'usb-c' && !port.pullDowns) bad.push('ports:pulldowns');
@@ -143,13 +155,11 @@ export function judge(p: Project): string[] {
     ),
   );
   // Shutdown.
-  const off =
-    p.power.off ??
-    (any((q) => q.off?.kind === 'latch')
-      ? 'latch'
-      : any((q) => q.off?.kind === 'switch')
-        ? 'switch'
-        : undefined);
+  let offBy: 'switch' | 'latch' | undefined;
+  if (any((q) => q.off?.kind === 'latch')) offBy = 'latch';
+  else if (any((q) => q.off?.kind === 'switch')) offBy = 'switch';
+  else offBy = undefined;
+  const off = p.power.off ?? offBy;
   if (!off) bad.push('shutdown:way');
   if (
     off === 'switch' &&
@@ -169,7 +179,10 @@ export function judge(p: Project): string[] {
 
 /** Every way of hanging devices and hubs is tried; what the best of them leaves is missing. */
 function usb(parts: readonly Part[], sbc: Part): string[] {
-  const own = sbc.id.startsWith('cinder') ? 4 : sbc.id.startsWith('teasel') ? 2 : 1;
+  let own: 2 | 1 | 4;
+  if (sbc.id.startsWith('cinder')) own = 4;
+  else if (sbc.id.startsWith('teasel')) own = 2;
+  else own = 1;
   const needs = parts.flatMap((q) =>
     q.family === 'controller' && !q.ports
       ? [{ id: q.id, need: 1 }]
@@ -199,12 +212,13 @@ function usb(parts: readonly Part[], sbc: Part): string[] {
       best = ['ports:data'];
       return;
     }
-    for (let s = 0; s < free.length; s++)
+    for (let s = 0; s < free.length; s++) {
       place(
         k + 1,
         free.filter((_, i) => i !== s),
         free[s]! >= d.need ? bad : [...bad, `ports:speed-${d.id}`],
       );
+    }
   };
   if (needs.length > spots.length) return ['ports:data'];
   place(0, spots, []);

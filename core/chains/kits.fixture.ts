@@ -64,17 +64,14 @@ export function completeKit(rng: Rng): Made {
   const later: Array<(p: Project) => Made['breakers'][number]> = [];
   const breaks = (id: string, f: (p: Project) => Project) =>
     later.push((p) => ({ id, broken: f(p) }));
-  const tv = rng() < 0.15,
-    picture = tv ? 'tv' : pick(['spi', 'spi', 'hdmi', 'composite', 'panel', 'parallel']);
+  const tv = rng() < 0.15;
+  const picture = tv ? 'tv' : pick(['spi', 'spi', 'hdmi', 'composite', 'panel', 'parallel']);
   const route = tv ? 'wireless' : pick(['gpio', 'gpio', 'usb', 'expander', 'wireless'] as const);
-  const computer =
-    picture === 'panel' || picture === 'hdmi'
-      ? pick(['teasel', 'thimble', 'cinder'])
-      : picture === 'composite'
-        ? pick(['thimble', 'teasel'])
-        : tv
-          ? pick(['thimble', 'teasel'])
-          : pick(['thimble', 'teasel', 'sliver', 'thimble']);
+  let computer: string;
+  if (picture === 'panel' || picture === 'hdmi') computer = pick(['teasel', 'thimble', 'cinder']);
+  else if (picture === 'composite') computer = pick(['thimble', 'teasel']);
+  else if (tv) computer = pick(['thimble', 'teasel']);
+  else computer = pick(['thimble', 'teasel', 'sliver', 'thimble']);
   let p: Project = {
     ...emptyProject('made', 'Made'),
     way: tv ? 'tv box' : 'gut and fit',
@@ -90,8 +87,8 @@ export function completeKit(rng: Rng): Made {
     panel: pick(['pane-5-bare', 'pane-7-bare']),
     tv: '',
   }[picture]!;
-  const socket = computer === 'teasel' ? 'hdmi' : 'mini-hdmi',
-    ribbon = socket === 'hdmi' ? 'lead-hdmi' : 'lead-mini-hdmi';
+  const socket = computer === 'teasel' ? 'hdmi' : 'mini-hdmi';
+  const ribbon = socket === 'hdmi' ? 'lead-hdmi' : 'lead-mini-hdmi';
   if (tv) {
     p = reach(p, computer, 'hdmi', true);
     breaks('picture:tv', (q) => reach(q, computer, 'hdmi', false));
@@ -103,7 +100,7 @@ export function completeKit(rng: Rng): Made {
       breaks('picture:lead', (q) => without(q, ribbon));
       breaks('picture:link', (q) => item(without(q, ribbon), computer, { struck: ['hdmi'] }));
     }
-    if (picture === 'composite')
+    if (picture === 'composite') {
       breaks('picture:link', (q) => ({
         ...q,
         kit: {
@@ -115,9 +112,10 @@ export function completeKit(rng: Rng): Made {
           ),
         },
       }));
+    }
     if (picture === 'panel') {
-      const board = screen === 'pane-5-bare' ? 'drive-40' : 'drive-50',
-        other = board === 'drive-40' ? 'drive-50' : 'drive-40';
+      const board = screen === 'pane-5-bare' ? 'drive-40' : 'drive-50';
+      const other = board === 'drive-40' ? 'drive-50' : 'drive-40';
       p = add(p, board, ribbon);
       breaks('picture:driver', (q) => without(q, board));
       breaks('picture:ribbon', (q) => swap(q, board, other));
@@ -184,8 +182,9 @@ export function completeKit(rng: Rng): Made {
   const volume = sound === 'tv' || sound === 'none' ? undefined : pick(['pot-wheel', 'menu']);
   if (volume === 'menu') p = { ...p, sound: { volume: 'menu' } };
   else if (volume) p = add(p, volume);
-  if (volume)
+  if (volume) {
     breaks('sound:volume', (q) => (volume === 'menu' ? { ...q, sound: {} } : without(q, volume)));
+  }
   if (sound === 'i2s') {
     p = add(p, 'chirp-i2s', 'speaker-28');
     breaks('sound:amp', (q) => without(q, 'chirp-i2s'));
@@ -207,7 +206,7 @@ export function completeKit(rng: Rng): Made {
   }
   // Inputs.
   const n = 6 + Math.floor(rng() * 7);
-  if (route === 'wireless')
+  if (route === 'wireless') {
     breaks('inputs:radio', (q) => ({
       ...q,
       kit: {
@@ -223,7 +222,7 @@ export function completeKit(rng: Rng): Made {
         ),
       },
     }));
-  else {
+  } else {
     p = inputs(p, n);
     breaks('inputs:none', (q) => inputs(q, 0));
     if (route === 'usb') {
@@ -244,9 +243,9 @@ export function completeKit(rng: Rng): Made {
   const stick = rng() < 0.35;
   if (stick) p = add(p, 'usb-stick');
   const devices = p.kit.items.filter((i) =>
-      ['chirp-usb', 'knit', 'usb-stick'].includes(i.part),
-    ).length,
-    has = { teasel: 2, cinder: 4 }[computer as 'teasel'] ?? 1;
+    ['chirp-usb', 'knit', 'usb-stick'].includes(i.part),
+  ).length;
+  const has = { teasel: 2, cinder: 4 }[computer as 'teasel'] ?? 1;
   if (devices > has) {
     p = add(p, 'hub-4');
     breaks('ports:data', (q) => without(q, 'hub-4'));
@@ -282,8 +281,9 @@ export function completeKit(rng: Rng): Made {
       off === 'slide-heavy' &&
       !enable &&
       p.kit.items.reduce((sum, i) => sum + (part(i.part).draws?.peak ?? 0), 0) > 3.5
-    )
+    ) {
       breaks('shutdown:amps', (q) => swap(q, 'slide-heavy', 'slide-switch'));
+    }
   }
   return { p, breakers: later.map((f) => f(p)) };
 }

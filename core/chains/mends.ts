@@ -14,8 +14,8 @@ import { kitOf } from './fitted';
 export function chainWays(p: Project, f: Finding, library: readonly Part[]): WayOut[] {
   const [, chain, link = ''] = f.id.split(':');
   if (f.check !== 'chain' || !chain) return [];
-  const k = kitOf(p),
-    out: WayOut[] = [];
+  const k = kitOf(p);
+  const out: WayOut[] = [];
   const way = (id: string, text: string, cost: string, changes: Change[], effort: number) => {
     if (!out.some((w) => w.id === id)) out.push({ id, text, cost, changes, effort });
   };
@@ -26,7 +26,7 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
       .sort((a, b) => (a.price ?? 1e9) - (b.price ?? 1e9))
       .slice(0, 24);
   const add = (fits: (q: Part) => boolean, more: Change[] = [], effort = 3) => {
-    for (const q of cheapest(fits))
+    for (const q of cheapest(fits)) {
       way(
         `add-${q.id}`,
         `Add ${q.name}`,
@@ -34,12 +34,13 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
         [{ do: 'add', part: q }, ...more],
         effort + (q.price ?? 50) / 1000,
       );
+    }
   };
   const swap = (item: string | undefined, fits: (q: Part) => boolean, effort = 5) => {
-    if (item)
+    if (item) {
       for (const q of cheapest(
         (x) => fits(x) && x.id !== k.all.find((y) => y.item.id === item)?.item.part,
-      ))
+      )) {
         way(
           `swap-${item}-${q.id}`,
           `Take ${q.name} instead of ${k.all.find((y) => y.item.id === item)?.item.name ?? item}`,
@@ -47,6 +48,8 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
           [{ do: 'swap', item, part: q }],
           effort + (q.price ?? 50) / 1000,
         );
+      }
+    }
   };
   const gives = (q: Part, carries: string) =>
     portsOf(q).some((x) => x.carries === carries && x.role === 'gives');
@@ -54,8 +57,8 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
     portsOf(q).some((x) => x.carries === carries && x.role === 'takes');
   const item = (has: (q: Part) => boolean) => k.all.find((x) => has(x.part))?.item.id;
   const series = k.all.find((x) => x.part.cell && !isBank(x.part))?.part.cell?.series ?? 1;
-  const computer = k.computer?.item.id,
-    screen = item((q) => q.screen !== undefined);
+  const computer = k.computer?.item.id;
+  const screen = item((q) => q.screen !== undefined);
   const key = `${chain}:${link.replace(/^(rail|speed|current)-.*/, '$1')}`;
   switch (key) {
     case 'energy:source':
@@ -135,7 +138,7 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
       const window = k.all
         .find((x) => x.item.id === f.about[0])
         ?.ports.find((q) => q.carries === 'rail' && q.role === 'takes')?.volts;
-      if (window)
+      if (window) {
         add(
           (q) =>
             q.converter !== undefined &&
@@ -143,6 +146,7 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
             q.converter.outV >= window[0] &&
             q.converter.outV <= window[1],
         );
+      }
       const family = k.all.find((x) => x.item.id === f.about[0])?.part.family;
       swap(f.about[0], (q) => q.family === family);
       break;
@@ -200,13 +204,13 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
           forms.length >= 2 &&
           sameEnds(q.lead.ends, [forms[0]!.form, forms[1]!.form]),
       );
-      for (const e of forms)
+      for (const e of forms) {
         if (
           e.block &&
           k.all
             .find((x) => x.item.id === e.item)
             ?.ports.some((q) => q.block === e.block && q.padsLeft)
-        )
+        ) {
           way(
             `solder-${e.item}`,
             `Take the socket of ${k.all.find((x) => x.item.id === e.item)!.item.name} off and solder four pairs`,
@@ -214,14 +218,16 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
             [{ do: 'strike', item: e.item, block: e.block }],
             6,
           );
+        }
+      }
       break;
     }
     case 'picture:tv':
-      for (const c of k.computer?.part.connectors ?? [])
+      for (const c of k.computer?.part.connectors ?? []) {
         if (
           (c.type === 'hdmi' || c.type === 'mini-hdmi') &&
           !k.computer!.item.struck.includes(c.block ?? '')
-        )
+        ) {
           way(
             `reach-${c.id}`,
             `Bring ${c.name} of ${k.computer!.item.name} to a wall`,
@@ -229,6 +235,8 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
             [{ do: 'reach', item: computer!, connector: c.id, outside: true }],
             2,
           );
+        }
+      }
       swap(computer, (q) => q.family === 'sbc' && gives(q, 'hdmi'));
       break;
     case 'sound:none':
@@ -349,7 +357,7 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
       break;
     case 'storage:access': {
       const card = k.computer?.part.connectors.find((c) => c.type === 'card');
-      if (card)
+      if (card) {
         way(
           'reach-card',
           `Bring the card slot of ${k.computer!.item.name} to a wall`,
@@ -357,6 +365,7 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
           [{ do: 'reach', item: computer!, connector: card.id, outside: true }],
           2,
         );
+      }
       add((q) => q.family === 'storage' && takes(q, 'card'));
       way(
         'open',
@@ -377,12 +386,12 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
             x.pullDowns === true,
         ),
       );
-      for (const id of f.about)
-        for (const c of k.all.find((x) => x.item.id === id)?.part.connectors ?? [])
+      for (const id of f.about) {
+        for (const c of k.all.find((x) => x.item.id === id)?.part.connectors ?? []) {
           if (
             c.type !== 'card' &&
             !k.all.find((x) => x.item.id === id)!.item.struck.includes(c.block ?? '')
-          )
+          ) {
             way(
               `reach-${id}-${c.id}`,
               `Bring ${c.name} to a wall`,
@@ -390,6 +399,9 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
               [{ do: 'reach', item: id, connector: c.id, outside: true }],
               2,
             );
+          }
+        }
+      }
       break;
     case 'ports:pulldowns':
     case 'ports:barrel': {
@@ -408,12 +420,12 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
               x.pullDowns === true,
           ),
       );
-      const own = k.all.find((x) => x.item.id === f.about[0]),
-        bad = own?.ports.find(
-          (q) => q.carries === 'supply' && q.role === 'takes' && (q.volts?.[1] ?? 5) > 5.5,
-        );
+      const own = k.all.find((x) => x.item.id === f.about[0]);
+      const bad = own?.ports.find(
+        (q) => q.carries === 'supply' && q.role === 'takes' && (q.volts?.[1] ?? 5) > 5.5,
+      );
       const c = own?.part.connectors.find((x) => x.block === bad?.block);
-      if (own && c)
+      if (own && c) {
         way(
           'inside',
           `Keep ${c.name} of ${own.item.name} inside`,
@@ -421,7 +433,8 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
           [{ do: 'reach', item: own.item.id, connector: c.id, outside: false }],
           1,
         );
-      if (own && bad?.block)
+      }
+      if (own && bad?.block) {
         way(
           'strike',
           `Take the ${c?.name ?? 'socket'} off`,
@@ -429,6 +442,7 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
           [{ do: 'strike', item: own.item.id, block: bad.block }],
           3,
         );
+      }
       break;
     }
     case 'ports:data':

@@ -11,12 +11,13 @@ export function portsChain(k: Kit): Chain {
   const tree = dataTree(k);
   for (const b of tree.breaks) m.broken(b.id, b.title, b.what, b.why, b.about);
   const devices = tree.devices;
-  if (devices.length)
+  if (devices.length) {
     m.link({
       name: `${devices.length} USB ${devices.length === 1 ? 'device' : 'devices'}`,
       note: devices.map((d) => d.of.item.name).join(', '),
       joint: `${tree.ports} ${tree.ports === 1 ? 'port' : 'ports'}`,
     });
+  }
   return m.chain;
 }
 
@@ -25,8 +26,9 @@ function inlet(k: Kit, m: ChainMaker): void {
   const wall = fromWall(k);
   if (!wall && !charged(k)) {
     const bank = banks(k)[0];
-    if (bank)
+    if (bank) {
       m.link({ name: bank.item.name, item: bank.item.id, note: 'charged through its own socket' });
+    }
     return;
   }
   const feeds = k
@@ -37,7 +39,7 @@ function inlet(k: Kit, m: ChainMaker): void {
   const panel = k.ends('supply', 'gives')[0];
   const own = feeds.find(reachable);
   const chosen: End | undefined = panel ?? own;
-  if (!chosen)
+  if (!chosen) {
     m.broken(
       'charge',
       wall ? 'No way in for 5 V' : 'No charging socket',
@@ -45,8 +47,8 @@ function inlet(k: Kit, m: ChainMaker): void {
       ['A panel socket wired to its input, or its own socket in a wall.'],
       eats.map((e) => e.item.id),
     );
-  else {
-    if (chosen.port.form === 'usb-c' && chosen.port.pullDowns !== true)
+  } else {
+    if (chosen.port.form === 'usb-c' && chosen.port.pullDowns !== true) {
       m.broken(
         'pulldowns',
         'A USB-C socket without its pull-downs',
@@ -54,13 +56,14 @@ function inlet(k: Kit, m: ChainMaker): void {
         ['Two 5.1 kΩ resistors, one from each CC pin to ground.'],
         [chosen.of.item.id],
       );
+    }
     m.part(chosen.of, chosen.port.name, chosen === panel ? undefined : 'in the wall');
   }
   const limit = wall ? 5.25 : 5.5;
   const wild = [...k.ends('supply', 'gives'), ...k.ends('supply', 'takes').filter(reachable)].find(
     (e) => (e.port.volts?.[1] ?? 5) > limit + 0.01,
   );
-  if (wild)
+  if (wild) {
     m.broken(
       'barrel',
       `A socket for up to ${wild.port.volts![1]} V on a 5 V rail`,
@@ -70,4 +73,5 @@ function inlet(k: Kit, m: ChainMaker): void {
       ],
       [wild.of.item.id],
     );
+  }
 }

@@ -27,13 +27,13 @@ export function pictureChain(k: Kit): Chain {
   if (k.p.way === 'tv box') {
     const out = [...k.ends('hdmi', 'gives'), ...k.ends('composite', 'gives')];
     const seen = out.find(reachable);
-    if (seen)
+    if (seen) {
       m.link({
         name: 'Television',
         note: seen.port.name,
         joint: `${LINK_WORDS[seen.port.carries as LinkKind]} socket in the wall`,
       });
-    else
+    } else {
       m.broken(
         'tv',
         'No way to the television',
@@ -43,6 +43,7 @@ export function pictureChain(k: Kit): Chain {
         ['A TV box needs its HDMI or composite socket in a wall.'],
         [k.computer.item.id],
       );
+    }
     if (!screen) return m.chain;
   }
   if (!screen) {
@@ -64,12 +65,14 @@ export function pictureChain(k: Kit): Chain {
         form: 'pads',
       },
     })
-  )
+  ) {
     m.part(screen, panelWords(screen), jointWords(k, link, screen));
-  if (screen.part.screen!.standing)
+  }
+  if (screen.part.screen!.standing) {
     m.note(
       `${screen.item.name} is made standing: the picture is turned by 90 degrees at the start.`,
     );
+  }
   return m.chain;
 }
 
@@ -78,8 +81,8 @@ const panelWords = (s: Kit['all'][number]): string =>
 const jointWords = (k: Kit, link: LinkKind, to: Kit['all'][number]): string => {
   const end = to.ports.find((q) => q.carries === link && q.role === 'takes');
   if (link === 'hdmi') {
-    const from = k.ends('hdmi', 'gives')[0],
-      lead = from && end && leadFor(k, 'hdmi', from.port.form, end.form);
+    const from = k.ends('hdmi', 'gives')[0];
+    const lead = from && end && leadFor(k, 'hdmi', from.port.form, end.form);
     return lead
       ? lead.item.name
       : 'four pairs with grounds, 5 V, hot-plug and the two data lines, soldered short';
@@ -106,8 +109,9 @@ function joined(k: Kit, m: ChainMaker, link: LinkKind, to: End): boolean {
     isSoldered(from.port.form) ||
     isSoldered(to.port.form) ||
     leadFor(k, link, from.port.form, to.port.form)
-  )
+  ) {
     return true;
+  }
   m.broken(
     'lead',
     `No lead ${from.port.form} to ${to.port.form}`,
@@ -122,7 +126,7 @@ function panel(k: Kit, m: ChainMaker, screen: Kit['all'][number]): void {
   const tail = screen.ports.find((q) => q.carries === 'panel' && q.role === 'takes');
   const drivers = k.ends('panel', 'gives');
   const fit = drivers.find((d) => (d.port.count ?? 0) === (tail?.count ?? 0));
-  if (!drivers.length)
+  if (!drivers.length) {
     m.broken(
       'driver',
       'No driver board',
@@ -130,7 +134,7 @@ function panel(k: Kit, m: ChainMaker, screen: Kit['all'][number]): void {
       ['A bare panel shows nothing without the board made for its ribbon.'],
       [screen.item.id],
     );
-  else if (!fit)
+  } else if (!fit) {
     m.broken(
       'ribbon',
       `${tail?.count ?? '?'} ways on the panel, ${drivers[0]!.port.count ?? '?'} on the driver`,
@@ -138,12 +142,13 @@ function panel(k: Kit, m: ChainMaker, screen: Kit['all'][number]): void {
       ['Ways, pitch and contact side of a ribbon must match its socket.'],
       [screen.item.id, drivers[0]!.of.item.id],
     );
-  else {
+  } else {
     const takes = fit.of.ports.find(
       (q) => q.role === 'takes' && (q.carries === 'hdmi' || q.carries === 'composite'),
     );
-    if (takes && joined(k, m, takes.carries as LinkKind, { of: fit.of, port: takes }))
+    if (takes && joined(k, m, takes.carries as LinkKind, { of: fit.of, port: takes })) {
       m.part(fit.of, 'drives the panel', jointWords(k, takes.carries as LinkKind, fit.of));
+    }
   }
   if (fit) m.part(screen, panelWords(screen), `${tail?.count ?? ''} way ribbon`.trim());
 }

@@ -8,21 +8,25 @@ const enable = (x: Fitted): boolean => x.part.pads.some((p) => p.name === 'EN');
 export function shutdownChain(k: Kit): Chain {
   const m = new ChainMaker('shutdown');
   if (!k.computer) return m.unwanted('Waits for the computer.');
-  const latch = k.all.find((x) => x.part.off?.kind === 'latch'),
-    slide = k.all.find((x) => x.part.off?.kind === 'switch');
-  const way = k.p.power.off ?? (latch ? 'latch' : slide ? 'switch' : undefined);
+  const latch = k.all.find((x) => x.part.off?.kind === 'latch');
+  const slide = k.all.find((x) => x.part.off?.kind === 'switch');
+  let kind: 'switch' | 'latch' | undefined;
+  if (latch) kind = 'latch';
+  else if (slide) kind = 'switch';
+  else kind = undefined;
+  const way = k.p.power.off ?? kind;
   m.chain.begun = way !== undefined;
-  if (way === undefined)
+  if (way === undefined) {
     m.broken('way', 'No way to turn it off', 'Neither latch nor switch, and nothing said.', [
       'A soft latch waits for the system; a slide switch is simple but pulling power can corrupt the card; or shut down from the menu only.',
     ]);
-  else if (way === 'menu') {
+  } else if (way === 'menu') {
     m.link({ name: 'Menu', note: 'shut down there; what is fed stays on until the cell is empty' });
   } else if (way === 'latch') {
     if (latch) {
       m.link({ name: 'Power button', note: 'asks' });
       m.part(latch, `waits for the system, then cuts up to ${latch.part.off!.amps} A`, 'two wires');
-      if (!k.ends('lines', 'gives').length)
+      if (!k.ends('lines', 'gives').length) {
         m.broken(
           'lines',
           'No lines for the latch',
@@ -30,10 +34,12 @@ export function shutdownChain(k: Kit): Chain {
           [],
           [latch.item.id, k.computer.item.id],
         );
-    } else
+      }
+    } else {
       m.broken('latch', 'No latch', 'A soft latch is wanted, and none is in the kit.', [
         'Add one, or choose a switch or the menu.',
       ]);
+    }
   } else if (slide) {
     const amps = k.ends('rail', 'takes').reduce((s, e) => s + (e.port.amps ?? 0), 0);
     const gentle = k.all.some((x) => x.part.converter && enable(x));
@@ -43,7 +49,7 @@ export function shutdownChain(k: Kit): Chain {
         ? "on the converter's enable pin: no load current through it"
         : `carries up to ${slide.part.off!.amps} A`,
     );
-    if (!gentle && amps > slide.part.off!.amps)
+    if (!gentle && amps > slide.part.off!.amps) {
       m.broken(
         'amps',
         `${amps.toFixed(1)} A at a peak through a switch for ${slide.part.off!.amps} A`,
@@ -51,13 +57,15 @@ export function shutdownChain(k: Kit): Chain {
         ["Switch the converter's enable pin, or take a latch."],
         [slide.item.id],
       );
+    }
     m.note(
       'A hard switch can corrupt the card: shut down in the menu first, or keep the card read-only.',
     );
-  } else
+  } else {
     m.broken('switch', 'No switch', 'A switch is wanted, and none is in the kit.', [
       'Add one, or choose a latch or the menu.',
     ]);
+  }
   m.part(
     k.computer,
     way === 'latch' ? 'halts in 5 to 20 s, says so' : 'halts',

@@ -22,13 +22,13 @@ export function storageChain(k: Kit): Chain {
     (x) => x !== k.computer && x.ports.some((q) => q.carries === 'card' && q.role === 'takes'),
   );
   const door = k.p.donor?.kept.find((q) => q.kind === 'door');
-  if (reachable({ of: k.computer, port: slot }))
+  if (reachable({ of: k.computer, port: slot })) {
     m.link({ name: 'Card', note: 'reached at the wall' });
-  else if (extender) m.part(extender, 'brings the slot to where it is reached', 'flat cable');
+  } else if (extender) m.part(extender, 'brings the slot to where it is reached', 'flat cable');
   else if (door) m.link({ name: door.name, note: 'the card lies under it' });
-  else if (k.p.brief.card === 'open the case')
+  else if (k.p.brief.card === 'open the case') {
     m.link({ name: 'Card', note: 'the case is opened for it' });
-  else
+  } else {
     m.broken(
       'access',
       'No way to the card',
@@ -38,6 +38,7 @@ export function storageChain(k: Kit): Chain {
       ],
       [k.computer.item.id],
     );
+  }
   m.part(k.computer, 'starts from the card');
   return m.chain;
 }

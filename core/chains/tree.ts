@@ -26,15 +26,15 @@ export const HEADER_LIMIT_A = 0.5;
 
 /** The root, and what its wires come to; nothing when nothing makes 5 V. */
 export function powerTree(p: Project): { root: PowerNode; working: string[] } | undefined {
-  const k = kitOf(p),
-    rail = k.ends('rail', 'gives').find((e) => Math.abs((e.port.volts?.[0] ?? 5) - 5) < 0.4);
+  const k = kitOf(p);
+  const rail = k.ends('rail', 'gives').find((e) => Math.abs((e.port.volts?.[0] ?? 5) - 5) < 0.4);
   const wall = fromWall(k);
   if (!rail && !wall) return undefined;
-  const volts = rail?.port.volts?.[0] ?? 5,
-    cable = wireOhm(p.power.wireAwg, p.power.wireMm),
-    wire = cable.value;
-  const usb = new Set<string>(),
-    data = dataTree(k);
+  const volts = rail?.port.volts?.[0] ?? 5;
+  const cable = wireOhm(p.power.wireAwg, p.power.wireMm);
+  const wire = cable.value;
+  const usb = new Set<string>();
+  const data = dataTree(k);
   const mark = (n: DataNode) => {
     for (const c of n.children) {
       usb.add(c.item);
@@ -42,8 +42,8 @@ export function powerTree(p: Project): { root: PowerNode; working: string[] } | 
     }
   };
   if (data.root) mark(data.root);
-  const loads = k.ends('rail', 'takes').filter((e) => !usb.has(e.of.item.id)),
-    computer = k.computer;
+  const loads = k.ends('rail', 'takes').filter((e) => !usb.has(e.of.item.id));
+  const computer = k.computer;
   const leaf = (
     name: string,
     item: string,
@@ -53,12 +53,12 @@ export function powerTree(p: Project): { root: PowerNode; working: string[] } | 
     from: number,
     children: PowerNode[] = [],
   ): PowerNode => {
-    const total = amps + children.reduce((s, c) => s + c.amps, 0),
-      dropV = total * ohm;
+    const total = amps + children.reduce((s, c) => s + c.amps, 0);
+    const dropV = total * ohm;
     return { name, item, note, amps: total, dropV, volts: from - dropV, children };
   };
-  const light = loads.filter((e) => e.of !== computer && (e.port.amps ?? 0) <= HEADER_LIMIT_A),
-    heavy = loads.filter((e) => e.of !== computer && !light.includes(e));
+  const light = loads.filter((e) => e.of !== computer && (e.port.amps ?? 0) <= HEADER_LIMIT_A);
+  const heavy = loads.filter((e) => e.of !== computer && !light.includes(e));
   const own = loads.filter((e) => e.of === computer).reduce((s, e) => s + (e.port.amps ?? 0), 0);
   const branch = (n: DataNode, from: number): PowerNode => ({
     name: n.name,
@@ -73,9 +73,9 @@ export function powerTree(p: Project): { root: PowerNode; working: string[] } | 
   const children: PowerNode[] = [];
   if (computer) {
     const through =
-        own + light.reduce((s, e) => s + (e.port.amps ?? 0), 0) + (data.root ? load(data.root) : 0),
-      ohm = wire + p.power.switchOhm + p.power.plugs * PLUG_OHM,
-      at = volts - through * ohm;
+      own + light.reduce((s, e) => s + (e.port.amps ?? 0), 0) + (data.root ? load(data.root) : 0);
+    const ohm = wire + p.power.switchOhm + p.power.plugs * PLUG_OHM;
+    const at = volts - through * ohm;
     children.push({
       name: computer.item.name,
       item: computer.item.id,
@@ -90,12 +90,13 @@ export function powerTree(p: Project): { root: PowerNode; working: string[] } | 
         ...(data.root?.children ?? []).map((c) => branch(c, at)),
       ],
     });
-  } else
+  } else {
     children.push(
       ...light.map((e) =>
         leaf(e.of.item.name, e.of.item.id, 'at the converter', e.port.amps ?? 0, wire, volts),
       ),
     );
+  }
   children.push(
     ...heavy.map((e) =>
       leaf(

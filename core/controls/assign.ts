@@ -14,10 +14,11 @@ import munkres from 'munkres-js';
 export function leastCost(costs: readonly (readonly number[])[]): number[] {
   if (!costs.length) return [];
   const columns = costs[0]!.length;
-  if (costs.length > columns)
+  if (costs.length > columns) {
     throw new RangeError(
       `${costs.length} inputs need ${costs.length} lines; only ${columns} are free.`,
     );
+  }
   // The method wants a square: rows that ask for nothing cost nothing anywhere.
   const square = [
     ...costs.map((r) => [...r]),

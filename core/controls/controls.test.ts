@@ -20,8 +20,8 @@ function brute(costs: number[][], used = new Set<number>(), row = 0): number {
 test('the assignment equals brute force on 200 random cases', () => {
   const random = seeded(11);
   for (let k = 0; k < 200; k++) {
-    const rows = 1 + Math.floor(random() * 7),
-      columns = rows + Math.floor(random() * 3);
+    const rows = 1 + Math.floor(random() * 7);
+    const columns = rows + Math.floor(random() * 3);
     const costs = Array.from({ length: rows }, () =>
       Array.from({ length: columns }, () => Math.round(random() * 1000) / 10),
     );

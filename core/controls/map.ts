@@ -125,7 +125,7 @@ function findings(
         (o) => o !== m && o.gpio === m.gpio && o.byHand && o.input.id < m.input.id,
       );
       const known = HEADER_40.some((h) => h.gpio === m.gpio);
-      if (by.length)
+      if (by.length) {
         out.push(
           say(
             `pin-${m.input.id}`,
@@ -139,7 +139,7 @@ function findings(
             [m.input.id, by[0]!.item],
           ),
         );
-      else if (twin)
+      } else if (twin) {
         out.push(
           say(
             `pin-${m.input.id}`,
@@ -151,7 +151,7 @@ function findings(
             [m.input.id, twin.input.id],
           ),
         );
-      else if (RESERVED[m.gpio])
+      } else if (RESERVED[m.gpio]) {
         out.push(
           say(
             `pin-${m.input.id}`,
@@ -163,7 +163,7 @@ function findings(
             [m.input.id],
           ),
         );
-      else if (!known)
+      } else if (!known) {
         out.push(
           say(
             `pin-${m.input.id}`,
@@ -175,6 +175,7 @@ function findings(
             [m.input.id],
           ),
         );
+      }
     }
     if (short > 0) {
       const need = inputs.filter((m) => m.input.routed).length;
@@ -200,7 +201,7 @@ function findings(
     }
   }
   for (const m of inputs) {
-    if (!m.input.routed)
+    if (!m.input.routed) {
       out.push(
         say(
           `route-${m.input.id}`,
@@ -212,7 +213,7 @@ function findings(
           [m.input.id],
         ),
       );
-    else if ('opening' in m.input.at && !m.place)
+    } else if ('opening' in m.input.at && !m.place) {
       out.push(
         say(
           `place-${m.input.id}`,
@@ -224,11 +225,12 @@ function findings(
           [m.input.id],
         ),
       );
+    }
   }
   const twice = new Map<InputRole, Input>();
   for (const { input } of inputs) {
     const other = twice.get(input.role);
-    if (other)
+    if (other) {
       out.push(
         say(
           `role-${input.id}`,
@@ -240,6 +242,7 @@ function findings(
           [input.id, other.id],
         ),
       );
+    }
     twice.set(input.role, input);
   }
   return out;
@@ -280,7 +283,7 @@ export function controlsWays(p: Project, f: Finding, library: readonly Part[]): 
         inputs: p.controls.inputs.map((x) => (x.id === input.id ? free : x)),
       },
     }).inputs.find((m) => m.input.id === input.id)?.gpio;
-    if (gpio !== undefined)
+    if (gpio !== undefined) {
       way(
         'free-line',
         `Put ${input.name} on GPIO${gpio} instead`,
@@ -288,6 +291,7 @@ export function controlsWays(p: Project, f: Finding, library: readonly Part[]): 
         [{ do: 'input', input: { ...free, gpio } }],
         1,
       );
+    }
     way(
       'auto',
       `Let the map choose a line for ${input.name}`,
@@ -312,7 +316,7 @@ export function controlsWays(p: Project, f: Finding, library: readonly Part[]): 
       8,
     );
   }
-  if (f.id.startsWith('controls:role-') && input)
+  if (f.id.startsWith('controls:role-') && input) {
     way(
       'leave-out',
       `Do without ${input.name}`,
@@ -320,6 +324,7 @@ export function controlsWays(p: Project, f: Finding, library: readonly Part[]): 
       [{ do: 'leave-out-input', input: input.id }],
       8,
     );
+  }
   if (f.id === 'controls:short' || f.id.startsWith('controls:contested-')) {
     for (const part of library.filter(
       (q) =>

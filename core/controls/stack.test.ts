@@ -24,8 +24,9 @@ describe('a cap over its switch', () => {
   test('hand-worked: face 11.8, flange 1.1 and peg 1.3 bring the tip to 9.4; the switch stands at 11.8 - 2.5', () => {
     const s = stacks(sceneOf(done));
     expect(s.map((x) => x.input.id)).toEqual(['key-1', 'key-2', 'key-3', 'key-4']);
-    for (const x of s)
+    for (const x of s) {
       expect([x.rest, x.travel]).toEqual([expect.closeTo(11.8 - 2.4 - (11.8 - 2.5), 9), 0.25]);
+    }
     // 2 N in the middle of 44 x 14 x 1.6 of board stuff: 2 · 44³ / (48 · 20000 · 14 · 1.6³ / 12).
     expect(s[0]!.bend).toBeCloseTo((2 * 44 ** 3) / (48 * 20000 * ((14 * 1.6 ** 3) / 12)), 12);
   });
@@ -42,15 +43,16 @@ describe('a cap over its switch', () => {
         fc.integer({ min: 0, max: 45 }),
         fc.integer({ min: 2, max: 30 }),
         (lift10, proud10) => {
-          const p = keys(cap({ proud: length(proud10 / 10) }), { lift: lift10 / 10 }),
-            s = stacks(sceneOf(p))[0]!,
-            top = s.rest,
-            f = of(p);
+          const p = keys(cap({ proud: length(proud10 / 10) }), { lift: lift10 / 10 });
+          const s = stacks(sceneOf(p))[0]!;
+          const top = s.rest;
+          const f = of(p);
           let pressed = 0;
-          for (let push = 0; push <= proud10 * 10; push++)
+          for (let push = 0; push <= proud10 * 10; push++) {
             pressed = Math.max(pressed, push / 100 - top - s.bend);
-          const clicks = pressed >= s.travel - 1e-9,
-            free = Math.max(0, -top) <= s.travel / 2 + 1e-9;
+          }
+          const clicks = pressed >= s.travel - 1e-9;
+          const free = Math.max(0, -top) <= s.travel / 2 + 1e-9;
           expect([lift10, proud10, f.verdict !== 'hit']).toEqual([lift10, proud10, clicks && free]);
         },
       ),
@@ -92,10 +94,11 @@ describe('a cap over its switch', () => {
       stackFindings(sceneOf(tall)).find((f) => f.about.includes('tactile-9-5'))!,
       STARTER_PARTS,
     ).filter((w) => w.text.startsWith('Take'));
-    for (const w of ways)
+    for (const w of ways) {
       expect(Math.abs(at(appliedAll(tall, w.changes)).rest)).toBeLessThan(
         Math.abs(at(tall).rest) + 1e-9,
       );
+    }
     expect(ways.every((w) => /held down|free/.test(w.cost))).toBe(true);
   });
   test('no switch under a cap is said; without caps measured nothing is', () => {

@@ -25,8 +25,8 @@ import { solid } from '../geometry';
 import { inputPlace } from './places';
 
 /** Travel until it has clicked, mm, and how far off its middle a switch still works: typical. */
-const TACTILE = { travel: 0.25, off: 1.75 },
-  MEMBRANE = { travel: 1, off: 4 };
+const TACTILE = { travel: 0.25, off: 1.75 };
+const MEMBRANE = { travel: 1, off: 4 };
 /** Held down by more than this share of its travel, a switch may stay pressed. */
 const HELD_SHARE = 0.5;
 /** Left free at rest when a way out sets it, mm. */
@@ -57,36 +57,36 @@ export interface Stack {
 function bendOf(at: PlacedItem): number {
   const board = at.blocks.find((b) => b.block.kind === 'board')?.solid;
   if (!board) return 0;
-  const [w, h] = [board.x1 - board.x0, board.y1 - board.y0],
-    t = board.z1 - board.z0;
+  const [w, h] = [board.x1 - board.x0, board.y1 - board.y0];
+  const t = board.z1 - board.z0;
   return bowMm(PRESS_N, Math.max(w, h), Math.min(w, h), t);
 }
 
 /** Every input under a cap that was measured, with what lies beneath it. */
 export function stacks(scene: Scene): Stack[] {
-  const body = bodyOf(scene.project),
-    shell = scene.shell;
+  const body = bodyOf(scene.project);
+  const shell = scene.shell;
   if (!body?.caps?.length || !shell) return [];
   return scene.project.controls.inputs.flatMap((input): Stack[] => {
     if (!('opening' in input.at) || !input.routed) return [];
-    const opening = input.at.opening,
-      cap = body.caps!.find((c) => c.opening === opening),
-      hole = shell.openings.face.find((o) => o.id === opening),
-      at = inputPlace(scene, input);
+    const opening = input.at.opening;
+    const cap = body.caps!.find((c) => c.opening === opening);
+    const hole = shell.openings.face.find((o) => o.id === opening);
+    const at = inputPlace(scene, input);
     if (!cap || !hole || !at) return [];
-    const sign = shell.sign(hole.piece),
-      long = cap.flangeThick.mm + cap.peg.mm,
-      tip = at.z - sign * long,
-      i = body.caps!.indexOf(cap),
-      key = `shell.bodies.0.caps.${i}`;
+    const sign = shell.sign(hole.piece);
+    const long = cap.flangeThick.mm + cap.peg.mm;
+    const tip = at.z - sign * long;
+    const i = body.caps!.indexOf(cap);
+    const key = `shell.bodies.0.caps.${i}`;
     const under = [...scene.items.values()]
       .filter((p) => p.part.family === 'switch')
       .flatMap((p) =>
         p.blocks
           .filter((b) => ['body', 'cap', 'foam'].includes(b.block.kind))
           .map((block) => {
-            const s = block.solid,
-              top = sign > 0 ? s.z1 : -s.z0;
+            const s = block.solid;
+            const top = sign > 0 ? s.z1 : -s.z0;
             return {
               at: p,
               block,
@@ -102,8 +102,8 @@ export function stacks(scene: Scene): Stack[] {
     if (!under) return [{ ...where, rest: 0, travel: 0, bend: 0, sources: [] }];
     // The cap hangs under the face: what makes the face uncertain moves it as well.
     const face =
-        shell.floors.get(hole.piece)?.[0]?.solid.effects.filter((e) => e.dz0 || e.dz1) ?? [],
-      grow = { dx: 0, dy: 0, dz0: sign > 0 ? -1 : 0, dz1: sign > 0 ? 0 : 1, grow: 0 };
+      shell.floors.get(hole.piece)?.[0]?.solid.effects.filter((e) => e.dz0 || e.dz1) ?? [];
+    const grow = { dx: 0, dy: 0, dz0: sign > 0 ? -1 : 0, dz1: sign > 0 ? 0 : 1, grow: 0 };
     const own = [
       ['flangeThick', 'flange'],
       ['peg', 'peg'],
@@ -120,8 +120,8 @@ export function stacks(scene: Scene): Stack[] {
         ...grow,
       })),
     ]);
-    const rest = sign > 0 ? tip - under.top : -tip - under.top,
-      held = under.at.placement.held;
+    const rest = sign > 0 ? tip - under.top : -tip - under.top;
+    const held = under.at.placement.held;
     const sources = [
       ...sourcesOf(capSolid, under.block.solid, { gap: rest, nx: 0, ny: 0, nz: sign }),
       {
@@ -181,7 +181,7 @@ function judged(s: Stack, id: string): Finding {
     about: [s.input.id],
     at: { x: s.x, y: s.y, z: 0 },
   };
-  if (!s.on)
+  if (!s.on) {
     return {
       ...base,
       verdict: 'hit',
@@ -189,10 +189,11 @@ function judged(s: Stack, id: string): Finding {
       what: `${s.input.name}, ${s.cap.name}`,
       why: [`No switch lies within ${NEAR_MM} mm of the middle of its hole.`],
     };
-  const { off } = s.on.soft ? MEMBRANE : TACTILE,
-    free = s.rest + HELD_SHARE * s.travel,
-    deep = s.cap.proud.mm - s.rest - s.travel - s.bend,
-    side = off - s.on.off;
+  }
+  const { off } = s.on.soft ? MEMBRANE : TACTILE;
+  const free = s.rest + HELD_SHARE * s.travel;
+  const deep = s.cap.proud.mm - s.rest - s.travel - s.bend;
+  const side = off - s.on.off;
   const flip = s.sources.map((q) => ({ ...q, k: -q.k }));
   const all = [
     {
@@ -249,14 +250,14 @@ function judged(s: Stack, id: string): Finding {
 export function stackWays(scene: Scene, f: Finding, library: readonly Part[]): WayOut[] {
   const s = f.check === 'cap' ? groups(scene).find((g) => g.id === f.id)?.worst : undefined;
   if (!s?.on) return [];
-  const { at, block } = s.on,
-    out: WayOut[] = [],
-    tenth = (mm: number) => Math.round(mm * 10) / 10,
-    change = tenth(FREE_MM - s.rest);
+  const { at, block } = s.on;
+  const out: WayOut[] = [];
+  const tenth = (mm: number) => Math.round(mm * 10) / 10;
+  const change = tenth(FREE_MM - s.rest);
   if ('piece' in at.placement.on) {
-    const lift = tenth(at.placement.lift + (at.piece === s.piece ? change : -change)),
-      [mx, my] = [(block.solid.x0 + block.solid.x1) / 2, (block.solid.y0 + block.solid.y1) / 2];
-    if (Math.abs(change) >= 0.1 && lift >= 0)
+    const lift = tenth(at.placement.lift + (at.piece === s.piece ? change : -change));
+    const [mx, my] = [(block.solid.x0 + block.solid.x1) / 2, (block.solid.y0 + block.solid.y1) / 2];
+    if (Math.abs(change) >= 0.1 && lift >= 0) {
       out.push({
         id: `shim-${at.item.id}`,
         text: `${change > 0 ? 'Set' : 'Shim'} ${at.item.name} ${mm1(Math.abs(change))} mm ${change > 0 ? 'further from' : 'nearer to'} the face`,
@@ -264,7 +265,8 @@ export function stackWays(scene: Scene, f: Finding, library: readonly Part[]): W
         changes: [{ do: 'place', placement: { ...at.placement, lift } }],
         effort: 1.5,
       });
-    if (s.on.off > 0.2)
+    }
+    if (s.on.off > 0.2) {
       out.push({
         id: `under-${at.item.id}`,
         text: `Bring ${at.item.name} under the cap: ${mm1(s.on.off)} mm`,
@@ -281,9 +283,10 @@ export function stackWays(scene: Scene, f: Finding, library: readonly Part[]): W
         ],
         effort: 1.2,
       });
+    }
   }
   const peg = tenth(s.cap.peg.mm - change);
-  if (change >= 0.1 && peg > 0.2)
+  if (change >= 0.1 && peg > 0.2) {
     out.push({
       id: `file-${s.cap.id}`,
       text: `File ${mm1(change)} mm off the peg of each ${s.cap.name}`,
@@ -291,7 +294,8 @@ export function stackWays(scene: Scene, f: Finding, library: readonly Part[]): W
       changes: [{ do: 'peg', cap: s.cap.id, mm: peg }],
       effort: 3,
     });
-  if (change <= -0.1)
+  }
+  if (change <= -0.1) {
     out.push({
       id: `tip-${s.cap.id}`,
       text: `Glue a ${mm1(Math.abs(change))} mm tip under each ${s.cap.name}`,
@@ -299,9 +303,10 @@ export function stackWays(scene: Scene, f: Finding, library: readonly Part[]): W
       changes: [{ do: 'peg', cap: s.cap.id, mm: peg }],
       effort: 3,
     });
-  const high = /^([\d.]+) mm$/,
-    now = at.part.words.find((w) => high.test(w));
-  if (now)
+  }
+  const high = /^([\d.]+) mm$/;
+  const now = at.part.words.find((w) => high.test(w));
+  if (now) {
     for (const q of library.filter(
       (x) =>
         x.family === 'switch' &&
@@ -309,9 +314,9 @@ export function stackWays(scene: Scene, f: Finding, library: readonly Part[]): W
         x.words.includes('tactile') &&
         x.inputs === 1,
     )) {
-      const tall = q.words.find((w) => high.test(w)),
-        rest = tall === undefined ? NaN : s.rest + parseFloat(now) - parseFloat(tall);
-      if (rest > -HELD_SHARE * s.travel && rest < 0.6)
+      const tall = q.words.find((w) => high.test(w));
+      const rest = tall === undefined ? NaN : s.rest + parseFloat(now) - parseFloat(tall);
+      if (rest > -HELD_SHARE * s.travel && rest < 0.6) {
         out.push({
           id: `taller-${q.id}`,
           text: `Take ${q.name} instead`,
@@ -319,7 +324,9 @@ export function stackWays(scene: Scene, f: Finding, library: readonly Part[]): W
           changes: [{ do: 'swap', item: at.item.id, part: q }],
           effort: 2.5 + Math.abs(rest - FREE_MM),
         });
+      }
     }
+  }
   return out;
 }
 
@@ -327,22 +334,25 @@ export function stackWays(scene: Scene, f: Finding, library: readonly Part[]): W
 export function powerKey(
   scene: Scene,
 ): { name: string; ok: boolean; sentence: string } | undefined {
-  const input = scene.project.controls.inputs.find((i) => i.role === 'power'),
-    shell = scene.shell;
+  const input = scene.project.controls.inputs.find((i) => i.role === 'power');
+  const shell = scene.shell;
   if (!input || !shell || !('opening' in input.at)) return undefined;
-  const opening = input.at.opening,
-    hole = shell.openings.face.find((o) => o.id === opening),
-    at = inputPlace(scene, input),
-    cap = shell.body.caps?.find((c) => c.opening === opening);
+  const opening = input.at.opening;
+  const hole = shell.openings.face.find((o) => o.id === opening);
+  const at = inputPlace(scene, input);
+  const cap = shell.body.caps?.find((c) => c.opening === opening);
   if (!hole || !at) return undefined;
-  const sign = shell.sign(hole.piece),
-    outer = shell.body.pieces.find((q) => q.id === hole.piece)!.depth.mm;
+  const sign = shell.sign(hole.piece);
+  const outer = shell.body.pieces.find((q) => q.id === hole.piece)!.depth.mm;
   const tops = [...scene.items.values()]
     .filter((q) => q.part.family === 'switch')
     .flatMap((q) => q.blocks)
     .filter(({ solid: s }) => at.x > s.x0 && at.x < s.x1 && at.y > s.y0 && at.y < s.y1)
     .map(({ solid: s }) => (sign > 0 ? s.z1 : -s.z0));
-  const top = cap ? outer + cap.proud.mm : tops.length ? Math.max(...tops) : undefined;
+  let top: number | undefined;
+  if (cap) top = outer + cap.proud.mm;
+  else if (tops.length) top = Math.max(...tops);
+  else top = undefined;
   return top === undefined
     ? undefined
     : { name: input.name, ...pressable(outer - top, Math.min(hole.w, hole.h)) };

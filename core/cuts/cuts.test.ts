@@ -26,8 +26,8 @@ const depths = (p: Project) => p.shell.bodies[0]!.pieces.map((q) => q.depth.mm) 
 describe('openings', () => {
   test('each distance from an outer edge leads back to where the opening is', () => {
     for (const p of demos()) {
-      const { w, h } = size(p),
-        [front, back] = depths(p);
+      const { w, h } = size(p);
+      const [front, back] = depths(p);
       for (const o of cutting(p).openings) {
         const [a, b] = o.from;
         const [halfW, halfH] = o.round ? [0, 0] : [o.w / 2, o.h / 2];
@@ -154,10 +154,13 @@ describe('sheets', () => {
       for (const s of [...templates(p), ...templates(p, true)]) {
         if (s.id.startsWith('wall')) continue;
         expect(outline(s)).toEqual([expect.closeTo(size(p).w, 6), expect.closeTo(size(p).h, 6)]);
-        for (const m of s.marks)
-          if (m.kind === 'ring')
-            for (const [x, y] of m.points)
+        for (const m of s.marks) {
+          if (m.kind === 'ring') {
+            for (const [x, y] of m.points) {
               expect([x >= 0, y >= 0, x <= s.w, y <= s.h]).toEqual([true, true, true, true]);
+            }
+          }
+        }
       }
     }
   });
@@ -166,8 +169,8 @@ describe('sheets', () => {
       s.marks
         .flatMap((m) => (m.kind === 'circle' && m.ink === 'there' ? [m.x] : []))
         .sort((a, b) => a - b);
-    const out = templates(done).find((s) => s.id === 'front-outside')!,
-      inn = templates(done, true).find((s) => s.id === 'front-inside')!;
+    const out = templates(done).find((s) => s.id === 'front-outside')!;
+    const inn = templates(done, true).find((s) => s.id === 'front-inside')!;
     expect(circles(inn)).toEqual(
       circles(out)
         .map((x) => out.w - x)
@@ -186,8 +189,9 @@ describe('sheets', () => {
     const words = sheets.flatMap((s) =>
       s.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : [])),
     );
-    for (const item of done.kit.items)
+    for (const item of done.kit.items) {
       expect(words.filter((t) => t.startsWith(`${item.name}:`)).length).toBe(1);
+    }
     expect(words).toContain('Slab 2500: 8 mm high');
     const twice: Project = {
       ...done,
@@ -229,7 +233,8 @@ describe('sheets', () => {
         expect.closeTo(50, 9),
       ]);
     }
-    for (const bad of [0, -3, NaN, Infinity, 48.4, 51.6])
+    for (const bad of [0, -3, NaN, Infinity, 48.4, 51.6]) {
       expect(correctionFor(bad, 50).ok).toBe(false);
+    }
   });
 });

@@ -92,15 +92,14 @@ function blanks(p: Project): Blank[] {
   return openingLedger(p)
     .filter((l) => l.opening.reuse?.as === 'blanked')
     .map(({ opening: o, piece }) => {
-      const s = o.shape,
-        xs = s.kind === 'polygon' ? s.points.map((q) => q[0]) : [],
-        ys = s.kind === 'polygon' ? s.points.map((q) => q[1]) : [];
-      const [w, h] =
-        s.kind === 'circle'
-          ? [s.d.mm, s.d.mm]
-          : s.kind === 'rect'
-            ? [s.w.mm, s.h.mm]
-            : [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
+      const s = o.shape;
+      const xs = s.kind === 'polygon' ? s.points.map((q) => q[0]) : [];
+      const ys = s.kind === 'polygon' ? s.points.map((q) => q[1]) : [];
+      let pair: [number, number];
+      if (s.kind === 'circle') pair = [s.d.mm, s.d.mm];
+      else if (s.kind === 'rect') pair = [s.w.mm, s.h.mm];
+      else pair = [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
+      const [w, h] = pair;
       return {
         id: o.id,
         name: o.name,
@@ -173,9 +172,14 @@ function ports(p: Project, scene: Scene): CutItem[] {
 
 /** The outer edge at the start or the end of a wall, as seen from the front. */
 function endEdge(wall: { ux: number; uy: number }, atStart: boolean): Edge {
-  const x = atStart ? -wall.ux : wall.ux,
-    y = atStart ? -wall.uy : wall.uy;
-  return Math.abs(x) > Math.abs(y) ? (x > 0 ? 'right' : 'left') : y > 0 ? 'top' : 'bottom';
+  const x = atStart ? -wall.ux : wall.ux;
+  const y = atStart ? -wall.uy : wall.uy;
+  if (Math.abs(x) > Math.abs(y)) {
+    if (x > 0) return 'right';
+    return 'left';
+  }
+  if (y > 0) return 'top';
+  return 'bottom';
 }
 
 /** Distances from the nearer outer edges across and up. */
@@ -267,12 +271,11 @@ function trims(p: Project, scene: Scene): Trim[] {
     if (c.kind !== 'trim') return [];
     const f = scene.shell!.features.find((q) => q.feature.id === c.feature && q.copy === c.copy);
     if (!f) return [];
-    const d =
-      f.feature.shape.kind === 'circle'
-        ? `⌀${formatMm(f.feature.shape.d.mm, 1)}`
-        : f.feature.shape.kind === 'rect'
-          ? `${formatMm(f.feature.shape.w.mm, 1)} × ${formatMm(f.feature.shape.h.mm, 1)}`
-          : 'outline';
+    let d: string;
+    if (f.feature.shape.kind === 'circle') d = `⌀${formatMm(f.feature.shape.d.mm, 1)}`;
+    else if (f.feature.shape.kind === 'rect') {
+      d = `${formatMm(f.feature.shape.w.mm, 1)} × ${formatMm(f.feature.shape.h.mm, 1)}`;
+    } else d = 'outline';
     return [
       {
         key: `trim:${c.feature}#${c.copy}`,

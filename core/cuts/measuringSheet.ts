@@ -49,8 +49,8 @@ export function measuringSheet(): Sheet {
     marks.push({ kind: 'line', x0, y0, x1, y1, ink });
   };
   const rounded = (x: number, y: number, w: number, h: number): Mark => {
-    const r = 6,
-      pts: Array<[number, number]> = [];
+    const r = 6;
+    const pts: Array<[number, number]> = [];
     for (const [cx, cy, a0] of [
       [x + w - r, y + r, -90],
       [x + w - r, y + h - r, 0],
@@ -71,8 +71,9 @@ export function measuringSheet(): Sheet {
       [73, 9],
       [9, 41],
       [73, 41],
-    ] as const)
+    ] as const) {
       marks.push({ kind: 'circle', x: x + px, y: 14 + py, r: 3, ink: 'outline' });
+    }
     text(x + 41, 10, name, 3.4, 'middle');
     text(x + 41, 41, `(${n}) depth`, 3, 'middle');
     line(x, 14, x, 64, 'datum');
@@ -108,8 +109,9 @@ export function measuringSheet(): Sheet {
     ['up, from', 92],
     ['size', 122],
     ['height / depth', 150],
-  ] as const)
+  ] as const) {
     text(head[1], y, head[0], 2.8);
+  }
   for (let i = 0; i < 10; i++) {
     y += 8;
     text(2, y, `(${9 + i})`, 3);

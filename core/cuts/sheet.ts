@@ -52,8 +52,9 @@ export function correctionFor(
     ['along', alongMm],
     ['across', acrossMm],
   ] as const) {
-    if (!Number.isFinite(mm) || mm <= 0)
+    if (!Number.isFinite(mm) || mm <= 0) {
       return { ok: false, sentence: `The bar ${name} must measure more than 0 mm.` };
+    }
     const off = mm / CHECK_BAR_MM - 1;
     if (Math.abs(off) > MOST_CORRECTION) {
       const percent = `${Math.abs(off * 100).toFixed(1)} % ${off < 0 ? 'small' : 'large'}`;

@@ -9,8 +9,8 @@ const BORDER_MM = 8;
 export function shellSheets(body: Body, cuts: readonly Cut[]): Sheet[] {
   const shell = shellSolids(body, cuts);
   const outer = pointsOf(outerRing(body));
-  const w = Math.max(...outer.map((p) => p[0])),
-    h = Math.max(...outer.map((p) => p[1]));
+  const w = Math.max(...outer.map((p) => p[0]));
+  const h = Math.max(...outer.map((p) => p[1]));
   const all = named(body);
   return body.pieces.flatMap((piece, i): Sheet[] => {
     const front = shell.sign(piece.id) > 0;
@@ -47,11 +47,13 @@ export function shellSheets(body: Body, cuts: readonly Cut[]): Sheet[] {
         });
         for (const f of shell.features.filter((q) => q.piece === piece.id && q.height > 0)) {
           const [x, y] = at([f.x, f.y]);
-          if (f.feature.shape.kind === 'circle')
+          if (f.feature.shape.kind === 'circle') {
             marks.push({ kind: 'circle', x, y, r: f.feature.shape.d.mm / 2, ink: 'outline' });
-          else
-            for (const p of f.solid.prisms)
+          } else {
+            for (const p of f.solid.prisms) {
               for (const r of drawn(p)) marks.push(ring(pointsOf(r), 'outline'));
+            }
+          }
         }
       }
       return { id, title, note, w: w + 2 * BORDER_MM, h: h + 2 * BORDER_MM, marks };

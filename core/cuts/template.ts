@@ -24,8 +24,8 @@ export function templates(p: Project, inside = false, scene: Scene = sceneOf(p))
   const cuts = cutting(p, scene);
   const out: Sheet[] = [];
   const ring = pointsOf(outerRing(shell.body));
-  const w = Math.max(...ring.map((q) => q[0])),
-    h = Math.max(...ring.map((q) => q[1]));
+  const w = Math.max(...ring.map((q) => q[0]));
+  const h = Math.max(...ring.map((q) => q[1]));
   for (const piece of shell.body.pieces) {
     const mine = cuts.openings.filter((c) => c.face.kind === 'face' && c.face.piece === piece.id);
     const trims = cuts.trims.filter((t) => t.piece === piece.id);
@@ -51,9 +51,11 @@ export function templates(p: Project, inside = false, scene: Scene = sceneOf(p))
     for (const t of trims) {
       const f = shell.features.find((q) => q.feature.id === t.feature && q.copy === t.copy)!;
       const [x, y] = at(t.x, t.y);
-      for (const prism of f.solid.prisms)
-        for (const q of drawn(prism))
+      for (const prism of f.solid.prisms) {
+        for (const q of drawn(prism)) {
           marks.push({ kind: 'ring', points: pointsOf(q).map(([a, b]) => at(a, b)), ink: 'cut' });
+        }
+      }
       marks.push(
         {
           kind: 'text',
@@ -69,9 +71,13 @@ export function templates(p: Project, inside = false, scene: Scene = sceneOf(p))
     marks.push(
       ...datumEdges(mine.flatMap((c) => c.from).concat(trims.flatMap((t) => t.from)), at, w, h),
     );
+    let pieceName: string;
+    if (piece.role === 'front') pieceName = 'Front';
+    else if (piece.role === 'back') pieceName = 'Back';
+    else pieceName = piece.id;
     out.push({
       id: `${piece.id}-${inside ? 'inside' : 'outside'}`,
-      title: `${piece.role === 'front' ? 'Front' : piece.role === 'back' ? 'Back' : piece.id}, ${inside ? 'inside' : 'outside'}`,
+      title: `${pieceName}, ${inside ? 'inside' : 'outside'}`,
       note: inside
         ? 'MIRRORED: lay it on the inside of the face'
         : 'Seen from outside: lay it on the outside',
@@ -118,12 +124,13 @@ function cutMarks(c: CutItem, at: At, frame: Frame): Mark[] {
   const size = c.round ? `⌀${formatMm(c.w, 1)}` : `${formatMm(c.w, 1)} × ${formatMm(c.h, 1)}`;
   // The name stands on the side the dimension does not run.
   const ends = [at(frame.x0, c.v)[0], at(frame.x1, c.v)[0]];
-  const side =
-    cx - Math.min(...ends) < 34
-      ? { x: Math.min(...ends) + 2, anchor: 'start' as const }
-      : Math.max(...ends) - cx < 34
-        ? { x: Math.max(...ends) - 2, anchor: 'end' as const }
-        : { x: cx, anchor: 'middle' as const };
+  let label:
+    { x: number; anchor: 'start' } | { x: number; anchor: 'end' } | { x: number; anchor: 'middle' };
+  if (cx - Math.min(...ends) < 34) label = { x: Math.min(...ends) + 2, anchor: 'start' as const };
+  else if (Math.max(...ends) - cx < 34) {
+    label = { x: Math.max(...ends) - 2, anchor: 'end' as const };
+  } else label = { x: cx, anchor: 'middle' as const };
+  const side = label;
   const lowDim = c.v - frame.y0 <= frame.y1 - c.v;
   return [
     ...shape,
@@ -150,8 +157,8 @@ function dims(
   halfW: number,
   halfH: number,
 ): Mark[] {
-  const ex = x - frame.x0 <= frame.x1 - x ? frame.x0 : frame.x1,
-    ey = y - frame.y0 <= frame.y1 - y ? frame.y0 : frame.y1;
+  const ex = x - frame.x0 <= frame.x1 - x ? frame.x0 : frame.x1;
+  const ey = y - frame.y0 <= frame.y1 - y ? frame.y0 : frame.y1;
   const ends: Array<[[number, number], [number, number]]> = [
     [at(ex, y), at(x + (ex < x ? -halfW : halfW), y)],
     [at(x, ey), at(x, y + (ey < y ? -halfH : halfH))],
@@ -269,22 +276,22 @@ export function cutOuts(p: Project): Sheet[] {
     const part = partOf(p, item);
     const blocks = remaining(part, item.struck);
     const boxes = blocks.map(blockBox);
-    const x0 = Math.min(...boxes.map((b) => b[0][0])),
-      x1 = Math.max(...boxes.map((b) => b[1][0]));
-    const y0 = Math.min(...boxes.map((b) => b[0][1])),
-      y1 = Math.max(...boxes.map((b) => b[1][1]));
+    const x0 = Math.min(...boxes.map((b) => b[0][0]));
+    const x1 = Math.max(...boxes.map((b) => b[1][0]));
+    const y0 = Math.min(...boxes.map((b) => b[0][1]));
+    const y1 = Math.max(...boxes.map((b) => b[1][1]));
     return [{ item, part, blocks, x0, x1, y0, y1 }];
   });
-  const W = 180,
-    GAP = 6;
-  let x = 0,
-    y = 0,
-    rowH = 0,
-    page = 1;
+  const W = 180;
+  const GAP = 6;
+  let x = 0;
+  let y = 0;
+  let rowH = 0;
+  let page = 1;
   const out: Sheet[] = [];
   let marks: Mark[] = [];
   const flush = () => {
-    if (marks.length)
+    if (marks.length) {
       out.push({
         id: `cut-outs-${page}`,
         title: `Paper cut-outs ${page}`,
@@ -293,6 +300,7 @@ export function cutOuts(p: Project): Sheet[] {
         h: y + rowH + 2,
         marks,
       });
+    }
     marks = [];
     x = 0;
     y = 0;
@@ -300,8 +308,8 @@ export function cutOuts(p: Project): Sheet[] {
     page++;
   };
   for (const q of pieces) {
-    const w = q.x1 - q.x0,
-      h = q.y1 - q.y0 + 9;
+    const w = q.x1 - q.x0;
+    const h = q.y1 - q.y0 + 9;
     if (x > 0 && x + w > W) {
       x = 0;
       y += rowH + GAP;
@@ -310,13 +318,15 @@ export function cutOuts(p: Project): Sheet[] {
     if (y > 0 && y + h > 230) flush();
     const put = (px: number, py: number): [number, number] => [x + px - q.x0, y + 5 + q.y1 - py];
     for (const block of q.blocks) {
-      for (const prism of standing(block, 'flat').prisms)
-        for (const r of drawn(prism))
+      for (const prism of standing(block, 'flat').prisms) {
+        for (const r of drawn(prism)) {
           marks.push({
             kind: 'ring',
             points: pointsOf(r).map(([a, b]) => put(a, b)),
             ink: block === q.blocks[0] ? 'cut' : 'thin',
           });
+        }
+      }
     }
     marks.push({
       kind: 'text',
@@ -327,8 +337,9 @@ export function cutOuts(p: Project): Sheet[] {
     });
     for (const block of q.blocks.slice(1)) {
       const [low, high] = blockBox(block);
-      if (high[2] <= blockBox(q.blocks[0]!)[1][2] || high[0] - low[0] < 6 || high[1] - low[1] < 4)
+      if (high[2] <= blockBox(q.blocks[0]!)[1][2] || high[0] - low[0] < 6 || high[1] - low[1] < 4) {
         continue;
+      }
       const [tx, ty] = put((low[0] + high[0]) / 2, (low[1] + high[1]) / 2);
       marks.push({
         kind: 'text',

@@ -67,11 +67,11 @@ test('any picture lies within the lit area, keeps its shape, and its bars and it
       side,
       fc.option(fc.double({ min: 0.6, max: 1.8, noNaN: true })),
       (fw, fh, pw, ph, shape) => {
-        const s = screen([pw, ph], pw * 0.15, ph * 0.15),
-          plan = picturePlan(
-            { px: [fw, fh], ...(shape ? { shape } : {}), original: { wide: 100, from: 100 } },
-            s,
-          );
+        const s = screen([pw, ph], pw * 0.15, ph * 0.15);
+        const plan = picturePlan(
+          { px: [fw, fh], ...(shape ? { shape } : {}), original: { wide: 100, from: 100 } },
+          s,
+        );
         for (const p of [plan.fill, ...(plan.whole ? [plan.whole] : [])]) {
           expect(Math.min(p.x, p.y)).toBeGreaterThan(-1e-6);
           expect(p.w / p.h).toBeCloseTo(shape ?? fw / fh, 5);
@@ -86,10 +86,13 @@ test('any picture lies within the lit area, keeps its shape, and its bars and it
 });
 
 test('every family has a picture on every starter screen', () => {
-  for (const p of STARTER_PARTS)
-    for (const [name, f] of Object.entries(SHOWN))
-      if (p.screen)
+  for (const p of STARTER_PARTS) {
+    for (const [name, f] of Object.entries(SHOWN)) {
+      if (p.screen) {
         expect([p.id, name, picturePlan(f, p.screen).fill.w > 5]).toEqual([p.id, name, true]);
+      }
+    }
+  }
 });
 
 describe('behind a window', () => {
@@ -100,8 +103,8 @@ describe('behind a window', () => {
     link: 'spi' as const,
   });
   test('hand-worked: 71 × 53.3 behind 62 × 47 hides 4.5 and 3.15 mm a side, 23 % in all; 56.9 × 42.7 leaves a gap of 2.55 and 2.15', () => {
-    const large = behindWindow(lit(71, 53.3), { w: 62, h: 47 }),
-      small = behindWindow(lit(56.9, 42.7), { w: 62, h: 47 });
+    const large = behindWindow(lit(71, 53.3), { w: 62, h: 47 });
+    const small = behindWindow(lit(56.9, 42.7), { w: 62, h: 47 });
     expect([large.hiddenX, large.hiddenY, large.gapX, large.gapY]).toEqual([
       4.5,
       expect.closeTo(3.15, 9),
@@ -117,7 +120,7 @@ describe('behind a window', () => {
     ]);
   });
   test('what is hidden and what gap shows never stand on the same side, and a window as large as the picture shows neither', () => {
-    for (let w = 40; w < 80; w += 7)
+    for (let w = 40; w < 80; w += 7) {
       for (let h = 30; h < 60; h += 5) {
         const b = behindWindow(lit(58, 44), { w, h });
         expect([b.hiddenX * b.gapX, b.hiddenY * b.gapY, b.covered >= 0 && b.covered < 1]).toEqual([
@@ -126,6 +129,7 @@ describe('behind a window', () => {
           true,
         ]);
       }
+    }
     expect(behindWindow(lit(58, 44), { w: 58, h: 44 })).toMatchObject({
       hiddenX: 0,
       hiddenY: 0,

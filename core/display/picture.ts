@@ -49,17 +49,17 @@ const ODD = 0.03;
  * @returns       with whole-number scale when the panel has pixels enough, and filled as far as its shape allows
  */
 export function picturePlan(family: Shown, screen: Screen): PicturePlan {
-  const [pw, ph] = screen.px,
-    { w: W, h: H } = screen.active,
-    [fw, fh] = family.px;
-  const pitchX = W / pw,
-    pitchY = H / ph,
-    ppi = 25.4 / pitchX;
+  const [pw, ph] = screen.px;
+  const { w: W, h: H } = screen.active;
+  const [fw, fh] = family.px;
+  const pitchX = W / pw;
+  const pitchY = H / ph;
+  const ppi = 25.4 / pitchX;
   // Shown wider or narrower than its pixels are square: the height keeps its pixels, the width is stretched.
   const stretch = family.shape ? (family.shape * fh) / fw : 1;
   const picture = (scale: number, whole: boolean): Picture => {
-    const w = fw * scale * stretch * pitchX,
-      h = fh * scale * pitchY;
+    const w = fw * scale * stretch * pitchX;
+    const h = fh * scale * pitchY;
     return {
       scale,
       whole,
@@ -71,8 +71,8 @@ export function picturePlan(family: Shown, screen: Screen): PicturePlan {
       apparent: w / HELD_CM / (family.original.wide / family.original.from),
     };
   };
-  const most = Math.min(pw / (fw * stretch), ph / fh),
-    whole = Math.floor(most + 1e-9);
+  const most = Math.min(pw / (fw * stretch), ph / fh);
+  const whole = Math.floor(most + 1e-9);
   const off = pitchX / pitchY - 1;
   const fill = picture(most, Math.abs(most - Math.round(most)) < 1e-9);
   return {
@@ -103,8 +103,8 @@ export function spiRate(
   bits = 16,
 ): Worked<{ bound: number; usual: [number, number] }> {
   if (!(clockMHz > 0)) throw new RangeError(`A clock of ${clockMHz} MHz moves nothing.`);
-  const [w, h] = screen.px,
-    bound = (clockMHz * 1e6) / (w * h * bits);
+  const [w, h] = screen.px;
+  const bound = (clockMHz * 1e6) / (w * h * bits);
   return {
     value: { bound, usual: [0.7 * bound, 0.9 * bound] },
     working: [
@@ -119,8 +119,8 @@ export function parallelClock(
   fps = 60,
   blank: readonly [number, number] = [80, 20],
 ): Worked<number> {
-  const [w, h] = screen.px,
-    mhz = ((w + blank[0]) * (h + blank[1]) * fps) / 1e6;
+  const [w, h] = screen.px;
+  const mhz = ((w + blank[0]) * (h + blank[1]) * fps) / 1e6;
   return {
     value: mhz,
     working: [
@@ -140,10 +140,10 @@ export interface Behind {
 }
 
 export function behindWindow(screen: Screen, window: { w: number; h: number }): Behind {
-  const { w, h } = screen.active,
-    x = (window.w - w) / 2,
-    y = (window.h - h) / 2,
-    seen = Math.min(w, window.w) * Math.min(h, window.h);
+  const { w, h } = screen.active;
+  const x = (window.w - w) / 2;
+  const y = (window.h - h) / 2;
+  const seen = Math.min(w, window.w) * Math.min(h, window.h);
   return {
     hiddenX: Math.max(0, -x),
     hiddenY: Math.max(0, -y),

@@ -20,11 +20,11 @@ const usesRadio = (p: Project): boolean =>
 
 /** The antenna as a solid where its board stands. */
 function antennaOf(at: PlacedItem): Solid | undefined {
-  const a = at.part.antenna,
-    board = at.blocks.find((b) => b.block.kind === 'board')?.block;
+  const a = at.part.antenna;
+  const board = at.blocks.find((b) => b.block.kind === 'board')?.block;
   if (!a || at.pose.stand !== 'flat') return undefined;
-  const base = board ? board.base + board.height.mm : 0,
-    { over, turn, x, y, z } = at.pose;
+  const base = board ? board.base + board.height.mm : 0;
+  const { over, turn, x, y, z } = at.pose;
   return solid(
     `${at.item.id}/antenna`,
     `antenna of ${at.item.name}`,
@@ -87,18 +87,18 @@ function findings(scene: Scene): Finding[] {
 
 /** A hand that holds the build where the antenna is. */
 function held(scene: Scene, at: PlacedItem, mine: Solid): Finding[] {
-  const span = palmSpan(scene),
-    near = palms(scene)
-      .map((palm) => ({ palm, gap: gapOf(mine.prisms, palm.prisms, 2 * FREE_MM) }))
-      .sort((p, q) => p.gap.gap - q.gap.gap)[0];
+  const span = palmSpan(scene);
+  const near = palms(scene)
+    .map((palm) => ({ palm, gap: gapOf(mine.prisms, palm.prisms, 2 * FREE_MM) }))
+    .sort((p, q) => p.gap.gap - q.gap.gap)[0];
   if (!span || !near) return [];
-  const { gap, nx, ny, nz } = near.gap,
-    { measure, verdict } = measured(
-      gap,
-      FREE_MM,
-      `A hand within about ${FREE_MM} mm of an antenna shortens its reach (typical).`,
-      [placing(at), { key: 'model.palm', label: 'how it is held', u: HOLD_U_MM, k: 1 }],
-    );
+  const { gap, nx, ny, nz } = near.gap;
+  const { measure, verdict } = measured(
+    gap,
+    FREE_MM,
+    `A hand within about ${FREE_MM} mm of an antenna shortens its reach (typical).`,
+    [placing(at), { key: 'model.palm', label: 'how it is held', u: HOLD_U_MM, k: 1 }],
+  );
   return verdict === 'clear'
     ? []
     : [

@@ -24,25 +24,25 @@ const place = (p: Project, item: string, more: Partial<Placement>): Project =>
 
 test('a part that cannot come in or shut is one that hits something on a walk in 0.2 mm steps', () => {
   const random = seeded(7);
-  let barred = 0,
-    free = 0;
+  let barred = 0;
+  let free = 0;
   for (let n = 0; n < 60; n++) {
-    const front = random() < 0.6,
-      p = place(done, 'charger', {
-        on: { piece: front ? 'front' : 'back' },
-        x: 30 + random() * 110,
-        y: 2.4 + random() * 1.2,
-        lift: random() * 16,
-      });
-    const scene = sceneOf(p),
-      at = scene.items.get('charger')!,
-      m = at.mouths.find((q) => q.outside)!,
-      put = assembly(scene),
-      other = front ? 'back' : 'front';
+    const front = random() < 0.6;
+    const p = place(done, 'charger', {
+      on: { piece: front ? 'front' : 'back' },
+      x: 30 + random() * 110,
+      y: 2.4 + random() * 1.2,
+      lift: random() * 16,
+    });
+    const scene = sceneOf(p);
+    const at = scene.items.get('charger')!;
+    const m = at.mouths.find((q) => q.outside)!;
+    const put = assembly(scene);
+    const other = front ? 'back' : 'front';
     const walls = scene.shell!.all.filter(
-        (s) => s.owner === other && (s.kind === 'wall' || s.kind === 'feature'),
-      ),
-      toward = front ? 1 : -1;
+      (s) => s.owner === other && (s.kind === 'wall' || s.kind === 'feature'),
+    );
+    const toward = front ? 1 : -1;
     const meets = (dz: number) =>
       at.blocks.some((b) =>
         walls.some((w) => {
@@ -73,8 +73,8 @@ test('a part that cannot come in or shut is one that hits something on a walk in
 });
 
 test('a socket of one half in a closed hole of the other cannot shut; a notch opens the way and the cut list has it', () => {
-  const p = place(done, 'charger', { on: { piece: 'front' }, x: 140, lift: 14 }),
-    [f] = closingFindings(sceneOf(p));
+  const p = place(done, 'charger', { on: { piece: 'front' }, x: 140, lift: 14 });
+  const [f] = closingFindings(sceneOf(p));
   expect([f!.title, f!.what]).toEqual([
     'Cannot close: 1.6 mm in the way',
     'USB-C charging of Step 5/3A and back bottom wall',
@@ -94,8 +94,8 @@ test('a socket in its own half goes in drawn back when there is room behind it, 
     repeat: undefined,
   };
   delete rib.repeat;
-  const back = done.shell.bodies[0]!.pieces[1]!,
-    at = sceneOf(done).items.get('charger')!.blocks[0]!.solid;
+  const back = done.shell.bodies[0]!.pieces[1]!;
+  const at = sceneOf(done).items.get('charger')!.blocks[0]!.solid;
   rib.at = {
     x: {
       ...rib.at.x,
@@ -181,12 +181,9 @@ describe('what lies under what', () => {
   });
   test('two that each lie under the other are named', () => {
     const scene = sceneOf(
-        build(
-          [block('foot', 0, 0), block('roof', 12, 6)],
-          [block('low', 12, 0), block('top', 0, 6)],
-        ),
-      ),
-      [f] = closingFindings(scene);
+      build([block('foot', 0, 0), block('roof', 12, 6)], [block('low', 12, 0), block('top', 0, 6)]),
+    );
+    const [f] = closingFindings(scene);
     expect([f!.title, f!.what]).toEqual(['Neither can go in first', 'one and two']);
     expect(assembly(scene).knots).toEqual([['one', 'two']]);
   });

@@ -23,8 +23,8 @@ type P3 = [number, number, number];
 export function balance(scene: Scene): Balance | undefined {
   const body = scene.shell?.body;
   if (!body) return undefined;
-  const { w, h } = outlineSpan(body.outline),
-    shell = shellMass(body).value;
+  const { w, h } = outlineSpan(body.outline);
+  const shell = shellMass(body).value;
   const depth = (sign: 1 | -1) =>
     body.pieces.find((q) => scene.shell!.sign(q.id) === sign)?.depth.mm ?? 0;
   const list: Array<{ g: number; at: P3 }> = [
@@ -47,8 +47,8 @@ export function balance(scene: Scene): Balance | undefined {
     }
     list.push({ g: it.part.massG, at: [mid[0] / volume, mid[1] / volume, mid[2] / volume] });
   }
-  const massG = list.reduce((s, q) => s + q.g, 0),
-    c = [0, 1, 2].map((i) => list.reduce((s, q) => s + q.g * q.at[i]!, 0) / massG) as P3;
+  const massG = list.reduce((s, q) => s + q.g, 0);
+  const c = [0, 1, 2].map((i) => list.reduce((s, q) => s + q.g * q.at[i]!, 0) / massG) as P3;
   // A lever on two hands at the outer edges carries the weight in the ratio of the distances.
   const left = 1 - c[0] / w;
   return {
@@ -78,14 +78,14 @@ export interface Rest {
 
 /** Corners of the back as the table meets them: the back face, and bays that bulge out of it. */
 function corners(scene: Scene): Array<{ p: P3; name: string }> {
-  const shell = scene.shell!,
-    body = shell.body,
-    back = body.pieces.find((q) => shell.sign(q.id) < 0);
+  const shell = scene.shell!;
+  const body = shell.body;
+  const back = body.pieces.find((q) => shell.sign(q.id) < 0);
   if (!back) return [];
-  const { w, h } = outlineSpan(body.outline),
-    r = body.outline.kind === 'rect' ? body.outline.r.mm : 0,
-    z = -back.depth.mm,
-    k = r * (1 - Math.SQRT1_2);
+  const { w, h } = outlineSpan(body.outline);
+  const r = body.outline.kind === 'rect' ? body.outline.r.mm : 0;
+  const z = -back.depth.mm;
+  const k = r * (1 - Math.SQRT1_2);
   const face = (
     [
       [k, k, 'lower left'],
@@ -111,16 +111,16 @@ function corners(scene: Scene): Array<{ p: P3; name: string }> {
 
 /** Which three points carry it: every plane through three of them with the rest above and the weight between. */
 export function restsOn(scene: Scene): Rest | undefined {
-  const b = balance(scene),
-    list = scene.shell ? corners(scene) : [];
+  const b = balance(scene);
+  const list = scene.shell ? corners(scene) : [];
   if (!b || list.length < 3) return undefined;
   let best: { tilt: number; on: Set<number> } | undefined;
-  for (let i = 0; i < list.length; i++)
-    for (let j = i + 1; j < list.length; j++)
+  for (let i = 0; i < list.length; i++) {
+    for (let j = i + 1; j < list.length; j++) {
       for (let k = j + 1; k < list.length; k++) {
-        const [p, q, r] = [list[i]!.p, list[j]!.p, list[k]!.p],
-          u = sub(q, p),
-          v = sub(r, p);
+        const [p, q, r] = [list[i]!.p, list[j]!.p, list[k]!.p];
+        const u = sub(q, p);
+        const v = sub(r, p);
         let n: P3 = [
           u[1] * v[2] - u[2] * v[1],
           u[2] * v[0] - u[0] * v[2],
@@ -133,23 +133,26 @@ export function restsOn(scene: Scene): Rest | undefined {
         const above = (x: P3) => (x[0] - p[0]) * n[0] + (x[1] - p[1]) * n[1] + (x[2] - p[2]) * n[2];
         if (list.some((c) => above(c.p) < -1e-6)) continue;
         // The weight falls along the plane's normal: it must land inside what stands on the table.
-        const drop = above([b.x, b.y, b.z]),
-          foot: P3 = [b.x - drop * n[0], b.y - drop * n[1], b.z - drop * n[2]];
+        const drop = above([b.x, b.y, b.z]);
+        const foot: P3 = [b.x - drop * n[0], b.y - drop * n[1], b.z - drop * n[2]];
         const on = new Set(list.flatMap((c, m) => (above(c.p) < 0.02 ? [m] : [])));
         if (
           !inside(
             [...on].map((m) => list[m]!.p),
             foot,
           )
-        )
+        ) {
           continue;
+        }
         const tilt = (Math.acos(Math.min(1, n[2])) * 180) / Math.PI;
         if (!best || tilt < best.tilt) best = { tilt, on };
       }
+    }
+  }
   if (!best) return undefined;
-  const on = [...best.on].map((m) => ({ x: list[m]!.p[0], y: list[m]!.p[1], name: list[m]!.name })),
-    names = [...new Set(on.map((o) => o.name))],
-    flat = best.tilt < 0.2;
+  const on = [...best.on].map((m) => ({ x: list[m]!.p[0], y: list[m]!.p[1], name: list[m]!.name }));
+  const names = [...new Set(on.map((o) => o.name))];
+  const flat = best.tilt < 0.2;
   return {
     flat,
     tiltDeg: best.tilt,

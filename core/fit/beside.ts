@@ -29,8 +29,9 @@ interface Plugged {
 export function pluggedIn(scene: Scene): Plugged[] {
   return [...scene.items.values()].flatMap((at) =>
     at.mouths.flatMap((mouth): Plugged[] => {
-      if (!mouth.outside || !mouth.wall || mouth.u === undefined || mouth.type === 'card')
+      if (!mouth.outside || !mouth.wall || mouth.u === undefined || mouth.type === 'card') {
         return [];
+      }
       const [w, h] = mouldSizes(at, mouth);
       return [{ at, mouth, u: mouth.u, z: mouth.z, w, h }];
     }),
@@ -46,16 +47,16 @@ const plugSource = ({ mouth }: Plugged) => ({
 });
 
 function findings(scene: Scene): Finding[] {
-  const all = pluggedIn(scene),
-    out: Finding[] = [];
+  const all = pluggedIn(scene);
+  const out: Finding[] = [];
   all.forEach((a, i) => {
     for (const b of all.slice(i + 1)) {
       if (a.mouth.wall !== b.mouth.wall) continue;
       // Far apart there is nothing to say.
       if (Math.abs(a.u - b.u) > FAR_MM) continue;
-      const along = Math.abs(a.u - b.u) - (a.w + b.w) / 2,
-        high = Math.abs(a.z - b.z) - (a.h + b.h) / 2,
-        gap = Math.max(along, high);
+      const along = Math.abs(a.u - b.u) - (a.w + b.w) / 2;
+      const high = Math.abs(a.z - b.z) - (a.h + b.h) / 2;
+      const gap = Math.max(along, high);
       const { measure, verdict } = measured(
         gap,
         0,
@@ -95,16 +96,17 @@ export const standsOut = ({ at, mouth }: Pick<Plugged, 'at' | 'mouth'>): number 
 
 /** A straight plug in a side wall where a palm lies: nobody plays while it charges. */
 function inHand(scene: Scene, a: Plugged): Finding[] {
-  const span = palmSpan(scene),
-    long = standsOut(a);
+  const span = palmSpan(scene);
+  const long = standsOut(a);
   if (
     !span ||
     Math.abs(a.mouth.wall!.nx) < 0.7 ||
     a.mouth.recess! > FAR_MM ||
     a.mouth.y - a.w / 2 > span.to ||
     long <= HELD_MM
-  )
+  ) {
     return [];
+  }
   return [
     {
       id: `held:${a.at.item.id}/${a.mouth.id}`,
@@ -124,9 +126,9 @@ function inHand(scene: Scene, a: Plugged): Finding[] {
 
 /** A moulding that hangs lower than the back lifts the handheld off the table. */
 function lying(scene: Scene, a: Plugged): Finding[] {
-  const { back } = depthsOf(scene.shell!.body),
-    low = -back,
-    gap = a.z - a.h / 2 - low;
+  const { back } = depthsOf(scene.shell!.body);
+  const low = -back;
+  const gap = a.z - a.h / 2 - low;
   if (!back) return [];
   if (gap > a.h) return [];
   const { measure, verdict } = measured(gap, 0, 'It lies flat while it is plugged in.', [
@@ -168,7 +170,7 @@ function ways(scene: Scene, f: Finding, items: readonly PlacedItem[]) {
         effort: 9,
       })),
   );
-  if (f.id.startsWith('held:'))
+  if (f.id.startsWith('held:')) {
     return [
       ...items.flatMap((at) =>
         at.mouths
@@ -184,8 +186,10 @@ function ways(scene: Scene, f: Finding, items: readonly PlacedItem[]) {
       ...items.flatMap((at) => stepsAway(at, [10, 20, 30, 40], ['up'])),
       ...shut,
     ];
-  if (!f.id.startsWith('lying:'))
+  }
+  if (!f.id.startsWith('lying:')) {
     return [...items.flatMap((at) => stepsAway(at, [2, 4, 6, 9, 12, 16])), ...shut];
+  }
   const up = Math.ceil((-(f.measure?.gap ?? 0) + 0.5) * 2) / 2;
   return [
     ...items.flatMap((at) =>

@@ -100,11 +100,11 @@ const scene = (p: Project) => sceneOf(p);
 describe('balance', () => {
   test('hand-worked: a lever of shell and two bricks', () => {
     const p = box([
-        [brick('a', 10, 10, 5, 100), { x: 10, y: 35 }],
-        [brick('b', 20, 10, 5, 50), { x: 90, y: 35 }],
-      ]),
-      b = balance(scene(p))!,
-      s = shellMass(p.shell.bodies[0]!).value;
+      [brick('a', 10, 10, 5, 100), { x: 10, y: 35 }],
+      [brick('b', 20, 10, 5, 50), { x: 90, y: 35 }],
+    ]);
+    const b = balance(scene(p))!;
+    const s = shellMass(p.shell.bodies[0]!).value;
     expect(b.massG).toBeCloseTo(s + 150, 9);
     expect(b.x).toBeCloseTo((s * 60 + 100 * 15 + 50 * 100) / (s + 150), 9);
     expect([b.y, b.left]).toEqual([expect.closeTo(40, 9), expect.closeTo(1 - b.x / 120, 9)]);
@@ -186,15 +186,15 @@ describe('what sets a dimension', () => {
   });
   test('no way through the parts has less play, by trying all of them', () => {
     for (let seed = 0; seed < 30; seed++) {
-      const r = seeded(seed),
-        list = Array.from({ length: 7 }, (_, i): [Part, Partial<Placement>] => {
-          const w = 8 + r() * 30,
-            h = 8 + r() * 20;
-          return [
-            brick(`b${i}`, w, h, 3 + r() * 5, 1),
-            { x: 2 + r() * (116 - w), y: 2 + r() * (76 - h) },
-          ];
-        });
+      const r = seeded(seed);
+      const list = Array.from({ length: 7 }, (_, i): [Part, Partial<Placement>] => {
+        const w = 8 + r() * 30;
+        const h = 8 + r() * 20;
+        return [
+          brick(`b${i}`, w, h, 3 + r() * 5, 1),
+          { x: 2 + r() * (116 - w), y: 2 + r() * (76 - h) },
+        ];
+      });
       const rows = list.map(([p, at]) => {
         const plan = p.blocks[0]!.plan as { w: { mm: number }; h: { mm: number } };
         return { x0: at.x!, x1: at.x! + plan.w.mm, y0: at.y!, y1: at.y! + plan.h.mm };

@@ -5,14 +5,14 @@ import { doubtfulBuild, drawn } from './chance.fixture';
 import { Checker } from './checker';
 
 export function chanceBench(say: (line: string) => void): void {
-  let most = 0,
-    middle = 0;
-  const builds = 50,
-    draws = 20_000;
+  let most = 0;
+  let middle = 0;
+  const builds = 50;
+  const draws = 20_000;
   for (let i = 0; i < builds; i++) {
-    const q = doubtfulBuild(3000 + i),
-      told = buildChance(new Checker(q).findings()).value,
-      { share } = drawn(q, draws, seeded(9000 + i));
+    const q = doubtfulBuild(3000 + i);
+    const told = buildChance(new Checker(q).findings()).value;
+    const { share } = drawn(q, draws, seeded(9000 + i));
     most = Math.max(most, Math.abs(told - share));
     if (share > 0.2 && share < 0.8) middle++;
   }

@@ -13,21 +13,21 @@ type Rng = () => number;
 
 /** A row of 8 to 12 boards, each with a tall block, standing close: gaps across and towards the other half. */
 export function doubtfulBuild(seed: number): Project {
-  const r = seeded(seed),
-    n = 8 + Math.floor(r() * 5),
-    depth = 12,
-    wall = 2;
-  const parts: Part[] = [],
-    items: Project['kit']['items'] = [],
-    placements: Project['layout']['placements'] = [];
+  const r = seeded(seed);
+  const n = 8 + Math.floor(r() * 5);
+  const depth = 12;
+  const wall = 2;
+  const parts: Part[] = [];
+  const items: Project['kit']['items'] = [];
+  const placements: Project['layout']['placements'] = [];
   // Some builds are hopeful, some are not.
   const ease = 0.1 + r() * 0.45;
   let x = 2 + 0.6;
   for (let i = 0; i < n; i++) {
-    const w = 9 + Math.round(r() * 80) / 10,
-      h = 14 + r() * 8,
-      how = r() < 0.5 ? ('ruler' as const) : ('calliper' as const),
-      tall = 17.4 - r() * (r() < 0.3 ? ease : 4);
+    const w = 9 + Math.round(r() * 80) / 10;
+    const h = 14 + r() * 8;
+    const how = r() < 0.5 ? ('ruler' as const) : ('calliper' as const);
+    const tall = 17.4 - r() * (r() < 0.3 ? ease : 4);
     parts.push({
       id: `p${i}`,
       name: `Board ${i}`,
@@ -107,40 +107,45 @@ export function doubtfulBuild(seed: number): Project {
 
 /** Share of draws at which nothing is below its need: every pair of solids that are near, one by one. The shell's readings are exact here: it is built once. */
 export function drawn(p: Project, draws: number, random: Rng): { share: number } {
-  const ground: Scene = sceneOf(p),
-    normal = () => quantileOf(Math.min(1 - 1e-12, Math.max(1e-12, random())));
+  const ground: Scene = sceneOf(p);
+  const normal = () => quantileOf(Math.min(1 - 1e-12, Math.max(1e-12, random())));
   const PLACE = { hand: 0.3 / Math.sqrt(3), jig: 0.1 / Math.sqrt(3) };
-  const shell = ground.shell!.all.map((solid): Side => ({ solid })),
-    near = (a: Side, b: Side): boolean =>
-      a.solid.x0 < b.solid.x1 + 0.1 &&
-      b.solid.x0 < a.solid.x1 + 0.1 &&
-      a.solid.y0 < b.solid.y1 + 0.1 &&
-      b.solid.y0 < a.solid.y1 + 0.1 &&
-      a.solid.z0 < b.solid.z1 + 0.1 &&
-      b.solid.z0 < a.solid.z1 + 0.1;
+  const shell = ground.shell!.all.map((solid): Side => ({ solid }));
+  const near = (a: Side, b: Side): boolean =>
+    a.solid.x0 < b.solid.x1 + 0.1 &&
+    b.solid.x0 < a.solid.x1 + 0.1 &&
+    a.solid.y0 < b.solid.y1 + 0.1 &&
+    b.solid.y0 < a.solid.y1 + 0.1 &&
+    a.solid.z0 < b.solid.z1 + 0.1 &&
+    b.solid.z0 < a.solid.z1 + 0.1;
   const holds = (scene: Scene): boolean => {
     const sides = [...scene.items.values()].map((at) =>
       at.blocks.map((b): Side => ({ solid: b.solid, at, block: b.block })),
     );
-    for (let i = 0; i < sides.length; i++)
+    for (let i = 0; i < sides.length; i++) {
       for (const a of sides[i]!) {
-        for (let j = i + 1; j < sides.length; j++)
-          for (const b of sides[j]!)
+        for (let j = i + 1; j < sides.length; j++) {
+          for (const b of sides[j]!) {
             if (near(a, b)) {
               const c = contactOf(a, b, 'abs');
               if (c && c.measure.gap < c.measure.required) return false;
             }
-        for (const b of shell)
+          }
+        }
+        for (const b of shell) {
           if (near(a, b)) {
             const c = contactOf(a, b, 'abs');
             if (
               c &&
               !(b.solid.kind === 'floor' && Math.abs(c.gap.gap) < 1e-6) &&
               c.measure.gap < c.measure.required
-            )
+            ) {
               return false;
+            }
           }
+        }
       }
+    }
     return true;
   };
   let good = 0;

@@ -6,8 +6,8 @@ import { Checker } from './checker';
 
 const [first, count, draws] = process.argv.slice(2).map(Number) as [number, number, number];
 for (let i = 0; i < count; i++) {
-  const p = doubtfulBuild(first + i),
-    told = buildChance(new Checker(p).findings());
+  const p = doubtfulBuild(first + i);
+  const told = buildChance(new Checker(p).findings());
   process.stdout.write(
     `${JSON.stringify({ seed: first + i, told: told.value, shared: told.shared, parts: p.layout.placements.length, share: drawn(p, draws, seeded(first + i + 7000)).share })}\n`,
   );

@@ -32,8 +32,8 @@ const source = (key: string, u: number, k = 1): SourceShare => ({ key, label: ke
 
 describe('closed forms', () => {
   test('independent findings multiply, the same one twice counts once, opposite ones exclude each other', () => {
-    const a = finding(0.1, [source('a', 0.1)]),
-      b = finding(0.05, [source('b', 0.1)]);
+    const a = finding(0.1, [source('a', 0.1)]);
+    const b = finding(0.05, [source('b', 0.1)]);
     expect(buildChance([a, b]).value).toBeCloseTo(phi(1) * phi(0.5), 2);
     expect(buildChance([a, { ...a, id: 'again' }]).value).toBeCloseTo(phi(1), 3);
     // P(z > -1 and z < 0.5)
@@ -58,8 +58,8 @@ describe('closed forms', () => {
           source(`p${Math.floor(r() * 4)}`, 0.1 * r() + 0.01),
         ]),
       );
-      const c = buildChance(list).value,
-        worst = Math.min(...list.map((f) => f.measure!.chance));
+      const c = buildChance(list).value;
+      const worst = Math.min(...list.map((f) => f.measure!.chance));
       expect(c).toBeLessThanOrEqual(worst);
       expect(c).toBeGreaterThanOrEqual(list.reduce((x, f) => x * f.measure!.chance, 1) - 0.01);
     }
@@ -70,9 +70,8 @@ describe('closed forms', () => {
   test('nothing doubtful is certain; a hit without a measure is hopeless', () => {
     expect(buildChance([]).value).toBe(1);
     expect(
-      buildChance([
-        { ...finding(1, [source('a', 0.1)]), measure: undefined as never, verdict: 'hit' },
-      ]).value,
+      buildChance([{ ...finding(1, [source('a', 0.1)]), measure: undefined, verdict: 'hit' }])
+        .value,
     ).toBe(0);
   });
 });
@@ -120,23 +119,23 @@ describe('against drawing the readings and checking every near pair again', () =
 describe('which reading to take again', () => {
   test('the one that is promised raises the chance as promised when it is taken', () => {
     const rough = finding(0.2, [
-        source('shell.bodies.0.pieces.1.depth', 0.29),
-        source('kit.parts.0.blocks.0.height', 0.03),
-      ]),
-      other = finding(0.15, [
-        source('layout.placements.2.x', 0.17),
-        source('kit.parts.0.blocks.0.height', 0.03),
-      ]);
+      source('shell.bodies.0.pieces.1.depth', 0.29),
+      source('kit.parts.0.blocks.0.height', 0.03),
+    ]);
+    const other = finding(0.15, [
+      source('layout.placements.2.x', 0.17),
+      source('kit.parts.0.blocks.0.height', 0.03),
+    ]);
     const [first, second] = improvements([rough, other]);
     expect([first!.key, first!.how]).toEqual(['shell.bodies.0.pieces.1.depth', 'calliper']);
-    const u = length(1, 'calliper').u,
-      better = buildChance([
-        finding(0.2, [
-          source('shell.bodies.0.pieces.1.depth', u),
-          source('kit.parts.0.blocks.0.height', 0.03),
-        ]),
-        other,
-      ]).value;
+    const u = length(1, 'calliper').u;
+    const better = buildChance([
+      finding(0.2, [
+        source('shell.bodies.0.pieces.1.depth', u),
+        source('kit.parts.0.blocks.0.height', 0.03),
+      ]),
+      other,
+    ]).value;
     expect(first!.to).toBeCloseTo(better, 1);
     expect([second!.key, second!.how]).toEqual(['layout.placements.2.x', 'jig']);
     expect(improvements([])).toEqual([]);

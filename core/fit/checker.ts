@@ -49,11 +49,11 @@ export class Checker {
     const kept = new Set(
       old?.scene.shell === this.scene.shell
         ? [...this.scene.items.values()]
-            .filter((at) => old!.scene.items.get(at.item.id) === at)
+            .filter((at) => old.scene.items.get(at.item.id) === at)
             .map((at) => at.item.id)
         : [],
     );
-    for (const id of kept)
+    for (const id of kept) {
       this.#contacts.set(
         id,
         new Map(
@@ -62,6 +62,7 @@ export class Checker {
           ),
         ),
       );
+    }
     const fresh = [...this.scene.items.keys()].filter((id) => !kept.has(id));
     for (const id of fresh) this.#contacts.set(id, this.contactsOf(this.scene.items.get(id)!));
     this.#mirror(fresh);
@@ -97,8 +98,9 @@ export class Checker {
           skip?.has(o.owner) ||
           s.z0 - o.z1 > INTEREST_MM ||
           o.z0 - s.z1 > INTEREST_MM
-        )
+        ) {
           continue;
+        }
         const met = this.#meet(at, side, other, material);
         if (!met) continue;
         if (stop?.(met)) return new Map([['stop', met]]);
@@ -108,19 +110,25 @@ export class Checker {
           !known ||
           slack(met) < slack(known) ||
           (slack(met) === slack(known) && pairId(met) < pairId(known))
-        )
+        ) {
           out.set(key, met);
+        }
       }
     }
     return out;
   }
 
   #meet(at: PlacedItem, side: Side, other: Side, material: string): Contact | undefined {
-    if (side.solid.kind === 'path' && (other.solid.kind === 'wall' || other.solid.kind === 'path'))
+    if (
+      side.solid.kind === 'path' &&
+      (other.solid.kind === 'wall' || other.solid.kind === 'path')
+    ) {
       return undefined;
+    }
     if (pressedTogether(side, other)) return undefined;
-    if (other.solid.kind === 'path' && (side.solid.kind === 'path' || other.at === at))
+    if (other.solid.kind === 'path' && (side.solid.kind === 'path' || other.at === at)) {
       return undefined;
+    }
     let against = other;
     if (other.solid.kind === 'wall' && side.block) against = this.#openedWall(at, side, other);
     // Two items are always judged the same way round, whichever was moved.
@@ -134,8 +142,9 @@ export class Checker {
       other.solid.owner === at.piece &&
       Math.abs(met.gap.gap) < 1e-6 &&
       Math.abs(met.gap.nz) === 1
-    )
+    ) {
       return undefined;
+    }
     return met;
   }
 
@@ -155,9 +164,11 @@ export class Checker {
   move(placement: Placement): void {
     const moved = this.#family(placement.item);
     // What stayed forgets the pairs with what moved, and learns the new ones from the other side.
-    for (const id of moved)
-      for (const key of this.#contacts.get(id)!.keys())
+    for (const id of moved) {
+      for (const key of this.#contacts.get(id)!.keys()) {
         if (key.startsWith('item:')) this.#contacts.get(key.slice(5))!.delete(`item:${id}`);
+      }
+    }
     this.#standAnew(placement, moved);
     for (const id of moved) this.#contacts.set(id, this.contactsOf(this.scene.items.get(id)!));
     this.#mirror(moved);
@@ -193,12 +204,14 @@ export class Checker {
 
   /** An item and everything that rides on it, parents first. */
   #family(item: string): string[] {
-    const out = [item],
-      riders = this.scene.project.layout.placements.filter((p) => 'item' in p.on);
+    const out = [item];
+    const riders = this.scene.project.layout.placements.filter((p) => 'item' in p.on);
     for (let i = 0; i < out.length && riders.length; i++) {
-      for (const p of riders)
-        if ((p.on as { item: string }).item === out[i] && this.scene.items.has(p.item))
+      for (const p of riders) {
+        if ((p.on as { item: string }).item === out[i] && this.scene.items.has(p.item)) {
           out.push(p.item);
+        }
+      }
     }
     return out;
   }
@@ -224,9 +237,9 @@ export class Checker {
       project: { ...this.scene.project, layout: { placements } },
     };
     const skip = gone ? new Set([...gone, ...family]) : new Set(family);
-    const contacts: Contact[] = [],
-      plugs: Finding[] = [],
-      items: PlacedItem[] = [];
+    const contacts: Contact[] = [];
+    const plugs: Finding[] = [];
+    const items: PlacedItem[] = [];
     const here = this.scene;
     this.scene = scene;
     try {
@@ -286,20 +299,22 @@ export function touchFinding(c: Contact): Finding {
   const { gap, required, sigma } = c.measure;
   const [a, b] = [c.a.solid, c.b.solid];
   const mid = (p: 'x' | 'y' | 'z') => {
-    const low = Math.max(a[`${p}0`], b[`${p}0`]),
-      high = Math.min(a[`${p}1`], b[`${p}1`]);
+    const low = Math.max(a[`${p}0`], b[`${p}0`]);
+    const high = Math.min(a[`${p}1`], b[`${p}1`]);
     return (low + high) / 2;
   };
-  const title =
-    gap < -1e-9
-      ? `${mm1(gap)} mm overlap`
-      : required > gap
-        ? `${mm1(gap)} mm left, ${mm1(required)} needed`
-        : `${mm1(gap)} mm left`;
+  let title: string;
+  if (gap < -1e-9) title = `${mm1(gap)} mm overlap`;
+  else if (required > gap) title = `${mm1(gap)} mm left, ${mm1(required)} needed`;
+  else title = `${mm1(gap)} mm left`;
   const swollen = [c.a, c.b].find((s) => s.block?.kind === 'cell');
   const what = `${a.name}${c.a === swollen && required > 0.05 ? ', once swollen,' : ''} and ${b.name}${c.b === swollen && required > 0.05 ? ', once swollen' : ''}`;
   const margin = gap - required;
   const excess = Math.max(a.excess, b.excess);
+  let z: string;
+  if (sigma > 0) z = (margin / sigma).toFixed(1);
+  else if (margin >= 0) z = '∞';
+  else z = '−∞';
   return {
     id: contactId(c),
     station: 'fit',
@@ -313,7 +328,7 @@ export function touchFinding(c: Contact): Finding {
     way: { x: c.gap.nx, y: c.gap.ny, z: c.gap.nz },
     why: [
       c.measure.reason,
-      `margin ${margin.toFixed(2)} mm = gap ${gap.toFixed(2)} − needed ${required.toFixed(2)}; σ ${sigma.toFixed(2)} mm; chance Φ(${sigma > 0 ? (margin / sigma).toFixed(1) : margin >= 0 ? '∞' : '−∞'}) = ${percent(c.measure.chance)}`,
+      `margin ${margin.toFixed(2)} mm = gap ${gap.toFixed(2)} − needed ${required.toFixed(2)}; σ ${sigma.toFixed(2)} mm; chance Φ(${z}) = ${percent(c.measure.chance)}`,
       `worst case ${c.measure.worst.toFixed(2)} mm`,
       ...(excess > 0.01
         ? [`A round shape is enclosed up to ${excess.toFixed(2)} mm too large here.`]
@@ -333,8 +348,8 @@ export function middleOf(scene: Scene, at: PlacedItem): { x: number; y: number; 
     }),
     { x0: Infinity, x1: -Infinity, y0: Infinity, y1: -Infinity },
   );
-  const x = (box.x0 + box.x1) / 2,
-    y = (box.y0 + box.y1) / 2;
+  const x = (box.x0 + box.x1) / 2;
+  const y = (box.y0 + box.y1) / 2;
   return { x, y, outside: !inside(outerRing(scene.shell!.body), x, y) };
 }
 

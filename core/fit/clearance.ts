@@ -23,14 +23,13 @@ const HOT: ReadonlyArray<readonly [watts: number, mm: number]> = [
 
 /** Room a cell wants from a board's main chip. */
 function heatOf(a: Side, b: Side): Clearance | undefined {
-  const cell = [a, b].find((s) => s.block?.kind === 'cell'),
-    chip = [a, b].find(
-      (s) =>
-        s.at?.part.family === 'sbc' && s.block?.kind === 'chip' && s.block.name === 'main chip',
-    );
+  const cell = [a, b].find((s) => s.block?.kind === 'cell');
+  const chip = [a, b].find(
+    (s) => s.at?.part.family === 'sbc' && s.block?.kind === 'chip' && s.block.name === 'main chip',
+  );
   if (!cell || !chip) return undefined;
-  const watts = chip.at!.part.draws?.peak ?? 0,
-    [, mm] = HOT.find(([w]) => watts > w) ?? [0, 1.5];
+  const watts = chip.at!.part.draws?.peak ?? 0;
+  const [, mm] = HOT.find(([w]) => watts > w) ?? [0, 1.5];
   return {
     mm,
     reason: `${mm} mm keeps the cell from the hottest chip (${watts.toFixed(1)} W at a peak; a cell wants to stay under 45 °C while it charges). Typical.`,
@@ -92,22 +91,26 @@ export function clearanceOf(a: Side, b: Side, gap: Gap, material: string): Clear
     const height = softest.block!.height.mm;
     return { mm: -SOFT_GIVE * height, reason: `It gives way: 30 % of ${height.toFixed(1)} mm.` };
   }
-  if (a.solid.kind === 'path' || b.solid.kind === 'path')
+  if (a.solid.kind === 'path' || b.solid.kind === 'path') {
     return { mm: 0, reason: 'The plug needs a free way to the outside.' };
+  }
   const conductive = (s: Side) => s.block !== undefined && CONDUCTIVE.has(s.block.kind);
   const riding = a.at && b.at && (rides(a.at, b.at) || rides(b.at, a.at));
   if (riding) return { mm: 0, reason: 'One rides on the other, insulated.' };
   const taped = [a, b].some((s) => s.at?.item.insulated && conductive(s));
   const metalShell = METAL_SHELLS.has(material) && (!a.block || !b.block);
-  if (taped && ((conductive(a) && conductive(b)) || metalShell))
+  if (taped && ((conductive(a) && conductive(b)) || metalShell)) {
     return { mm: TAPE_MM, reason: `Insulated: two layers of tape take ${TAPE_MM} mm.` };
-  if (conductive(a) && conductive(b))
+  }
+  if (conductive(a) && conductive(b)) {
     return { mm: BARE_METAL_MM, reason: `${BARE_METAL_MM} mm keeps bare metal from bare metal.` };
-  if (metalShell && (conductive(a) || conductive(b)))
+  }
+  if (metalShell && (conductive(a) || conductive(b))) {
     return {
       mm: BARE_METAL_MM,
       reason: `${BARE_METAL_MM} mm keeps bare metal from the metal shell.`,
     };
+  }
   return { mm: 0, reason: 'They may touch, but not overlap.' };
 }
 

@@ -26,8 +26,9 @@ const apartInPlan = (a: Solid, b: Solid): boolean =>
 
 /** How far a swept block reaches into a solid it does not touch where it lies, with the way out in plan. */
 function barred(block: Solid, other: Solid, from: 1 | -1): Gap | undefined {
-  if (apartInPlan(block, other) || (from > 0 ? other.z1 <= block.z1 : other.z0 >= block.z0))
+  if (apartInPlan(block, other) || (from > 0 ? other.z1 <= block.z1 : other.z0 >= block.z0)) {
     return undefined;
+  }
   const way = gapOf(swept(block.prisms, from), other.prisms, 0);
   return way.gap < -HAIR && gapOf(block.prisms, other.prisms, 0).gap > -HAIR ? way : undefined;
 }
@@ -87,11 +88,11 @@ function wallsFor(
 }
 
 export function assembly(scene: Scene): Assembly {
-  const out: Assembly = { bars: [], drawn: new Map(), before: [], knots: [] },
-    shell = scene.shell;
+  const out: Assembly = { bars: [], drawn: new Map(), before: [], knots: [] };
+  const shell = scene.shell;
   if (!shell) return out;
-  const items = [...scene.items.values()],
-    pieces = shell.body.pieces.filter((p) => p.role !== 'door').map((p) => p.id);
+  const items = [...scene.items.values()];
+  const pieces = shell.body.pieces.filter((p) => p.role !== 'door').map((p) => p.id);
   const family = (at: PlacedItem): string => {
     let a = at;
     while ('item' in a.placement.on) {
@@ -102,8 +103,8 @@ export function assembly(scene: Scene): Assembly {
     return a.item.id;
   };
   for (const at of items) {
-    const sign = shell.sign(at.piece),
-      open: 1 | -1 = sign > 0 ? -1 : 1;
+    const sign = shell.sign(at.piece);
+    const open: 1 | -1 = sign > 0 ? -1 : 1;
     for (const piece of pieces) {
       const own = piece === at.piece;
       if (!own && shell.sign(piece) === sign) continue;
@@ -123,7 +124,7 @@ export function assembly(scene: Scene): Assembly {
       if (other === at || family(other) === family(at)) continue;
       const same = other.piece === at.piece;
       if (!same && (other.index < at.index || shell.sign(other.piece) === sign)) continue;
-      for (const block of at.blocks)
+      for (const block of at.blocks) {
         for (const hit of other.blocks) {
           const gap = same
             ? barred(block.solid, hit.solid, open)
@@ -132,6 +133,7 @@ export function assembly(scene: Scene): Assembly {
           if (same) out.before.push([at.item.id, other.item.id]);
           else out.bars.push({ at, block, by: hit.solid, gap, when: 'shut' });
         }
+      }
     }
   }
   out.before = [...new Map(out.before.map((p) => [p.join('>'), p])).values()];
@@ -149,9 +151,9 @@ const worst = (bars: readonly Bar[]): Bar[] => [
 
 /** How far a part must be drawn back from a wall to go in, when that is free of the shell all the way. */
 function drawnBack(scene: Scene, at: PlacedItem, bars: readonly Bar[]): number | undefined {
-  const first = worst(bars)[0]!,
-    { nx, ny } = first.gap,
-    mm = Math.max(...bars.map((b) => -b.gap.gap)) + DRAW_MM;
+  const first = worst(bars)[0]!;
+  const { nx, ny } = first.gap;
+  const mm = Math.max(...bars.map((b) => -b.gap.gap)) + DRAW_MM;
   if (bars.some((b) => b.gap.nx * nx + b.gap.ny * ny < 0.99)) return undefined;
   const open: 1 | -1 = scene.shell!.sign(at.piece) > 0 ? -1 : 1;
   const mine = scene.shell!.all.filter(
@@ -172,8 +174,8 @@ function knotsOf(before: ReadonlyArray<readonly [string, string]>): string[][] {
   const next = new Map<string, string[]>();
   for (const [a, b] of before) next.set(a, [...(next.get(a) ?? []), b]);
   const reach = (from: string): Set<string> => {
-    const seen = new Set<string>(),
-      todo = [...(next.get(from) ?? [])];
+    const seen = new Set<string>();
+    const todo = [...(next.get(from) ?? [])];
     while (todo.length) {
       const x = todo.pop()!;
       if (!seen.has(x)) {
@@ -183,9 +185,9 @@ function knotsOf(before: ReadonlyArray<readonly [string, string]>): string[][] {
     }
     return seen;
   };
-  const all = new Map([...next.keys()].map((k) => [k, reach(k)])),
-    out: string[][] = [],
-    told = new Set<string>();
+  const all = new Map([...next.keys()].map((k) => [k, reach(k)]));
+  const out: string[][] = [];
+  const told = new Set<string>();
   for (const [id, far] of all) {
     if (told.has(id) || !far.has(id)) continue;
     const ring = [...far].filter((x) => all.get(x)?.has(id)).sort();
@@ -200,9 +202,9 @@ export function insertionOrder(
   scene: Scene,
   { before, knots }: Assembly = assembly(scene),
 ): string[] {
-  const tied = new Set(knots.flat()),
-    left = [...scene.items.keys()].filter((id) => !tied.has(id)),
-    out: string[] = [];
+  const tied = new Set(knots.flat());
+  const left = [...scene.items.keys()].filter((id) => !tied.has(id));
+  const out: string[] = [];
   while (left.length) {
     const i = Math.max(
       0,
@@ -215,9 +217,9 @@ export function insertionOrder(
 
 /** Places along z for a look at it taken apart: the back at 0, its parts in the order they go in, then the front's the other way round, and the front last. */
 export function takenApart(scene: Scene, a: Assembly = assembly(scene)): Map<string, number> {
-  const order = insertionOrder(scene, a),
-    shell = scene.shell,
-    out = new Map<string, number>();
+  const order = insertionOrder(scene, a);
+  const shell = scene.shell;
+  const out = new Map<string, number>();
   if (!shell) return out;
   const of = (s: 1 | -1) => order.filter((id) => shell.sign(scene.items.get(id)!.piece) === s);
   [...of(-1), ...of(1).reverse()].forEach((id, i) => out.set(id, i + 1));
@@ -238,8 +240,8 @@ export function closingFindings(scene: Scene, a: Assembly = assembly(scene)): Fi
         : 'Nothing may stand in the way when it goes together along z.',
       sourcesOf(b.block.solid, b.by, b.gap),
     );
-    const socket = b.mouth ? `${b.mouth.name} of ${b.at.item.name}` : b.block.solid.name,
-      deep = mm1(Math.abs(b.gap.gap));
+    const socket = b.mouth ? `${b.mouth.name} of ${b.at.item.name}` : b.block.solid.name;
+    const deep = mm1(Math.abs(b.gap.gap));
     return {
       id: barId(b),
       station: 'fit',

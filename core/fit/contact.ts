@@ -48,8 +48,8 @@ export function measured(
   reason: string,
   sources: SourceShare[],
 ): { measure: Measure; verdict: Verdict } {
-  let variance = 0,
-    limits = 0;
+  let variance = 0;
+  let limits = 0;
   for (const s of sources) {
     variance += (s.k * s.u) ** 2;
     limits += Math.abs(s.k) * s.u * Math.sqrt(3);

@@ -58,11 +58,11 @@ describe('beams and fingertips', () => {
         fc.double({ min: 0.6, max: 2, noNaN: true }),
         (force, span, wide, thick) => {
           // E·I·y'' = -M(x), M = F·x/2 up to the middle; slope 0 there by symmetry. Integrated from the middle outward in 2,000 steps.
-          const ei = 20_000 * ((wide * thick ** 3) / 12),
-            n = 2000,
-            dx = span / 2 / n;
-          let slope = 0,
-            y = 0;
+          const ei = 20_000 * ((wide * thick ** 3) / 12);
+          const n = 2000;
+          const dx = span / 2 / n;
+          let slope = 0;
+          let y = 0;
           for (let i = 0; i < n; i++) {
             const x = span / 2 - (i + 0.5) * dx;
             slope += ((force * x) / 2 / ei) * dx;
@@ -80,8 +80,8 @@ describe('beams and fingertips', () => {
         // The lowest point of a circle of radius 8 resting on two edges so far apart, found by lowering it until it touches.
         let low = 0;
         for (let dip = 0; dip < 8; dip += 0.001) {
-          const centre = 8 - dip,
-            over = centre ** 2 + (across / 2) ** 2;
+          const centre = 8 - dip;
+          const over = centre ** 2 + (across / 2) ** 2;
           if (over <= 64) {
             low = dip;
             break;
@@ -99,8 +99,8 @@ describe('beams and fingertips', () => {
     expect(pressable(4, 6).sentence).toContain('4.0 mm deep in a hole 6.0 mm wide');
   });
   test("a wheel on a thumb's way is bumped, off it is not, and one that is blanked is not asked", () => {
-    const scene = sceneOf(done),
-      at = (x: number, y: number) => bumps(scene, [{ name: 'key', x, y }])[0]!;
+    const scene = sceneOf(done);
+    const at = (x: number, y: number) => bumps(scene, [{ name: 'key', x, y }])[0]!;
     // The wheel lies in the right wall, 28 mm up; the right thumb holds 4 mm in, 37.8 up.
     expect(at(168, 20)).toMatchObject({ name: 'volume wheel slot', bumped: true });
     expect(at(120, 80).bumped).toBe(false);
@@ -127,8 +127,8 @@ describe('beams and fingertips', () => {
 describe('what takes the push of a plug', () => {
   const free = (p: Project) => place(p, 'charger', { fixed: 'glue' });
   test('a rib right behind the board is a stop; half a millimetre further it is not; glue alone is said', () => {
-    const at = sceneOf(done).items.get('charger')!.blocks[0]!.solid,
-      back = done.shell.bodies[0]!.pieces[1]!;
+    const at = sceneOf(done).items.get('charger')!.blocks[0]!.solid;
+    const back = done.shell.bodies[0]!.pieces[1]!;
     const ribbed = (off: number): Project => {
       const rib = {
         ...back.features.find((f) => f.id === 'card-guide')!,
@@ -158,8 +158,8 @@ describe('what takes the push of a plug', () => {
       });
     };
     const behind = (p: Project) => {
-      const scene = sceneOf(p),
-        c = scene.items.get('charger')!;
+      const scene = sceneOf(p);
+      const c = scene.items.get('charger')!;
       return stopBehind(
         scene,
         c,
@@ -283,8 +283,8 @@ describe('the states of a build', () => {
     expect(states(sceneOf({ ...half, shell: { bodies: [] } }))).toEqual([]);
   });
   test('an angled plug stands out 14 mm instead of its 32, and back again', () => {
-    const docked = (p: Project) => states(sceneOf(p)).find((q) => q.id === 'docked')!.size.value[1],
-      angled = applied(done, { do: 'angle', item: 'charger', connector: 'usb', on: true });
+    const docked = (p: Project) => states(sceneOf(p)).find((q) => q.id === 'docked')!.size.value[1];
+    const angled = applied(done, { do: 'angle', item: 'charger', connector: 'usb', on: true });
     expect([
       docked(done),
       docked(angled),
@@ -293,13 +293,13 @@ describe('the states of a build', () => {
   });
   test('plugged in, two plugs in one place are said in the state as well', () => {
     const twice = place(warbler, 'charger', {
-        on: { piece: 'front' },
-        turn: 180,
-        x: 64,
-        y: 85.4,
-        lift: 12,
-      }),
-      s = states(sceneOf(twice)).find((q) => q.id === 'docked')!;
+      on: { piece: 'front' },
+      turn: 180,
+      x: 64,
+      y: 85.4,
+      lift: 12,
+    });
+    const s = states(sceneOf(twice)).find((q) => q.id === 'docked')!;
     expect([s.ok, s.says.some((t) => t.startsWith('Not both plugs at once'))]).toEqual([
       false,
       true,
@@ -347,11 +347,11 @@ describe('leads inside', () => {
     ).toEqual([]);
   });
   test('its plugs stand out of the sockets of what is placed, by their own length and a bend; taken out of the kit they are gone', () => {
-    const p = stand(kit('lead-hdmi', 'pane-5-hdmi'), 'teasel', 'back', 60, 40),
-      scene = sceneOf(p),
-      board = scene.items.get('teasel')!,
-      plug = board.blocks.find((b) => b.block.id === 'plug-hdmi')!,
-      m = board.mouths.find((q) => q.id === 'hdmi')!;
+    const p = stand(kit('lead-hdmi', 'pane-5-hdmi'), 'teasel', 'back', 60, 40);
+    const scene = sceneOf(p);
+    const board = scene.items.get('teasel')!;
+    const plug = board.blocks.find((b) => b.block.id === 'plug-hdmi')!;
+    const m = board.mouths.find((q) => q.id === 'hdmi')!;
     expect(plug.solid.name).toBe('plug of HDMI ribbon in HDMI of Teasel');
     expect([
       m.y - plug.solid.y0,
@@ -371,31 +371,34 @@ describe('leads inside', () => {
 describe('a shell that is yet to be made', () => {
   const high = place(wisp, 'cell', { lift: 6 });
   test('is drawn deeper where its parts meet, with its closing posts, and by just what is short', () => {
-    const now = check(high),
-      f = now.findings.find(
-        (x) => x.check === 'touch' && x.verdict === 'hit' && Math.abs(x.way?.z ?? 0) > 0.5,
-      )!,
-      ways = waysOut(high, f, [], now, 20).ways.filter((w) => w.text.startsWith('Grow'));
+    const now = check(high);
+    const f = now.findings.find(
+      (x) => x.check === 'touch' && x.verdict === 'hit' && Math.abs(x.way?.z ?? 0) > 0.5,
+    )!;
+    const ways = waysOut(high, f, [], now, 20).ways.filter((w) => w.text.startsWith('Grow'));
     expect(ways.length).toBeGreaterThan(0);
     for (const w of ways) {
-      const next = appliedAll(high, w.changes),
-        by = Number(/([\d.]+) mm deeper/.exec(w.text)![1]),
-        piece = (w.changes[0] as Extract<Change, { do: 'grow' }>).side as { piece: string };
+      const next = appliedAll(high, w.changes);
+      const by = Number(/([\d.]+) mm deeper/.exec(w.text)![1]);
+      const piece = (w.changes[0] as Extract<Change, { do: 'grow' }>).side as { piece: string };
       const [was, is] = [high, next].map((p) =>
         p.shell.bodies[0]!.pieces.find((q) => q.id === piece.piece)!,
       ) as [(typeof high.shell.bodies)[0]['pieces'][0], (typeof high.shell.bodies)[0]['pieces'][0]];
       expect(is.depth.mm - was.depth.mm).toBeCloseTo(by, 6);
-      for (const [i, q] of was.features.entries())
-        if (q.purpose === 'closing screw')
+      for (const [i, q] of was.features.entries()) {
+        if (q.purpose === 'closing screw') {
           expect(is.features[i]!.height.length.mm - q.height.length.mm).toBeCloseTo(by, 6);
+        }
+      }
       expect(check(next).findings.find((x) => x.id === f.id)?.verdict ?? 'clear').toBe('clear');
     }
   });
   test("a donor's shell is never drawn larger", () => {
     const now = check(half);
-    for (const f of now.findings.filter((x) => x.check === 'touch' && x.verdict === 'hit'))
+    for (const f of now.findings.filter((x) => x.check === 'touch' && x.verdict === 'hit')) {
       expect(waysOut(half, f, [], now, 20).ways.filter((w) => w.text.startsWith('Grow'))).toEqual(
         [],
       );
+    }
   });
 });

@@ -9,8 +9,8 @@ import { Checker, sceneOf } from './index';
 /** A shell with so many posts and parts at a steady density. */
 export function crowded(parts: number, features: number): Project {
   const random = seeded(40);
-  const columns = Math.ceil(Math.sqrt(parts * 1.6)),
-    rows = Math.ceil(parts / columns);
+  const columns = Math.ceil(Math.sqrt(parts * 1.6));
+  const rows = Math.ceil(parts / columns);
   const [w, h] = [columns * 46 + 20, rows * 46 + 20];
   const small = STARTER_PARTS.filter((p) =>
     ['charger', 'audio', 'latch', 'controller', 'expander'].includes(p.family),
@@ -150,11 +150,11 @@ export async function bench(say: (line: string) => void): Promise<void> {
     const c = new Checker(p, sceneOf(p));
     drag(c, 300);
     const whole = Array.from({ length: 5 }, () => {
-        const t = performance.now();
-        new Checker(c.scene.project, c.scene);
-        return performance.now() - t;
-      }),
-      now = quantile(whole, 0.5);
+      const t = performance.now();
+      new Checker(c.scene.project, c.scene);
+      return performance.now() - t;
+    });
+    const now = quantile(whole, 0.5);
     say(
       `  ${String(n).padStart(3)} parts / ${n * 5} features at equal density: re-check p50 ${quantile(drag(c, 800), 0.5).toFixed(3)} ms, full check ${now.toFixed(1)} ms${last ? ` (× ${(now / last.ms).toFixed(1)}; n log n would be × ${((n * Math.log(n)) / (last.n * Math.log(last.n))).toFixed(1)})` : ''}`,
     );
@@ -170,23 +170,28 @@ export async function bench(say: (line: string) => void): Promise<void> {
 
 /** 5,000 moves, turns, flips and steps back, the kept findings against a full check after every 25th. */
 function walk(say: (line: string) => void): void {
-  const random = seeded(11),
-    checker = new Checker(crowded(40, 200)),
-    undo: Placement[] = [];
-  let unequal = 0,
-    compared = 0;
+  const random = seeded(11);
+  const checker = new Checker(crowded(40, 200));
+  const undo: Placement[] = [];
+  let unequal = 0;
+  let compared = 0;
   for (let i = 1; i <= 5000; i++) {
-    const list = checker.scene.project.layout.placements,
-      now = list[Math.floor(random() * list.length)]!,
-      back = undo.length && random() < 0.2 ? undo.pop() : undefined;
+    const list = checker.scene.project.layout.placements;
+    const now = list[Math.floor(random() * list.length)]!;
+    const back = undo.length && random() < 0.2 ? undo.pop() : undefined;
     if (!back) undo.push(now);
+    let up: 'out' | 'in';
+    if (random() < 0.1) {
+      if (now.up === 'in') up = 'out';
+      else up = 'in';
+    } else up = now.up;
     checker.move(
       back ?? {
         ...now,
         x: now.x + random() * 8 - 4,
         y: now.y + random() * 8 - 4,
         turn: random() < 0.2 ? (now.turn + 90) % 360 : now.turn,
-        up: random() < 0.1 ? (now.up === 'in' ? 'out' : 'in') : now.up,
+        up,
       },
     );
     if (i % 25) continue;
@@ -204,11 +209,11 @@ function walk(say: (line: string) => void): void {
 async function engine(project: Project, say: (line: string) => void): Promise<void> {
   const { default: rapier } = await import('@dimforge/rapier3d-compat');
   await rapier.init();
-  const scene = sceneOf(project),
-    world = new rapier.World({ x: 0, y: 0, z: 0 }),
-    bodies = [...scene.items.values()]
-      .flatMap((at) => at.blocks.map((b) => b.solid))
-      .concat(scene.shell!.all.filter((s) => s.kind === 'feature'));
+  const scene = sceneOf(project);
+  const world = new rapier.World({ x: 0, y: 0, z: 0 });
+  const bodies = [...scene.items.values()]
+    .flatMap((at) => at.blocks.map((b) => b.solid))
+    .concat(scene.shell!.all.filter((s) => s.kind === 'feature'));
   const colliders = bodies.map((s) =>
     world.createCollider(
       rapier.ColliderDesc.cuboid(
@@ -219,14 +224,14 @@ async function engine(project: Project, say: (line: string) => void): Promise<vo
     ),
   );
   world.step();
-  const one = bodies.findIndex((s) => s.owner === 'item-17'),
-    mine = colliders.filter((_, i) => bodies[i]!.owner === bodies[one]!.owner),
-    near = bodies.map((s, i) => ({ s, i })).filter(({ s }) => s.owner !== bodies[one]!.owner);
-  const t = performance.now(),
-    N = 200;
+  const one = bodies.findIndex((s) => s.owner === 'item-17');
+  const mine = colliders.filter((_, i) => bodies[i]!.owner === bodies[one]!.owner);
+  const near = bodies.map((s, i) => ({ s, i })).filter(({ s }) => s.owner !== bodies[one]!.owner);
+  const t = performance.now();
+  const N = 200;
   let met = 0;
-  for (let k = 0; k < N; k++)
-    for (const c of mine)
+  for (let k = 0; k < N; k++) {
+    for (const c of mine) {
       for (const { s, i } of near) {
         const p = c.translation();
         if (
@@ -235,13 +240,16 @@ async function engine(project: Project, say: (line: string) => void): Promise<vo
           s.y0 < p.y + 30 &&
           s.y1 > p.y - 30 &&
           c.contactCollider(colliders[i]!, 3)
-        )
+        ) {
           met++;
+        }
       }
-  const theirs = (performance.now() - t) / N,
-    checker = new Checker(project, scene),
-    place = project.layout.placements[17]!,
-    t2 = performance.now();
+    }
+  }
+  const theirs = (performance.now() - t) / N;
+  const checker = new Checker(project, scene);
+  const place = project.layout.placements[17]!;
+  const t2 = performance.now();
   for (let k = 0; k < N; k++) checker.move({ ...place, x: place.x + (k % 2) * 0.1 });
   say(
     `Physics engine (rapier, boxes only, colliders made once, one part, ${met / N} contacts within 3 mm) : re-check = ${(theirs / ((performance.now() - t2) / N)).toFixed(1)} : 1`,

@@ -67,9 +67,10 @@ describe('chance and worst case', () => {
     for (let i = 0; i < n; i++) {
       let gap = m.gap - m.required;
       // Normal draws of each source's own u.
-      for (const s of m.sources)
+      for (const s of m.sources) {
         gap +=
           s.k * s.u * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
+      }
       if (gap >= 0) fits++;
     }
     expect(m.chance).toBeGreaterThan(0.5);
@@ -200,8 +201,8 @@ describe('the incremental re-check', () => {
     );
     fc.assert(
       fc.property(fc.array(change, { minLength: 1, maxLength: 6 }), (changes) => {
-        let p = half,
-          checker = new Checker(p);
+        let p = half;
+        let checker = new Checker(p);
         for (const c of changes) {
           p = applied(p, c);
           checker = new Checker(p, checker);

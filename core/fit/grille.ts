@@ -15,8 +15,8 @@ function findings(scene: Scene): Finding[] {
   const out: Finding[] = [];
   for (const at of scene.items.values()) {
     if (!at.part.speaker) continue;
-    const [x, y, d] = coneOf(at),
-      holes = scene.shell.openings.face.filter((o) => o.use === 'speaker');
+    const [x, y, d] = coneOf(at);
+    const holes = scene.shell.openings.face.filter((o) => o.use === 'speaker');
     if (!holes.length) continue;
     const near = holes
       .map((o) => ({ o, off: o.piece === at.piece ? Math.hypot(o.x - x, o.y - y) : Infinity }))
@@ -71,8 +71,8 @@ const behind = (
   at: PlacedItem,
   o: { id: string; name: string; piece: string; x: number; y: number },
 ): WayOut => {
-  const [x, y] = coneOf(at),
-    round = (mm: number) => Math.round(mm * 10) / 10;
+  const [x, y] = coneOf(at);
+  const round = (mm: number) => Math.round(mm * 10) / 10;
   return {
     id: `grille-${at.item.id}-${o.id}`,
     text: `Put ${at.item.name} behind ${o.name}`,

@@ -53,13 +53,13 @@ export function firstPlace(p: Project, item: string): Placement | undefined {
   });
   const at = scene.items.get(item);
   if (!at || !scene.shell) return undefined;
-  const xs = at.blocks.flatMap((b) => [b.solid.x0, b.solid.x1]),
-    ys = at.blocks.flatMap((b) => [b.solid.y0, b.solid.y1]);
+  const xs = at.blocks.flatMap((b) => [b.solid.x0, b.solid.x1]);
+  const ys = at.blocks.flatMap((b) => [b.solid.y0, b.solid.y1]);
   const window = part.screen
     ? scene.shell.openings.face.find((o) => o.use === 'window' && o.piece === piece.id)
     : undefined;
-  const w = Math.max(...scene.shell.walls.map((q) => q.x0)),
-    h = Math.max(...scene.shell.walls.map((q) => q.y0));
+  const w = Math.max(...scene.shell.walls.map((q) => q.x0));
+  const h = Math.max(...scene.shell.walls.map((q) => q.y0));
   const [cx, cy] = window ? [window.x, window.y] : [w / 2, h / 2];
   const round = (mm: number) => Math.round(mm * 10) / 10;
   return {

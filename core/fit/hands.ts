@@ -40,8 +40,8 @@ export function thumbReach(
 /** Half a thumb's width, mm; typical. */
 export const THUMB_HALF_MM = 10;
 /** A fingertip's radius, and how much it gives, mm; typical. */
-const TIP_MM = 8,
-  TIP_GIVES_MM = 0.8;
+const TIP_MM = 8;
+const TIP_GIVES_MM = 0.8;
 
 export interface Bump {
   name: string;
@@ -61,8 +61,8 @@ export function bumps(
 ): Bump[] {
   const shell = scene.shell;
   if (!shell || !places.length) return [];
-  const { w, h } = outlineSpan(shell.body.outline),
-    hold = (x: number): [number, number] => [x < w / 2 ? PIVOT.in : w - PIVOT.in, h * PIVOT.up];
+  const { w, h } = outlineSpan(shell.body.outline);
+  const hold = (x: number): [number, number] => [x < w / 2 ? PIVOT.in : w - PIVOT.in, h * PIVOT.up];
   const kept = new Set(
     shell.body.pieces
       .flatMap((q) => q.openings)
@@ -83,11 +83,11 @@ export function bumps(
   return wheels.map((k) => {
     const near = places
       .map((p) => {
-        const [ax, ay] = hold(p.x),
-          len2 = (p.x - ax) ** 2 + (p.y - ay) ** 2,
-          t = len2
-            ? Math.max(0, Math.min(1, ((k.x - ax) * (p.x - ax) + (k.y - ay) * (p.y - ay)) / len2))
-            : 0;
+        const [ax, ay] = hold(p.x);
+        const len2 = (p.x - ax) ** 2 + (p.y - ay) ** 2;
+        const t = len2
+          ? Math.max(0, Math.min(1, ((k.x - ax) * (p.x - ax) + (k.y - ay) * (p.y - ay)) / len2))
+          : 0;
         return {
           toward: p.name,
           mm: Math.hypot(k.x - ax - t * (p.x - ax), k.y - ay - t * (p.y - ay)),
@@ -110,8 +110,8 @@ export const sinks = (across: number): number =>
 
 /** A key that sits this deep in a hole so wide: whether a fingertip gets to it. */
 export function pressable(deepMm: number, across: number): { ok: boolean; sentence: string } {
-  const tip = sinks(across),
-    ok = deepMm <= tip;
+  const tip = sinks(across);
+  const ok = deepMm <= tip;
   return {
     ok,
     sentence: `${mm1(Math.max(0, deepMm))} mm deep in a hole ${mm1(across)} mm wide; a fingertip sinks ${tip === Infinity ? 'in whole' : `${mm1(tip)} mm`} (typical)`,
@@ -123,8 +123,8 @@ const PALM = { in: 28, up: 0.65, thick: 20 };
 
 /** How far up the side walls and how far in behind the back a palm lies, mm; nothing for a box for the television without buttons, which is not held. */
 export function palmSpan(scene: Scene): { to: number; in: number } | undefined {
-  const body = scene.shell?.body,
-    { brief, controls } = scene.project;
+  const body = scene.shell?.body;
+  const { brief, controls } = scene.project;
   return !body || (brief.tv === true && !controls.inputs.length)
     ? undefined
     : { to: outlineSpan(body.outline).h * PALM.up, in: PALM.in };
@@ -132,13 +132,13 @@ export function palmSpan(scene: Scene): { to: number; in: number } | undefined {
 
 /** Where the hands hold a closed build: beside each side wall and behind the back. */
 export function palms(scene: Scene): Array<{ name: string; prisms: Prism[] }> {
-  const span = palmSpan(scene),
-    body = scene.shell?.body;
+  const span = palmSpan(scene);
+  const body = scene.shell?.body;
   if (!span || !body) return [];
-  const { w } = outlineSpan(body.outline),
-    { front, back } = depthsOf(body),
-    { thick } = PALM,
-    high = span.to;
+  const { w } = outlineSpan(body.outline);
+  const { front, back } = depthsOf(body);
+  const { thick } = PALM;
+  const high = span.to;
   return (['left', 'right'] as const).map((side) => ({
     name: `${side} palm`,
     prisms: [

@@ -18,7 +18,7 @@ export interface Headroom {
 /** Free depth on a grid. Cells are judged at their middle. */
 export function headroom(scene: Scene, stepMm = 2): Headroom {
   const shell = scene.shell;
-  if (!shell)
+  if (!shell) {
     return {
       stepMm,
       columns: 0,
@@ -26,22 +26,24 @@ export function headroom(scene: Scene, stepMm = 2): Headroom {
       free: new Float32Array(0),
       working: 'There is no shell yet.',
     };
+  }
   const ring = innerRing(shell.body);
-  let w = 0,
-    h = 0;
+  let w = 0;
+  let h = 0;
   for (let i = 0; i < ring.length; i += 2) {
     w = Math.max(w, ring[i]!);
     h = Math.max(h, ring[i + 1]!);
   }
-  const columns = Math.ceil(w / stepMm),
-    rows = Math.ceil(h / stepMm);
+  const columns = Math.ceil(w / stepMm);
+  const rows = Math.ceil(h / stepMm);
   const free = new Float32Array(columns * rows).fill(-1);
-  const taken: Array<Array<[number, number]> | undefined> = new Array(columns * rows);
+  const taken = new Array<Array<[number, number]> | undefined>(columns * rows);
   const mark = (prisms: readonly Prism[]) => {
-    for (const p of prisms)
+    for (const p of prisms) {
       eachCell(p, { step: stepMm, nx: columns, ny: rows }, (k) => {
         (taken[k] ??= []).push([p.z0, p.z1]);
       });
+    }
   };
   for (const s of shell.all) if (s.kind !== 'wall') mark(s.prisms);
   for (const at of scene.items.values()) for (const b of at.blocks) mark(b.solid.prisms);
@@ -55,8 +57,8 @@ export function headroom(scene: Scene, stepMm = 2): Headroom {
       const high = Math.max(
         ...shell.body.pieces.map((p) => (shell.sign(p.id) > 0 ? p.depth.mm : 0)),
       );
-      let top = low,
-        best = 0;
+      let top = low;
+      let best = 0;
       for (const [a, b] of spans) {
         best = Math.max(best, Math.min(a, high) - top);
         top = Math.max(top, b);

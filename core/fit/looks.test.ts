@@ -38,8 +38,8 @@ describe('headroom', () => {
             ),
           ),
         );
-        let best = 0,
-          run = 0;
+        let best = 0;
+        let run = 0;
         const step = 0.05;
         for (let z = -18 + step / 2; z < 14; z += step) {
           run = here.some((p) => z > p.z0 && z < p.z1) ? 0 : run + step;

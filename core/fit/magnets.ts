@@ -21,9 +21,9 @@ const partner = (magnet: PlacedItem, sensor: PlacedItem): boolean =>
   sensor.part.words.some((w) => ['hall', 'reed'].includes(w.toLowerCase()));
 
 function findings(scene: Scene): Finding[] {
-  const all = [...scene.items.values()],
-    out: Finding[] = [];
-  for (const sensor of all.filter((at) => feels(at.part)))
+  const all = [...scene.items.values()];
+  const out: Finding[] = [];
+  for (const sensor of all.filter((at) => feels(at.part))) {
     for (const magnet of all.filter((at) => isMagnet(at.part) && !partner(at, sensor))) {
       const gap = Math.min(
         ...sensor.solids.flatMap((s) =>
@@ -56,6 +56,7 @@ function findings(scene: Scene): Finding[] {
         at: { x: (s.x0 + s.x1) / 2, y: (s.y0 + s.y1) / 2, z: s.z1 },
       });
     }
+  }
   return out;
 }
 

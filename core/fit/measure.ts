@@ -23,12 +23,12 @@ export interface Distance {
 export function things(scene: Scene): Thing[] {
   const shell = scene.shell;
   if (!shell) return [];
-  const names = new Map<string, number>(),
-    once = (name: string) => {
-      const n = (names.get(name) ?? 0) + 1;
-      names.set(name, n);
-      return n > 1 ? `${name} (${n})` : name;
-    };
+  const names = new Map<string, number>();
+  const once = (name: string) => {
+    const n = (names.get(name) ?? 0) + 1;
+    names.set(name, n);
+    return n > 1 ? `${name} (${n})` : name;
+  };
   return [
     ...[...scene.items.values()].map((at): Thing => ({
       id: `item:${at.item.id}`,
@@ -43,11 +43,12 @@ export function things(scene: Scene): Thing[] {
 /** @returns positive: free; negative: the shortest move that parts them */
 export function distance(a: Thing, b: Thing): Distance {
   let best: { gap: Gap; p: Solid; q: Solid } | undefined;
-  for (const p of a.solids)
+  for (const p of a.solids) {
     for (const q of b.solids) {
       const gap = gapOf(p.prisms, q.prisms);
       if (!best || gap.gap < best.gap.gap) best = { gap, p, q };
     }
+  }
   const span = (list: readonly Solid[], k: 'x' | 'y' | 'z'): [number, number] => [
     Math.min(...list.map((s) => s[`${k}0`])),
     Math.max(...list.map((s) => s[`${k}1`])),
@@ -64,16 +65,16 @@ export function distance(a: Thing, b: Thing): Distance {
     mid(best!.p.x0, best!.p.x1, best!.q.x0, best!.q.x1),
     mid(best!.p.y0, best!.p.y1, best!.q.y0, best!.q.y1),
   ];
-  const { gap } = best!,
-    sideways = Math.abs(gap.gap) * Math.hypot(gap.nx, gap.ny),
-    deep = Math.abs(gap.gap * gap.nz),
-    mm = Math.abs(gap.gap).toFixed(2);
-  const working =
-    gap.gap < -1e-6
-      ? `the shortest move that parts them: ${mm} mm ${deep > sideways ? 'in depth' : 'in plane'}`
-      : deep > 0.005 && sideways > 0.005
-        ? `${mm} mm = √(${sideways.toFixed(2)}² in plane + ${deep.toFixed(2)}² in depth)`
-        : `${mm} mm ${deep > sideways ? 'in depth' : 'in plane'}`;
+  const { gap } = best!;
+  const sideways = Math.abs(gap.gap) * Math.hypot(gap.nx, gap.ny);
+  const deep = Math.abs(gap.gap * gap.nz);
+  const mm = Math.abs(gap.gap).toFixed(2);
+  let working: string;
+  if (gap.gap < -1e-6) {
+    working = `the shortest move that parts them: ${mm} mm ${deep > sideways ? 'in depth' : 'in plane'}`;
+  } else if (deep > 0.005 && sideways > 0.005) {
+    working = `${mm} mm = √(${sideways.toFixed(2)}² in plane + ${deep.toFixed(2)}² in depth)`;
+  } else working = `${mm} mm ${deep > sideways ? 'in depth' : 'in plane'}`;
   return {
     gap,
     x: along('x'),

@@ -82,9 +82,9 @@ function judgePlace(
     const margin = c.measure.gap - c.measure.required;
     return margin <= best && c.verdict !== 'clear' && !allowed(known, target, contactId(c), margin);
   });
-  let fits = true,
-    worst = Infinity,
-    between = '';
+  let fits = true;
+  let worst = Infinity;
+  let between = '';
   const weigh = (id: string, clear: boolean, margin: number, words: string) => {
     if (clear || allowed(known, target, id, margin)) return;
     fits = false;
@@ -93,18 +93,21 @@ function judgePlace(
       between = words;
     }
   };
-  for (const c of contacts)
+  for (const c of contacts) {
     weigh(
       contactId(c),
       c.verdict === 'clear',
       c.measure.gap - c.measure.required,
       `${c.a.solid.name} and ${c.b.solid.name}`,
     );
-  for (const f of plugs)
+  }
+  for (const f of plugs) {
     weigh(f.id, f.verdict === 'clear', f.measure ? f.measure.gap : -60, f.what);
+  }
   for (const at of items) {
-    if (middleOf(checker.scene, at).outside)
+    if (middleOf(checker.scene, at).outside) {
       weigh(`outside:${at.item.id}`, false, -60, `${at.item.name} and the outline`);
+    }
     const area = activeArea(checker.scene, at);
     const hole = area && windowFor(checker.scene, checker.scene.items.get(at.item.id)!);
     if (!area || !hole) continue;
@@ -193,8 +196,8 @@ function overCavity(
 
 /** A move in words, as seen from the front. */
 export function moveWords(name: string, from: Placement, to: Placement): string {
-  const dx = to.x - from.x,
-    dy = to.y - from.y;
+  const dx = to.x - from.x;
+  const dy = to.y - from.y;
   const turned = normal(to.turn - from.turn);
   const parts: string[] = [];
   if (Math.abs(dx) >= 0.05) parts.push(`${mm1(dx)} mm ${dx > 0 ? 'right' : 'left'}`);

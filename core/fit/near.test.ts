@@ -24,22 +24,22 @@ describe('an antenna', () => {
         fc.constantFrom(0, 90, 180, 270),
         fc.constantFrom('in' as const, 'out' as const),
         (x, y, turn, up) => {
-          const p = place(warbler, 'thimble', { x, y, turn, up }),
-            scene = sceneOf(p),
-            board = scene.items.get('thimble')!,
-            cell = scene.items.get('cell')!,
-            a = board.part.antenna!;
+          const p = place(warbler, 'thimble', { x, y, turn, up });
+          const scene = sceneOf(p);
+          const board = scene.items.get('thimble')!;
+          const cell = scene.items.get('cell')!;
+          const a = board.part.antenna!;
           let near = Infinity;
-          for (let i = 0; i <= 12; i++)
-            for (let j = 0; j <= 12; j++)
+          for (let i = 0; i <= 12; i++) {
+            for (let j = 0; j <= 12; j++) {
               for (const z of [1.6, 2.1, 2.6]) {
                 const [px, py, pz] = pointOf(board, [
                   a.x + (a.w * i) / 12,
                   a.y + (a.h * j) / 12,
                   z,
                 ]);
-                for (const b of cell.blocks.filter((q) => q.block.kind !== 'body'))
-                  for (const q of b.solid.prisms)
+                for (const b of cell.blocks.filter((q) => q.block.kind !== 'body')) {
+                  for (const q of b.solid.prisms) {
                     near = Math.min(
                       near,
                       Math.hypot(
@@ -48,7 +48,11 @@ describe('an antenna', () => {
                         Math.max(q.z0 - pz, 0, pz - q.z1),
                       ),
                     );
+                  }
+                }
               }
+            }
+          }
           const f = of(p, 'antenna').find((q) => q.id.includes('cell'));
           if (near > 21) expect(f).toBeUndefined();
           // The points are never nearer than the solid, and no further by more than their spacing.
@@ -65,19 +69,19 @@ describe('an antenna', () => {
 
 describe('plugs outside', () => {
   test('two in one wall clash exactly when their mouldings, drawn on the wall, do', () => {
-    let clashed = 0,
-      free = 0;
-    for (let x = 50; x <= 90; x += 4)
+    let clashed = 0;
+    let free = 0;
+    for (let x = 50; x <= 90; x += 4) {
       for (let lift10 = 60; lift10 <= 140; lift10 += 13) {
         const p = place(warbler, 'charger', {
-            on: { piece: 'front' },
-            turn: 180,
-            x,
-            y: 85.4,
-            lift: lift10 / 10,
-          }),
-          plugs = pluggedIn(sceneOf(p)),
-          f = of(p, 'beside').find((q) => q.id.startsWith('beside:'));
+          on: { piece: 'front' },
+          turn: 180,
+          x,
+          y: 85.4,
+          lift: lift10 / 10,
+        });
+        const plugs = pluggedIn(sceneOf(p));
+        const f = of(p, 'beside').find((q) => q.id.startsWith('beside:'));
         const [a, b] = plugs.map((q) => {
           const m = PLUGS[q.mouth.type].overmould;
           return { u0: q.u - m.w / 2, u1: q.u + m.w / 2, v0: q.z - m.h / 2, v1: q.z + m.h / 2 };
@@ -90,6 +94,7 @@ describe('plugs outside', () => {
         else free++;
         expect([x, lift10, f?.title === 'Not both plugs at once']).toEqual([x, lift10, drawn]);
       }
+    }
     expect([clashed > 3, free > 3]).toEqual([true, true]);
   });
   test('lower in the shell a plug comes nearer to the table by as much, and a socket kept inside hangs nothing out', () => {

@@ -361,8 +361,8 @@ describe('plugs', () => {
 });
 
 describe('hands on a part', () => {
-  const p = demos()[0]!,
-    scene = new Checker(p).scene;
+  const p = demos()[0]!;
+  const scene = new Checker(p).scene;
   test('turning, turning over and changing halves keep its middle where it was', () => {
     fc.assert(
       fc.property(
@@ -384,16 +384,17 @@ describe('hands on a part', () => {
               },
               scene,
             ).items.get(q.item)!;
-            const xs = at.blocks.flatMap((b) => [b.solid.x0, b.solid.x1]),
-              ys = at.blocks.flatMap((b) => [b.solid.y0, b.solid.y1]);
+            const xs = at.blocks.flatMap((b) => [b.solid.x0, b.solid.x1]);
+            const ys = at.blocks.flatMap((b) => [b.solid.y0, b.solid.y1]);
             return [
               (Math.min(...xs) + Math.max(...xs)) / 2,
               (Math.min(...ys) + Math.max(...ys)) / 2,
             ];
           };
           // Odd angles move the box's middle a little; quarter turns may not.
-          if (turn % 90 === 0)
+          if (turn % 90 === 0) {
             middle(next).forEach((v, i) => expect(Math.abs(v - middle(pl)[i]!)).toBeLessThan(0.11));
+          }
           expect(next.turn).toBeGreaterThanOrEqual(0);
           expect(next.turn).toBeLessThan(360);
         },
@@ -424,8 +425,8 @@ describe('hands on a part', () => {
     );
     let nearest = 6;
     const start = p.layout.placements[0]!;
-    for (let a = 0; a < 24; a++)
-      for (let r = 0.2; r < nearest; r += 0.2)
+    for (let a = 0; a < 24; a++) {
+      for (let r = 0.2; r < nearest; r += 0.2) {
         if (
           checker
             .trial({
@@ -438,6 +439,8 @@ describe('hands on a part', () => {
           nearest = r;
           break;
         }
+      }
+    }
     expect(found[0]!.distance).toBeLessThan(nearest + 0.4);
   });
 });

@@ -50,10 +50,11 @@ export function portOpening(scene: Scene, at: PlacedItem, mouth: Mouth): PortOpe
       Math.abs(mouth.wall.ux) > 0.5
         ? block.solid.x1 - block.solid.x0
         : block.solid.y1 - block.solid.y0;
-    if (bodyW > w || bodyH > h)
+    if (bodyW > w || bodyH > h) {
       why.push(
         `the socket's own body ${bodyW.toFixed(1)} × ${bodyH.toFixed(1)} mm reaches into the wall`,
       );
+    }
     w = Math.max(w, bodyW);
     h = Math.max(h, bodyH);
   }
@@ -70,8 +71,9 @@ export function portOpening(scene: Scene, at: PlacedItem, mouth: Mouth): PortOpe
     why,
   };
   why.push(`+ 2 × ${PORT_CLEARANCE_MM} mm all round`);
-  if (cut?.measured)
+  if (cut?.measured) {
     return { ...need, w: cut.measured.w.mm, h: cut.measured.h.mm, why: ['as cut and measured'] };
+  }
   if (cut?.notch) {
     const [low, high] = [Math.min(0, need.v - need.h / 2), Math.max(0, need.v + need.h / 2)];
     return {
@@ -159,11 +161,10 @@ export function plugFinding(scene: Scene, at: PlacedItem, mouth: Mouth): Finding
     enters ? 'The moulding passes the opening.' : 'The moulding stops at the outer face.',
     sources,
   );
-  const title = proud
-    ? `Stands ${mm1(mouth.recess)} mm out of the shell`
-    : margin < 0
-      ? `Plug seats ${mm1(margin)} mm short`
-      : `Plug seats with ${mm1(margin)} mm to spare`;
+  let title: string;
+  if (proud) title = `Stands ${mm1(mouth.recess)} mm out of the shell`;
+  else if (margin < 0) title = `Plug seats ${mm1(margin)} mm short`;
+  else title = `Plug seats with ${mm1(margin)} mm to spare`;
   return {
     ...base,
     verdict,

@@ -43,21 +43,26 @@ const overlapping = (a: Solid, b: Solid): boolean =>
 
 /** Away from the rest of its part; alone, away from what it stands on. */
 function freeEnd(scene: Scene, at: PlacedItem, block: PlacedBlock): 1 | -1 {
-  const rest = at.blocks.filter((b) => b !== block),
-    mid = (s: Solid) => (s.z0 + s.z1) / 2;
+  const rest = at.blocks.filter((b) => b !== block);
+  const mid = (s: Solid) => (s.z0 + s.z1) / 2;
   const z = rest.length
     ? rest.reduce((s, b) => s + mid(b.solid), 0) / rest.length
     : mid(block.solid);
   const off = mid(block.solid) - z;
-  return Math.abs(off) > 0.01 ? (off > 0 ? 1 : -1) : scene.shell!.sign(at.piece) > 0 ? -1 : 1;
+  if (Math.abs(off) > 0.01) {
+    if (off > 0) return 1;
+    return -1;
+  }
+  if (scene.shell!.sign(at.piece) > 0) return -1;
+  return 1;
 }
 
 function presses(scene: Scene): Press[] {
   return [...scene.items.values()].flatMap((at) =>
     at.blocks.flatMap((block): Press[] => {
       if (!block.block.presses) return [];
-      const dir = freeEnd(scene, at, block),
-        mine = block.solid;
+      const dir = freeEnd(scene, at, block);
+      const mine = block.solid;
       const facing: Array<NonNullable<Press['on']>> = [
         ...[...scene.items.values()]
           .filter((o) => o !== at)
@@ -95,8 +100,8 @@ export function pressedTogether(
   a: { solid: Solid; block?: Block },
   b: { solid: Solid; block?: Block },
 ): boolean {
-  const [p, o] = a.block?.presses ? [a, b] : [b, a],
-    stroke = p.block?.presses?.strokeMm;
+  const [p, o] = a.block?.presses ? [a, b] : [b, a];
+  const stroke = p.block?.presses?.strokeMm;
   return (
     stroke !== undefined &&
     !alongside(p.solid, o.solid) &&
@@ -124,9 +129,9 @@ function base(p: Press, kind: string): Pick<Finding, 'id' | 'station' | 'check' 
 }
 
 function stroke(p: Press): Finding {
-  const { presses: q, block, on } = p,
-    wants = `${share(q.least)} to ${share(q.most)} of its ${mm1(q.strokeMm)} mm`;
-  if (!on)
+  const { presses: q, block, on } = p;
+  const wants = `${share(q.least)} to ${share(q.most)} of its ${mm1(q.strokeMm)} mm`;
+  if (!on) {
     return {
       ...base(p, ''),
       verdict: q.forceN === undefined ? 'tight' : 'hit',
@@ -134,12 +139,16 @@ function stroke(p: Press): Finding {
       what: block.solid.name,
       why: [`Nothing faces it within ${MEANT_MM} mm; it works pressed in by ${wants}.`],
     };
-  const c = -on.gap,
-    low = c - q.least * q.strokeMm,
-    high = q.most * q.strokeMm - c,
-    least = low <= high;
-  const gap = { gap: on.gap, nx: 0, ny: 0, nz: -p.dir },
-    sources = sourcesOf(block.solid, on.solid, gap).map((s) => ({ ...s, k: least ? -s.k : s.k }));
+  }
+  const c = -on.gap;
+  const low = c - q.least * q.strokeMm;
+  const high = q.most * q.strokeMm - c;
+  const least = low <= high;
+  const gap = { gap: on.gap, nx: 0, ny: 0, nz: -p.dir };
+  const sources = sourcesOf(block.solid, on.solid, gap).map((s) => ({
+    ...s,
+    k: least ? -s.k : s.k,
+  }));
   const { measure, verdict } = measured(
     Math.min(low, high),
     0,
@@ -147,16 +156,15 @@ function stroke(p: Press): Finding {
     sources,
   );
   const is = c / q.strokeMm;
+  let title: string;
+  if (c < 0) title = `${mm1(c)} mm short of touching`;
+  else if (is > 1) title = `Bottoms out: ${mm1(c - q.strokeMm)} mm too deep`;
+  else title = `Pressed ${share(is)}`;
   return {
     ...base(p, ''),
     verdict,
     measure,
-    title:
-      c < 0
-        ? `${mm1(c)} mm short of touching`
-        : is > 1
-          ? `Bottoms out: ${mm1(c - q.strokeMm)} mm too deep`
-          : `Pressed ${share(is)}`,
+    title,
     what: `${block.solid.name} against ${on.solid.name}`,
     way: { x: 0, y: 0, z: -p.dir },
     why: [
@@ -168,11 +176,11 @@ function stroke(p: Press): Finding {
 
 /** Foam belongs on a panel's frame. */
 function onPicture(scene: Scene, p: Press): Finding[] {
-  const screen = p.on?.at,
-    area = screen && p.presses.forceN === undefined ? activeArea(scene, screen) : undefined;
+  const screen = p.on?.at;
+  const area = screen && p.presses.forceN === undefined ? activeArea(scene, screen) : undefined;
   if (!screen || !area || p.on!.gap > 0) return [];
-  const picture = scene.shell!.sign(screen.piece) * (area.facesOut ? 1 : -1),
-    s = p.block.solid;
+  const picture = scene.shell!.sign(screen.piece) * (area.facesOut ? 1 : -1);
+  const s = p.block.solid;
   if (picture !== -p.dir) return [];
   const deep = Math.min(s.x1 - area.x0, area.x1 - s.x0, s.y1 - area.y0, area.y1 - s.y0);
   if (deep < 0.2) return [];
@@ -189,14 +197,14 @@ function onPicture(scene: Scene, p: Press): Finding[] {
 
 /** All springs together push a board away between its screws. */
 function force(p: Press): Finding[] {
-  const newtons = (p.presses.forceN ?? 0) * (p.presses.count ?? 1),
-    s = p.block.solid;
+  const newtons = (p.presses.forceN ?? 0) * (p.presses.count ?? 1);
+  const s = p.block.solid;
   if (!p.on || newtons < LIGHT_N) return [];
   return [p.at, ...(p.on.at ? [p.on.at] : [])].flatMap((at): Finding[] => {
     const board = at.blocks.find((b) => b.block.kind === 'board');
     if (!board) return [];
     const id = { ...base(p, `force:${at.item.id}:`), about: [at.item.id] };
-    if (at.placement.fixed !== 'screws')
+    if (at.placement.fixed !== 'screws') {
       return [
         {
           ...id,
@@ -208,9 +216,10 @@ function force(p: Press): Finding[] {
           ],
         },
       ];
-    const thick = board.solid.z1 - board.solid.z0,
-      wide = Math.min(board.solid.x1 - board.solid.x0, board.solid.y1 - board.solid.y0),
-      [cx, cy] = [(s.x0 + s.x1) / 2, (s.y0 + s.y1) / 2];
+    }
+    const thick = board.solid.z1 - board.solid.z0;
+    const wide = Math.min(board.solid.x1 - board.solid.x0, board.solid.y1 - board.solid.y0);
+    const [cx, cy] = [(s.x0 + s.x1) / 2, (s.y0 + s.y1) / 2];
     const away = (at.part.holes ?? [])
       .map((h) => {
         const [x, y] = pointOf(at, [h.x, h.y, 0]);
@@ -218,9 +227,9 @@ function force(p: Press): Finding[] {
       })
       .sort((m, n) => m - n);
     if (!away.length) return [];
-    const span = 2 * away[0]!,
-      bow = bowMm(newtons, span, wide, thick),
-      margin = BOW_MM - bow;
+    const span = 2 * away[0]!;
+    const bow = bowMm(newtons, span, wide, thick);
+    const margin = BOW_MM - bow;
     return [
       {
         ...id,
@@ -236,9 +245,10 @@ function force(p: Press): Finding[] {
 }
 
 function ways(scene: Scene, f: Finding, items: readonly PlacedItem[]): WayOut[] {
-  if (f.id.startsWith('press:face:'))
+  if (f.id.startsWith('press:face:')) {
     return items.flatMap((at) => (at.part.screen ? [] : stepsAway(at, [2, 4, 6, 8, 12])));
-  if (f.id.startsWith('press:force:'))
+  }
+  if (f.id.startsWith('press:force:')) {
     return items
       .filter((at) => (at.part.holes?.length ?? 0) > 0 || at.placement.fixed !== 'screws')
       .map((at) => ({
@@ -248,16 +258,17 @@ function ways(scene: Scene, f: Finding, items: readonly PlacedItem[]): WayOut[] 
         changes: [{ do: 'place', placement: { ...at.placement, fixed: 'screws' } }],
         effort: 2,
       }));
+  }
   // Packing under either part: lower, or on a shim, by what brings it to the middle of its range.
   const p = presses(scene).find((x) => `press:${x.at.item.id}/${x.block.block.id}` === f.id);
   if (!p?.on) return items.flatMap((at) => stepsAway(at, [3, 6, 12]));
-  const middle = ((p.presses.least + p.presses.most) / 2) * p.presses.strokeMm,
-    more = Math.round((middle + p.on.gap) * 10) / 10;
+  const middle = ((p.presses.least + p.presses.most) / 2) * p.presses.strokeMm;
+  const more = Math.round((middle + p.on.gap) * 10) / 10;
   return [...(p.on.at ? [p.on.at] : []), p.at].flatMap((at): WayOut[] => {
     // Toward each other, whichever half each stands in.
-    const rise = scene.shell!.sign(at.piece) > 0 ? -1 : 1,
-      toward = (at === p.at ? p.dir : -p.dir) * rise,
-      lift = Math.round((at.placement.lift + toward * more) * 10) / 10;
+    const rise = scene.shell!.sign(at.piece) > 0 ? -1 : 1;
+    const toward = (at === p.at ? p.dir : -p.dir) * rise;
+    const lift = Math.round((at.placement.lift + toward * more) * 10) / 10;
     if (lift < 0 || lift > 50) return [];
     return [
       {

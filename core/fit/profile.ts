@@ -43,7 +43,7 @@ export function profile(scene: Scene, axis: 'x' | 'y', at: number): Profile {
     prisms: readonly Parameters<typeof cutAlong>[0][];
   }) => {
     for (const p of s.prisms) {
-      for (const [a0, a1] of cutAlong(p, axis, at))
+      for (const [a0, a1] of cutAlong(p, axis, at)) {
         slices.push({
           id: s.id,
           name: s.name,
@@ -54,6 +54,7 @@ export function profile(scene: Scene, axis: 'x' | 'y', at: number): Profile {
           z0: p.z0,
           z1: p.z1,
         });
+      }
     }
   };
   scene.shell?.all.forEach(add);

@@ -143,27 +143,30 @@ function unchanged(
   placement: Placement,
   index: number,
 ): PlacedItem | undefined {
-  const was = before.items.get(placement.item),
-    { project } = scene;
+  const was = before.items.get(placement.item);
+  const { project } = scene;
   if (
     !was ||
     was.placement !== placement ||
     was.index !== index ||
     !project.kit.items.includes(was.item)
-  )
+  ) {
     return undefined;
+  }
   const at = project.kit.parts.indexOf(was.part);
   if (at < 0 || at !== before.project.kit.parts.indexOf(was.part)) return undefined;
   if (
     'item' in placement.on &&
     scene.items.get(placement.on.item) !== before.items.get(placement.on.item)
-  )
+  ) {
     return undefined;
+  }
   if (
     scene.cables !== before.cables &&
     plugsIn(scene, was.item.id) !== plugsIn(before, was.item.id)
-  )
+  ) {
     return undefined;
+  }
   return was;
 }
 
@@ -191,7 +194,10 @@ export function standItem(
   if (!item || !shell) return undefined;
   const part = partOf(project, item);
   const parent = 'item' in placement.on ? scene.items.get(placement.on.item) : undefined;
-  const piece = parent ? parent.piece : 'piece' in placement.on ? placement.on.piece : '';
+  let piece: string;
+  if (parent) piece = parent.piece;
+  else if ('piece' in placement.on) piece = placement.on.piece;
+  else piece = '';
   const sign = shell.sign(piece);
   const over = (parent ? parent.pose.over : sign > 0) !== (placement.up === 'out');
   const turn = parent
@@ -251,8 +257,9 @@ export function standItem(
     solids: placedBlocks.map((b) => b.solid),
     mouths: [],
   };
-  for (const { connector, outside } of sockets(part, item))
+  for (const { connector, outside } of sockets(part, item)) {
     stoodItem.mouths.push(mouthOf(connector, stoodItem, shell, outside));
+  }
   for (const m of stoodItem.mouths) {
     const plug = m.outside ? undefined : innerPlug(scene, stoodItem, m, where);
     if (plug) {
@@ -260,8 +267,9 @@ export function standItem(
       stoodItem.solids.push(plug.solid);
     }
   }
-  for (const m of stoodItem.mouths)
+  for (const m of stoodItem.mouths) {
     if (m.outside && m.wall) stoodItem.solids.push(pathSolid(stoodItem, m, where));
+  }
   scene.items.set(item.id, stoodItem);
   return stoodItem;
 }
@@ -280,12 +288,10 @@ function blockEffects(
 ): Effect[] {
   const key = `kit.parts.${partIndex}.blocks.${part.blocks.indexOf(block)}`;
   const plan = block.plan;
-  const planU =
-    plan.kind === 'rect'
-      ? Math.max(plan.w.u, plan.h.u)
-      : plan.kind === 'circle'
-        ? plan.d.u
-        : uOf(plan.how);
+  let planU: number;
+  if (plan.kind === 'rect') planU = Math.max(plan.w.u, plan.h.u);
+  else if (plan.kind === 'circle') planU = plan.d.u;
+  else planU = uOf(plan.how);
   const tall = over ? { dz0: -1 } : { dz1: 1 };
   const name = part.blocks.length === 1 ? part.name : `${block.name} of ${part.name}`;
   return [
@@ -396,8 +402,9 @@ function mouthOf(
     const off = (wall.x0 - mx) * wall.nx + (wall.y0 - my) * wall.ny;
     const u = (mx - wall.x0) * wall.ux + (my - wall.y0) * wall.uy;
     if (u < 0 || u > wall.length) continue;
-    if (mouth.recess === undefined || Math.abs(off) < Math.abs(mouth.recess))
+    if (mouth.recess === undefined || Math.abs(off) < Math.abs(mouth.recess)) {
       Object.assign(mouth, { wall, recess: off, u });
+    }
   }
   return mouth;
 }
@@ -427,29 +434,30 @@ function innerPlug(
   where: readonly Effect[],
 ): PlacedBlock | undefined {
   const cable = scene.cables.find((c) =>
-      c.ends.some((e) => e.item === at.item.id && e.connector === mouth.id),
-    ),
-    end = cable?.ends.find((e) => e.item === at.item.id && e.connector === mouth.id);
-  if (!cable || end?.plug.plan.kind !== 'rect' || Math.hypot(mouth.dx, mouth.dy) < 0.5)
+    c.ends.some((e) => e.item === at.item.id && e.connector === mouth.id),
+  );
+  const end = cable?.ends.find((e) => e.item === at.item.id && e.connector === mouth.id);
+  if (!cable || end?.plug.plan.kind !== 'rect' || Math.hypot(mouth.dx, mouth.dy) < 0.5) {
     return undefined;
+  }
   const {
-      w: { mm: wide, u },
-      h: { mm: deep },
-    } = end.plug.plan,
-    tall = end.plug.height.mm,
-    [w, h] = at.pose.stand === 'flat' ? [wide, tall] : [tall, wide],
-    size = Math.hypot(mouth.dx, mouth.dy),
-    side = sideways(at, mouth, end.leaves);
+    w: { mm: wide, u },
+    h: { mm: deep },
+  } = end.plug.plan;
+  const tall = end.plug.height.mm;
+  const [w, h] = at.pose.stand === 'flat' ? [wide, tall] : [tall, wide];
+  const size = Math.hypot(mouth.dx, mouth.dy);
+  const side = sideways(at, mouth, end.leaves);
   // The first bend lies where the ribbon leaves: behind the plug, beside it, or for a board on edge over or under it.
-  const bend = (on: boolean) => (on ? RIBBON_BEND_MM : 0),
-    run = boxPrism(
-      0,
-      -w / 2 - bend(side?.across === -1),
-      deep + bend(!side),
-      w + bend(side?.across === 1) + bend(side?.across === -1),
-      mouth.z - h / 2 - bend(side?.up === -1),
-      mouth.z + h / 2 + bend(side?.up === 1),
-    );
+  const bend = (on: boolean) => (on ? RIBBON_BEND_MM : 0);
+  const run = boxPrism(
+    0,
+    -w / 2 - bend(side?.across === -1),
+    deep + bend(!side),
+    w + bend(side?.across === 1) + bend(side?.across === -1),
+    mouth.z - h / 2 - bend(side?.up === -1),
+    mouth.z + h / 2 + bend(side?.up === 1),
+  );
   const name = `plug of ${cable.lead.name} in ${mouth.name} of ${at.item.name}`;
   return {
     block: { ...end.plug, id: `plug-${mouth.id}`, name },
@@ -480,10 +488,14 @@ export function sideways(
 ): { across: 1 | 0 | -1; up: 1 | 0 | -1 } | undefined {
   if (leaves === 'straight') return undefined;
   // Left is the board's top × the way out.
-  const { stand, over, turn } = at.pose,
-    [nx, ny, nz] = placedPoint([0, 0, 1], stand, over, turn, 0, 0, 0),
-    left = leaves === 'left' ? 1 : -1,
-    unit = (v: number) => (Math.abs(v) < 0.5 ? 0 : v > 0 ? 1 : -1);
+  const { stand, over, turn } = at.pose;
+  const [nx, ny, nz] = placedPoint([0, 0, 1], stand, over, turn, 0, 0, 0);
+  const left = leaves === 'left' ? 1 : -1;
+  const unit = (v: number) => {
+    if (Math.abs(v) < 0.5) return 0;
+    if (v > 0) return 1;
+    return -1;
+  };
   return { across: unit(left * nz), up: unit(left * (nx * mouth.dy - ny * mouth.dx)) };
 }
 
@@ -510,9 +522,10 @@ export function pointOf(
 
 /** Thickness of a cell along z as it stands, for its swelling. */
 export function thicknessAlong(at: PlacedItem, block: Block, axis: 'x' | 'y' | 'z'): number {
-  const [low, high] = blockBox(block).map((v) =>
-    stood(at.pose.stand, v as [number, number, number]),
-  );
-  const i = axis === 'x' ? 0 : axis === 'y' ? 1 : 2;
-  return Math.abs(high![i]! - low![i]!);
+  const [low, high] = blockBox(block).map((v) => stood(at.pose.stand, v));
+  let i: 2 | 0 | 1;
+  if (axis === 'x') i = 0;
+  else if (axis === 'y') i = 1;
+  else i = 2;
+  return Math.abs(high![i] - low![i]);
 }

@@ -4,7 +4,7 @@ import type { PlacedItem, Scene } from './scene';
 
 export interface SceneCheck {
   check: Finding['check'];
-  findings(scene: Scene): Finding[];
+  findings: (scene: Scene) => Finding[];
   /** What may mend one of them; re-checked on the whole build before it is shown. */
-  ways(scene: Scene, finding: Finding, items: readonly PlacedItem[]): WayOut[];
+  ways: (scene: Scene, finding: Finding, items: readonly PlacedItem[]) => WayOut[];
 }

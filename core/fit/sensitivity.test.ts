@@ -36,16 +36,18 @@ test('a gap moves with each shell reading as its source says', () => {
       const was = told.get(`${c.a.solid.id}~${c.b.solid.id}`);
       if (!was) continue;
       // The nearest spot may change its direction; then the slope does not exist.
-      if (Math.hypot(c.gap.nx - was.dir.nx, c.gap.ny - was.dir.ny, c.gap.nz - was.dir.nz) > 1e-3)
+      if (Math.hypot(c.gap.nx - was.dir.nx, c.gap.ny - was.dir.ny, c.gap.nz - was.dir.nz) > 1e-3) {
         continue;
+      }
       // Sizes are told once for both sides of a rectangle: the wider uncertainty stands for both.
       // Edges of bays and openings are told as one source of their floor, the worst of them.
       if (
         /\.shape\.[wh]$/.test(path) ||
         /outline\.r$/.test(path) ||
         /\.(openings|zones)\.\d+\.(?!depth)/.test(path)
-      )
+      ) {
         continue;
+      }
       const slope = (c.measure.gap - was.gap) / H;
       const k = was.k.get(path.replace(/\.(length)$/, '.$1')) ?? 0;
       expect([path, c.a.solid.id, c.b.solid.id, Math.round(Math.abs(slope - k) * 50) / 50]).toEqual(

@@ -26,36 +26,42 @@ const HAIR = 0.2;
 export function whatSets(scene: Scene, axis: 'x' | 'y' | 'z'): Chain | undefined {
   const shell = scene.shell;
   if (!shell) return undefined;
-  const others = (['x', 'y', 'z'] as const).filter((a) => a !== axis),
-    lo = `${axis}0` as const,
-    hi = `${axis}1` as const;
+  const others = (['x', 'y', 'z'] as const).filter((a) => a !== axis);
+  const lo = `${axis}0` as const;
+  const hi = `${axis}1` as const;
   const blocks = [...scene.items.values()]
     .flatMap((at) => at.blocks.map((b) => b.solid))
     .sort((a, b) => a[lo] - b[lo]);
   if (!blocks.length) return undefined;
   const across = (a: Solid, b: Solid) =>
     others.every((o) => a[`${o}0`] < b[`${o}1`] - HAIR && b[`${o}0`] < a[`${o}1`] - HAIR);
-  const back = shell.body.pieces.find((q) => shell.sign(q.id) < 0),
-    front = shell.body.pieces.find((q) => shell.sign(q.id) > 0),
-    W = Math.max(...shell.walls.map((w) => w.x0)),
-    H = Math.max(...shell.walls.map((w) => w.y0)),
-    t = shell.body.wall.mm;
+  const back = shell.body.pieces.find((q) => shell.sign(q.id) < 0);
+  const front = shell.body.pieces.find((q) => shell.sign(q.id) > 0);
+  const W = Math.max(...shell.walls.map((w) => w.x0));
+  const H = Math.max(...shell.walls.map((w) => w.y0));
+  const t = shell.body.wall.mm;
   const mid = (s: Solid): [number, number] => [(s.x0 + s.x1) / 2, (s.y0 + s.y1) / 2];
-  const start = (s: Solid): number =>
-      axis === 'z' ? (back ? shell.floorAt(back.id, ...mid(s)) : -Infinity) : t,
-    end = (s: Solid): number =>
-      axis === 'z'
-        ? front
-          ? shell.floorAt(front.id, ...mid(s))
-          : Infinity
-        : (axis === 'x' ? W : H) - t;
+  const start = (s: Solid): number => {
+    if (axis === 'z') {
+      if (back) return shell.floorAt(back.id, ...mid(s));
+      return -Infinity;
+    }
+    return t;
+  };
+  const end = (s: Solid): number => {
+    if (axis === 'z') {
+      if (front) return shell.floorAt(front.id, ...mid(s));
+      return Infinity;
+    }
+    return (axis === 'x' ? W : H) - t;
+  };
   // Least play up to each block; a chain may begin at any of them.
-  const play = blocks.map((b) => Math.max(0, b[lo] - start(b))),
-    from = blocks.map(() => -1);
-  for (let i = 0; i < blocks.length; i++)
+  const play = blocks.map((b) => Math.max(0, b[lo] - start(b)));
+  const from = blocks.map(() => -1);
+  for (let i = 0; i < blocks.length; i++) {
     for (let j = 0; j < i; j++) {
-      const a = blocks[j]!,
-        b = blocks[i]!;
+      const a = blocks[j]!;
+      const b = blocks[i]!;
       // Blocks of one part move together: there is no play between them, whichever way they lie.
       if (a.owner !== b.owner && (b[lo] < a[hi] - HAIR || !across(a, b))) continue;
       const sum = play[j]! + (a.owner === b.owner ? 0 : Math.max(0, b[lo] - a[hi]));
@@ -64,6 +70,7 @@ export function whatSets(scene: Scene, axis: 'x' | 'y' | 'z'): Chain | undefined
         from[i] = j;
       }
     }
+  }
   let best = 0;
   const total = blocks.map((b, i) => play[i]! + Math.max(0, end(b) - b[hi]));
   total.forEach((v, i) => {
@@ -72,11 +79,11 @@ export function whatSets(scene: Scene, axis: 'x' | 'y' | 'z'): Chain | undefined
   const path: number[] = [];
   for (let i = best; i >= 0; i = from[i]!) path.unshift(i);
   const links: Link[] = [];
-  let low = 0,
-    owner = '';
+  let low = 0;
+  let owner = '';
   path.forEach((i, k) => {
-    const b = blocks[i]!,
-      last = links[links.length - 1];
+    const b = blocks[i]!;
+    const last = links[links.length - 1];
     if (last && owner === b.owner) {
       last.mm = Math.max(last.mm, b[hi] - low);
       return;

@@ -21,8 +21,8 @@ export function snapped(
       .trial({ ...placement, x: placement.x + dx * d, y: placement.y + dy * d })
       .contacts.every((c) => c.verdict === 'clear');
   if (!ok(0)) return placement;
-  let near = 0,
-    far = 0;
+  let near = 0;
+  let far = 0;
   for (let d = 1; d <= farMm; d += 1) {
     if (!ok(d)) {
       far = d;

@@ -21,17 +21,17 @@ export interface State {
 export function states(scene: Scene, unplug: readonly string[] = []): State[] {
   const shell = scene.shell;
   if (!shell) return [];
-  const { w, h } = outlineSpan(shell.body.outline),
-    { front, back, proud } = depthsOf(shell.body),
-    thick = front + back + proud,
-    plugs = pluggedIn(scene);
-  const caps = proud > 0 ? ` + ${formatMm(proud, 1)} of caps` : '',
-    bare = `${formatMm(front, 1)} front + ${formatMm(back, 1)} back${caps}`;
-  const grow = { x: 0, y: 0 },
-    side = new Map<string, number>();
+  const { w, h } = outlineSpan(shell.body.outline);
+  const { front, back, proud } = depthsOf(shell.body);
+  const thick = front + back + proud;
+  const plugs = pluggedIn(scene);
+  const caps = proud > 0 ? ` + ${formatMm(proud, 1)} of caps` : '';
+  const bare = `${formatMm(front, 1)} front + ${formatMm(back, 1)} back${caps}`;
+  const grow = { x: 0, y: 0 };
+  const side = new Map<string, number>();
   for (const plug of plugs) {
-    const wall = plug.mouth.wall!,
-      key = `${Math.round(wall.nx)},${Math.round(wall.ny)}`;
+    const wall = plug.mouth.wall!;
+    const key = `${Math.round(wall.nx)},${Math.round(wall.ny)}`;
     side.set(key, Math.max(side.get(key) ?? 0, standsOut(plug)));
   }
   for (const [key, mm] of side) {
@@ -43,12 +43,19 @@ export function states(scene: Scene, unplug: readonly string[] = []): State[] {
       ? ([2 * w, h] as const)
       : ([w, 2 * h] as const);
   const pocket = scene.project.brief.pocket
-      ? [...scene.project.brief.pocket].sort((a, b) => b - a)
-      : undefined,
-    mine = [w, h, thick].sort((a, b) => b - a),
-    over = pocket ? mine.map((mm, i) => mm - pocket[i]!) : [];
-  const clash = beside.findings(scene).filter((f) => f.verdict !== 'clear'),
-    names = [...new Set(plugs.map((q) => PLUGS[q.mouth.type].name))];
+    ? [...scene.project.brief.pocket].sort((a, b) => b - a)
+    : undefined;
+  const mine = [w, h, thick].sort((a, b) => b - a);
+  const over = pocket ? mine.map((mm, i) => mm - pocket[i]!) : [];
+  const clash = beside.findings(scene).filter((f) => f.verdict !== 'clear');
+  const names = [...new Set(plugs.map((q) => PLUGS[q.mouth.type].name))];
+  let pocketWords: string;
+  if (!pocket) pocketWords = 'No pocket was named in the brief.';
+  else if (over.every((mm) => mm <= 0)) {
+    pocketWords = `Goes into ${pocket.map((mm) => formatMm(mm, 0)).join(' × ')} mm.`;
+  } else {
+    pocketWords = `${formatMm(Math.max(...over), 1)} mm too large for ${pocket.map((mm) => formatMm(mm, 0)).join(' × ')} mm.`;
+  }
   return [
     {
       id: 'use',
@@ -89,13 +96,7 @@ export function states(scene: Scene, unplug: readonly string[] = []): State[] {
       id: 'stowed',
       name: 'Stowed',
       size: { value: [w, h, thick], working: [bare] },
-      says: [
-        !pocket
-          ? 'No pocket was named in the brief.'
-          : over.every((mm) => mm <= 0)
-            ? `Goes into ${pocket.map((mm) => formatMm(mm, 0)).join(' × ')} mm.`
-            : `${formatMm(Math.max(...over), 1)} mm too large for ${pocket.map((mm) => formatMm(mm, 0)).join(' × ')} mm.`,
-      ],
+      says: [pocketWords],
       ...(pocket ? { ok: over.every((mm) => mm <= 0) } : {}),
     },
   ];

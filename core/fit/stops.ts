@@ -34,16 +34,16 @@ export function stopBehind(
   mouth: Mouth,
   hard = hardIn(scene),
 ): string | undefined {
-  const size = Math.hypot(mouth.dx, mouth.dy) || 1,
-    [dx, dy] = [(-mouth.dx / size) * BEHIND_MM, (-mouth.dy / size) * BEHIND_MM];
+  const size = Math.hypot(mouth.dx, mouth.dy) || 1;
+  const [dx, dy] = [(-mouth.dx / size) * BEHIND_MM, (-mouth.dy / size) * BEHIND_MM];
   const side = (k: 'x0' | 'x1' | 'y0' | 'y1') =>
-      (k.endsWith('0') ? Math.min : Math.max)(...at.blocks.map((b) => b.solid[k])),
-    [l, r, d, u] = [
-      side('x0') - BEHIND_MM,
-      side('x1') + BEHIND_MM,
-      side('y0') - BEHIND_MM,
-      side('y1') + BEHIND_MM,
-    ];
+    (k.endsWith('0') ? Math.min : Math.max)(...at.blocks.map((b) => b.solid[k]));
+  const [l, r, d, u] = [
+    side('x0') - BEHIND_MM,
+    side('x1') + BEHIND_MM,
+    side('y0') - BEHIND_MM,
+    side('y1') + BEHIND_MM,
+  ];
   const near = hard.filter(
     ({ s, of }) => of !== at && s.x1 > l && s.x0 < r && s.y1 > d && s.y0 < u,
   );
@@ -83,8 +83,9 @@ function findings(scene: Scene): Finding[] {
       'item' in at.placement.on ||
       HOLDS.has(at.placement.fixed ?? '') ||
       stopBehind(scene, at, first, hard)
-    )
+    ) {
       return [];
+    }
     return [
       {
         id: `stop:${at.item.id}`,

@@ -25,15 +25,17 @@ const apart = (a: Rect, b: Rect, by = 0): boolean =>
 function walked(a: Rect, b: Rect, within: number): boolean {
   for (let deg = 0.25; deg <= 180; deg += 0.25) {
     const [c, s] = [Math.cos((deg * Math.PI) / 180), Math.sin((deg * Math.PI) / 180)];
-    for (let i = 0; i <= 12; i++)
+    for (let i = 0; i <= 12; i++) {
       for (let j = 0; j <= 12; j++) {
-        const d = a.d0 + ((a.d1 - a.d0) * i) / 12,
-          z = a.z0 + ((a.z1 - a.z0) * j) / 12,
-          x = d * c - z * s,
-          y = d * s + z * c;
-        if (x > b.d0 + within && x < b.d1 - within && y > b.z0 + within && y < b.z1 - within)
+        const d = a.d0 + ((a.d1 - a.d0) * i) / 12;
+        const z = a.z0 + ((a.z1 - a.z0) * j) / 12;
+        const x = d * c - z * s;
+        const y = d * s + z * c;
+        if (x > b.d0 + within && x < b.d1 - within && y > b.z0 + within && y < b.z1 - within) {
           return true;
+        }
       }
+    }
   }
   return false;
 }
@@ -51,13 +53,13 @@ describe('turning about the spine', () => {
     );
   });
   test('a block that stands over another is barred by nothing; hooked under it, by the arc between them', () => {
-    const over: Rect = { d0: 20, d1: 30, z0: 1, z1: 5 },
-      under: Rect = { d0: 20, d1: 30, z0: -9, z1: -2 };
+    const over: Rect = { d0: 20, d1: 30, z0: 1, z1: 5 };
+    const under: Rect = { d0: 20, d1: 30, z0: -9, z1: -2 };
     expect(barredArc(over, under)).toBe(0);
     // The lower one moving has to pass all of the upper: the longest arc is that from its lowest to the other's highest point.
     expect(barredArc(under, over)).toBeGreaterThan(10);
-    const foot: Rect = { d0: 40, d1: 44, z0: -3, z1: 10 },
-      post: Rect = { d0: 46, d1: 50, z0: -15, z1: 1 };
+    const foot: Rect = { d0: 40, d1: 44, z0: -3, z1: 10 };
+    const post: Rect = { d0: 46, d1: 50, z0: -15, z1: 1 };
     // Whether it passes depends on its outer lower corner: nearer to the axis than the post or not.
     expect(barredArc(foot, post)).toBe(0);
     expect(barredArc({ ...foot, d1: 45.9, z0: -6 }, { ...post, z1: 9 })).toBeGreaterThan(0.05);
@@ -65,9 +67,9 @@ describe('turning about the spine', () => {
   test.each(['left', 'right', 'bottom', 'top'] as const)(
     'about the %s edge, a foot right behind a post far from it passes straight but not in a swing',
     (edge) => {
-      const body: Body = { ...done.shell.bodies[0]!, spine: edge },
-        spine = spineOf(body),
-        side = spine.axis === 'y';
+      const body: Body = { ...done.shell.bodies[0]!, spine: edge };
+      const spine = spineOf(body);
+      const side = spine.axis === 'y';
       const at = (d: number, w: number, t: number, l: number): [number, number, number, number] => {
         const [x, y] = spine.at(t);
         const far = edge === 'right' || edge === 'top' ? -(d + w) : d;
@@ -85,11 +87,11 @@ describe('turning about the spine', () => {
 });
 
 test('a socket of one half in a closed hole near the spine of the other is tilted in; in a hole of the far wall it is not', () => {
-  const body = done.shell.bodies[0]!,
-    to = (spine: Body['spine'], shuts: Body['shuts']): Project => ({
-      ...done,
-      shell: { bodies: [{ ...body, spine, shuts }] },
-    });
+  const body = done.shell.bodies[0]!;
+  const to = (spine: Body['spine'], shuts: Body['shuts']): Project => ({
+    ...done,
+    shell: { bodies: [{ ...body, spine, shuts }] },
+  });
   const hung = (p: Project) =>
     applied(p, {
       do: 'place',

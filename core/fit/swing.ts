@@ -21,15 +21,21 @@ const RADII = 48;
 
 /** Lowest (or highest) angle at which an arc about the axis lies in the rectangle. */
 function angleAt(r: number, { d0, d1, z0, z1 }: Rect, lowest: boolean): number | undefined {
-  const out: number[] = [],
-    put = (d: number, z: number) => {
-      if (d >= d0 - 1e-9 && d <= d1 + 1e-9 && z >= z0 - 1e-9 && z <= z1 + 1e-9)
-        out.push(Math.atan2(z, d));
-    };
+  const out: number[] = [];
+  const put = (d: number, z: number) => {
+    if (d >= d0 - 1e-9 && d <= d1 + 1e-9 && z >= z0 - 1e-9 && z <= z1 + 1e-9) {
+      out.push(Math.atan2(z, d));
+    }
+  };
   for (const z of [z0, z1]) if (r >= Math.abs(z)) put(Math.sqrt(r * r - z * z), z);
-  for (const d of [d0, d1])
+  for (const d of [d0, d1]) {
     if (r >= Math.abs(d)) for (const s of [1, -1]) put(d, s * Math.sqrt(r * r - d * d));
-  return out.length ? (lowest ? Math.min(...out) : Math.max(...out)) : undefined;
+  }
+  if (out.length) {
+    if (lowest) return Math.min(...out);
+    return Math.max(...out);
+  }
+  return undefined;
 }
 
 /**
@@ -49,15 +55,16 @@ export function barredArc(moving: Rect, resting: Rect): number {
     .sort((a, b) => a - b);
   let worst = 0;
   const look = (r: number) => {
-    const low = angleAt(r, moving, true),
-      high = angleAt(r, resting, false);
+    const low = angleAt(r, moving, true);
+    const high = angleAt(r, resting, false);
     if (low !== undefined && high !== undefined) worst = Math.max(worst, r * (high - low));
   };
   corners.forEach((r, i) => {
     look(r);
     const next = corners[i + 1];
-    if (next !== undefined && next > r)
+    if (next !== undefined && next > r) {
       for (let k = 1; k < RADII; k++) look(r + ((next - r) * k) / RADII);
+    }
   });
   return worst;
 }
@@ -82,14 +89,15 @@ export function swingBar(front: Solid, back: Solid, spine: Spine): number {
     spine.axis === 'y'
       ? [front.y0, front.y1, back.y0, back.y1]
       : [front.x0, front.x1, back.x0, back.x1];
-  const low = Math.max(f0, b0),
-    high = Math.min(f1, b1);
+  const low = Math.max(f0, b0);
+  const high = Math.min(f1, b1);
   if (high - low < 0.05 || front.z0 >= back.z1) return 0;
   let worst = 0;
   for (let i = 0; i < SLICES; i++) {
     const t = low + ((high - low) * (i + 0.5)) / SLICES;
-    for (const m of slice(front, spine, t))
+    for (const m of slice(front, spine, t)) {
       for (const q of slice(back, spine, t)) worst = Math.max(worst, barredArc(m, q));
+    }
   }
   return worst;
 }

@@ -288,13 +288,13 @@ const hooks = (x: number): Project =>
 
 /** The charger and the board with a wall between them, so many mm high. */
 const dam = (mm: number): Project => {
-  const p = only(done, 'teasel', 'charger', 'amp'),
-    [front, back] = p.shell.bodies[0]!.pieces as [Piece, Piece],
-    from = (edge: 'left' | 'bottom', at: number) => ({
-      from: { edge, face: 'outer' as const },
-      to: 'near' as const,
-      length: length(at),
-    });
+  const p = only(done, 'teasel', 'charger', 'amp');
+  const [front, back] = p.shell.bodies[0]!.pieces as [Piece, Piece];
+  const from = (edge: 'left' | 'bottom', at: number) => ({
+    from: { edge, face: 'outer' as const },
+    to: 'near' as const,
+    length: length(at),
+  });
   return body(p, {
     pieces: [
       front,
@@ -624,16 +624,14 @@ describe.each(ROWS)('%s', (_, fires, silent, has, way) => {
     expect(find(silent, has)).toBeUndefined();
   });
   test('a way out clears it and makes nothing new or worse', () => {
-    const f = find(fires, has)!,
-      { ways } = waysOut(fires, f, STARTER_PARTS);
+    const f = find(fires, has)!;
+    const { ways } = waysOut(fires, f, STARTER_PARTS);
     const good = ways.find((w) => way.test(w.text));
     expect([f.title, ways.map((w) => w.text), good !== undefined]).toEqual([
       f.title,
       ways.map((w) => w.text),
       true,
     ]);
-    expect(
-      find(appliedAll(fires, good!.changes as Change[]), (x) => x.id === f.id),
-    ).toBeUndefined();
+    expect(find(appliedAll(fires, good!.changes), (x) => x.id === f.id)).toBeUndefined();
   }, 60_000);
 });

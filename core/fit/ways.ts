@@ -68,8 +68,9 @@ export function proposals(
         effort: 1 + distance / 20 + (turned ? 0.6 : 0),
       });
     }
-    if ('short' in search && search.short && !blocked)
+    if ('short' in search && search.short && !blocked) {
       blocked = `${search.short.mm.toFixed(1)} mm short between ${search.short.between}, wherever ${at.item.name} is moved`;
+    }
     ways.push(...lower(at), ...strikes(at, finding), ...swaps(at, finding, library));
   }
   ways.push(
@@ -88,29 +89,30 @@ export function proposals(
 /** For what cannot be put together: its hole opened to the parting line, or the part in the other half. */
 function otherHalf(checker: Checker, finding: Finding, items: readonly PlacedItem[]): WayOut[] {
   if (finding.check !== 'closing') return [];
-  if (finding.id.startsWith('closing:knot-'))
+  if (finding.id.startsWith('closing:knot-')) {
     return items.flatMap((at) => stepsAway(at, [5, 10, 15, 25, 40]));
+  }
   const shell = checker.scene.shell!;
-  const { spine, shuts } = shell.body,
-    tilt: WayOut[] = finding.id.startsWith('closing:shut:')
-      ? [
-          shuts === 'swing'
-            ? {
-                id: 'straight',
-                text: 'Shut it straight down instead',
-                cost: 'every wire over the parting line lies loose while it does',
-                changes: [{ do: 'shut', how: 'straight' }],
-                effort: 2,
-              }
-            : {
-                id: 'tilt',
-                text: `Tilt it in: shut it about the ${spine} edge, like a book`,
-                cost: 'that edge meets first, every time',
-                changes: [{ do: 'shut', how: 'swing' }],
-                effort: 2,
-              },
-        ]
-      : [];
+  const { spine, shuts } = shell.body;
+  const tilt: WayOut[] = finding.id.startsWith('closing:shut:')
+    ? [
+        shuts === 'swing'
+          ? {
+              id: 'straight',
+              text: 'Shut it straight down instead',
+              cost: 'every wire over the parting line lies loose while it does',
+              changes: [{ do: 'shut', how: 'straight' }],
+              effort: 2,
+            }
+          : {
+              id: 'tilt',
+              text: `Tilt it in: shut it about the ${spine} edge, like a book`,
+              cost: 'that edge meets first, every time',
+              changes: [{ do: 'shut', how: 'swing' }],
+              effort: 2,
+            },
+      ]
+    : [];
   return [
     ...tilt,
     ...items.flatMap((at): WayOut[] => [
@@ -143,20 +145,21 @@ function otherHalf(checker: Checker, finding: Finding, items: readonly PlacedIte
 
 /** A shell that is yet to be made may be drawn larger where it is short. */
 function grow(checker: Checker, finding: Finding): WayOut[] {
-  const { project, shell } = checker.scene,
-    m = finding.measure;
+  const { project, shell } = checker.scene;
+  const m = finding.measure;
   if (
     project.way !== 'custom shell' ||
     finding.check !== 'touch' ||
     !m ||
     !finding.way ||
     shell!.body.outline.kind !== 'rect'
-  )
+  ) {
     return [];
-  const by = Math.ceil((m.required - m.gap + 1.7 * m.sigma) * 2) / 2,
-    cost = (word: string) => `${by.toFixed(1)} mm ${word} outside; print that half again`;
+  }
+  const by = Math.ceil((m.required - m.gap + 1.7 * m.sigma) * 2) / 2;
+  const cost = (word: string) => `${by.toFixed(1)} mm ${word} outside; print that half again`;
   if (by <= 0) return [];
-  if (Math.abs(finding.way.z) > 0.5)
+  if (Math.abs(finding.way.z) > 0.5) {
     return shell!.body.pieces.map((q): WayOut => ({
       id: `grow-${q.id}`,
       text: `Grow the ${q.role} half ${by.toFixed(1)} mm deeper`,
@@ -164,6 +167,7 @@ function grow(checker: Checker, finding: Finding): WayOut[] {
       changes: [{ do: 'grow', by, side: { piece: q.id } }],
       effort: 4,
     }));
+  }
   const side = Math.abs(finding.way.x) > Math.abs(finding.way.y) ? 'w' : 'h';
   return [
     {
@@ -224,8 +228,8 @@ function trims(checker: Checker, finding: Finding): WayOut[] {
     .contacts()
     .find((c) => c.b.solid.id === feature.id && finding.about.includes(c.a.solid.owner));
   if (!other) return [];
-  const s = other.a.solid,
-    sign = checker.scene.shell!.sign(feature.piece);
+  const s = other.a.solid;
+  const sign = checker.scene.shell!.sign(feature.piece);
   const over = sign > 0 ? s.z1 - feature.z0 : feature.z1 - s.z0;
   return trimmed(checker.scene.shell!, feature, [
     Math.floor((feature.height - over - m.required - 1.7 * Math.max(0.25, m.sigma)) * 2) / 2,
@@ -239,14 +243,14 @@ export function trimmed(
   heights: readonly number[],
 ): WayOut[] {
   if (f.feature.mayCut === 'never') return [];
-  const cost = words(f.feature.purpose, seamCost(shell, f)?.sentence),
-    way = (id: string, text: string, more: string, to: number, effort: number): WayOut => ({
-      id: `${id}-${f.feature.id}-${f.copy}`,
-      text,
-      cost: `${more}${cost}`,
-      changes: [{ do: 'trim', feature: f.feature.id, copy: f.copy, to }],
-      effort,
-    });
+  const cost = words(f.feature.purpose, seamCost(shell, f)?.sentence);
+  const way = (id: string, text: string, more: string, to: number, effort: number): WayOut => ({
+    id: `${id}-${f.feature.id}-${f.copy}`,
+    text,
+    cost: `${more}${cost}`,
+    changes: [{ do: 'trim', feature: f.feature.id, copy: f.copy, to }],
+    effort,
+  });
   return [
     ...heights
       .filter((to) => to > 0.5 && to < f.height)
@@ -263,13 +267,13 @@ export function trimmed(
   ];
 }
 
-const words = (purpose: string, seam: string | undefined): string =>
-  seam ??
-  (purpose === 'button support'
-    ? 'the buttons lose that backing'
-    : purpose === 'guide'
-      ? 'nothing guides the part there'
-      : 'no other use known');
+const words = (purpose: string, seam: string | undefined): string => {
+  let loss: string;
+  if (purpose === 'button support') loss = 'the buttons lose that backing';
+  else if (purpose === 'guide') loss = 'nothing guides the part there';
+  else loss = 'no other use known';
+  return seam ?? loss;
+};
 
 function widen(finding: Finding, items: readonly PlacedItem[]): WayOut[] {
   if (finding.check !== 'plug') return [];
@@ -300,8 +304,9 @@ function swaps(at: PlacedItem, finding: Finding, library: readonly Part[]): WayO
   if (
     finding.check !== 'touch' ||
     !['cell', 'speaker', 'charger', 'audio'].includes(at.part.family)
-  )
+  ) {
     return [];
+  }
   const now = thickness(at.part, at.item.struck).value;
   return library
     .filter(

@@ -19,12 +19,12 @@ export function activeArea(scene: Scene, at: PlacedItem): ActiveArea | undefined
   const screen = at.part.screen;
   if (!screen || !scene.shell || at.pose.stand !== 'flat') return undefined;
   const { x, y, w, h } = screen.active;
-  const a = pointOf(at, [x, y, 0]),
-    b = pointOf(at, [x + w, y + h, 0]);
-  const c = pointOf(at, [x + w, y, 0]),
-    d = pointOf(at, [x, y + h, 0]);
-  const xs = [a[0], b[0], c[0], d[0]],
-    ys = [a[1], b[1], c[1], d[1]];
+  const a = pointOf(at, [x, y, 0]);
+  const b = pointOf(at, [x + w, y + h, 0]);
+  const c = pointOf(at, [x + w, y, 0]);
+  const d = pointOf(at, [x, y + h, 0]);
+  const xs = [a[0], b[0], c[0], d[0]];
+  const ys = [a[1], b[1], c[1], d[1]];
   const top = pointOf(at, [0, 0, 1])[2] - pointOf(at, [0, 0, 0])[2];
   return {
     x0: Math.min(...xs),
@@ -42,13 +42,13 @@ export function windowFor(
 ): { id: string; name: string; x0: number; y0: number; x1: number; y1: number } | undefined {
   const area = activeArea(scene, at);
   if (!area || !scene.shell) return undefined;
-  const cx = (area.x0 + area.x1) / 2,
-    cy = (area.y0 + area.y1) / 2;
+  const cx = (area.x0 + area.x1) / 2;
+  const cy = (area.y0 + area.y1) / 2;
   const found = scene.shell.openings.face
     .filter((o) => o.use === 'window' && o.piece === at.piece)
     .map((o) => {
-      const xs = o.points.map((p) => p[0]),
-        ys = o.points.map((p) => p[1]);
+      const xs = o.points.map((p) => p[0]);
+      const ys = o.points.map((p) => p[1]);
       return {
         id: o.id,
         name: o.name,

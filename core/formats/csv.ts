@@ -43,8 +43,8 @@ export function pinTable(p: Project): string {
 
 /** The bill of materials with its totals. */
 export function billTable(p: Project): string {
-  const bill = billOf(p),
-    blank = ['', '', '', '', '', '', ''];
+  const bill = billOf(p);
+  const blank = ['', '', '', '', '', '', ''];
   return csv([
     [
       'part',

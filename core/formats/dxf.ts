@@ -25,11 +25,12 @@ export function sheetDxf(sheet: Sheet): string {
     d.setActiveLayer(m.ink);
     if (m.kind === 'circle') d.drawCircle(m.x, y(m.y), m.r);
     else if (m.kind === 'line') d.drawLine(m.x0, y(m.y0), m.x1, y(m.y1));
-    else
+    else {
       d.drawPolyline(
         m.points.map(([px, py]) => [px, y(py)] as [number, number]),
         true,
       );
+    }
   }
   return d.toDxfString();
 }

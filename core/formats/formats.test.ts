@@ -36,8 +36,8 @@ describe('the overlay', () => {
     ['the demo', { ...done, controls: { ...done.controls, compatible: 'made-up,board' } }],
     ['a build with a nasty name', nasty],
   ])('of %s compiles without a warning, and its codes rank as the mapping numbers them', (_, p) => {
-    const src = join(dir, 'o.dts'),
-      bin = join(dir, 'o.dtbo');
+    const src = join(dir, 'o.dts');
+    const bin = join(dir, 'o.dtbo');
     writeFileSync(src, overlaySource(p));
     const noise = execFileSync('sh', ['-c', `dtc -@ -I dts -O dtb -o '${bin}' '${src}' 2>&1`], {
       encoding: 'utf8',
@@ -78,8 +78,9 @@ describe('the overlay', () => {
       dpleft: 0x222,
       dpright: 0x223,
     };
-    for (const [k, code] of Object.entries(expected))
+    for (const [k, code] of Object.entries(expected)) {
       expect([k, fields[k]]).toEqual([k, ranked.indexOf(code)]);
+    }
     // Active low with the pull-up: flags 0x11 in every gpios cell.
     expect([...back.matchAll(/gpios = <0x[0-9a-f]+ 0x[0-9a-f]+ 0x11>/g)].length).toBe(12);
   });
@@ -171,13 +172,14 @@ describe('PDF', () => {
         .map(Number) as [number, number, number];
       const at = raw.length - w * h;
       const y = Math.round(700);
-      let first = -1,
-        last = -1;
-      for (let x = 0; x < w - 120; x++)
+      let first = -1;
+      let last = -1;
+      for (let x = 0; x < w - 120; x++) {
         if (raw[at + y * w + x]! < 100) {
           if (first < 0) first = x;
           last = x;
         }
+      }
       return (last - first) / 10;
     };
     expect(Math.abs(span(await pages(done, 'a4')) - 172.9)).toBeLessThan(0.3);
@@ -208,8 +210,8 @@ describe('PDF', () => {
     expect(execFileSync('pdfinfo', [file], { encoding: 'utf8' })).toMatch(/Pages:\s+6\n/);
   });
   test('the same build gives the same bytes', async () => {
-    const a = await sheetsPdf(templates(done), { title: done.name, paper: 'a4', fonts }),
-      b = await sheetsPdf(templates(done), { title: done.name, paper: 'a4', fonts });
+    const a = await sheetsPdf(templates(done), { title: done.name, paper: 'a4', fonts });
+    const b = await sheetsPdf(templates(done), { title: done.name, paper: 'a4', fonts });
     expect(Buffer.from(a).equals(Buffer.from(b))).toBe(true);
   });
 });
@@ -218,8 +220,9 @@ test('the schema in docs/ is the one the code checks with, and so are the exampl
   expect(JSON.parse(readFileSync('docs/project.schema.json', 'utf8'))).toEqual(
     JSON.parse(JSON.stringify(documentSchema())),
   );
-  for (const demo of demos())
+  for (const demo of demos()) {
     expect(JSON.parse(readFileSync(`docs/examples/${demo.id}.json`, 'utf8'))).toEqual(
       JSON.parse(JSON.stringify(demo)),
     );
+  }
 });

@@ -46,17 +46,19 @@ export const dtsText = (text: string): string =>
  */
 export function overlaySource(p: Project): string {
   const root = p.controls.compatible;
-  if (!root)
+  if (!root) {
     throw new BadInput(
       'controls.compatible',
       'Type the root "compatible" of your SBC\'s device tree first; on the SBC: cat /proc/device-tree/compatible.',
     );
+  }
   const keys = buttonMap(p).inputs.filter((m) => m.gpio !== undefined && m.input.routed);
-  if (!keys.length)
+  if (!keys.length) {
     throw new BadInput(
       'controls.inputs',
       'No button sits on a header line, so there is nothing to put in an overlay.',
     );
+  }
   const label = p.controls.gpioLabel ?? 'gpio';
   return [
     '/dts-v1/;',

@@ -27,13 +27,15 @@ export const svgText = (text: string): string =>
 const n = (v: number): string => String(Math.round(v * 1000) / 1000);
 
 function mark(m: Mark): string {
-  if (m.kind === 'text')
+  if (m.kind === 'text') {
     return `<text x="${n(m.x)}" y="${n(m.y)}" font-size="${n(m.mm)}"${m.anchor && m.anchor !== 'start' ? ` text-anchor="${m.anchor}"` : ''}>${svgText(m.text)}</text>`;
+  }
   const ink = INK[m.ink];
   const style = `fill="none" stroke="${colour(ink.grey)}" stroke-width="${ink.width}"${ink.dash ? ` stroke-dasharray="${ink.dash}"` : ''}`;
   if (m.kind === 'circle') return `<circle cx="${n(m.x)}" cy="${n(m.y)}" r="${n(m.r)}" ${style}/>`;
-  if (m.kind === 'line')
+  if (m.kind === 'line') {
     return `<line x1="${n(m.x0)}" y1="${n(m.y0)}" x2="${n(m.x1)}" y2="${n(m.y1)}" ${style}/>`;
+  }
   return `<polygon points="${m.points.map(([x, y]) => `${n(x)},${n(y)}`).join(' ')}" ${style}/>`;
 }
 
@@ -43,9 +45,9 @@ export function sheetSvg(
   build: string,
   correction: Correction = { along: 1, across: 1 },
 ): string {
-  const head = 16,
-    w = Math.max(sheet.w, 80),
-    h = sheet.h + head + 8;
+  const head = 16;
+  const w = Math.max(sheet.w, 80);
+  const h = sheet.h + head + 8;
   return [
     '<?xml version="1.0" encoding="UTF-8"?>',
     `<svg xmlns="http://www.w3.org/2000/svg" width="${n(w * correction.along)}mm" height="${n(h * correction.across)}mm" viewBox="0 0 ${n(w)} ${n(h)}" preserveAspectRatio="none" font-family="'Atkinson Hyperlegible Next', sans-serif">`,

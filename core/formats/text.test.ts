@@ -98,12 +98,16 @@ describe('codes and numbers', () => {
         (codes) => {
           const n = buttonNumbers(codes);
           expect([...n.values()].sort((a, b) => a - b)).toEqual(codes.map((_, i) => i));
-          for (const a of codes)
-            for (const b of codes)
+          for (const a of codes) {
+            for (const b of codes) {
               if (a < b && a >= 0x120 === b >= 0x120) expect(n.get(a)!).toBeLessThan(n.get(b)!);
-          for (const a of codes)
-            for (const b of codes)
+            }
+          }
+          for (const a of codes) {
+            for (const b of codes) {
               if (a >= 0x120 && b < 0x120) expect(n.get(a)!).toBeLessThan(n.get(b)!);
+            }
+          }
         },
       ),
     );
@@ -155,7 +159,9 @@ describe('codes and numbers', () => {
     };
     const count = (k: string) => {
       const v = tree.svg.g[k];
-      return Array.isArray(v) ? v.length : v === undefined ? 0 : 1;
+      if (Array.isArray(v)) return v.length;
+      if (v === undefined) return 0;
+      return 1;
     };
     expect([count('polygon'), count('circle'), count('line'), count('text')]).toEqual(
       ['ring', 'circle', 'line', 'text'].map((k) => sheet.marks.filter((m) => m.kind === k).length),

@@ -29,8 +29,8 @@ export async function agreement(count: number, seed: number): Promise<Agreement>
   const random = seeded(seed);
   const between = (a: number, b: number) => a + (b - a) * random();
   const shape = (kind: number): Prism => {
-    const z0 = between(-4, 0),
-      z1 = z0 + between(1, 8);
+    const z0 = between(-4, 0);
+    const z1 = z0 + between(1, 8);
     const [w, h] = [between(3, 14), between(3, 14)];
     const turn = between(0, Math.PI);
     const spin = (pts: Pt[]): Pt[] =>
@@ -46,7 +46,7 @@ export async function agreement(count: number, seed: number): Promise<Agreement>
     ];
     if (kind === 0) return polygonPrism(spin(box), [], z0, z1);
     if (kind === 1) return roundPrism(0, 0, between(1, 5), z0, z1);
-    if (kind === 2)
+    if (kind === 2) {
       return polygonPrism(
         spin([
           [0, 0],
@@ -60,18 +60,20 @@ export async function agreement(count: number, seed: number): Promise<Agreement>
         z0,
         z1,
       );
-    if (kind === 3)
+    }
+    if (kind === 3) {
       return polygonPrism(
         spin(box),
         [spin(box.map(([x, y]) => [x * 0.5, y * 0.5] as Pt).reverse())],
         z0,
         z1,
       );
+    }
     const n = 5 + Math.floor(random() * 6);
     return polygonPrism(
       Array.from({ length: n }, (_, i) => {
-        const r = between(2, 8),
-          a = (2 * Math.PI * i) / n;
+        const r = between(2, 8);
+        const a = (2 * Math.PI * i) / n;
         return [r * Math.cos(a), r * Math.sin(a)] as Pt;
       }),
       [],
@@ -93,9 +95,9 @@ export async function agreement(count: number, seed: number): Promise<Agreement>
       b = shift(b, 0, 0, (a.z0 + a.z1 - b.z0 - b.z1) / 2);
       for (let k = 0; k < 24; k++) {
         const mid = (near + far) / 2;
-        if (gapOf([a], [shift(b, Math.cos(way) * mid, Math.sin(way) * mid, 0)]).gap > wanted)
+        if (gapOf([a], [shift(b, Math.cos(way) * mid, Math.sin(way) * mid, 0)]).gap > wanted) {
           far = mid;
-        else near = mid;
+        } else near = mid;
       }
       b = shift(b, Math.cos(way) * far, Math.sin(way) * far, 0);
       kinds[third === 0 ? 'overlapping' : 'apart']++;
@@ -108,8 +110,8 @@ export async function agreement(count: number, seed: number): Promise<Agreement>
       kinds.special++;
     }
     const g = gapOf([a], [b]);
-    const A = world.of(a),
-      B = world.of(b);
+    const A = world.of(a);
+    const B = world.of(b);
     if (g.gap >= 0) {
       const truth = A.minGap(B, g.gap + 2);
       worst.distance = Math.max(worst.distance, Math.abs(truth - g.gap));

@@ -25,10 +25,11 @@ export function eachCell(
   const covers = (x: number, y: number) =>
     p.pieces.some((q) => (q.length === 2 ? hypot(x - q[0]!, y - q[1]!) < p.r : inside(q, x, y)));
   const spots = thin && min(p.x1 - p.x0, p.y1 - p.y0) < 2 * step ? [-step / 3, 0, step / 3] : [0];
-  for (let j = max(0, floor(p.y0 / step)); j < min(ny, ceil(p.y1 / step)); j++)
+  for (let j = max(0, floor(p.y0 / step)); j < min(ny, ceil(p.y1 / step)); j++) {
     for (let i = max(0, floor(p.x0 / step)); i < min(nx, ceil(p.x1 / step)); i++) {
-      const x = (i + 0.5) * step,
-        y = (j + 0.5) * step;
+      const x = (i + 0.5) * step;
+      const y = (j + 0.5) * step;
       if (spots.some((a) => spots.some((b) => covers(x + a, y + b)))) at(j * nx + i);
     }
+  }
 }

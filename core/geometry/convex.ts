@@ -11,14 +11,15 @@ import { area, counterClockwise, type Ring } from './ring';
 const isConvex = (ring: Ring): boolean => {
   const n = ring.length;
   for (let i = 0; i < n; i += 2) {
-    const j = (i + 2) % n,
-      k = (i + 4) % n;
+    const j = (i + 2) % n;
+    const k = (i + 4) % n;
     if (
       (ring[j]! - ring[i]!) * (ring[k + 1]! - ring[j + 1]!) -
         (ring[j + 1]! - ring[i + 1]!) * (ring[k]! - ring[j]!) <
       -1e-9
-    )
+    ) {
       return false;
+    }
   }
   return true;
 };
@@ -70,11 +71,11 @@ function merged(flat: readonly number[], triangles: ArrayLike<number>): number[]
       again = false;
       const mine = pieces[k]!;
       for (let i = 0; i < mine.length; i++) {
-        const a = mine[i]!,
-          b = mine[(i + 1) % mine.length]!;
+        const a = mine[i]!;
+        const b = mine[(i + 1) % mine.length]!;
         const other = owner.get(`${b},${a}`);
         if (other === undefined || other === k || !pieces[other]) continue;
-        const theirs = pieces[other]!;
+        const theirs = pieces[other];
         const at = theirs.indexOf(b);
         const joined = [
           ...mine.slice(0, i + 1),
@@ -122,12 +123,12 @@ function axes(ring: Ring, other: Ring, sign: number, out: Apart): void {
   const n = ring.length;
   if (n < 4) return;
   for (let i = 0, j = n - 2; i < n; j = i, i += 2) {
-    const ex = ring[i]! - ring[j]!,
-      ey = ring[i + 1]! - ring[j + 1]!;
+    const ex = ring[i]! - ring[j]!;
+    const ey = ring[i + 1]! - ring[j + 1]!;
     const len = Math.sqrt(ex * ex + ey * ey);
     if (len < 1e-12) continue;
-    const nx = ey / len,
-      ny = -ex / len;
+    const nx = ey / len;
+    const ny = -ex / len;
     const edge = nx * ring[i]! + ny * ring[i + 1]!;
     let least = Infinity;
     for (let k = 0; k < other.length; k += 2) {
@@ -154,17 +155,17 @@ export function distance(a: Ring, b: Ring, out: Apart): Apart {
 function corners(a: Ring, b: Ring, sign: number, out: Apart): void {
   const m = b.length;
   for (let k = 0; k < a.length; k += 2) {
-    const px = a[k]!,
-      py = a[k + 1]!;
+    const px = a[k]!;
+    const py = a[k + 1]!;
     for (let i = 0, j = m - 2; i < m; j = i, i += 2) {
-      const bx = b[j]!,
-        by = b[j + 1]!;
-      const ex = b[i]! - bx,
-        ey = b[i + 1]! - by;
+      const bx = b[j]!;
+      const by = b[j + 1]!;
+      const ex = b[i]! - bx;
+      const ey = b[i + 1]! - by;
       const len2 = ex * ex + ey * ey;
       const t = len2 > 0 ? Math.max(0, Math.min(1, ((px - bx) * ex + (py - by) * ey) / len2)) : 0;
-      const dx = px - bx - t * ex,
-        dy = py - by - t * ey;
+      const dx = px - bx - t * ex;
+      const dy = py - by - t * ey;
       const d2 = dx * dx + dy * dy;
       if (d2 < out.d * out.d || out.d === Infinity) {
         const d = Math.sqrt(d2);
@@ -189,20 +190,24 @@ export function overlapMoves(a: Ring, b: Ring): Ring {
   const from = (ring: Ring): number => {
     let at = 0;
     for (let i = 2; i < ring.length; i += 2) {
-      if (ring[i + 1]! < ring[at + 1]! || (ring[i + 1]! === ring[at + 1]! && ring[i]! < ring[at]!))
+      if (
+        ring[i + 1]! < ring[at + 1]! ||
+        (ring[i + 1]! === ring[at + 1]! && ring[i]! < ring[at]!)
+      ) {
         at = i;
+      }
     }
     return at;
   };
   const out: number[] = [];
-  let i = from(minus),
-    j = from(b);
-  const n = minus.length,
-    m = b.length;
+  let i = from(minus);
+  let j = from(b);
+  const n = minus.length;
+  const m = b.length;
   for (let left = n / 2, right = m / 2, li = 0, ri = 0; li < left || ri < right;) {
     out.push(minus[i]! + b[j]!, minus[i + 1]! + b[j + 1]!);
-    const i2 = (i + 2) % n,
-      j2 = (j + 2) % m;
+    const i2 = (i + 2) % n;
+    const j2 = (j + 2) % m;
     const cross =
       (minus[i2]! - minus[i]!) * (b[j2 + 1]! - b[j + 1]!) -
       (minus[i2 + 1]! - minus[i + 1]!) * (b[j2]! - b[j]!);

@@ -24,8 +24,8 @@ const TOUCH = 1e-7;
 function planApart(a: Prism, b: Prism, out: Apart): Apart {
   const r = a.r + b.r;
   let best = Infinity;
-  let nx = 0,
-    ny = 0;
+  let nx = 0;
+  let ny = 0;
   for (const p of a.pieces) {
     for (const q of b.pieces) {
       if (p.length > 2 || q.length > 2) separation(p, q, scratch);
@@ -57,8 +57,8 @@ export function gapOf(a: readonly Prism[], b: readonly Prism[], far = Infinity):
   const best: Gap = { gap: Infinity, nx: 0, ny: 0, nz: 1 };
   for (const p of a) {
     for (const q of b) {
-      const up = p.z0 - q.z1,
-        down = q.z0 - p.z1;
+      const up = p.z0 - q.z1;
+      const down = q.z0 - p.z1;
       const dz = Math.max(up, down);
       const limit = Math.min(far, best.gap);
       if (
@@ -67,8 +67,9 @@ export function gapOf(a: readonly Prism[], b: readonly Prism[], far = Infinity):
         q.x0 - p.x1 > limit ||
         p.y0 - q.y1 > limit ||
         q.y0 - p.y1 > limit
-      )
+      ) {
         continue;
+      }
       planApart(p, q, plan);
       if (plan.d < -TOUCH && dz < -TOUCH) return parting(a, b);
       const sz = up >= down ? 1 : -1;
@@ -76,20 +77,22 @@ export function gapOf(a: readonly Prism[], b: readonly Prism[], far = Infinity):
         // Side by side or one above the other: the larger of the two is the distance.
         const sideways = plan.d > dz;
         const gap = Math.max(0, sideways ? plan.d : dz);
-        if (gap < best.gap)
+        if (gap < best.gap) {
           Object.assign(
             best,
             sideways ? { gap, nx: plan.nx, ny: plan.ny, nz: 0 } : { gap, nx: 0, ny: 0, nz: sz },
           );
+        }
       } else {
         const gap = Math.hypot(plan.d, dz);
-        if (gap < best.gap)
+        if (gap < best.gap) {
           Object.assign(best, {
             gap,
             nx: (plan.nx * plan.d) / gap,
             ny: (plan.ny * plan.d) / gap,
             nz: (sz * dz) / gap,
           });
+        }
       }
     }
   }
@@ -114,8 +117,8 @@ function partAlongZ(a: readonly Prism[], b: readonly Prism[]): number {
     }
   }
   barred.sort((s, t) => s[0] - t[0]);
-  let low = 0,
-    high = 0;
+  let low = 0;
+  let high = 0;
   for (let again = true; again;) {
     again = false;
     for (const [s, t] of barred) {
@@ -144,9 +147,9 @@ function partInPlane(a: readonly Prism[], b: readonly Prism[], limit: number): A
     a.length === 1 && b.length === 1 && a[0]!.pieces.length === 1 && b[0]!.pieces.length === 1;
   if (single && a[0]!.pieces[0]!.length + b[0]!.pieces[0]!.length === 4) {
     const [p, q] = [a[0]!.pieces[0]!, b[0]!.pieces[0]!];
-    const dx = p[0]! - q[0]!,
-      dy = p[1]! - q[1]!,
-      d = Math.hypot(dx, dy);
+    const dx = p[0]! - q[0]!;
+    const dy = p[1]! - q[1]!;
+    const d = Math.hypot(dx, dy);
     const out = a[0]!.r + b[0]!.r - d;
     return out < limit ? { d: out, nx: d > 0 ? dx / d : 1, ny: d > 0 ? dy / d : 0 } : undefined;
   }
@@ -162,8 +165,14 @@ function partInPlane(a: readonly Prism[], b: readonly Prism[], limit: number): A
     for (const q of b) {
       if (p.z0 >= q.z1 - TOUCH || q.z0 >= p.z1 - TOUCH) continue;
       const reach = limit;
-      if (p.x0 - q.x1 > reach || q.x0 - p.x1 > reach || p.y0 - q.y1 > reach || q.y0 - p.y1 > reach)
+      if (
+        p.x0 - q.x1 > reach ||
+        q.x0 - p.x1 > reach ||
+        p.y0 - q.y1 > reach ||
+        q.y0 - p.y1 > reach
+      ) {
         continue;
+      }
       for (const s of ps) for (const t of unrounded(q)) regions.push(overlapMoves(s, t));
     }
   }
@@ -186,26 +195,26 @@ export function nearestWayOut(regions: readonly Ring[], limit: number): Apart | 
   const edges: EdgeLine[] = [];
   regions.forEach((ring, region) => {
     for (let i = 0, j = ring.length - 2; i < ring.length; j = i, i += 2) {
-      const x0 = ring[j]!,
-        y0 = ring[j + 1]!,
-        x1 = ring[i]!,
-        y1 = ring[i + 1]!;
-      const ex = x1 - x0,
-        ey = y1 - y0,
-        len2 = ex * ex + ey * ey;
+      const x0 = ring[j]!;
+      const y0 = ring[j + 1]!;
+      const x1 = ring[i]!;
+      const y1 = ring[i + 1]!;
+      const ex = x1 - x0;
+      const ey = y1 - y0;
+      const len2 = ex * ex + ey * ey;
       if (len2 < 1e-18) continue;
       const t = Math.max(0, Math.min(1, -(x0 * ex + y0 * ey) / len2));
-      const fx = x0 + t * ex,
-        fy = y0 + t * ey;
+      const fx = x0 + t * ex;
+      const fy = y0 + t * ey;
       const d = Math.hypot(fx, fy);
       if (d < limit) edges.push({ x0, y0, x1, y1, d, fx, fy, region });
     }
   });
   edges.sort((s, t) => s.d - t.d);
-  let best = limit,
-    bx = 0,
-    by = 0,
-    edge: EdgeLine | undefined;
+  let best = limit;
+  let bx = 0;
+  let by = 0;
+  let edge: EdgeLine | undefined;
   for (const e of edges) {
     if (e.d >= best) break;
     if (free(regions, e.fx, e.fy)) {
@@ -220,18 +229,18 @@ export function nearestWayOut(regions: readonly Ring[], limit: number): Apart | 
     for (let j = 0; j < i; j++) {
       const f = edges[j]!;
       if (f.region === e.region) continue;
-      const ex = e.x1 - e.x0,
-        ey = e.y1 - e.y0,
-        fx = f.x1 - f.x0,
-        fy = f.y1 - f.y0;
+      const ex = e.x1 - e.x0;
+      const ey = e.y1 - e.y0;
+      const fx = f.x1 - f.x0;
+      const fy = f.y1 - f.y0;
       const cross = ex * fy - ey * fx;
       if (Math.abs(cross) < 1e-12) continue;
       const t = ((f.x0 - e.x0) * fy - (f.y0 - e.y0) * fx) / cross;
       const s = ((f.x0 - e.x0) * ey - (f.y0 - e.y0) * ex) / cross;
       if (t < -1e-9 || t > 1 + 1e-9 || s < -1e-9 || s > 1 + 1e-9) continue;
-      const x = e.x0 + t * ex,
-        y = e.y0 + t * ey,
-        d = Math.hypot(x, y);
+      const x = e.x0 + t * ex;
+      const y = e.y0 + t * ey;
+      const d = Math.hypot(x, y);
       if (d < best && free(regions, x, y)) {
         best = d;
         bx = x;
@@ -257,8 +266,8 @@ function free(regions: readonly Ring[], x: number, y: number): boolean {
     if (!ring) continue;
     let within = true;
     for (let i = 0, j = ring.length - 2; i < ring.length; j = i, i += 2) {
-      const ex = ring[i]! - ring[j]!,
-        ey = ring[i + 1]! - ring[j + 1]!;
+      const ex = ring[i]! - ring[j]!;
+      const ey = ring[i + 1]! - ring[j + 1]!;
       if (
         ex * (y - ring[j + 1]!) - ey * (x - ring[j]!) <=
         1e-9 * (Math.abs(ex) + Math.abs(ey) + 1)

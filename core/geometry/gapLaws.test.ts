@@ -19,19 +19,20 @@ import { seeded } from './seeded';
 const any = (seed: number): Prism => {
   const random = seeded(seed);
   const between = (a: number, b: number) => a + (b - a) * random();
-  const z0 = between(-5, 2),
-    z1 = z0 + between(1, 6),
-    kind = Math.floor(random() * 3);
-  if (kind === 0)
+  const z0 = between(-5, 2);
+  const z1 = z0 + between(1, 6);
+  const kind = Math.floor(random() * 3);
+  if (kind === 0) {
     return boxPrism(between(-6, 2), between(-6, 2), between(2, 8), between(2, 8), z0, z1);
+  }
   if (kind === 1) return roundPrism(between(-5, 5), between(-5, 5), between(1, 4), z0, z1);
-  const n = 5 + Math.floor(random() * 5),
-    cx = between(-4, 4),
-    cy = between(-4, 4);
+  const n = 5 + Math.floor(random() * 5);
+  const cx = between(-4, 4);
+  const cy = between(-4, 4);
   return polygonPrism(
     Array.from({ length: n }, (_, i): Pt => {
-      const r = between(1.5, 5),
-        a = (2 * Math.PI * i) / n;
+      const r = between(1.5, 5);
+      const a = (2 * Math.PI * i) / n;
       return [cx + r * Math.cos(a), cy + r * Math.sin(a)];
     }),
     [],

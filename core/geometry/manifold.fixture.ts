@@ -10,8 +10,8 @@ export async function solids() {
   const wasm = await Module();
   wasm.setup();
   const { Manifold, CrossSection } = wasm;
-  let made: Array<{ delete(): void }> = [];
-  const keep = <T extends { delete(): void }>(x: T): T => {
+  let made: Array<{ delete: () => void }> = [];
+  const keep = <T extends { delete: () => void }>(x: T): T => {
     made.push(x);
     return x;
   };

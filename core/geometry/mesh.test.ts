@@ -1,7 +1,7 @@
 /** Rigid moves: they keep lengths and volumes, and come one after the other. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { carried, movedPoint, type Rigid, STILL, then, upright, volume } from './mesh';
+import { carried, movedPoint, type Rigid, STILL, composed, upright, volume } from './mesh';
 
 const unit = fc
   .tuple(
@@ -33,8 +33,8 @@ describe('upright', () => {
   test('brings any direction to straight up and keeps lengths and handedness', () => {
     fc.assert(
       fc.property(unit, point, (d, p) => {
-        const m = upright(d),
-          [x, y, z] = movedPoint(m, ...d);
+        const m = upright(d);
+        const [x, y, z] = movedPoint(m, ...d);
         expect([x, y, z]).toEqual([
           expect.closeTo(0, 9),
           expect.closeTo(0, 9),
@@ -55,10 +55,10 @@ describe('one move after another', () => {
   test('is the one move of both', () => {
     fc.assert(
       fc.property(unit, unit, point, (a, b, p) => {
-        const m: Rigid = then(upright(a), [1, 0, 0, 7, 0, 1, 0, -3, 0, 0, 1, 2]),
-          n = upright(b);
-        const twice = movedPoint(n, ...movedPoint(m, ...p)),
-          once = movedPoint(then(m, n), ...p);
+        const m: Rigid = composed(upright(a), [1, 0, 0, 7, 0, 1, 0, -3, 0, 0, 1, 2]);
+        const n = upright(b);
+        const twice = movedPoint(n, ...movedPoint(m, ...p));
+        const once = movedPoint(composed(m, n), ...p);
         twice.forEach((v, k) => expect(once[k]).toBeCloseTo(v, 6));
       }),
     );

@@ -22,8 +22,8 @@ export function volume(m: Mesh): number {
 export type Rigid = readonly number[];
 export const STILL: Rigid = [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0];
 
-/** First `a`, then `b`. */
-export function then(a: Rigid, b: Rigid): Rigid {
+/** The motion that does `a` first, `b` after it. */
+export function composed(a: Rigid, b: Rigid): Rigid {
   const out: number[] = [];
   for (let r = 0; r < 3; r++) {
     for (let c = 0; c < 4; c++) {
@@ -62,9 +62,9 @@ export function carried(
     number,
   ];
   for (let v = 0; v < p.length; v += 3) {
-    const x = p[v]!,
-      y = p[v + 1]!,
-      z = p[v + 2]!;
+    const x = p[v]!;
+    const y = p[v + 1]!;
+    const z = p[v + 2]!;
     out[v] = a * x + b * y + c * z + d;
     out[v + 1] = e * x + f * y + g * z + h;
     out[v + 2] = i * x + j * y + k * z + l;
@@ -78,7 +78,7 @@ export function carried(
  */
 export function upright(d: readonly [number, number, number]): Rigid {
   const [x, y, z] = d;
-  if (z < 0) return then([-1, 0, 0, 0, 0, 1, 0, 0, 0, 0, -1, 0], upright([-x, y, -z]));
+  if (z < 0) return composed([-1, 0, 0, 0, 0, 1, 0, 0, 0, 0, -1, 0], upright([-x, y, -z]));
   const k = 1 / (1 + z);
   return [1 - k * x * x, -k * x * y, -x, 0, -k * x * y, 1 - k * y * y, -y, 0, x, y, z, 0];
 }

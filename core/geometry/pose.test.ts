@@ -159,7 +159,7 @@ describe('pages', () => {
   test('the edge named by what is seen lies at that edge of the page', () => {
     fc.assert(
       fc.property(view, fc.constantFrom('left', 'right', 'bottom', 'top'), (v, seen) => {
-        const edge = edgeFromPage(v, seen as 'left');
+        const edge = edgeFromPage(v, seen);
         const spot: Record<string, [number, number]> = {
           left: [0, v.h / 2],
           right: [v.w, v.h / 2],

@@ -39,16 +39,18 @@ export const stood = (stand: Stand, v: V3): V3 => STOOD[stand](v);
 export function blockBox(block: Block): [V3, V3] {
   const [u0, v0, u1, v1] = planBox(block);
   const [b, t] = [block.base, block.base + block.height.mm];
-  if (block.axis === 'z')
+  if (block.axis === 'z') {
     return [
       [u0, v0, b],
       [u1, v1, t],
     ];
-  if (block.axis === 'x')
+  }
+  if (block.axis === 'x') {
     return [
       [b, u0, v0],
       [t, u1, v1],
     ];
+  }
   return [
     [u0, b, v0],
     [u1, t, v1],
@@ -58,15 +60,16 @@ export function blockBox(block: Block): [V3, V3] {
 function planBox(block: Block): [number, number, number, number] {
   const plan = block.plan;
   if (plan.kind === 'rect') return [plan.x, plan.y, plan.x + plan.w.mm, plan.y + plan.h.mm];
-  if (plan.kind === 'circle')
+  if (plan.kind === 'circle') {
     return [
       plan.x - plan.d.mm / 2,
       plan.y - plan.d.mm / 2,
       plan.x + plan.d.mm / 2,
       plan.y + plan.d.mm / 2,
     ];
-  const xs = plan.points.map((p) => p[0]),
-    ys = plan.points.map((p) => p[1]);
+  }
+  const xs = plan.points.map((p) => p[0]);
+  const ys = plan.points.map((p) => p[1]);
   return [Math.min(...xs), Math.min(...ys), Math.max(...xs), Math.max(...ys)];
 }
 
@@ -87,17 +90,21 @@ const stands = new WeakMap<Block, Partial<Record<Stand, Standing>>>();
 function stoodUp(block: Block, stand: Stand): Standing {
   if (block.plan.kind === 'rect') {
     const [low, high] = blockBox(block).map((v) => stood(stand, v)) as [V3, V3];
-    const at = (i: number) => Math.min(low[i]!, high[i]!),
-      size = (i: number) => Math.abs(high[i]! - low[i]!);
+    const at = (i: number) => Math.min(low[i]!, high[i]!);
+    const size = (i: number) => Math.abs(high[i]! - low[i]!);
     return {
       prisms: [boxPrism(at(0), at(1), size(0), size(1), at(2), at(2) + size(2))],
       excess: 0,
     };
   }
-  const along: V3 = block.axis === 'z' ? [0, 0, 1] : block.axis === 'x' ? [1, 0, 0] : [0, 1, 0];
+  let along: V3;
+  if (block.axis === 'z') along = [0, 0, 1];
+  else if (block.axis === 'x') along = [1, 0, 0];
+  else along = [0, 1, 0];
   const turned = stood(stand, along);
-  if (Math.abs(turned[2]) === 1 && block.axis === 'z' && stand === 'flat')
+  if (Math.abs(turned[2]) === 1 && block.axis === 'z' && stand === 'flat') {
     return { prisms: [upright(block)], excess: 0 };
+  }
   return { prisms: lying(block, stand), excess: EXCESS_MM };
 }
 
@@ -114,8 +121,8 @@ function outline(block: Block): Array<[number, number]> {
   const plan = block.plan;
   if (plan.kind === 'polygon') return plan.points.map((p) => [p[0], p[1]]);
   if (plan.kind === 'circle') {
-    const sides = 96,
-      R = plan.d.mm / 2 / Math.cos(Math.PI / sides);
+    const sides = 96;
+    const R = plan.d.mm / 2 / Math.cos(Math.PI / sides);
     return Array.from({ length: sides }, (_, i) => [
       plan.x + R * Math.cos((2 * Math.PI * i) / sides),
       plan.y + R * Math.sin((2 * Math.PI * i) / sides),
@@ -130,8 +137,13 @@ function outline(block: Block): Array<[number, number]> {
 }
 
 function lying(block: Block, stand: Stand): Prism[] {
-  const lift = (u: number, v: number, t: number): V3 =>
-    stood(stand, block.axis === 'z' ? [u, v, t] : block.axis === 'x' ? [t, u, v] : [u, t, v]);
+  const lift = (u: number, v: number, t: number): V3 => {
+    let corner: [number, number, number];
+    if (block.axis === 'z') corner = [u, v, t];
+    else if (block.axis === 'x') corner = [t, u, v];
+    else corner = [u, t, v];
+    return stood(stand, corner);
+  };
   const ring = outline(block);
   const [t0, t1] = [block.base, block.base + block.height.mm];
   const a = ring.map(([u, v]) => lift(u, v, t0));
@@ -177,8 +189,8 @@ function slabs(
     for (let k = 1; k <= steps; k++) cuts.push(z0 + ((z1 - z0) * k) / steps);
   }
   const spanAt = (z: number): [number, number] | undefined => {
-    let low = Infinity,
-      high = -Infinity;
+    let low = Infinity;
+    let high = -Infinity;
     section.forEach((p, k) => {
       const q = section[(k + 1) % section.length]!;
       if (Math.abs(p[1] - z) < 1e-6) {
@@ -225,8 +237,8 @@ export function placed(
   z: number,
 ): Prism[] {
   const a = (turnDeg * Math.PI) / 180;
-  const cos = Math.round(Math.cos(a) * 1e15) / 1e15,
-    sin = Math.round(Math.sin(a) * 1e15) / 1e15;
+  const cos = Math.round(Math.cos(a) * 1e15) / 1e15;
+  const sin = Math.round(Math.sin(a) * 1e15) / 1e15;
   return prisms.map((p) => moved(over ? turnedOver(p) : p, cos, sin, x, y, z));
 }
 

@@ -21,10 +21,10 @@ export interface Prism {
 }
 
 function make(pieces: readonly Ring[], r: number, z0: number, z1: number): Prism {
-  let x0 = Infinity,
-    y0 = Infinity,
-    x1 = -Infinity,
-    y1 = -Infinity;
+  let x0 = Infinity;
+  let y0 = Infinity;
+  let x1 = -Infinity;
+  let y1 = -Infinity;
   for (const piece of pieces) {
     const box = boxOf(piece, r);
     x0 = Math.min(x0, box.x0);
@@ -117,12 +117,13 @@ export function cutAlong(p: Prism, axis: 'x' | 'y', at: number): Array<[number, 
   for (const ring of p.pieces) {
     if (ring.length === 2) {
       const [c, off] = axis === 'x' ? [ring[0]!, at - ring[1]!] : [ring[1]!, at - ring[0]!];
-      if (Math.abs(off) < p.r)
+      if (Math.abs(off) < p.r) {
         out.push([c - Math.sqrt(p.r ** 2 - off ** 2), c + Math.sqrt(p.r ** 2 - off ** 2)]);
+      }
       continue;
     }
-    let low = Infinity,
-      high = -Infinity;
+    let low = Infinity;
+    let high = -Infinity;
     for (let i = 0, j = ring.length - 2; i < ring.length; j = i, i += 2) {
       const [ai, bi, aj, bj] =
         axis === 'x'

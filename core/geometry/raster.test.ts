@@ -15,8 +15,8 @@ import {
 } from './raster';
 import { seeded } from './seeded';
 
-const NX = 13,
-  NY = 9;
+const NX = 13;
+const NY = 9;
 const mask = fc
   .array(fc.boolean(), { minLength: NX * NY, maxLength: NX * NY })
   .map((b) => Uint8Array.from(b, Number));
@@ -47,9 +47,9 @@ describe('a surface from above', () => {
     const { top, bottom } = zBuffer(m, g);
     for (let c = 0; c < g.nx * g.ny; c++) {
       const [x, y] = [cellX(g, c % g.nx), cellY(g, Math.floor(c / g.nx))];
-      let high = -Infinity,
-        low = Infinity,
-        doubtful = false;
+      let high = -Infinity;
+      let low = Infinity;
+      let doubtful = false;
       for (let t = 0; t < n; t++) {
         const p = [0, 1, 2].map((k) => positions.subarray(9 * t + 3 * k, 9 * t + 3 * k + 3));
         const side = (a: ArrayLike<number>, b: ArrayLike<number>) =>
@@ -64,8 +64,9 @@ describe('a surface from above', () => {
       }
       if (doubtful) continue;
       if (high === -Infinity) expect([top.z[c], bottom.z[c]]).toEqual([-Infinity, Infinity]);
-      else
+      else {
         expect([top.z[c], bottom.z[c]]).toEqual([expect.closeTo(high, 3), expect.closeTo(low, 3)]);
+      }
     }
   });
 
@@ -86,11 +87,12 @@ describe('questions asked of a grid', () => {
         m.forEach((v, c) => {
           let least = Infinity;
           m.forEach((w, q) => {
-            if (!w)
+            if (!w) {
               least = Math.min(
                 least,
                 Math.hypot((c % NX) - (q % NX), Math.floor(c / NX) - Math.floor(q / NX)),
               );
+            }
           });
           expect(d[c]).toBeCloseTo(v ? least : 0, 5);
         });
@@ -102,8 +104,8 @@ describe('questions asked of a grid', () => {
   test('lowest and highest of a window', () => {
     fc.assert(
       fc.property(values, fc.integer({ min: 0, max: 4 }), (v, r) => {
-        const low = lowest(v, NX, NY, r),
-          high = lowest(v, NX, NY, r, -1);
+        const low = lowest(v, NX, NY, r);
+        const high = lowest(v, NX, NY, r, -1);
         v.forEach((_, c) => {
           const around = window_(c, r).map((q) => v[q]!);
           expect([low[c], high[c]]).toEqual([Math.min(...around), Math.max(...around)]);
@@ -143,8 +145,8 @@ describe('questions asked of a grid', () => {
         expect(owner.size).toBe(m.reduce((n, v) => n + v, 0));
         m.forEach((v, c) => {
           if (!v) return;
-          const right = c % NX < NX - 1 && m[c + 1] ? c + 1 : undefined,
-            up = c + NX < m.length && m[c + NX] ? c + NX : undefined;
+          const right = c % NX < NX - 1 && m[c + 1] ? c + 1 : undefined;
+          const up = c + NX < m.length && m[c + NX] ? c + NX : undefined;
           for (const q of [right, up]) if (q !== undefined) expect(owner.get(q)).toBe(owner.get(c));
         });
       }),

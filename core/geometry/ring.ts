@@ -42,13 +42,13 @@ export interface Box {
 }
 
 export function boxOf(ring: Ring, r = 0): Box {
-  let x0 = Infinity,
-    y0 = Infinity,
-    x1 = -Infinity,
-    y1 = -Infinity;
+  let x0 = Infinity;
+  let y0 = Infinity;
+  let x1 = -Infinity;
+  let y1 = -Infinity;
   for (let i = 0; i < ring.length; i += 2) {
-    const x = ring[i]!,
-      y = ring[i + 1]!;
+    const x = ring[i]!;
+    const y = ring[i + 1]!;
     if (x < x0) x0 = x;
     if (x > x1) x1 = x;
     if (y < y0) y0 = y;
@@ -61,10 +61,11 @@ export function boxOf(ring: Ring, r = 0): Box {
 export function inside(ring: Ring, x: number, y: number): boolean {
   let odd = false;
   for (let i = 0, j = ring.length - 2; i < ring.length; j = i, i += 2) {
-    const yi = ring[i + 1]!,
-      yj = ring[j + 1]!;
-    if (yi > y !== yj > y && x < ((ring[j]! - ring[i]!) * (y - yi)) / (yj - yi) + ring[i]!)
+    const yi = ring[i + 1]!;
+    const yj = ring[j + 1]!;
+    if (yi > y !== yj > y && x < ((ring[j]! - ring[i]!) * (y - yi)) / (yj - yi) + ring[i]!) {
       odd = !odd;
+    }
   }
   return odd;
 }
@@ -105,12 +106,12 @@ export function rounded(
     const [px, py] = points[(i + n - 1) % n]!;
     const [cx, cy] = points[i]!;
     const [nx, ny] = points[(i + 1) % n]!;
-    const inLen = Math.hypot(cx - px, cy - py),
-      outLen = Math.hypot(nx - cx, ny - cy);
-    const ux = (px - cx) / inLen,
-      uy = (py - cy) / inLen;
-    const vx = (nx - cx) / outLen,
-      vy = (ny - cy) / outLen;
+    const inLen = Math.hypot(cx - px, cy - py);
+    const outLen = Math.hypot(nx - cx, ny - cy);
+    const ux = (px - cx) / inLen;
+    const uy = (py - cy) / inLen;
+    const vx = (nx - cx) / outLen;
+    const vy = (ny - cy) / outLen;
     const cross = ux * vy - uy * vx;
     const half = Math.acos(Math.max(-1, Math.min(1, ux * vx + uy * vy))) / 2;
     const back = Math.min(radius / Math.tan(half), inLen / 2, outLen / 2);
@@ -120,10 +121,10 @@ export function rounded(
       continue;
     }
     const r = back * Math.tan(half);
-    const bx = (ux + vx) / Math.hypot(ux + vx, uy + vy),
-      by = (uy + vy) / Math.hypot(ux + vx, uy + vy);
-    const ox = cx + (bx * r) / Math.sin(half),
-      oy = cy + (by * r) / Math.sin(half);
+    const bx = (ux + vx) / Math.hypot(ux + vx, uy + vy);
+    const by = (uy + vy) / Math.hypot(ux + vx, uy + vy);
+    const ox = cx + (bx * r) / Math.sin(half);
+    const oy = cy + (by * r) / Math.sin(half);
     const a0 = Math.atan2(cy + uy * back - oy, cx + ux * back - ox);
     const sweep = Math.PI - 2 * half;
     const steps = Math.max(2, Math.ceil((ARC_STEPS * sweep) / (Math.PI / 2)));
@@ -140,15 +141,15 @@ export function mitred(ring: Ring, d: number): Ring {
   const n = ring.length / 2;
   const out = new Float64Array(ring.length);
   for (let i = 0; i < n; i++) {
-    const p = 2 * ((i + n - 1) % n),
-      c = 2 * i,
-      q = 2 * ((i + 1) % n);
+    const p = 2 * ((i + n - 1) % n);
+    const c = 2 * i;
+    const q = 2 * ((i + 1) % n);
     const l1 = Math.hypot(ring[c]! - ring[p]!, ring[c + 1]! - ring[p + 1]!);
     const l2 = Math.hypot(ring[q]! - ring[c]!, ring[q + 1]! - ring[c + 1]!);
-    const n1x = (ring[c + 1]! - ring[p + 1]!) / l1,
-      n1y = -(ring[c]! - ring[p]!) / l1;
-    const n2x = (ring[q + 1]! - ring[c + 1]!) / l2,
-      n2y = -(ring[q]! - ring[c]!) / l2;
+    const n1x = (ring[c + 1]! - ring[p + 1]!) / l1;
+    const n1y = -(ring[c]! - ring[p]!) / l1;
+    const n2x = (ring[q + 1]! - ring[c + 1]!) / l2;
+    const n2y = -(ring[q]! - ring[c]!) / l2;
     const k = d / Math.max(0.2, 1 + n1x * n2x + n1y * n2y);
     out[c] = ring[c]! + (n1x + n2x) * k;
     out[c + 1] = ring[c + 1]! + (n1y + n2y) * k;

@@ -29,8 +29,8 @@ import { seeded } from './seeded';
 /** A star-shaped ring about the origin: simple, seldom convex. */
 const star = (random: () => number, n: number): Pt[] =>
   Array.from({ length: n }, (_, i) => {
-    const r = 2 + 8 * random(),
-      a = (2 * Math.PI * i) / n;
+    const r = 2 + 8 * random();
+    const a = (2 * Math.PI * i) / n;
     return [r * Math.cos(a), r * Math.sin(a)];
   });
 const seed = fc.integer({ min: 1, max: 1e6 });
@@ -49,19 +49,19 @@ describe('rings', () => {
         fc.double({ min: -9, max: 9, noNaN: true }),
         (s, x, y) => {
           const pts = star(seeded(s), 9);
-          let turn = 0,
-            edge = Infinity;
+          let turn = 0;
+          let edge = Infinity;
           pts.forEach(([ax, ay], i) => {
             const [bx, by] = pts[(i + 1) % pts.length]!;
             turn += Math.atan2(
               (ax - x) * (by - y) - (bx - x) * (ay - y),
               (ax - x) * (bx - x) + (ay - y) * (by - y),
             );
-            const len = Math.hypot(bx - ax, by - ay),
-              t = Math.max(
-                0,
-                Math.min(1, ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / (len * len)),
-              );
+            const len = Math.hypot(bx - ax, by - ay);
+            const t = Math.max(
+              0,
+              Math.min(1, ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / (len * len)),
+            );
             edge = Math.min(edge, Math.hypot(x - ax - t * (bx - ax), y - ay - t * (by - ay)));
           });
           fc.pre(edge > 1e-6);
@@ -120,8 +120,8 @@ describe('convex pieces', () => {
         for (const p of pieces) {
           const pts = pointsOf(p);
           pts.forEach((b, i) => {
-            const a = pts[(i + pts.length - 1) % pts.length]!,
-              c = pts[(i + 1) % pts.length]!;
+            const a = pts[(i + pts.length - 1) % pts.length]!;
+            const c = pts[(i + 1) % pts.length]!;
             expect((b[0] - a[0]) * (c[1] - b[1]) - (b[1] - a[1]) * (c[0] - b[0])).toBeGreaterThan(
               -1e-6,
             );
@@ -151,8 +151,8 @@ describe('convex pieces', () => {
                 return [4 * Math.cos(a), 3 * Math.sin(a)];
               }),
             );
-          const a = hull(5),
-            b = hull(6);
+          const a = hull(5);
+          const b = hull(6);
           const there = a.map((v, i) => v + (i % 2 ? dy : dx));
           const apart = separation(there, b, { d: 0, nx: 0, ny: 0 }).d;
           fc.pre(Math.abs(apart) > 1e-6);
@@ -166,8 +166,8 @@ describe('convex pieces', () => {
     fc.assert(
       fc.property(seed, (s) => {
         const random = seeded(s);
-        const a = rectRing(0, 0, 2 + 5 * random(), 2 + 5 * random()),
-          b = rectRing(9 + 3 * random(), -4 + 9 * random(), 3, 4);
+        const a = rectRing(0, 0, 2 + 5 * random(), 2 + 5 * random());
+        const b = rectRing(9 + 3 * random(), -4 + 9 * random(), 3, 4);
         const d = distance(a, b, { d: 0, nx: 0, ny: 0 }).d;
         let least = Infinity;
         const along = (r: Float64Array): Pt[] =>
@@ -178,8 +178,9 @@ describe('convex pieces', () => {
               p[1] + ((q[1] - p[1]) * k) / 40,
             ]);
           });
-        for (const p of along(a))
+        for (const p of along(a)) {
           for (const q of along(b)) least = Math.min(least, Math.hypot(p[0] - q[0], p[1] - q[1]));
+        }
         expect(d).toBeLessThanOrEqual(least + 1e-9);
         expect(d).toBeGreaterThan(least - 0.2);
       }),
@@ -193,12 +194,12 @@ describe('prisms', () => {
     fc.assert(
       fc.property(seed, fc.double({ min: -6, max: 6, noNaN: true }), (s, at) => {
         const pts = star(seeded(s), 11);
-        const prism = polygonPrism(pts, [], 0, 1),
-          ring = ringOf(pts);
+        const prism = polygonPrism(pts, [], 0, 1);
+        const ring = ringOf(pts);
         const spans = cutAlong(prism, 'x', at);
         for (let x = -10.013; x < 10; x += 0.1) {
-          const within = spans.some(([a, b]) => x > a + 1e-6 && x < b - 1e-6),
-            near = spans.some(([a, b]) => Math.min(Math.abs(x - a), Math.abs(x - b)) < 0.02);
+          const within = spans.some(([a, b]) => x > a + 1e-6 && x < b - 1e-6);
+          const near = spans.some(([a, b]) => Math.min(Math.abs(x - a), Math.abs(x - b)) < 0.02);
           if (!near) expect(within).toBe(inside(ring, x, at));
         }
       }),

@@ -59,12 +59,12 @@ export function solid(
   effects: readonly Effect[],
   excess = 0,
 ): Solid {
-  let x0 = Infinity,
-    y0 = Infinity,
-    z0 = Infinity,
-    x1 = -Infinity,
-    y1 = -Infinity,
-    z1 = -Infinity;
+  let x0 = Infinity;
+  let y0 = Infinity;
+  let z0 = Infinity;
+  let x1 = -Infinity;
+  let y1 = -Infinity;
+  let z1 = -Infinity;
   for (const p of prisms) {
     x0 = Math.min(x0, p.x0);
     y0 = Math.min(y0, p.y0);

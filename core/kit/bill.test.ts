@@ -7,8 +7,8 @@ import { emptyProject, type Item, mustRead, type Part, type Project } from '../m
 import { billOf } from './index';
 
 const libraryPart = (id: string) => STARTER_PARTS.find((p) => p.id === id)!;
-const teasel = { ...libraryPart('teasel'), price: 20, massG: 30 },
-  speaker = { ...libraryPart('speaker-28'), price: 2.5 };
+const teasel = { ...libraryPart('teasel'), price: 20, massG: 30 };
+const speaker = { ...libraryPart('speaker-28'), price: 2.5 };
 delete speaker.massG;
 const item = (id: string, part: string, more: Partial<Item> = {}): Item => ({
   id,
@@ -85,8 +85,9 @@ test('as CSV it reads back with the same total, and a name that is a formula is 
   const rows = Papa.parse<string[]>(billTable(p).trim()).data;
   expect(rows[1]![0]).toBe('\'=HYPERLINK("x")');
   expect(rows.at(-1)).toEqual(['total', '', '', '', '', '', '', '', '20', '30']);
-  for (const d of demos())
+  for (const d of demos()) {
     expect(billTable(d).split('\r\n').length).toBe(
       billOf(d).rows.length + (d.donor?.price === undefined ? 3 : 4),
     );
+  }
 });

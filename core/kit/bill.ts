@@ -32,15 +32,15 @@ const round2 = (v: number): number => Math.round(v * 100) / 100;
 /** Rows by part, in the order they came into the build. */
 export function billOf(p: Project): Bill {
   const rows = new Map<string, BillRow>();
-  let spent = p.donor?.price ?? 0,
-    toSpend = 0,
-    massG = 0,
-    noPrice = 0,
-    noMass = 0;
+  let spent = p.donor?.price ?? 0;
+  let toSpend = 0;
+  let massG = 0;
+  let noPrice = 0;
+  let noMass = 0;
   for (const item of p.kit.items) {
-    const part = partOf(p, item),
-      stock = item.stock ?? 'to buy',
-      price = item.paid ?? (stock === 'salvaged' ? 0 : part.price);
+    const part = partOf(p, item);
+    const stock = item.stock ?? 'to buy';
+    const price = item.paid ?? (stock === 'salvaged' ? 0 : part.price);
     const row = rows.get(part.id) ?? {
       part: part.id,
       name: part.name,
@@ -66,8 +66,8 @@ export function billOf(p: Project): Bill {
     rows.set(part.id, row);
   }
   [spent, toSpend] = [round2(spent), round2(toSpend)];
-  const total = round2(spent + toSpend),
-    limit = p.brief.costCeiling;
+  const total = round2(spent + toSpend);
+  const limit = p.brief.costCeiling;
   return {
     rows: [...rows.values()],
     spent,

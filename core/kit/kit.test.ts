@@ -6,8 +6,9 @@ import { findParts, HEADER_40, removals, thickness, zSpan } from './index';
 test('the starter catalogue holds at least 40 valid parts with different ids', () => {
   expect(STARTER_PARTS.length).toBeGreaterThanOrEqual(40);
   expect(new Set(STARTER_PARTS.map((p) => p.id)).size).toBe(STARTER_PARTS.length);
-  for (const p of STARTER_PARTS)
+  for (const p of STARTER_PARTS) {
     expect([p.id, readAs(Part, p)]).toEqual([p.id, expect.objectContaining({ ok: true })]);
+  }
 });
 
 test('every SBC, driver board and charger has four blocks of different height, named pads and directed sockets', () => {
@@ -26,12 +27,11 @@ test('every SBC, driver board and charger has four blocks of different height, n
 /** Highest point minus lowest point, straight from the blocks. */
 const byHand = (id: string, without: string): number => {
   const left = STARTER_PARTS.find((p) => p.id === id)!.blocks.filter((b) => b.id !== without);
-  const top = (b: (typeof left)[number]): [number, number] =>
-    b.axis === 'z'
-      ? [b.base, b.base + b.height.mm]
-      : b.plan.kind === 'circle'
-        ? [b.plan.y - b.plan.d.mm / 2, b.plan.y + b.plan.d.mm / 2]
-        : [0, 0];
+  const top = (b: (typeof left)[number]): [number, number] => {
+    if (b.axis === 'z') return [b.base, b.base + b.height.mm];
+    if (b.plan.kind === 'circle') return [b.plan.y - b.plan.d.mm / 2, b.plan.y + b.plan.d.mm / 2];
+    return [0, 0];
+  };
   return Math.max(...left.map((b) => top(b)[1])) - Math.min(...left.map((b) => top(b)[0]));
 };
 

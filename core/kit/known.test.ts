@@ -50,11 +50,12 @@ describe('known to work', () => {
 describe('the riskiest unknown first', () => {
   test('rank is doubt times what it spoils by what the trial takes, falling; what was tried goes last', () => {
     const list = unknowns(half);
-    for (const u of list)
+    for (const u of list) {
       expect(u.rank).toBeCloseTo((u.doubt * (u.spoils.money + 10 * u.spoils.hours)) / u.minutes, 9);
+    }
     expect(list.map((u) => u.rank)).toEqual(list.map((u) => u.rank).sort((a, b) => b - a));
-    const first = list[0]!,
-      after = unknowns({ ...half, tried: [{ id: first.id, holds: true }] });
+    const first = list[0]!;
+    const after = unknowns({ ...half, tried: [{ id: first.id, holds: true }] });
     expect([after[after.length - 1]!.id, after[after.length - 1]!.tried]).toEqual([
       first.id,
       { holds: true },
@@ -89,14 +90,16 @@ describe('facets', () => {
         .map((p) => p.id)
         .sort(),
     );
-    for (const id of ids('', { family: 'cell', thickMm: 5 }))
+    for (const id of ids('', { family: 'cell', thickMm: 5 })) {
       expect(STARTER_PARTS.find((p) => p.id === id)!.blocks[0]!.height.mm).toBeLessThanOrEqual(5);
+    }
     expect(ids('', { family: 'screen', carries: 'composite' }).sort()).toEqual([
       'pane-2-5-composite',
       'pane-3-5-composite',
     ]);
-    for (const p of findParts(STARTER_PARTS, '', { price: 2 }))
+    for (const p of findParts(STARTER_PARTS, '', { price: 2 })) {
       expect(p.price).toBeLessThanOrEqual(2);
+    }
     expect(ids('', { mine: true })).toEqual([]);
     expect(ids('stereo', { family: 'audio', amps: 0.35 })).toEqual(['chirp-analog']);
   });

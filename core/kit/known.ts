@@ -25,13 +25,13 @@ type Screen = NonNullable<Part['screen']>;
 
 /** Timing as a panel-timing node says it: typical blanking for the class. */
 export function panelTiming(s: Screen, fps = 60): string[] {
-  const [w, h] = s.px,
-    front = 16,
-    sync = 16,
-    back = 48,
-    vFront = 4,
-    vSync = 4,
-    vBack = 12;
+  const [w, h] = s.px;
+  const front = 16;
+  const sync = 16;
+  const back = 48;
+  const vFront = 4;
+  const vSync = 4;
+  const vBack = 12;
   return [
     'panel-timing {',
     `  clock-frequency = <${(w + front + sync + back) * (h + vFront + vSync + vBack) * fps}>;`,
@@ -42,41 +42,53 @@ export function panelTiming(s: Screen, fps = 60): string[] {
 }
 
 export function knownToWork(p: Project): Known | undefined {
-  const parts = p.kit.items.map((i) => partOf(p, i)),
-    computer = parts.find((q) => q.family === 'sbc'),
-    screen = parts.find((q) => q.screen)?.screen;
+  const parts = p.kit.items.map((i) => partOf(p, i));
+  const computer = parts.find((q) => q.family === 'sbc');
+  const screen = parts.find((q) => q.screen)?.screen;
   if (!computer) return undefined;
-  const link = screen?.link ?? 'hdmi',
-    route = p.controls.route,
-    own = computer.source === 'mine' && !computer.computer;
+  const link = screen?.link ?? 'hdmi';
+  const route = p.controls.route;
+  const own = computer.source === 'mine' && !computer.computer;
   const why: string[] = [];
   if (own) why.push('A computer of your own: look for an image made for this very board.');
-  if (link === 'spi')
+  if (link === 'spi') {
     why.push(
       'A small screen on SPI needs its own driver: that of the controller chip on its board.',
     );
-  if (link === 'parallel')
+  }
+  if (link === 'parallel') {
     why.push("Parallel RGB needs the panel's timing and every pin in the right function.");
-  if (link === 'panel')
+  }
+  if (link === 'panel') {
     why.push("What the driver board reports decides: ask it for the panel's own size.");
-  if (route === 'expander')
+  }
+  if (route === 'expander') {
     why.push('Buttons on an expander need a line for its chip and address.');
-  if (route === 'original board')
+  }
+  if (route === 'original board') {
     why.push('Nobody but you has this board: a small program has to read it.');
-  if (route === 'wireless')
+  }
+  if (route === 'wireless') {
     why.push('Pair in the menu first; a pad that is asleep cannot wake it.');
-  const state = p.image?.sha256
-    ? 'known'
-    : own || route === 'original board'
-      ? 'unknown'
-      : why.length > (route === 'wireless' ? 1 : 0)
-        ? 'partly'
-        : 'known';
+  }
+  let state: 'unknown' | 'known' | 'partly';
+  if (p.image?.sha256) state = 'known';
+  else if (own || route === 'original board') state = 'unknown';
+  else if (why.length > (route === 'wireless' ? 1 : 0)) state = 'partly';
+  else state = 'known';
   const rotated = screen?.standing === true;
   const sound = parts.find(
     (q) => q.amp || q.ports?.some((x) => x.carries === 'line' && x.role === 'gives'),
   );
   const i2s = sound?.takes?.some((t) => t.signal.startsWith('I2S'));
+  let soundLines: string[];
+  if (i2s) soundLines = ['simple-audio-card,format = "i2s";'];
+  else if (sound) soundLines = ['card 1 first in the sound settings'];
+  else soundLines = [];
+  let bootSeconds: [number, number];
+  if (computer.computer && computer.computer.speed >= 4) bootSeconds = [12, 25];
+  else if (computer.computer?.speed === 1) bootSeconds = [30, 60];
+  else bootSeconds = [18, 40];
   return {
     computer: computer.name,
     link,
@@ -92,11 +104,7 @@ export function knownToWork(p: Project): Known | undefined {
           ]
         : []),
       ...(rotated ? ['rotation = <90>;'] : []),
-      ...(i2s
-        ? ['simple-audio-card,format = "i2s";']
-        : sound
-          ? ['card 1 first in the sound settings']
-          : []),
+      ...soundLines,
       ...(route === 'gpio' ? ['the gpio-keys overlay from Controls'] : []),
     ],
     gear: [
@@ -105,11 +113,6 @@ export function knownToWork(p: Project): Known | undefined {
       'a network or a card reader for the games',
     ],
     cardGb: computer.computer && computer.computer.speed >= 4 ? 12 : 8,
-    seconds:
-      computer.computer && computer.computer.speed >= 4
-        ? [12, 25]
-        : computer.computer?.speed === 1
-          ? [30, 60]
-          : [18, 40],
+    seconds: bootSeconds,
   };
 }

@@ -34,10 +34,10 @@ export function merged(boxes: readonly Box[], most = 24, waste = 4): Box[] {
   let list = boxes.length > 400 ? coarse(boxes) : [...boxes];
   for (;;) {
     let best: [number, number, number] | undefined;
-    for (let i = 0; i < list.length; i++)
+    for (let i = 0; i < list.length; i++) {
       for (let j = i + 1; j < list.length; j++) {
-        const a = list[i]!,
-          b = list[j]!;
+        const a = list[i]!;
+        const b = list[j]!;
         if (
           list.length > most &&
           list.length > 60 &&
@@ -45,26 +45,28 @@ export function merged(boxes: readonly Box[], most = 24, waste = 4): Box[] {
             b.x0 - a.x1 > NEAR_MM ||
             a.y0 - b.y1 > NEAR_MM ||
             b.y0 - a.y1 > NEAR_MM)
-        )
+        ) {
           continue;
+        }
         const lost = volume(join(a, b)) - volume(a) - volume(b);
         if (!best || lost < best[2]) best = [i, j, lost];
       }
+    }
     if (!best || (list.length <= most && best[2] > waste)) return list;
-    const [i, j] = best,
-      both = join(list[i]!, list[j]!);
+    const [i, j] = best;
+    const both = join(list[i]!, list[j]!);
     list = list.filter((_, k) => k !== i && k !== j);
     list.push(both);
   }
 }
 
 function coarse(boxes: readonly Box[]): Box[] {
-  const tallest = Math.max(...boxes.map((b) => b.z1 - b.z0)),
-    cells = new Map<string, Box>();
+  const tallest = Math.max(...boxes.map((b) => b.z1 - b.z0));
+  const cells = new Map<string, Box>();
   for (const b of boxes) {
-    const step = 8,
-      key = `${Math.floor((b.x0 + b.x1) / 2 / step)},${Math.floor((b.y0 + b.y1) / 2 / step)},${Math.round(((b.z1 - b.z0) / tallest) * 6)},${b.z0 < 0}`,
-      known = cells.get(key);
+    const step = 8;
+    const key = `${Math.floor((b.x0 + b.x1) / 2 / step)},${Math.floor((b.y0 + b.y1) / 2 / step)},${Math.round(((b.z1 - b.z0) / tallest) * 6)},${b.z0 < 0}`;
+    const known = cells.get(key);
     cells.set(key, known ? join(known, b) : b);
   }
   return [...cells.values()];

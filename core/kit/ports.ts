@@ -20,7 +20,7 @@ const at = (c: Connector): { form: Form; block?: string } => ({
 export function usualPorts(part: Part): Port[] {
   const out: Ends[] = [];
   const { cell, converter, charger, screen } = part;
-  if (cell && !isBank(part))
+  if (cell && !isBank(part)) {
     out.push({
       name: 'cell',
       carries: 'cell',
@@ -29,8 +29,9 @@ export function usualPorts(part: Part): Port[] {
       volts: [cell.cutoffV, cell.fullV],
       amps: cell.capacityAh * cell.maxDischargeC,
     });
+  }
   if (charger) {
-    for (const c of part.connectors.filter((x) => x.outside))
+    for (const c of part.connectors.filter((x) => x.outside)) {
       out.push({
         name: c.name,
         carries: 'supply',
@@ -40,10 +41,11 @@ export function usualPorts(part: Part): Port[] {
         volts: [4.5, 5.5],
         ...(c.type === 'usb-c' ? { pullDowns: true } : {}),
       });
+    }
     out.push({ name: 'cell', carries: 'cell', role: 'takes', form: 'two-pin' });
   }
   if (converter) {
-    if (!isBank(part))
+    if (!isBank(part)) {
       out.push({
         name: 'input',
         carries: 'cell',
@@ -54,6 +56,7 @@ export function usualPorts(part: Part): Port[] {
           converter.maxInV ?? (converter.kind === 'boost' ? converter.outV : BUCK_MOST_V),
         ],
       });
+    }
     out.push({
       name: `${converter.outV >= 4.7 && converter.outV <= 5.3 ? 5 : converter.outV} V`,
       carries: 'rail',
@@ -63,7 +66,7 @@ export function usualPorts(part: Part): Port[] {
       amps: converter.limitA,
     });
   }
-  if (part.draws)
+  if (part.draws) {
     out.push({
       name: 'power',
       carries: 'rail',
@@ -72,25 +75,31 @@ export function usualPorts(part: Part): Port[] {
       volts: RAIL,
       amps: part.draws.peak / 5,
     });
+  }
   if (screen) {
     const socket = part.connectors.find((c) => c.type === 'hdmi' || c.type === 'mini-hdmi');
-    if (screen.link === 'hdmi')
+    if (screen.link === 'hdmi') {
       out.push({
         name: 'picture in',
         carries: 'hdmi',
         role: 'takes',
         ...(socket ? { ...at(socket), padsLeft: true } : { form: 'pads' as const }),
       });
-    else
+    } else {
+      let form: 'flat' | 'pads' | 'header';
+      if (screen.link === 'panel') form = 'flat';
+      else if (screen.link === 'composite') form = 'pads';
+      else form = 'header';
       out.push({
         name: 'picture in',
         carries: screen.link,
         role: 'takes',
-        form: screen.link === 'panel' ? 'flat' : screen.link === 'composite' ? 'pads' : 'header',
+        form,
       });
+    }
   }
   if (part.family === 'sbc') out.push(...computerPorts(part));
-  if (part.amp)
+  if (part.amp) {
     out.push(
       {
         name: 'sound in',
@@ -106,8 +115,9 @@ export function usualPorts(part: Part): Port[] {
         count: part.amp.channels,
       },
     );
+  }
   if (part.speaker) out.push({ name: 'coil', carries: 'speaker', role: 'takes', form: 'pads' });
-  if (part.family === 'controller')
+  if (part.family === 'controller') {
     out.push({
       name: 'USB',
       carries: 'usb',
@@ -116,15 +126,19 @@ export function usualPorts(part: Part): Port[] {
       speed: 1,
       amps: (part.draws?.peak ?? 0.25) / 5,
     });
-  if (part.family === 'storage')
-    for (const c of part.connectors.filter((x) => x.type === 'card'))
+  }
+  if (part.family === 'storage') {
+    for (const c of part.connectors.filter((x) => x.type === 'card')) {
       out.push({ name: c.name, carries: 'card', role: 'takes', ...at(c) });
-  if (part.family === 'expander')
+    }
+  }
+  if (part.family === 'expander') {
     out.push({ name: 'I2C', carries: 'i2c', role: 'takes', form: 'header' });
+  }
   const seen = new Map<string, number>();
   return out.map((x) => {
-    const wish = `${x.carries}-${x.role === 'gives' ? 'out' : 'in'}`,
-      n = (seen.get(wish) ?? 0) + 1;
+    const wish = `${x.carries}-${x.role === 'gives' ? 'out' : 'in'}`;
+    const n = (seen.get(wish) ?? 0) + 1;
     seen.set(wish, n);
     return { ...x, id: x.id ?? (n === 1 ? wish : `${wish}-${n}`) };
   });
@@ -136,11 +150,11 @@ function computerPorts(part: Part): Ends[] {
     const left = part.blocks.find((b) => b.id === c.block)?.removable?.lost.includes('pads remain')
       ? { padsLeft: true }
       : {};
-    if (c.type === 'hdmi' || c.type === 'mini-hdmi')
+    if (c.type === 'hdmi' || c.type === 'mini-hdmi') {
       out.push({ name: c.name, carries: 'hdmi', role: 'gives', ...at(c), ...left });
-    else if (c.type === 'card')
+    } else if (c.type === 'card') {
       out.push({ name: c.name, carries: 'card', role: 'takes', ...at(c) });
-    else if (c.name.toLowerCase().includes('power'))
+    } else if (c.name.toLowerCase().includes('power')) {
       out.push({
         name: c.name,
         carries: 'supply',
@@ -149,7 +163,7 @@ function computerPorts(part: Part): Ends[] {
         volts: [4.75, 5.25],
         ...(c.type === 'usb-c' ? { pullDowns: true } : {}),
       });
-    else if (c.type.includes('usb'))
+    } else if (c.type.includes('usb')) {
       out.push({
         name: c.name,
         carries: 'usb',
@@ -160,17 +174,21 @@ function computerPorts(part: Part): Ends[] {
         amps: 0.6,
         ...(part.blocks.find((b) => b.id === c.block)?.name.includes('stack') ? { count: 2 } : {}),
       });
+    }
   }
-  if (part.pads.some((p) => p.gpio !== undefined))
-    for (const carries of ['lines', 'spi', 'parallel', 'i2s', 'pwm', 'i2c'] as const)
+  if (part.pads.some((p) => p.gpio !== undefined)) {
+    for (const carries of ['lines', 'spi', 'parallel', 'i2s', 'pwm', 'i2c'] as const) {
       out.push({
         name: carries === 'lines' ? 'header lines' : carries.toUpperCase(),
         carries,
         role: 'gives',
         form: 'header',
       });
-  if (part.computer?.radio)
+    }
+  }
+  if (part.computer?.radio) {
     out.push({ name: 'radio', carries: 'radio', role: 'gives', form: 'air' });
+  }
   return out;
 }
 

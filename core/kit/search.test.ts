@@ -5,39 +5,42 @@ import { findParts, partOf, planSize, PLUGS, remaining, sockets, thickness } fro
 
 describe('search', () => {
   test('every part is found first, or beside its like, by its own name', () => {
-    for (const p of STARTER_PARTS)
+    for (const p of STARTER_PARTS) {
       expect([
         p.name,
         findParts(STARTER_PARTS, p.name)
           .slice(0, 3)
           .map((q) => q.id),
       ]).toEqual([p.name, expect.arrayContaining([p.id])]);
+    }
   });
   test('every board is found by its own size, either way round', () => {
     for (const p of STARTER_PARTS.filter((q) => q.family === 'sbc')) {
       const b = p.blocks[0]!.plan;
       if (b.kind !== 'rect') continue;
-      for (const text of [`${b.w.mm} x ${b.h.mm}`, `${b.h.mm}x${b.w.mm} board`])
+      for (const text of [`${b.w.mm} x ${b.h.mm}`, `${b.h.mm}x${b.w.mm} board`]) {
         expect([text, findParts(STARTER_PARTS, text).some((q) => q.id === p.id)]).toEqual([
           text,
           true,
         ]);
+      }
     }
   });
   test('more words never find more parts, and no words find all', () => {
-    for (const q of ['screen', 'board usb', 'cell pouch'])
+    for (const q of ['screen', 'board usb', 'cell pouch']) {
       expect(findParts(STARTER_PARTS, `${q} spi`).length).toBeLessThanOrEqual(
         findParts(STARTER_PARTS, q).length,
       );
+    }
     expect(findParts(STARTER_PARTS, '  ').length).toBe(STARTER_PARTS.length);
     expect(findParts(STARTER_PARTS, 'zeppelin')).toEqual([]);
   });
 });
 
 describe('parts of a build', () => {
-  const p = demos()[0]!,
-    item = p.kit.items[0]!,
-    part = partOf(p, item);
+  const p = demos()[0]!;
+  const item = p.kit.items[0]!;
+  const part = partOf(p, item);
   test('a struck block takes its socket with it; a wish of the builder overrules the part', () => {
     expect(sockets(part, item).map((s) => [s.connector.id, s.outside])).toEqual([
       ['usb', false],

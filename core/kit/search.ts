@@ -49,9 +49,9 @@ function rowOf(part: Part): Row {
   const known = rows.get(part);
   if (known) return known;
   const text =
-      `${part.name} ${part.words.join(' ')} ${CLASS_WORDS[part.family]} ${part.note}`.toLowerCase(),
-    { w, h } = planSize(part.blocks),
-    thick = thickness(part, []).value;
+    `${part.name} ${part.words.join(' ')} ${CLASS_WORDS[part.family]} ${part.note}`.toLowerCase();
+  const { w, h } = planSize(part.blocks);
+  const thick = thickness(part, []).value;
   const row: Row = {
     text,
     words: new Set(text.split(/[\s,()]+/)),

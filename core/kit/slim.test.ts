@@ -14,7 +14,7 @@ const block = (id: string, base: number, height: number, difficulty?: number): B
   base,
   height: length(height),
   ...(difficulty
-    ? { removable: { tool: 'iron', difficulty: difficulty as 1, risk: '', lost: `${id} socket` } }
+    ? { removable: { tool: 'iron', difficulty: difficulty, risk: '', lost: `${id} socket` } }
     : {}),
 });
 const board = (blocks: Block[]): Part => ({
@@ -61,11 +61,13 @@ test('500 random boards: the set is as small and as easy as the best of all sets
           gone.map((b) => b.id),
         ).value >
         wanted + 1e-9
-      )
+      ) {
         continue;
+      }
       const hard = gone.reduce((s, b) => s + b.removable!.difficulty, 0);
-      if (!best || gone.length < best.size || (gone.length === best.size && hard < best.hard))
+      if (!best || gone.length < best.size || (gone.length === best.size && hard < best.hard)) {
         best = { size: gone.length, hard };
+      }
     }
     const found = leastRemovals(part, [], wanted);
     expect([k, found.reached]).toEqual([k, best !== undefined]);

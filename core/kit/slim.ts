@@ -29,39 +29,40 @@ const MOST = 20;
  */
 export function leastRemovals(part: Part, struck: readonly string[], wantedMm: number): Slimming {
   if (!(wantedMm > 0)) throw new RangeError(`A board cannot be ${wantedMm} mm thick.`);
-  const blocks = remaining(part, struck),
-    z = new Map(
-      blocks.map((b) => {
-        const [l, h] = blockBox(b);
-        return [b.id, [l[2], h[2]] as const];
-      }),
-    );
-  const off = blocks.filter((b) => b.removable).slice(0, MOST),
-    fixed = blocks.filter((b) => !off.includes(b));
+  const blocks = remaining(part, struck);
+  const z = new Map(
+    blocks.map((b) => {
+      const [l, h] = blockBox(b);
+      return [b.id, [l[2], h[2]] as const];
+    }),
+  );
+  const off = blocks.filter((b) => b.removable).slice(0, MOST);
+  const fixed = blocks.filter((b) => !off.includes(b));
   const thick = (gone: readonly Block[]): number => {
-    let low = Infinity,
-      high = -Infinity;
+    let low = Infinity;
+    let high = -Infinity;
     for (const b of fixed) {
       const [l, h] = z.get(b.id)!;
       low = Math.min(low, l);
       high = Math.max(high, h);
     }
-    for (const b of off)
+    for (const b of off) {
       if (!gone.includes(b)) {
         const [l, h] = z.get(b.id)!;
         low = Math.min(low, l);
         high = Math.max(high, h);
       }
+    }
     return high - low;
   };
-  const before = thick([]),
-    least = thick(off),
-    hard = (set: readonly Block[]) => set.reduce((s, b) => s + b.removable!.difficulty, 0);
+  const before = thick([]);
+  const least = thick(off);
+  const hard = (set: readonly Block[]) => set.reduce((s, b) => s + b.removable!.difficulty, 0);
   const result = (set: readonly Block[], reached: boolean): Slimming => {
     const ordered = [...set].sort(
-        (a, b) => a.removable!.difficulty - b.removable!.difficulty || a.name.localeCompare(b.name),
-      ),
-      after = thick(set);
+      (a, b) => a.removable!.difficulty - b.removable!.difficulty || a.name.localeCompare(b.name),
+    );
+    const after = thick(set);
     return {
       reached,
       blocks: ordered,

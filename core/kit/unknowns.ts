@@ -29,8 +29,8 @@ const HOUR = 10;
 export function unknowns(p: Project): Unknown[] {
   const out: Array<Omit<Unknown, 'rank' | 'tried'>> = [];
   const rows = p.kit.items.map((item) => ({ item, part: partOf(p, item) }));
-  const price = (q: Part) => q.price ?? 10,
-    all = rows.reduce((s, r) => s + price(r.part), 0);
+  const price = (q: Part) => q.price ?? 10;
+  const all = rows.reduce((s, r) => s + price(r.part), 0);
   const say = (
     id: string,
     assumption: string,
@@ -49,7 +49,7 @@ export function unknowns(p: Project): Unknown[] {
       minutes,
     });
   const known = knownToWork(p);
-  if (known && known.state !== 'known')
+  if (known && known.state !== 'known') {
     say(
       'image',
       `A system image runs ${known.computer} with a ${known.link} screen and ${known.route} inputs`,
@@ -59,8 +59,9 @@ export function unknowns(p: Project): Unknown[] {
       'Start it from the card on the bench, with the real screen and one button.',
       60,
     );
+  }
   for (const { item, part } of rows) {
-    if (part.screen)
+    if (part.screen) {
       say(
         `screen:${item.id}`,
         `${item.name} shows a picture on this computer`,
@@ -70,7 +71,8 @@ export function unknowns(p: Project): Unknown[] {
         'Wire it on the bench with its plugs, before anything is cut off.',
         40,
       );
-    if (part.cell)
+    }
+    if (part.cell) {
       say(
         `cell:${item.id}`,
         `${item.name} holds what is printed on it${item.stock === 'salvaged' ? ', salvaged' : ''}`,
@@ -82,6 +84,7 @@ export function unknowns(p: Project): Unknown[] {
           : "One full discharge at the build's own current.",
         item.stock === 'salvaged' ? 60 : 20,
       );
+    }
     if (
       part.charger &&
       rows.some((r) =>
@@ -89,7 +92,7 @@ export function unknowns(p: Project): Unknown[] {
           (q) => q.carries === 'cell' && q.role === 'gives' && q.form === 'two-pin',
         ),
       )
-    )
+    ) {
       say(
         `polarity:${item.id}`,
         'The two-pin battery plug has plus where the board wants it',
@@ -99,7 +102,8 @@ export function unknowns(p: Project): Unknown[] {
         'A meter across the plug, before it is ever plugged in.',
         2,
       );
-    if (part.converter)
+    }
+    if (part.converter) {
       say(
         `rail:${item.id}`,
         `${item.name} holds 5 V at the peak with a nearly empty cell`,
@@ -109,7 +113,8 @@ export function unknowns(p: Project): Unknown[] {
         'The real load, the cell down to 3.4 V, a meter at the load.',
         20,
       );
-    if (part.draws && part.source === 'typical')
+    }
+    if (part.draws && part.source === 'typical') {
       say(
         `draw:${item.id}`,
         `${item.name} draws what its class draws`,
@@ -119,7 +124,8 @@ export function unknowns(p: Project): Unknown[] {
         'A meter in series at menu, game and peak.',
         10,
       );
-    if (part.source === 'typical' && part.blocks.length > 2)
+    }
+    if (part.source === 'typical' && part.blocks.length > 2) {
       say(
         `size:${item.id}`,
         `${item.name} is as large as its class`,
@@ -129,10 +135,11 @@ export function unknowns(p: Project): Unknown[] {
         'Callipers over the blocks that its hits hang on.',
         5,
       );
+    }
     const hard = part.blocks.filter(
       (b) => item.struck.includes(b.id) && (b.removable?.difficulty ?? 0) >= 3,
     );
-    if (hard.length)
+    if (hard.length) {
       say(
         `slim:${item.id}`,
         `${item.name} lives without ${hard.map((b) => b.name).join(', ')}`,
@@ -142,7 +149,8 @@ export function unknowns(p: Project): Unknown[] {
         'Take it off before the shell is cut, and start the board again.',
         30,
       );
-    if (part.speaker)
+    }
+    if (part.speaker) {
       say(
         `speaker:${item.id}`,
         `${item.name} is loud enough behind its grille`,
@@ -152,7 +160,8 @@ export function unknowns(p: Project): Unknown[] {
         'Play a game with the speaker behind the real front, by hand.',
         10,
       );
-    if (part.takes && part.amp)
+    }
+    if (part.takes && part.amp) {
       say(
         `amp:${item.id}`,
         `${item.name} plays without noise on this rail`,
@@ -162,8 +171,9 @@ export function unknowns(p: Project): Unknown[] {
         'Headphones off, volume up, SBC busy: listen.',
         10,
       );
-    if (item.stock === 'to buy' || item.stock === undefined)
-      if (part.price && part.price >= 25)
+    }
+    if (item.stock === 'to buy' || item.stock === undefined) {
+      if (part.price && part.price >= 25) {
         say(
           `buy:${item.id}`,
           `${item.name} can still be bought for about ${part.price}`,
@@ -173,9 +183,11 @@ export function unknowns(p: Project): Unknown[] {
           'Order it first.',
           10,
         );
+      }
+    }
   }
-  for (const k of p.donor?.kept ?? [])
-    if (k.proved === 'no')
+  for (const k of p.donor?.kept ?? []) {
+    if (k.proved === 'no') {
       say(
         `kept:${k.id}`,
         `The kept ${k.name} works`,
@@ -185,8 +197,11 @@ export function unknowns(p: Project): Unknown[] {
         'Prove it on the bench at the new load before anything depends on it.',
         30,
       );
-  if (p.controls.route === 'wireless')
+    }
+  }
+  if (p.controls.route === 'wireless') {
     say('lag', 'The pad answers quickly enough', 0.15, 0, 2, 'A rhythm game on the bench.', 15);
+  }
   return out
     .map((u) => {
       const t = p.tried?.find((x) => x.id === u.id);

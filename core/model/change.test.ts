@@ -40,8 +40,9 @@ function differences(a: unknown, b: unknown, path = ''): string[] {
     !b ||
     Array.isArray(a) !== Array.isArray(b) ||
     (Array.isArray(a) && a.length !== (b as unknown[]).length)
-  )
+  ) {
     return [path];
+  }
   return [...new Set([...Object.keys(a), ...Object.keys(b)])].flatMap((k) =>
     differences(
       (a as Record<string, unknown>)[k],
@@ -101,9 +102,9 @@ const ROWS: Array<[Change, Project, RegExp]> = [
 
 describe.each(ROWS)('%j', (change, p, where) => {
   test('changes what it names and nothing else, in a document that is still read', () => {
-    const before = JSON.stringify(p),
-      next = applied(p, change),
-      paths = differences(p, next);
+    const before = JSON.stringify(p);
+    const next = applied(p, change);
+    const paths = differences(p, next);
     expect(JSON.stringify(p)).toBe(before);
     expect(paths.length).toBeGreaterThan(0);
     for (const path of paths) expect(path).toMatch(where);
@@ -115,15 +116,15 @@ describe.each(ROWS)('%j', (change, p, where) => {
 
 test('what was folded or turned around is unfolded and turned back', () => {
   const there: Change[] = [
-      { do: 'fold', item: 'amp', folds: 2 },
-      { do: 'around', item: 'amp', on: true },
-      { do: 'angle', item: 'charger', connector: 'usb', on: true },
-    ],
-    back: Change[] = [
-      { do: 'fold', item: 'amp', folds: undefined },
-      { do: 'around', item: 'amp', on: false },
-      { do: 'angle', item: 'charger', connector: 'usb', on: false },
-    ];
+    { do: 'fold', item: 'amp', folds: 2 },
+    { do: 'around', item: 'amp', on: true },
+    { do: 'angle', item: 'charger', connector: 'usb', on: true },
+  ];
+  const back: Change[] = [
+    { do: 'fold', item: 'amp', folds: undefined },
+    { do: 'around', item: 'amp', on: false },
+    { do: 'angle', item: 'charger', connector: 'usb', on: false },
+  ];
   expect(appliedAll(half, [...there, ...back])).toEqual(half);
 });
 
@@ -134,8 +135,9 @@ test('what is not there is not changed, and nothing fails', () => {
     { do: 'insulate', item: 'none' },
     { do: 'hinge', set: { up: length(3) } },
     { do: 'grow', by: 1, side: { piece: 'none' } },
-  ] as Change[])
+  ] as Change[]) {
     expect(applied(half, c)).toEqual(half);
+  }
   const traced: Project = {
     ...wisp,
     shell: {

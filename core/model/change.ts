@@ -89,8 +89,8 @@ export function applied(p: Project, change: Change): Project {
       const known = p.cuts.find(
         (c): c is Extract<Cut, { kind: 'opening' }> => c.kind === 'opening' && c.for === change.for,
       );
-      const wide = change.do === 'widen' || known?.wide,
-        notch = change.do === 'notch' || known?.notch;
+      const wide = change.do === 'widen' || known?.wide;
+      const notch = change.do === 'notch' || known?.notch;
       const id = known?.id ?? `open-${change.for.replace(/[^a-z0-9-]/g, '-')}`;
       return {
         ...p,
@@ -302,10 +302,11 @@ const longer = (l: Length, by: number): Length => ({
   mm: Math.round((l.mm + by) * 1000) / 1000,
 });
 function grown(b: Body, by: number, side: Extract<Change, { do: 'grow' }>['side']): Body {
-  if (typeof side === 'string')
+  if (typeof side === 'string') {
     return b.outline.kind === 'rect'
       ? { ...b, outline: { ...b.outline, [side]: longer(b.outline[side], by) } }
       : b;
+  }
   return {
     ...b,
     pieces: b.pieces.map((q) =>

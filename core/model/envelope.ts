@@ -61,7 +61,7 @@ export function readEnvelope(value: unknown): Read<Envelope> {
   const bad = guardJson(value);
   if (bad) return { ok: false, complaints: [bad] };
   const document = readProject((value as { document?: unknown }).document);
-  if (!document.ok)
+  if (!document.ok) {
     return {
       ok: false,
       complaints: document.complaints.map((c) => ({
@@ -69,5 +69,6 @@ export function readEnvelope(value: unknown): Read<Envelope> {
         path: c.path ? `document.${c.path}` : 'document',
       })),
     };
+  }
   return readAs(Envelope, value);
 }

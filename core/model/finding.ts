@@ -88,8 +88,8 @@ export function phi(x: number): number {
   if (Math.abs(x) > 8) return x > 0 ? 1 : 0;
   if (Math.abs(x) < 3) {
     // Φ = ½ + φ(x)·(x + x³/3 + x⁵/15 + ...)
-    let term = x,
-      sum = x;
+    let term = x;
+    let sum = x;
     for (let k = 3; Math.abs(term) > 1e-16; k += 2) {
       term *= (x * x) / k;
       sum += term;
@@ -107,22 +107,28 @@ export function phi(x: number): number {
 /** Verdict and chance of a margin with its standard uncertainty, mm. */
 export function judge(margin: number, sigma: number): { chance: number; verdict: Verdict } {
   const settled = Math.abs(margin) < 1e-9 ? 0 : margin;
-  const chance = sigma > 1e-9 ? phi(settled / sigma) : settled >= 0 ? 1 : 0;
-  return { chance, verdict: settled < 0 ? 'hit' : chance < 0.95 ? 'tight' : 'clear' };
+  let chance: number;
+  if (sigma > 1e-9) chance = phi(settled / sigma);
+  else if (settled >= 0) chance = 1;
+  else chance = 0;
+  let verdict: 'hit' | 'tight' | 'clear';
+  if (settled < 0) verdict = 'hit';
+  else if (chance < 0.95) verdict = 'tight';
+  else verdict = 'clear';
+  return { chance, verdict };
 }
 
 const ORDER: Record<Verdict, number> = { hit: 0, tight: 1, clear: 2 };
 /** Worst first: hits by depth, then tight ones by chance. */
-export const worstFirst = (a: Finding, b: Finding): number =>
-  ORDER[a.verdict] - ORDER[b.verdict] ||
-  (a.measure && b.measure
-    ? a.measure.gap - a.measure.required - (b.measure.gap - b.measure.required)
-    : a.measure
-      ? -1
-      : b.measure
-        ? 1
-        : 0) ||
-  (a.id < b.id ? -1 : 1);
+export const worstFirst = (a: Finding, b: Finding): number => {
+  let byMargin: number;
+  if (a.measure && b.measure) {
+    byMargin = a.measure.gap - a.measure.required - (b.measure.gap - b.measure.required);
+  } else if (a.measure) byMargin = -1;
+  else if (b.measure) byMargin = 1;
+  else byMargin = 0;
+  return ORDER[a.verdict] - ORDER[b.verdict] || byMargin || (a.id < b.id ? -1 : 1);
+};
 
 /** A chance as a builder reads it: never "0 %" or "100 %". */
 export function percent(chance: number): string {

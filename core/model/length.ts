@@ -117,8 +117,9 @@ export function parseLength(
   range: { min?: number; max?: number } = {},
 ): ParsedLength {
   const typed = text.trim();
-  if (typed === '')
+  if (typed === '') {
     return { ok: false, sentence: 'Type a length, for example 12.5, 12.5 mm or 1/8 in.' };
+  }
   const found = LENGTH_TEXT.exec(typed);
   const unit = found ? UNIT_MM[found[5]!.toLowerCase()] : undefined;
   if (!found || unit === undefined) {
@@ -128,8 +129,9 @@ export function parseLength(
     };
   }
   const [, sign, whole, top, bottom] = found;
-  if (bottom !== undefined && Number(bottom) === 0)
+  if (bottom !== undefined && Number(bottom) === 0) {
     return { ok: false, sentence: 'A fraction cannot be over 0.' };
+  }
   if (whole !== undefined && bottom === undefined) {
     return {
       ok: false,
@@ -142,14 +144,13 @@ export function parseLength(
   const max = range.max ?? LONGEST_MM;
   const rounded = Math.round(mm * 1e6) / 1e6;
   if (rounded < min) {
+    let sentence: string;
+    if (min === 0) sentence = 'This cannot be negative.';
+    else if (min > 0 && rounded <= 0) sentence = 'A size must be greater than 0 mm.';
+    else sentence = `${formatMm(rounded)} mm is too small here; the least is ${formatMm(min)} mm.`;
     return {
       ok: false,
-      sentence:
-        min === 0
-          ? 'This cannot be negative.'
-          : min > 0 && rounded <= 0
-            ? 'A size must be greater than 0 mm.'
-            : `${formatMm(rounded)} mm is too small here; the least is ${formatMm(min)} mm.`,
+      sentence,
     };
   }
   if (rounded > max) {

@@ -63,8 +63,9 @@ describe('how well a length is known', () => {
     expect(readAs(Length, { mm: 5, u: 0, how: 'eye' })).toMatchObject({ ok: false });
   });
   test('figures that cannot be are refused by name', () => {
-    for (const v of [0, -1, NaN, Infinity])
+    for (const v of [0, -1, NaN, Infinity]) {
       expect(() => mustBePositive('The load', v)).toThrow('The load must be greater than 0');
+    }
     expect(() => mustNotBeNegative('The load', -0.1)).toThrow('0 or more');
     expect(() => mustNotBeNegative('The load', 0)).not.toThrow();
   });
@@ -76,8 +77,9 @@ describe('documents and envelopes', () => {
     expect(r).toMatchObject({ ok: true, value: { shell: { bodies: [] }, build: { done: [] } } });
   });
   test('ids are short, lower-case and never a path', () => {
-    for (const id of ['', 'A', '../x', 'a/b', 'a b', 'ü', 'x'.repeat(65)])
+    for (const id of ['', 'A', '../x', 'a/b', 'a b', 'ü', 'x'.repeat(65)]) {
       expect([id, readProject(emptyProject(id, 'A')).ok]).toEqual([id, false]);
+    }
   });
   test('a complaint inside an envelope names the field inside it', () => {
     const bad = { ...wrap(demos()[0]!), document: { ...demos()[0]!, way: 'by magic' } };

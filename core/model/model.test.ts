@@ -1,4 +1,3 @@
-/* eslint-disable @typescript-eslint/no-explicit-any */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos } from '../catalogue';
@@ -65,8 +64,9 @@ test('Φ agrees with the table', () => {
     [3, 0.9986501],
     [-1.5, 0.0668072],
     [4, 0.9999683],
-  ] as const)
+  ] as const) {
     expect(phi(x)).toBeCloseTo(p, 6);
+  }
 });
 
 describe('reading a document', () => {
@@ -213,8 +213,8 @@ test('import of an export of an import is identical', () => {
 });
 
 test('a change leaves the document it was given as it was', () => {
-  const p = demos()[0]!,
-    before = JSON.stringify(p);
+  const p = demos()[0]!;
+  const before = JSON.stringify(p);
   const changes: Change[] = [
     { do: 'strike', item: 'teasel', block: 'hdmi' },
     { do: 'trim', feature: 'back-middle', copy: 0, to: 3 },

@@ -31,16 +31,20 @@ export function guardJson(value: unknown): Complaint | undefined {
   ];
   while (todo.length) {
     const { at, path, depth } = todo.pop()!;
-    if (typeof at === 'string' && /\u0000|\p{Surrogate}/u.test(at))
+    if (typeof at === 'string' && /\u0000|\p{Surrogate}/u.test(at)) {
       return { path, sentence: 'This text holds a character that cannot be stored.' };
+    }
     if (typeof at !== 'object' || at === null) continue;
-    if (depth > DEEPEST)
+    if (depth > DEEPEST) {
       return { path, sentence: `The file is nested more than ${DEEPEST} levels deep.` };
+    }
     for (const key of Object.keys(at)) {
-      if (/\u0000|\p{Surrogate}/u.test(key))
+      if (/\u0000|\p{Surrogate}/u.test(key)) {
         return { path, sentence: 'A field name holds a character that cannot be stored.' };
-      if (key === '__proto__')
+      }
+      if (key === '__proto__') {
         return { path, sentence: 'The file holds a key "__proto__", which no document has.' };
+      }
       todo.push({
         at: (at as Record<string, unknown>)[key],
         path: path ? `${path}.${key}` : key,
@@ -94,19 +98,22 @@ export function readAs<T>(schema: z.ZodType<T>, value: unknown): Read<T> {
 
 /** Read a project document from parsed JSON. */
 export function readProject(value: unknown): Read<Project> {
-  if (typeof value !== 'object' || value === null || Array.isArray(value))
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) {
     return refuse('', 'This is not a build: a document is a JSON object.');
+  }
   const format = (value as { format?: unknown }).format;
-  if (typeof format !== 'string')
+  if (typeof format !== 'string') {
     return refuse('format', `This file does not say its format; a build says "${FORMAT}".`);
+  }
   if (/^deft-shell\/\d+$/.test(format) && format !== FORMAT) {
     return refuse(
       'format',
       `This file is ${format}, newer than this program reads (${FORMAT}). Update the program.`,
     );
   }
-  if (format !== FORMAT)
+  if (format !== FORMAT) {
     return refuse('format', `This file says "${format.slice(0, 60)}"; a build says "${FORMAT}".`);
+  }
   const bad = guardJson(value);
   if (bad) return { ok: false, complaints: [bad] };
   const read = readAs(Project, value);
@@ -153,8 +160,9 @@ function meaning(p: Project): Complaint[] {
   placementMeaning(p.layout.placements, items, pieces, say);
   p.wiring.nets.forEach((net, i) =>
     net.ends.forEach((end, j) => {
-      if (!items.has(end.item))
+      if (!items.has(end.item)) {
         say(`wiring.nets.${i}.ends.${j}.item`, `There is no item "${end.item}" in the kit.`);
+      }
     }),
   );
   unique('wiring.nets', p.wiring.nets);
@@ -168,11 +176,12 @@ type Say = (path: string, sentence: string) => void;
 function bodyMeaning(body: Body, at: string, say: Say): void {
   const { w, h } = outlineSpan(body.outline);
   const least = Math.min(w, h);
-  if (2 * body.wall.mm >= least)
+  if (2 * body.wall.mm >= least) {
     say(
       `${at}.wall.mm`,
       `A ${formatMm(body.wall.mm)} mm wall leaves no room inside ${formatMm(least)} mm.`,
     );
+  }
   body.pieces.forEach((piece, i) => {
     if (body.wall.mm >= piece.depth.mm) {
       say(
@@ -235,8 +244,9 @@ export function isSimple(points: ReadonlyArray<readonly [number, number]>): bool
         if (
           ((next ? t2 : t1) === 0 && within(a, b, free)) ||
           ((next ? t3 : t4) === 0 && within(c, d, shared))
-        )
+        ) {
           return false;
+        }
         continue;
       }
       if (t1 !== t2 && t3 !== t4) return false;
@@ -245,8 +255,9 @@ export function isSimple(points: ReadonlyArray<readonly [number, number]>): bool
         (t2 === 0 && within(a, b, d)) ||
         (t3 === 0 && within(c, d, a)) ||
         (t4 === 0 && within(c, d, b))
-      )
+      ) {
         return false;
+      }
     }
   }
   return true;
@@ -257,17 +268,21 @@ function partMeaning(part: Part, at: string, say: Say): void {
   part.blocks.forEach((block, i) => {
     if (blocks.has(block.id)) say(`${at}.blocks.${i}.id`, `The id "${block.id}" is used twice.`);
     blocks.add(block.id);
-    if (block.plan.kind === 'polygon' && !isSimple(block.plan.points))
+    if (block.plan.kind === 'polygon' && !isSimple(block.plan.points)) {
       say(`${at}.blocks.${i}.plan.points`, 'This outline crosses itself.');
+    }
   });
-  if (part.blocks.every((b) => b.removable))
+  if (part.blocks.every((b) => b.removable)) {
     say(`${at}.blocks`, 'At least one block must stay: not every block can be removable.');
+  }
   part.connectors.forEach((c, i) => {
-    if (c.block !== undefined && !blocks.has(c.block))
+    if (c.block !== undefined && !blocks.has(c.block)) {
       say(`${at}.connectors.${i}.block`, `There is no block "${c.block}" in this part.`);
+    }
     const size = Math.hypot(...c.dir);
-    if (Math.abs(size - 1) > 1e-6)
+    if (Math.abs(size - 1) > 1e-6) {
       say(`${at}.connectors.${i}.dir`, 'A direction is a unit vector, for example 0, -1, 0.');
+    }
   });
 }
 
@@ -278,14 +293,16 @@ function itemMeaning(
   at: string,
   say: Say,
 ): void {
-  if (!parts.has(item.part))
+  if (!parts.has(item.part)) {
     return say(`${at}.part`, `There is no part "${item.part}" in the kit.`);
+  }
   const part = p.kit.parts.find((x) => x.id === item.part)!;
   item.struck.forEach((id, i) => {
     const block = part.blocks.find((b) => b.id === id);
     if (!block) say(`${at}.struck.${i}`, `${part.name} has no block "${id}".`);
-    else if (!block.removable)
+    else if (!block.removable) {
       say(`${at}.struck.${i}`, `The ${block.name} of ${part.name} cannot be taken off.`);
+    }
   });
 }
 
@@ -301,20 +318,19 @@ function placementMeaning(
     if (!items.has(pl.item)) say(`${at}.item`, `There is no item "${pl.item}" in the kit.`);
     if (parent.has(pl.item)) say(`${at}.item`, `"${pl.item}" is placed twice.`);
     parent.set(pl.item, 'item' in pl.on ? pl.on.item : '');
-    if ('piece' in pl.on && !pieces.has(pl.on.piece))
+    if ('piece' in pl.on && !pieces.has(pl.on.piece)) {
       say(`${at}.on.piece`, `There is no piece "${pl.on.piece}" in the shell.`);
+    }
     if ('item' in pl.on && !placements.some((q) => q.item === (pl.on as { item: string }).item)) {
-      say(
-        `${at}.on.item`,
-        `"${(pl.on as { item: string }).item}" is not placed, so nothing can ride on it.`,
-      );
+      say(`${at}.on.item`, `"${pl.on.item}" is not placed, so nothing can ride on it.`);
     }
   });
   placements.forEach((pl, i) => {
     const seen = new Set<string>();
     for (let at: string | undefined = pl.item; at; at = parent.get(at)) {
-      if (seen.has(at))
+      if (seen.has(at)) {
         return say(`layout.placements.${i}.on.item`, 'These items ride on each other in a circle.');
+      }
       seen.add(at);
     }
   });

@@ -36,12 +36,10 @@ export function repeated(readings: readonly number[], how: How): Repeated {
   const u = Math.sqrt(
     (STUDENT[Math.min(10, n)]! * s) ** 2 / n + (BIAS_SHARE * LIMIT_MM[how]) ** 2 / 3,
   );
-  const odd =
-    n > 2
-      ? outlier(readings, how)
-      : Math.abs(readings[0]! - readings[1]!) > 2 * LIMIT_MM[how]
-        ? readings[1]
-        : undefined;
+  let odd: number | undefined;
+  if (n > 2) odd = outlier(readings, how);
+  else if (Math.abs(readings[0]! - readings[1]!) > 2 * LIMIT_MM[how]) odd = readings[1];
+  else odd = undefined;
   return {
     length: { ...length(Math.round(mean * 1000) / 1000, how), u, readings: [...readings] },
     ...(odd === undefined

@@ -5,11 +5,9 @@
 import { z } from 'zod';
 import { Distance, Length, LengthOrNone } from './length';
 
-export const Id = z
-  .string({ error: 'An id is a short text.' })
-  .regex(/^[a-z0-9][a-z0-9-]{0,63}$/, {
-    error: 'An id is lower-case letters, digits and hyphens, at most 64 of them.',
-  });
+export const Id = z.string({ error: 'An id is a short text.' }).regex(/^[a-z0-9][a-z0-9-]{0,63}$/, {
+  error: 'An id is lower-case letters, digits and hyphens, at most 64 of them.',
+});
 export const Name = z
   .string({ error: 'A name is a text.' })
   .max(200, { error: 'A name has at most 200 characters.' });

@@ -23,12 +23,14 @@ export class BadInput extends Error {
 
 /** Refuse a figure that is not a positive finite number, naming it and its value. */
 export function mustBePositive(name: string, value: number): void {
-  if (!(Number.isFinite(value) && value > 0))
+  if (!(Number.isFinite(value) && value > 0)) {
     throw new RangeError(`${name} must be greater than 0, not ${value}.`);
+  }
 }
 
 /** Refuse a figure that is not a finite number of at least 0. */
 export function mustNotBeNegative(name: string, value: number): void {
-  if (!(Number.isFinite(value) && value >= 0))
+  if (!(Number.isFinite(value) && value >= 0)) {
     throw new RangeError(`${name} must be 0 or more, not ${value}.`);
+  }
 }

@@ -81,8 +81,8 @@ export function discharge(pack: Pack, loads: readonly LoadShare[]): Worked<Disch
     `${watts.toFixed(2)} W on average at the cell, ${worst.watts.toFixed(2)} W at the most (${worst.name})`,
   ];
   if (!alive(1)) {
-    const v = pack.ocv(1),
-      most = pack.rOhm > 0 ? (v * v) / (4 * pack.rOhm) : Infinity;
+    const v = pack.ocv(1);
+    const most = pack.rOhm > 0 ? (v * v) / (4 * pack.rOhm) : Infinity;
     const sentence = Number.isFinite(state(1).mean)
       ? `Even full, the cell falls to ${state(1).terminal.toFixed(2)} V under ${worst.watts.toFixed(1)} W, below its ${pack.cutoffV} V cut-off.`
       : `The cell cannot give ${worst.watts.toFixed(1)} W at all: OCV²/(4R) = ${v.toFixed(2)}²/(4 × ${pack.rOhm} Ω) = ${most.toFixed(1)} W is its most.`;
@@ -103,10 +103,10 @@ export function discharge(pack: Pack, loads: readonly LoadShare[]): Worked<Disch
   if (watts === 0) throw new RangeError('Nothing draws power, so it lasts for ever. Add a load.');
   const end = endOfCharge(alive);
   const q = pack.capacityAh;
-  let hours = 0,
-    delivered = 0,
-    lost = 0,
-    drawn = 0;
+  let hours = 0;
+  let delivered = 0;
+  let lost = 0;
+  let drawn = 0;
   const first = state(1);
   const curve = [{ hours: 0, soc: 1, volts: first.v - first.mean * pack.rOhm, amps: first.mean }];
   const ds = (1 - end) / STEPS;
@@ -120,23 +120,25 @@ export function discharge(pack: Pack, loads: readonly LoadShare[]): Worked<Disch
     drawn += mid.v * mid.mean * dt;
     if ((i + 1) % (STEPS / 50) === 0) {
       const here = state(1 - (i + 1) * ds);
-      if (Number.isFinite(here.mean))
+      if (Number.isFinite(here.mean)) {
         curve.push({
           hours,
           soc: 1 - (i + 1) * ds,
           volts: here.v - here.mean * pack.rOhm,
           amps: here.mean,
         });
+      }
     }
   }
   const ending: Ending = end === 0 ? 'empty' : why(Math.max(0, end - 1e-6));
   const percent = Math.round(end * 100);
-  const sentence =
-    ending === 'empty'
-      ? 'It runs until the cell is empty.'
-      : ending === 'collapse'
-        ? `It collapses with ${percent} % of the charge left: the cell cannot give ${worst.watts.toFixed(1)} W any more.`
-        : `It ends at the ${pack.cutoffV} V cut-off under load, with ${percent} % of the charge left.`;
+  let sentence: string;
+  if (ending === 'empty') sentence = 'It runs until the cell is empty.';
+  else if (ending === 'collapse') {
+    sentence = `It collapses with ${percent} % of the charge left: the cell cannot give ${worst.watts.toFixed(1)} W any more.`;
+  } else {
+    sentence = `It ends at the ${pack.cutoffV} V cut-off under load, with ${percent} % of the charge left.`;
+  }
   working.push(
     `I from ${first.mean.toFixed(2)} A full to ${curve[curve.length - 1]!.amps.toFixed(2)} A at the end; I = (OCV − √(OCV² − 4RP)) / 2R, R = ${pack.rOhm.toFixed(3)} Ω`,
     `t = ∫ Q ds / I = ${hours.toFixed(2)} h over ${100 - percent} % of ${q.toFixed(2)} Ah; ${delivered.toFixed(1)} Wh used, ${lost.toFixed(2)} Wh lost in the cell`,
@@ -160,8 +162,8 @@ export function discharge(pack: Pack, loads: readonly LoadShare[]): Worked<Disch
 /** Charge at which the pack gives up, by halving: everything above it is alive. */
 function endOfCharge(alive: (s: number) => boolean): number {
   if (alive(0)) return 0;
-  let bad = 0,
-    good = 1;
+  let bad = 0;
+  let good = 1;
   for (let i = 0; i < 60; i++) {
     const mid = (bad + good) / 2;
     if (alive(mid)) good = mid;

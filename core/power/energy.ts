@@ -34,8 +34,9 @@ export function energyOf(p: Project): Energy {
   const charger = having('charger')[0];
   const loads = all.flatMap((x) => (x.part.draws ? [{ ...x, draws: x.part.draws }] : []));
   const first = cells[0];
-  if (!first)
+  if (!first) {
     return { cells, loads, ...(charger ? { charger } : {}), ...(converter ? { converter } : {}) };
+  }
   const c = first.part.cell;
   const alike = cells.filter((x) => x.item.part === first.item.part).length;
   const one: Ocv = ocvFor(c.kind);

@@ -111,11 +111,11 @@ export function powerFigures(p: Project): PowerFigures {
 }
 
 function window(e: Energy): Finding[] {
-  const c = e.converter!.part.converter,
-    pack = e.pack!,
-    id = e.converter!.item.id;
+  const c = e.converter!.part.converter;
+  const pack = e.pack!;
+  const id = e.converter!.item.id;
   const out: Finding[] = [];
-  if (pack.cutoffV < c.minInV)
+  if (pack.cutoffV < c.minInV) {
     out.push(
       finding(
         'input-low',
@@ -127,6 +127,7 @@ function window(e: Energy): Finding[] {
         [id],
       ),
     );
+  }
   return out;
 }
 
@@ -143,16 +144,14 @@ function hours(p: Project, run: Discharge): Finding {
       typical ? 'Draws are typical for each class: put a meter in series to narrow this down.' : '',
     ].filter(Boolean),
   };
-  if (run.ending === 'cannot start')
+  if (run.ending === 'cannot start') {
     return finding('hours', 'hit', 'hours', 'It does not start', base.what, base.why);
-  const verdict =
-    !p.brief.hours || run.hours * (1 - HOURS_SHARE) >= p.brief.hours
-      ? 'clear'
-      : run.hours >= p.brief.hours
-        ? 'clear'
-        : run.hours * (1 + HOURS_SHARE) >= p.brief.hours
-          ? 'tight'
-          : 'hit';
+  }
+  let verdict: 'clear' | 'tight' | 'hit';
+  if (!p.brief.hours || run.hours * (1 - HOURS_SHARE) >= p.brief.hours) verdict = 'clear';
+  else if (run.hours >= p.brief.hours) verdict = 'clear';
+  else if (run.hours * (1 + HOURS_SHARE) >= p.brief.hours) verdict = 'tight';
+  else verdict = 'hit';
   return finding('hours', verdict, 'hours', about, base.what, base.why);
 }
 
@@ -176,7 +175,7 @@ function rail(p: Project, watts: number, outV: number): Worked<Rail> {
 function railFinding(r: Worked<Rail>, e: Energy): Finding {
   const v = r.value.volts;
   const about = e.converter ? [e.converter.item.id] : [];
-  if (!(v >= BROWN_OUT_V))
+  if (!(v >= BROWN_OUT_V)) {
     return finding(
       'rail',
       'hit',
@@ -186,6 +185,7 @@ function railFinding(r: Worked<Rail>, e: Energy): Finding {
       r.working,
       about,
     );
+  }
   return finding(
     'rail',
     v < GOOD_V ? 'tight' : 'clear',
@@ -220,8 +220,8 @@ function charging(
   ah: number,
 ): NonNullable<PowerFigures['charge']> {
   const i = chargeCurrent(k, r);
-  const c = i.value / ah,
-    cAtWorst = c * (1 + tolerance);
+  const c = i.value / ah;
+  const cAtWorst = c * (1 + tolerance);
   return {
     value: { amps: i.value, c, cAtWorst },
     working: [
@@ -233,7 +233,10 @@ function charging(
 
 function chargeFinding(ch: NonNullable<PowerFigures['charge']>, e: Energy, maxC: number): Finding {
   const { c, cAtWorst } = ch.value;
-  const verdict = c > maxC ? 'hit' : cAtWorst > maxC ? 'tight' : 'clear';
+  let verdict: 'clear' | 'tight' | 'hit';
+  if (c > maxC) verdict = 'hit';
+  else if (cAtWorst > maxC) verdict = 'tight';
+  else verdict = 'clear';
   return finding(
     'charge',
     verdict,
@@ -268,7 +271,7 @@ export function powerWays(p: Project, f: Finding, library: readonly Part[]): Way
     });
   }
   if (f.check === 'rail' && f.id === 'power:rail') {
-    for (const awg of [22, 20, 18].filter((a) => a < p.power.wireAwg))
+    for (const awg of [22, 20, 18].filter((a) => a < p.power.wireAwg)) {
       out.push({
         id: `wire-${awg}`,
         text: `Use AWG ${awg} wire`,
@@ -276,7 +279,8 @@ export function powerWays(p: Project, f: Finding, library: readonly Part[]): Way
         changes: [{ do: 'power', set: { wireAwg: awg } }],
         effort: 1 + (24 - awg) / 10,
       });
-    if (p.power.switchOhm > 0.03)
+    }
+    if (p.power.switchOhm > 0.03) {
       out.push({
         id: 'switch',
         text: 'Switch the enable pin instead of the load current',
@@ -284,6 +288,7 @@ export function powerWays(p: Project, f: Finding, library: readonly Part[]): Way
         changes: [{ do: 'power', set: { switchOhm: 0.005 } }],
         effort: 3,
       });
+    }
   }
   const swap = (
     item: { id: string; part: string } | undefined,
@@ -314,7 +319,7 @@ export function powerWays(p: Project, f: Finding, library: readonly Part[]): Way
     );
   }
   const converter = e.converter;
-  if (converter && f.id === 'power:converter')
+  if (converter && f.id === 'power:converter') {
     swap(
       converter.item,
       (q) =>
@@ -323,6 +328,7 @@ export function powerWays(p: Project, f: Finding, library: readonly Part[]): Way
         q.converter.limitA > converter.part.converter.limitA,
       (q) => `${q.converter!.limitA} A`,
     );
+  }
   return out;
 }
 

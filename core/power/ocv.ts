@@ -41,8 +41,8 @@ export const curveOf =
     const s = Math.max(0, Math.min(1, soc));
     let k = 1;
     while (k < points.length - 1 && points[k]![0] < s) k++;
-    const [s0, v0] = points[k - 1]!,
-      [s1, v1] = points[k]!;
+    const [s0, v0] = points[k - 1]!;
+    const [s1, v1] = points[k]!;
     return v0 + ((v1 - v0) * (s - s0)) / (s1 - s0);
   };
 

@@ -40,8 +40,9 @@ describe('wire and rail', () => {
     expect(wireOhm(24, 120).value * 1000).toBeCloseTo(20.2, 1);
   });
   test('three gauges thicker is about half the resistance', () => {
-    for (const awg of [18, 20, 22, 24, 26])
+    for (const awg of [18, 20, 22, 24, 26]) {
       expect(wireOhm(awg + 3, 100).value / wireOhm(awg, 100).value).toBeCloseTo(2.005, 2);
+    }
   });
   test('twice the length is twice the resistance; no length is refused', () => {
     expect(wireOhm(26, 200).value).toBeCloseTo(2 * wireOhm(26, 100).value, 12);

@@ -23,9 +23,9 @@ function integral(
   whole = simpson(f, a, b),
   depth = 40,
 ): number {
-  const m = (a + b) / 2,
-    left = simpson(f, a, m),
-    right = simpson(f, m, b);
+  const m = (a + b) / 2;
+  const left = simpson(f, a, m);
+  const right = simpson(f, m, b);
   return depth === 0 || Math.abs(left + right - whole) < 15 * eps
     ? left + right
     : integral(f, a, m, eps / 2, left, depth - 1) + integral(f, m, b, eps / 2, right, depth - 1);
@@ -114,15 +114,18 @@ describe('charging', () => {
         expect(got).toBeGreaterThanOrEqual(r * (1 - 1e-9));
         const mantissa = got / 10 ** Math.floor(Math.log10(got) + 1e-9);
         expect(E24.some((v) => Math.abs(v - mantissa) < 1e-6)).toBe(true);
-        for (const d of [0.1, 1, 10, 100, 1e3, 1e4, 1e5, 1e6])
-          for (const v of E24)
+        for (const d of [0.1, 1, 10, 100, 1e3, 1e4, 1e5, 1e6]) {
+          for (const v of E24) {
             expect(v * d > r * (1 + 1e-9) && v * d < got * (1 - 1e-9)).toBe(false);
+          }
+        }
       }),
     );
   });
   test('the resistor it picks keeps every tolerance below 1C', () => {
-    for (const ah of [0.3, 0.6, 1.2, 3])
+    for (const ah of [0.3, 0.6, 1.2, 3]) {
       expect(((1200 / resistorFor(1200, ah, 1, 0.1).value) * 1.1) / ah).toBeLessThanOrEqual(1);
+    }
   });
 });
 

@@ -44,8 +44,11 @@ export function railAt(
 ): Worked<Rail> {
   const r = path.reduce((sum, p) => sum + p.ohm, 0);
   const d = outV * outV - 4 * r * watts;
-  const amps =
-    watts === 0 ? 0 : d < 0 ? NaN : r === 0 ? watts / outV : (outV - Math.sqrt(d)) / (2 * r);
+  let amps: number;
+  if (watts === 0) amps = 0;
+  else if (d < 0) amps = NaN;
+  else if (r === 0) amps = watts / outV;
+  else amps = (outV - Math.sqrt(d)) / (2 * r);
   const drops = path.map((p) => ({ ...p, volts: p.ohm * amps }));
   const volts = outV - amps * r;
   return {

@@ -33,8 +33,8 @@ test('the middle post of the demo is worth half its long side', () => {
 });
 
 test('a key support that is the only one near its keys is worth their backing; a screw post is not asked', () => {
-  const shell = shellSolids(demos()[0]!.shell.bodies[0]!, []),
-    of = (id: string) => shell.features.filter((f) => f.feature.id === id);
+  const shell = shellSolids(demos()[0]!.shell.bodies[0]!, []);
+  const of = (id: string) => shell.features.filter((f) => f.feature.id === id);
   expect(backingCost(shell, of('support-left')[0]!)).toMatch(
     /cross pad hole is still backed by another support/,
   );

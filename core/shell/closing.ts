@@ -18,9 +18,9 @@ export interface SeamCost {
 
 /** Length along a ring of the point on it that is nearest to x, y; and the ring's whole length. */
 function along(ring: Ring, x: number, y: number): { at: number; length: number } {
-  let run = 0,
-    best = Infinity,
-    at = 0;
+  let run = 0;
+  let best = Infinity;
+  let at = 0;
   for (let i = 0; i < ring.length; i += 2) {
     const j = (i + 2) % ring.length;
     const [ex, ey] = [ring[j]! - ring[i]!, ring[j + 1]! - ring[i + 1]!];
@@ -71,9 +71,9 @@ const BACKS_MM = 16;
 export function backingCost(shell: ShellSolids, post: StandingFeature): string | undefined {
   if (post.feature.purpose !== 'button support') return undefined;
   const supports = shell.features.filter(
-      (f) => f.feature.purpose === 'button support' && f.height > 0,
-    ),
-    others = supports.filter((f) => f.id !== post.id);
+    (f) => f.feature.purpose === 'button support' && f.height > 0,
+  );
+  const others = supports.filter((f) => f.id !== post.id);
   const near = (f: StandingFeature, o: { x: number; y: number; w: number; h: number }) =>
     Math.hypot(
       Math.max(0, Math.abs(f.x - o.x) - o.w / 2),

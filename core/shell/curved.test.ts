@@ -49,8 +49,8 @@ describe('a curved back', () => {
           along: 'x' as const,
           points: d.map((v, i) => ({ at: (100 * i) / (d.length - 1), depth: exact(v) })),
         };
-        const strips = floorStrips(profile, 100),
-          here = strips.find((s) => x >= s.from && x <= s.to)!;
+        const strips = floorStrips(profile, 100);
+        const here = strips.find((s) => x >= s.from && x <= s.to)!;
         expect(strips[0]!.from).toBeLessThan(0);
         expect(strips[strips.length - 1]!.to).toBeGreaterThan(100);
         expect(here.depth).toBeLessThanOrEqual(depthAt(profile, x) + 1e-9);
@@ -60,28 +60,28 @@ describe('a curved back', () => {
     );
   });
   test('the floor under a part is the curve under it, and the solid has the volume of the strips', () => {
-    const b = body({ profile: arch }),
-      shell = shellSolids(b, []);
+    const b = body({ profile: arch });
+    const shell = shellSolids(b, []);
     for (const x of [5, 20, 50, 77, 95]) {
       const d = -shell.floorAt('back', x, 30);
       expect(d).toBeLessThanOrEqual(depthAt(arch, x));
       expect(d).toBeGreaterThan(depthAt(arch, x) - 0.5);
     }
     const inside =
-        arch.points
-          .slice(1)
-          .reduce((s, p, i) => s + (25 * (p.depth.mm + arch.points[i]!.depth.mm)) / 2, 0) * 60,
-      shellOf = volume(pieceMesh(wasm, b, 'back'));
+      arch.points
+        .slice(1)
+        .reduce((s, p, i) => s + (25 * (p.depth.mm + arch.points[i]!.depth.mm)) / 2, 0) * 60;
+    const shellOf = volume(pieceMesh(wasm, b, 'back'));
     expect(shellOf).toBeGreaterThan(0);
     // Outer solid less cavity: a floor 2 mm thick and walls 2 mm thick, the cavity as deep as the curve.
     const cavity = floorStrips(arch, 100).reduce(
-        (s, t) => s + Math.max(0, Math.min(98, t.to) - Math.max(2, t.from)) * 56 * t.depth,
-        0,
-      ),
-      outer = floorStrips(arch, 100).reduce(
-        (s, t) => s + Math.max(0, Math.min(100, t.to) - Math.max(0, t.from)) * 60 * (t.depth + 2),
-        0,
-      );
+      (s, t) => s + Math.max(0, Math.min(98, t.to) - Math.max(2, t.from)) * 56 * t.depth,
+      0,
+    );
+    const outer = floorStrips(arch, 100).reduce(
+      (s, t) => s + Math.max(0, Math.min(100, t.to) - Math.max(0, t.from)) * 60 * (t.depth + 2),
+      0,
+    );
     expect(shellOf).toBeCloseTo(outer - cavity, 0);
     expect(outer / 60 - 200).toBeLessThan(inside / 60);
   });
@@ -98,9 +98,9 @@ describe('a leaning wall', () => {
   test('a slab is as thick as the wall at its deep end, and no more than 0.1 mm thicker than at its shallow end', () => {
     fc.assert(
       fc.property(fc.double({ min: 0, max: 3, noNaN: true }), (deg) => {
-        const b = body({ draftDeg: deg }),
-          slabs = wallSlabs(b, b.pieces[0]!, -1),
-          lean = Math.tan((deg * Math.PI) / 180);
+        const b = body({ draftDeg: deg });
+        const slabs = wallSlabs(b, b.pieces[0]!, -1);
+        const lean = Math.tan((deg * Math.PI) / 180);
         for (const s of slabs) {
           expect(s.wall).toBeCloseTo(2 + -s.z0 * lean, 9);
           expect((s.z1 - s.z0) * lean).toBeLessThanOrEqual(0.1 + 1e-9);

@@ -7,8 +7,8 @@
 import type { Body, Length, Piece } from '../model';
 
 /** Slabs are cut so that each gives away no more than this, mm. */
-const GIVE_MM = 0.1,
-  MOST_SLABS = 40;
+const GIVE_MM = 0.1;
+const MOST_SLABS = 40;
 
 export interface WallSlab {
   z0: number;
@@ -18,8 +18,8 @@ export interface WallSlab {
 
 /** Depth slabs of a leaning wall between the rim and the outer face, each as thick as at its deep end. */
 export function wallSlabs(body: Body, piece: Piece, sign: 1 | -1): WallSlab[] {
-  const deep = piece.depth.mm,
-    lean = Math.tan(((piece.draftDeg ?? 0) * Math.PI) / 180);
+  const deep = piece.depth.mm;
+  const lean = Math.tan(((piece.draftDeg ?? 0) * Math.PI) / 180);
   const n = Math.max(1, Math.min(MOST_SLABS, Math.ceil((deep * lean) / GIVE_MM)));
   return Array.from({ length: n }, (_, i) => {
     const [d0, d1] = [(deep * i) / n, (deep * (i + 1)) / n];
@@ -44,8 +44,8 @@ export interface FloorStrip {
  */
 export function floorStrips(profile: NonNullable<Piece['profile']>, length: number): FloorStrip[] {
   const pts = [...profile.points].sort((a, b) => a.at - b.at);
-  const first = pts[0]!,
-    last = pts[pts.length - 1]!;
+  const first = pts[0]!;
+  const last = pts[pts.length - 1]!;
   const out: FloorStrip[] = [];
   const put = (from: number, to: number, depth: number, u: number) => {
     if (to - from > 1e-6) out.push({ from, to, depth, u });
@@ -56,11 +56,11 @@ export function floorStrips(profile: NonNullable<Piece['profile']>, length: numb
     .map((p, i) => Math.max(1, Math.ceil(Math.abs(p.depth.mm - pts[i]!.depth.mm) / GIVE_MM)));
   const squeeze = Math.max(1, steps.reduce((s, n) => s + n, 0) / MOST_SLABS);
   pts.slice(1).forEach((b, i) => {
-    const a = pts[i]!,
-      n = Math.max(1, Math.round(steps[i]! / squeeze));
+    const a = pts[i]!;
+    const n = Math.max(1, Math.round(steps[i]! / squeeze));
     for (let k = 0; k < n; k++) {
-      const at = (t: number) => a.at + (b.at - a.at) * t,
-        depth = (t: number) => a.depth.mm + (b.depth.mm - a.depth.mm) * t;
+      const at = (t: number) => a.at + (b.at - a.at) * t;
+      const depth = (t: number) => a.depth.mm + (b.depth.mm - a.depth.mm) * t;
       put(
         at(k / n),
         at((k + 1) / n),
@@ -79,8 +79,9 @@ export function depthAt(profile: NonNullable<Piece['profile']>, at: number): num
   if (at <= pts[0]!.at) return pts[0]!.depth.mm;
   for (let i = 1; i < pts.length; i++) {
     const [a, b] = [pts[i - 1]!, pts[i]!];
-    if (at <= b.at)
+    if (at <= b.at) {
       return a.depth.mm + ((b.depth.mm - a.depth.mm) * (at - a.at)) / (b.at - a.at || 1);
+    }
   }
   return pts[pts.length - 1]!.depth.mm;
 }

@@ -4,9 +4,9 @@ import { BadInput, type Body, type Edge, length, type Reading, type Shape } from
 import { centre, named, spots } from './index';
 import { halfExtent } from './datum';
 
-const W = 120,
-  H = 70,
-  WALL = 2.5;
+const W = 120;
+const H = 70;
+const WALL = 2.5;
 const body = (features: Body['pieces'][number]['features'] = []): Body => ({
   id: 'shell',
   name: 'Shell',
@@ -112,19 +112,19 @@ describe('a reading gives the centre', () => {
 
 describe('sensitivities', () => {
   /** Every length in the body, with its path. */
-  function lengths(b: Body): Array<{ path: string; bump(by: number): void }> {
-    const out: Array<{ path: string; bump(by: number): void }> = [];
+  function lengths(b: Body): Array<{ path: string; bump: (by: number) => void }> {
+    const out: Array<{ path: string; bump: (by: number) => void }> = [];
     const walk = (o: unknown, path: string): void => {
       if (typeof o !== 'object' || o === null) return;
       const l = o as { mm?: number; how?: string };
-      if (typeof l.mm === 'number' && typeof l.how === 'string')
+      if (typeof l.mm === 'number' && typeof l.how === 'string') {
         out.push({
           path,
           bump: (by) => {
             l.mm! += by;
           },
         });
-      else for (const [k, v] of Object.entries(o)) walk(v, path ? `${path}.${k}` : k);
+      } else for (const [k, v] of Object.entries(o)) walk(v, path ? `${path}.${k}` : k);
     };
     walk(b, '');
     return out;

@@ -52,11 +52,12 @@ const plus = (a: Coordinate, mm: number, sources: Source[]): Coordinate => ({
 
 /** Half the extent of a shape along x or y, with its source. */
 export function halfExtent(shape: Shape, axis: 'x' | 'y', key: string): Coordinate {
-  if (shape.kind === 'circle')
+  if (shape.kind === 'circle') {
     return {
       mm: shape.d.mm / 2,
       sources: [source(`${key}.shape.d`, 'its diameter', shape.d, 0.5)],
     };
+  }
   if (shape.kind === 'rect') {
     const side = axis === 'x' ? shape.w : shape.h;
     return {
@@ -123,13 +124,14 @@ export function named(body: Body): Named {
       out.set(f.id, { at: f.at, shape: f.shape, key: `${base}.zones.${j}`, name: f.name }),
     );
     piece.openings.forEach((f, j) => {
-      if (f.on.kind === 'face')
+      if (f.on.kind === 'face') {
         out.set(f.id, {
           at: f.on.at,
           shape: f.shape,
           key: `${base}.openings.${j}.on`,
           name: f.name,
         });
+      }
     });
   });
   return out;
@@ -177,32 +179,36 @@ function datum(
 ): Coordinate {
   const from = reading.from;
   if ('edge' in from) {
-    if (AXIS[from.edge] !== axis)
+    if (AXIS[from.edge] !== axis) {
       throw new BadInput(
         `${key}.${axis}.from.edge`,
         `A reading ${axis === 'x' ? 'across' : 'up'} cannot start at the ${from.edge} edge.`,
       );
+    }
     const start: Coordinate = SENSE[from.edge] === 1 ? { mm: 0, sources: [] } : span(body, axis);
     if (from.face === 'outer') return start;
     const s = SENSE[from.edge];
     return plus(start, s * body.wall.mm, [source(`${BODY}.wall`, 'wall', body.wall, s)]);
   }
-  if (AXIS[from.toward] !== axis)
+  if (AXIS[from.toward] !== axis) {
     throw new BadInput(
       `${key}.${axis}.from.toward`,
       `A reading ${axis === 'x' ? 'across' : 'up'} cannot run toward the ${from.toward} edge.`,
     );
+  }
   const other = all.get(from.feature);
-  if (!other)
+  if (!other) {
     throw new BadInput(
       `${key}.${axis}.from.feature`,
       `There is no feature "${from.feature}" to measure from.`,
     );
-  if (seen.has(from.feature))
+  }
+  if (seen.has(from.feature)) {
     throw new BadInput(
       `${key}.${axis}.from.feature`,
       'These features are measured from each other in a circle.',
     );
+  }
   const at = centre(
     body,
     all,

@@ -39,13 +39,13 @@ export function sideOf(
  * @param deg  angle between the two fronts: 180 lies flat open, 0 is shut face to face
  */
 export function section(shell: Shell, deg: number): { first: Pt[]; second: Pt[] } | undefined {
-  const [a, b] = shell.bodies,
-    hinge = shell.hinge;
+  const [a, b] = shell.bodies;
+  const hinge = shell.hinge;
   if (!a || !b || !hinge) return undefined;
   const [p, q] = [sideOf(a, hinge.first), sideOf(b, hinge.second)];
-  const out = hinge.out.mm,
-    up = hinge.up.mm,
-    t = ((180 - deg) * Math.PI) / 180;
+  const out = hinge.out.mm;
+  const up = hinge.up.mm;
+  const t = ((180 - deg) * Math.PI) / 180;
   const first: Pt[] = [
     [-out - p.reach, -up - p.back],
     [-out, -up - p.back],
@@ -77,10 +77,10 @@ export function between(a: readonly Pt[], b: readonly Pt[]): number {
   ] as const) {
     const turn = Math.sign(area(ringOf(p)));
     p.forEach((s, i) => {
-      const e = p[(i + 1) % p.length]!,
-        len = Math.hypot(e[0] - s[0], e[1] - s[1]);
-      const nx = (turn * (e[1] - s[1])) / len,
-        ny = (-turn * (e[0] - s[0])) / len;
+      const e = p[(i + 1) % p.length]!;
+      const len = Math.hypot(e[0] - s[0], e[1] - s[1]);
+      const nx = (turn * (e[1] - s[1])) / len;
+      const ny = (-turn * (e[0] - s[0])) / len;
       best = Math.max(best, Math.min(...q.map((v) => (v[0] - s[0]) * nx + (v[1] - s[1]) * ny)));
     });
   }
@@ -95,15 +95,15 @@ export function between(a: readonly Pt[], b: readonly Pt[]): number {
 export function rolled(
   hinge: Hinge,
 ): Worked<{ lengthMm: number; radiusMm: number; leastMm: number; turnsOpen: number }> {
-  const { thick, turns, bendTimes } = hinge.ribbon,
-    change = Math.abs(hinge.openDeg - hinge.closedDeg) / 360;
-  const most = turns + change,
-    layers = Math.ceil(most);
+  const { thick, turns, bendTimes } = hinge.ribbon;
+  const change = Math.abs(hinge.openDeg - hinge.closedDeg) / 360;
+  const most = turns + change;
+  const layers = Math.ceil(most);
   // Outermost layer lies against the barrel; each further turn lies one thickness nearer the axis. Open it is wound tighter.
-  const inner = hinge.barrel.mm / 2 - layers * thick.mm,
-    radius = hinge.barrel.mm / 2 - (layers * thick.mm) / 2;
-  const least = bendTimes * thick.mm,
-    lengthMm = most * 2 * Math.PI * radius;
+  const inner = hinge.barrel.mm / 2 - layers * thick.mm;
+  const radius = hinge.barrel.mm / 2 - (layers * thick.mm) / 2;
+  const least = bendTimes * thick.mm;
+  const lengthMm = most * 2 * Math.PI * radius;
   return {
     value: { lengthMm, radiusMm: inner, leastMm: least, turnsOpen: most },
     working: [
@@ -123,8 +123,8 @@ const source = (key: string, label: string, l: Length, k: number) => ({
 
 /** What the hinge allows: closed and open without touching, a ribbon that lasts, a magnet that switches. */
 export function hingeFindings(shell: Shell): Finding[] {
-  const hinge = shell.hinge,
-    [a, b] = shell.bodies;
+  const hinge = shell.hinge;
+  const [a, b] = shell.bodies;
   if (!hinge || !a || !b) return [];
   const out: Finding[] = [];
   const put = (
@@ -168,8 +168,8 @@ export function hingeFindings(shell: Shell): Finding[] {
     ['closed', hinge.closedDeg],
     ['open', hinge.openDeg],
   ] as const) {
-    const s = section(shell, deg)!,
-      gap = between(s.first, s.second);
+    const s = section(shell, deg)!;
+    const gap = between(s.first, s.second);
     put(
       `hinge-${word}`,
       gap,

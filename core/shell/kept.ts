@@ -25,7 +25,7 @@ const finding = (
 function ofKept(k: Kept): Finding[] {
   const out: Finding[] = [];
   const open = k.senses.filter((s) => s.answer === 'open');
-  for (const s of open)
+  for (const s of open) {
     out.push(
       finding(
         `${k.id}-${s.line.replace(/ /g, '-')}`,
@@ -36,7 +36,8 @@ function ofKept(k: Kept): Finding[] {
         k.id,
       ),
     );
-  if (k.lifted && (k.lifted.heat === 'high' || k.lifted.pads === 'high'))
+  }
+  if (k.lifted && (k.lifted.heat === 'high' || k.lifted.pads === 'high')) {
     out.push(
       finding(
         `${k.id}-lift`,
@@ -47,9 +48,10 @@ function ofKept(k: Kept): Finding[] {
         k.id,
       ),
     );
+  }
   const needs =
     k.lifted || k.kind === 'board' || k.kind === 'power board' || k.kind === 'sound board';
-  if (needs && k.proved === 'no')
+  if (needs && k.proved === 'no') {
     out.push(
       finding(
         `${k.id}-proof`,
@@ -62,7 +64,8 @@ function ofKept(k: Kept): Finding[] {
         k.id,
       ),
     );
-  if (needs && k.proved === 'before')
+  }
+  if (needs && k.proved === 'before') {
     out.push(
       finding(
         `${k.id}-again`,
@@ -73,6 +76,7 @@ function ofKept(k: Kept): Finding[] {
         k.id,
       ),
     );
+  }
   return out;
 }
 
@@ -101,7 +105,7 @@ export function donorFindings(p: Project): Finding[] {
         ? `${r.spentCost} of ${r.stopCost} spent`
         : '',
     ].filter(Boolean);
-    if (r.stopHours === undefined && r.stopCost === undefined)
+    if (r.stopHours === undefined && r.stopCost === undefined) {
       out.push(
         finding(
           'stop',
@@ -112,7 +116,7 @@ export function donorFindings(p: Project): Finding[] {
           'donor',
         ),
       );
-    else if (over.length)
+    } else if (over.length) {
       out.push(
         finding(
           'stop',
@@ -123,6 +127,7 @@ export function donorFindings(p: Project): Finding[] {
           'donor',
         ),
       );
+    }
   }
   return out;
 }

@@ -16,14 +16,14 @@ const DENSITY: Readonly<Record<Piece['material'], number>> = {
 export const SHELL_MASS_SHARE = 0.15;
 
 export function shellMass(body: Body): Worked<number> {
-  const { w, h } = outlineSpan(body.outline),
-    t = body.wall.mm,
-    perimeter = 2 * (w + h);
+  const { w, h } = outlineSpan(body.outline);
+  const t = body.wall.mm;
+  const perimeter = 2 * (w + h);
   let g = 0;
   const working: string[] = [];
   for (const piece of body.pieces) {
-    const cm3 = (w * h * t + perimeter * t * Math.max(0, piece.depth.mm - t)) / 1000,
-      mass = cm3 * DENSITY[piece.material];
+    const cm3 = (w * h * t + perimeter * t * Math.max(0, piece.depth.mm - t)) / 1000;
+    const mass = cm3 * DENSITY[piece.material];
     g += mass;
     working.push(
       `${piece.role}: ${w.toFixed(0)} × ${h.toFixed(0)} × ${t.toFixed(1)} + ${perimeter.toFixed(0)} × ${t.toFixed(1)} × ${(piece.depth.mm - t).toFixed(1)} = ${cm3.toFixed(0)} cm³ × ${DENSITY[piece.material]} = ${mass.toFixed(0)} g`,

@@ -56,10 +56,10 @@ export function shapePoints(
       [x - w, y + h],
     ];
   }
-  const xs = shape.points.map((p) => p[0]),
-    ys = shape.points.map((p) => p[1]);
-  const mx = (Math.min(...xs) + Math.max(...xs)) / 2,
-    my = (Math.min(...ys) + Math.max(...ys)) / 2;
+  const xs = shape.points.map((p) => p[0]);
+  const ys = shape.points.map((p) => p[1]);
+  const mx = (Math.min(...xs) + Math.max(...xs)) / 2;
+  const my = (Math.min(...ys) + Math.max(...ys)) / 2;
   return shape.points.map(([px, py]) => [
     x + (flipX ? -1 : 1) * (px - mx),
     y + (flipY ? -1 : 1) * (py - my),
@@ -104,11 +104,12 @@ export function openingsOf(body: Body): Openings {
         return;
       }
       const wall = walls[o.on.wall];
-      if (!wall)
+      if (!wall) {
         throw new BadInput(
           `${key}.on.wall`,
           `This shell has walls 0 to ${walls.length - 1}, not ${o.on.wall}.`,
         );
+      }
       const axis = Math.abs(wall.ux) >= Math.abs(wall.uy) ? 'x' : 'y';
       // The width of a wall opening lies along the wall whichever way it runs.
       const flat: Shape = { kind: 'circle', d: { mm: w, u: 0, how: 'exact' } };

@@ -242,14 +242,15 @@ describe('what mends them', () => {
       [7.5, 8],
       [12, 9],
     ] as const) {
-      const p = build([post(into, deep)]),
-        ways = shellWays(p, screw(p));
+      const p = build([post(into, deep)]);
+      const ways = shellWays(p, screw(p));
       for (const w of ways) {
         const change = w.changes[0]!;
-        if (change.do === 'screw')
+        if (change.do === 'screw') {
           expect(w.text).toContain(
             `${Math.abs(change.screw.into.mm - into)} mm ${change.screw.into.mm > into ? 'longer' : 'shorter'}`,
           );
+        }
       }
       expect(ways.some((w) => screw(appliedAll(p, w.changes)).verdict === 'clear')).toBe(true);
     }
@@ -274,25 +275,26 @@ describe('what mends them', () => {
     for (const f of hingeFindings(p.shell).filter((x) => x.verdict === 'hit')) {
       const ways = shellWays(p, f);
       expect([f.id, ways.length > 0]).toEqual([f.id, true]);
-      for (const w of ways.filter((x) => !x.id.endsWith('turns')))
+      for (const w of ways.filter((x) => !x.id.endsWith('turns'))) {
         expect([
           w.text,
           hingeFindings(appliedAll(p, w.changes).shell).find((x) => x.id === f.id)?.verdict,
         ]).toEqual([w.text, 'clear']);
+      }
     }
     expect(shellWays(p, { ...hingeFindings(p.shell)[0]!, check: 'touch' })).toEqual([]);
   });
 });
 
 test('depths by hand: the deeper of half and bay with its wall, caps beside it; a spine is its own edge', () => {
-  const b = body(),
-    bay = {
-      id: 'bay',
-      name: 'bay',
-      at: { x: from('left'), y: from('bottom') },
-      shape: { kind: 'circle' as const, d: length(20) },
-      depth: length(14),
-    };
+  const b = body();
+  const bay = {
+    id: 'bay',
+    name: 'bay',
+    at: { x: from('left'), y: from('bottom') },
+    shape: { kind: 'circle' as const, d: length(20) },
+    depth: length(14),
+  };
   expect(depthsOf(b)).toEqual({ front: 8, back: 12, proud: 0 });
   expect(depthsOf({ ...b, pieces: [b.pieces[0]!, { ...b.pieces[1]!, zones: [bay] }] })).toEqual({
     front: 8,
@@ -305,16 +307,11 @@ test('depths by hand: the deeper of half and bay with its wall, caps beside it; 
       const at = s.at(t);
       expect([s.away(at), s.along(at)]).toEqual([0, t]);
     }
-    expect(
-      s.away(
-        edge === 'left'
-          ? [7, 9]
-          : edge === 'right'
-            ? [83, 9]
-            : edge === 'bottom'
-              ? [9, 7]
-              : [9, 53],
-      ),
-    ).toBe(7);
+    let at: number[];
+    if (edge === 'left') at = [7, 9];
+    else if (edge === 'right') at = [83, 9];
+    else if (edge === 'bottom') at = [9, 7];
+    else at = [9, 53];
+    expect(s.away(at)).toBe(7);
   }
 });

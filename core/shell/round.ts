@@ -64,8 +64,8 @@ export function roundOf(
   const out: RoundStep[] = [];
   const put = ({ min = 0.1, ...s }: Put) => out.push({ ...s, min, done: isRead(s.value) });
   const rect = body?.outline.kind === 'rect' ? body.outline : undefined;
-  const w = body ? span(body, 'x').mm : 0,
-    h = body ? span(body, 'y').mm : 0;
+  const w = body ? span(body, 'x').mm : 0;
+  const h = body ? span(body, 'y').mm : 0;
   const at = (role: string) => body?.pieces.findIndex((p) => p.role === role) ?? -1;
   const back = body?.pieces[at('back')]?.id ?? 'back';
   if (!body || rect) {
@@ -146,8 +146,8 @@ export function roundOf(
     });
   }
   for (const role of ['front', 'back'] as const) {
-    const i = at(role),
-      piece = body?.pieces[i];
+    const i = at(role);
+    const piece = body?.pieces[i];
     if (body && !piece) continue;
     put({
       id: role,
@@ -201,19 +201,20 @@ export function roundOf(
     }
     for (const axis of ['x', 'y'] as const) {
       if (!place || !spot) continue;
-      const r = place[axis],
-        half = halfExtent(it.shape, axis, '').mm,
-        sense =
-          'edge' in r.from
-            ? r.from.edge === 'left' || r.from.edge === 'bottom'
-              ? 1
-              : -1
-            : r.from.toward === 'left' || r.from.toward === 'bottom'
-              ? -1
-              : 1;
-      const end =
-          spot[axis] + (r.to === 'centre' ? 0 : r.to === 'near' ? -sense * half : sense * half),
-        start = end - sense * r.length.mm;
+      const r = place[axis];
+      const half = halfExtent(it.shape, axis, '').mm;
+      let sense: 1 | -1;
+      if ('edge' in r.from) {
+        if (r.from.edge === 'left' || r.from.edge === 'bottom') sense = 1;
+        else sense = -1;
+      } else if (r.from.toward === 'left' || r.from.toward === 'bottom') sense = -1;
+      else sense = 1;
+      let offset: number;
+      if (r.to === 'centre') offset = 0;
+      else if (r.to === 'near') offset = -sense * half;
+      else offset = sense * half;
+      const end = spot[axis] + offset;
+      const start = end - sense * r.length.mm;
       const from =
         'edge' in r.from
           ? `the ${r.from.edge} ${r.from.face} face`
@@ -237,7 +238,7 @@ export function roundOf(
       });
     }
     const c = spot ?? { x: w / 2, y: h / 2 };
-    if (it.shape.kind === 'circle')
+    if (it.shape.kind === 'circle') {
       put({
         id: `${it.id}-d`,
         stage,
@@ -253,13 +254,14 @@ export function roundOf(
           ? { mark: { x0: c.x - it.shape.d.mm / 2, y0: c.y, x1: c.x + it.shape.d.mm / 2, y1: c.y } }
           : {}),
       });
-    if (it.shape.kind === 'rect')
+    }
+    if (it.shape.kind === 'rect') {
       for (const side of ['w', 'h'] as const) {
-        const l = it.shape[side],
-          lies =
-            side === 'w'
-              ? { x0: c.x - l.mm / 2, y0: c.y, x1: c.x + l.mm / 2, y1: c.y }
-              : { x0: c.x, y0: c.y - l.mm / 2, x1: c.x, y1: c.y + l.mm / 2 };
+        const l = it.shape[side];
+        const lies =
+          side === 'w'
+            ? { x0: c.x - l.mm / 2, y0: c.y, x1: c.x + l.mm / 2, y1: c.y }
+            : { x0: c.x, y0: c.y - l.mm / 2, x1: c.x, y1: c.y + l.mm / 2 };
         put({
           id: `${it.id}-${side}`,
           stage,
@@ -274,6 +276,7 @@ export function roundOf(
           ...(spot ? { mark: lies } : {}),
         });
       }
+    }
   };
   const feature = (stage: Stage, purpose: Purpose, test: (f: Feature) => boolean) =>
     body.pieces.forEach((piece, i) =>
@@ -373,8 +376,11 @@ export function roundOf(
       });
     }),
   );
-  const use = (o: Opening): Purpose =>
-    o.use === 'window' ? 'screen' : o.use === 'button' ? 'buttons' : 'ports and card';
+  const use = (o: Opening): Purpose => {
+    if (o.use === 'window') return 'screen';
+    if (o.use === 'button') return 'buttons';
+    return 'ports and card';
+  };
   body.pieces.forEach((piece, i) =>
     piece.openings.forEach((o, j) => {
       const path = ['pieces', i, 'openings', j];

@@ -6,8 +6,8 @@ import { type Body, type Finding, judge, mm1 } from '../model';
 import { BODY } from './datum';
 
 /** Thread in plastic that holds: twice the screw's thickness. In metal 1.5. */
-const HOLDS_PLASTIC = 2,
-  HOLDS_METAL = 1.5;
+const HOLDS_PLASTIC = 2;
+const HOLDS_METAL = 1.5;
 
 /** One finding for each post whose screw and bore are both known. */
 export function screwFindings(body: Body): Finding[] {
@@ -16,16 +16,22 @@ export function screwFindings(body: Body): Finding[] {
     piece.features.flatMap((f, j): Finding[] => {
       if (!f.screw || !f.bore) return [];
       const key = `${BODY}.pieces.${i}.features.${j}`;
-      const room = f.bore.deep.mm - f.screw.into.mm,
-        times = metal(piece.material) ? HOLDS_METAL : HOLDS_PLASTIC,
-        needs = times * f.screw.d.mm,
-        hold = f.screw.into.mm - needs;
+      const room = f.bore.deep.mm - f.screw.into.mm;
+      const times = metal(piece.material) ? HOLDS_METAL : HOLDS_PLASTIC;
+      const needs = times * f.screw.d.mm;
+      const hold = f.screw.into.mm - needs;
       const bottom = room <= hold;
       const sigma = bottom
         ? Math.hypot(f.bore.deep.u, f.screw.into.u)
         : Math.hypot(f.screw.into.u, times * f.screw.d.u);
-      const margin = Math.min(room, hold),
-        { chance, verdict } = judge(margin, sigma);
+      const margin = Math.min(room, hold);
+      const { chance, verdict } = judge(margin, sigma);
+      let title: string;
+      if (verdict === 'clear') title = `${mm1(f.screw.into.mm)} mm of thread holds`;
+      else if (bottom) {
+        if (room < 0) title = `${mm1(room)} mm too long`;
+        else title = `${mm1(room)} mm before it bottoms`;
+      } else title = `${mm1(hold)} mm ${hold < 0 ? 'too little' : 'more'} thread`;
       return [
         {
           id: `screw-${f.id}`,
@@ -33,14 +39,7 @@ export function screwFindings(body: Body): Finding[] {
           check: 'screw',
           verdict: !bottom && verdict === 'hit' ? 'tight' : verdict,
           about: [f.id],
-          title:
-            verdict === 'clear'
-              ? `${mm1(f.screw.into.mm)} mm of thread holds`
-              : bottom
-                ? room < 0
-                  ? `${mm1(room)} mm too long`
-                  : `${mm1(room)} mm before it bottoms`
-                : `${mm1(hold)} mm ${hold < 0 ? 'too little' : 'more'} thread`,
+          title,
           what: `Screw in ${f.name}: ${mm1(f.screw.into.mm)} mm goes into a bore ${mm1(f.bore.deep.mm)} mm deep.`,
           why: [
             `room under the tip = ${mm1(f.bore.deep.mm)} - ${mm1(f.screw.into.mm)} = ${room.toFixed(2)} mm`,

@@ -60,11 +60,11 @@ export interface ShellSolids {
   /** Everything a part may touch. */
   all: Solid[];
   /** +1 for a front (its floor lies at +z), -1 for a back. */
-  sign(piece: string): 1 | -1;
+  sign: (piece: string) => 1 | -1;
   /** Wall solids of one straight wall of a piece with extra holes, for what passes through them. */
-  wallWith(piece: string, wall: number, holes: readonly WallHole[]): Solid[];
+  wallWith: (piece: string, wall: number, holes: readonly WallHole[]) => Solid[];
   /** z of the inner floor of a piece at a point. */
-  floorAt(piece: string, x: number, y: number): number;
+  floorAt: (piece: string, x: number, y: number) => number;
 }
 
 const dirEffects = (sources: readonly Source[], axis: 'dx' | 'dy', name: string): Effect[] =>
@@ -158,8 +158,8 @@ function leaningRuns(
   );
   const whole = new Map<string, (typeof runs)[number]>();
   for (const r of runs) {
-    const key = `${r.corner}${r.wall}`,
-      had = whole.get(key);
+    const key = `${r.corner}${r.wall}`;
+    const had = whole.get(key);
     if (had) had.prisms.push(...r.prisms);
     else whole.set(key, r);
   }
@@ -174,10 +174,12 @@ function wallEffects(body: Body, faces: readonly Wall[]): Effect[] {
       out.push(effect(`${BODY}.outline`, 'outline', body.outline.u, { grow: 1 }));
       break;
     }
-    if (face.nx > 0.9)
+    if (face.nx > 0.9) {
       out.push(effect(`${BODY}.outline.w`, 'outer width', body.outline.w.u, { dx: 1 }));
-    if (face.ny > 0.9)
+    }
+    if (face.ny > 0.9) {
       out.push(effect(`${BODY}.outline.h`, 'outer height', body.outline.h.u, { dy: 1 }));
+    }
   }
   return out;
 }
@@ -207,7 +209,7 @@ function pieceFloors(
   });
   const pierced = openings.face.filter((o) => o.piece === piece.id).map((o) => closed(o.points));
   const less = (subject: Multi, taken: Multi[]): Multi =>
-    taken.length ? (difference(subject as never, ...(taken as never[])) as Multi) : subject;
+    taken.length ? difference(subject, ...(taken as never[])) : subject;
   const slab = (multi: Multi, depth: number): Prism[] =>
     prismsOf(multi, sign > 0 ? depth : -depth - DEEP_MM, sign > 0 ? depth + DEEP_MM : -depth);
   const inside = `${piece.role} floor`;
@@ -222,16 +224,13 @@ function pieceFloors(
     0,
     ...openings.face
       .filter((o) => o.piece === piece.id)
-      .map((o) =>
-        Math.hypot(
-          ...[...o.sources.x, ...o.sources.y].map((s) => s.u * s.k),
-          o.shape.kind === 'circle'
-            ? o.shape.d.u / 2
-            : o.shape.kind === 'rect'
-              ? o.shape.w.u / 2
-              : o.shape.u,
-        ),
-      ),
+      .map((o) => {
+        let u: number;
+        if (o.shape.kind === 'circle') u = o.shape.d.u / 2;
+        else if (o.shape.kind === 'rect') u = o.shape.w.u / 2;
+        else u = o.shape.u;
+        return Math.hypot(...[...o.sources.x, ...o.sources.y].map((s) => s.u * s.k), u);
+      }),
   );
   const taken = [...zones.map((q) => closed(q.points)), ...pierced];
   const curved =
@@ -255,8 +254,8 @@ function pieceFloors(
                   [1020, strip.to],
                   [-20, strip.to],
                 ] as const);
-          const prisms = slab(less(closed(across), taken), strip.depth),
-            name = `${inside}, curved`;
+          const prisms = slab(less(closed(across), taken), strip.depth);
+          const name = `${inside}, curved`;
           return {
             prisms,
             z: sign * strip.depth,
@@ -356,14 +355,14 @@ function pieceFeatures(
         f.shape.kind === 'circle'
           ? roundPrism(s.x.mm, s.y.mm, f.shape.d.mm / 2, z0, z1)
           : polygonPrism(shapePoints(f.shape, s.x.mm, s.y.mm, s.flipX, s.flipY), [], z0, z1);
-      const size =
-        f.shape.kind === 'circle'
-          ? effect(`${key}.shape.d`, `diameter of ${name}`, f.shape.d.u, { grow: 0.5 })
-          : f.shape.kind === 'rect'
-            ? effect(`${key}.shape.w`, `width of ${name}`, Math.max(f.shape.w.u, f.shape.h.u), {
-                grow: 0.5,
-              })
-            : effect(`${key}.shape`, `outline of ${name}`, f.shape.u, { grow: 1 });
+      let size: Effect;
+      if (f.shape.kind === 'circle') {
+        size = effect(`${key}.shape.d`, `diameter of ${name}`, f.shape.d.u, { grow: 0.5 });
+      } else if (f.shape.kind === 'rect') {
+        size = effect(`${key}.shape.w`, `width of ${name}`, Math.max(f.shape.w.u, f.shape.h.u), {
+          grow: 0.5,
+        });
+      } else size = effect(`${key}.shape`, `outline of ${name}`, f.shape.u, { grow: 1 });
       const id = `${piece.id}/${f.id}#${s.copy}`;
       return {
         feature: f,

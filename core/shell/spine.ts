@@ -2,9 +2,9 @@
 import { type Body, outlineSpan } from '../model';
 
 export interface Spine {
-  away(q: readonly number[]): number;
-  along(q: readonly number[]): number;
-  at(t: number): [number, number];
+  away: (q: readonly number[]) => number;
+  along: (q: readonly number[]) => number;
+  at: (t: number) => [number, number];
   /** Runs along this axis. */ axis: 'x' | 'y';
 }
 

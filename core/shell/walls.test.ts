@@ -95,8 +95,8 @@ describe('walls', () => {
         fc.double({ min: 0.01, max: 59.99, noNaN: true }),
         (x, y) => {
           const inner = 7;
-          const cx = Math.max(2 + inner, Math.min(98 - inner, x)),
-            cy = Math.max(2 + inner, Math.min(58 - inner, y));
+          const cx = Math.max(2 + inner, Math.min(98 - inner, x));
+          const cy = Math.max(2 + inner, Math.min(58 - inner, y));
           const d = Math.hypot(x - cx, y - cy) - inner;
           fc.pre(Math.abs(d) > 0.05);
           expect(filled(prisms, x, y, -5)).toBe(d > 0);
@@ -110,7 +110,12 @@ describe('walls', () => {
       const along = wall % 2 ? 25 : 40;
       const prisms = walls(body([port(wall, along, -6, 10, 4)]));
       const at = (u: number, v: number) => {
-        const [x, y] = wall === 0 ? [u, 1] : wall === 1 ? [99, u] : wall === 2 ? [u, 59] : [1, u];
+        let pair: [number, number];
+        if (wall === 0) pair = [u, 1];
+        else if (wall === 1) pair = [99, u];
+        else if (wall === 2) pair = [u, 59];
+        else pair = [1, u];
+        const [x, y] = pair;
         return filled(prisms, x, y, v);
       };
       expect([at(along, -6), at(along + 4.9, -6), at(along - 4.9, -7.9)]).toEqual([

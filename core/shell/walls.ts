@@ -43,13 +43,14 @@ const ROUND_SLABS = 16;
 /** The outline's corner points, counter-clockwise, before rounding. */
 export function sharpOutline(body: Body): Pt[] {
   const o = body.outline;
-  if (o.kind === 'rect')
+  if (o.kind === 'rect') {
     return [
       [0, 0],
       [o.w.mm, 0],
       [o.w.mm, o.h.mm],
       [0, o.h.mm],
     ];
+  }
   let sum = 0;
   o.points.forEach((p, i) => {
     const q = o.points[(i + 1) % o.points.length]!;
@@ -86,8 +87,8 @@ export function straightWalls(body: Body): Wall[] {
   return pts.map(([x0, y0], index) => {
     const [x1, y1] = pts[(index + 1) % pts.length]!;
     const length = Math.hypot(x1 - x0, y1 - y0);
-    const ux = (x1 - x0) / length,
-      uy = (y1 - y0) / length;
+    const ux = (x1 - x0) / length;
+    const uy = (y1 - y0) / length;
     return { index, x0, y0, ux, uy, nx: uy, ny: -ux, length };
   });
 }
@@ -147,9 +148,9 @@ export function wallRuns(
       ring[2 * j + 1]!,
     );
     const cuts = corner ? [] : holes.filter((h) => h.wall === wall);
-    if (cuts.length)
+    if (cuts.length) {
       run.prisms.push(...pierced(walls[wall]!, quad, cuts, z0, z1, body.wall.mm + FAR_MM));
-    else run.prisms.push(ringPrism(quad, z0, z1));
+    } else run.prisms.push(ringPrism(quad, z0, z1));
   });
   return [...runs.values()];
 }
@@ -163,7 +164,7 @@ interface Bar {
 
 /** A round hole as inscribed slabs: it never lets through more than the real one. */
 function bars(hole: WallHole): Bar[] {
-  if (!hole.round)
+  if (!hole.round) {
     return [
       {
         u0: hole.u - hole.w / 2,
@@ -172,10 +173,11 @@ function bars(hole: WallHole): Bar[] {
         v1: hole.v + hole.h / 2,
       },
     ];
+  }
   const r = hole.w / 2;
   return Array.from({ length: ROUND_SLABS }, (_, i) => {
-    const v0 = -r + (2 * r * i) / ROUND_SLABS,
-      v1 = v0 + (2 * r) / ROUND_SLABS;
+    const v0 = -r + (2 * r * i) / ROUND_SLABS;
+    const v1 = v0 + (2 * r) / ROUND_SLABS;
     const half = Math.sqrt(Math.max(0, r * r - Math.max(v0 * v0, v1 * v1)));
     return { u0: hole.u - half, u1: hole.u + half, v0: hole.v + v0, v1: hole.v + v1 };
   }).filter((b) => b.u1 > b.u0);
@@ -195,8 +197,8 @@ function pierced(
     ...new Set([z0, z1, ...all.flatMap((b) => [b.v0, b.v1]).filter((v) => v > z0 && v < z1)]),
   ].sort((a, b) => a - b);
   const along = (x: number, y: number) => (x - wall.x0) * wall.ux + (y - wall.y0) * wall.uy;
-  const start = along(quad[0]!, quad[1]!),
-    end = along(quad[6]!, quad[7]!);
+  const start = along(quad[0]!, quad[1]!);
+  const end = along(quad[6]!, quad[7]!);
   const at = (u: number): [number, number] => {
     const f = (u - start) / (end - start);
     return [quad[0]! + f * (quad[6]! - quad[0]!), quad[1]! + f * (quad[7]! - quad[1]!)];
@@ -210,8 +212,8 @@ function pierced(
     let from = start;
     const add = (u0: number, u1: number) => {
       if (u1 - u0 < 1e-9) return;
-      const [ax, ay] = at(u0),
-        [bx, by] = at(u1);
+      const [ax, ay] = at(u0);
+      const [bx, by] = at(u1);
       const outA =
         u0 === start ? [quad[2]!, quad[3]!] : [ax + wall.nx * thick, ay + wall.ny * thick];
       const outB = u1 === end ? [quad[4]!, quad[5]!] : [bx + wall.nx * thick, by + wall.ny * thick];

@@ -17,22 +17,20 @@ function screws(p: Project, f: Finding): WayOut[] {
     .flatMap((q) => q.features)
     .find((x) => f.about.includes(x.id));
   if (!feature?.screw || !feature.bore) return [];
-  const { into, d } = feature.screw,
-    tenth = (mm: number) => Math.round(mm * 10) / 10;
+  const { into, d } = feature.screw;
+  const tenth = (mm: number) => Math.round(mm * 10) / 10;
   const steps = [...new Set(STOCK_MM.flatMap((a) => STOCK_MM.map((b) => b - a)))]
     .filter((s) => s !== 0 && into.mm + s > 0.5)
     .sort((a, b) => Math.abs(a) - Math.abs(b));
   const deeper = tenth(into.mm + 0.5);
   return [
-    ...steps
-      .slice(0, 12)
-      .map((s): WayOut => ({
-        id: `screw-${s}`,
-        text: `Take screws ${Math.abs(s)} mm ${s > 0 ? 'longer' : 'shorter'} for ${feature.name}`,
-        cost: `${mm1(into.mm + s)} mm goes in; keep them apart from the others`,
-        changes: [screw(feature.id, { d, into: length(into.mm + s, into.how) })],
-        effort: 1 + Math.abs(s) / 10,
-      })),
+    ...steps.slice(0, 12).map((s): WayOut => ({
+      id: `screw-${s}`,
+      text: `Take screws ${Math.abs(s)} mm ${s > 0 ? 'longer' : 'shorter'} for ${feature.name}`,
+      cost: `${mm1(into.mm + s)} mm goes in; keep them apart from the others`,
+      changes: [screw(feature.id, { d, into: length(into.mm + s, into.how) })],
+      effort: 1 + Math.abs(s) / 10,
+    })),
     ...(deeper > feature.bore.deep.mm
       ? [
           {
@@ -56,15 +54,15 @@ const screw = (feature: string, s: Extract<Change, { do: 'screw' }>['screw']): C
 function hinge(p: Project, f: Finding): WayOut[] {
   const h = p.shell.hinge;
   if (!h) return [];
-  const tenth = (mm: number) => Math.ceil(mm * 10) / 10,
-    clear = (set: Partial<typeof h>) =>
-      hingeFindings({ ...p.shell, hinge: { ...h, ...set } }).find((x) => x.id === f.id)?.verdict ===
-      'clear';
+  const tenth = (mm: number) => Math.ceil(mm * 10) / 10;
+  const clear = (set: Partial<typeof h>) =>
+    hingeFindings({ ...p.shell, hinge: { ...h, ...set } }).find((x) => x.id === f.id)?.verdict ===
+    'clear';
   const grown = (key: 'out' | 'up' | 'barrel'): WayOut[] => {
     for (const more of [0.2, 0.5, 1, 1.5, 2, 3, 4, 6, 8]) {
-      const to = tenth(h[key].mm + more),
-        l = length(to, h[key].how);
-      if (clear({ [key]: l }))
+      const to = tenth(h[key].mm + more);
+      const l = length(to, h[key].how);
+      if (clear({ [key]: l })) {
         return [
           {
             id: `hinge-${key}`,
@@ -78,30 +76,31 @@ function hinge(p: Project, f: Finding): WayOut[] {
             effort: 3 + more,
           },
         ];
+      }
     }
     return [];
   };
-  return f.id === 'hinge-ribbon'
-    ? [
-        ...grown('barrel'),
-        ...(h.ribbon.turns >= 1
-          ? [
-              {
-                id: 'hinge-turns',
-                text: `Roll the ribbon ${h.ribbon.turns - 0.5} turns instead`,
-                cost: 'less to give when it opens',
-                changes: [
-                  {
-                    do: 'hinge' as const,
-                    set: { ribbon: { ...h.ribbon, turns: h.ribbon.turns - 0.5 } },
-                  },
-                ],
-                effort: 2,
-              },
-            ]
-          : []),
-      ]
-    : f.id === 'hinge-closed' || f.id === 'hinge-open'
-      ? [...grown('up'), ...grown('out')]
-      : [];
+  if (f.id === 'hinge-ribbon') {
+    return [
+      ...grown('barrel'),
+      ...(h.ribbon.turns >= 1
+        ? [
+            {
+              id: 'hinge-turns',
+              text: `Roll the ribbon ${h.ribbon.turns - 0.5} turns instead`,
+              cost: 'less to give when it opens',
+              changes: [
+                {
+                  do: 'hinge' as const,
+                  set: { ribbon: { ...h.ribbon, turns: h.ribbon.turns - 0.5 } },
+                },
+              ],
+              effort: 2,
+            },
+          ]
+        : []),
+    ];
+  }
+  if (f.id === 'hinge-closed' || f.id === 'hinge-open') return [...grown('up'), ...grown('out')];
+  return [];
 }

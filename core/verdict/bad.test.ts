@@ -3,19 +3,11 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { headroom, profile } from '../fit';
-import {
-  applied,
-  length,
-  type Part,
-  type Placement,
-  type Project,
-  readProject,
-  withAdded,
-} from '../model';
+import { applied, length, type Part, type Project, readProject, withAdded } from '../model';
 import { check } from './index';
 
-const all = demos(),
-  [half, done] = all as [Project, Project];
+const all = demos();
+const [half, done] = all as [Project, Project];
 
 /** Every number in a document by its path. */
 function numbers(at: unknown, path: string[] = []): string[][] {
@@ -24,8 +16,8 @@ function numbers(at: unknown, path: string[] = []): string[][] {
   return Object.entries(at).flatMap(([k, v]) => numbers(v, [...path, k]));
 }
 const put = (p: Project, path: readonly string[], v: unknown): unknown => {
-  const copy = structuredClone(p) as unknown,
-    last = path[path.length - 1]!;
+  const copy = structuredClone(p) as unknown;
+  const last = path[path.length - 1]!;
   let at = copy as Record<string, unknown>;
   for (const k of path.slice(0, -1)) at = at[k] as Record<string, unknown>;
   at[last] = v;
@@ -38,13 +30,14 @@ const sane = (p: Project): void => {
       true,
     );
     for (const line of f.why) expect(line).not.toMatch(/NaN|undefined/);
-    if (f.measure)
+    if (f.measure) {
       expect([
         f.id,
         Number.isFinite(f.measure.gap),
         Number.isFinite(f.measure.sigma),
         f.measure.chance >= 0 && f.measure.chance <= 1,
       ]).toEqual([f.id, true, true, true]);
+    }
     if (f.at) expect([f.at.x, f.at.y, f.at.z].every(Number.isFinite)).toBe(true);
   }
   expect(c.chance).toBeGreaterThanOrEqual(0);
@@ -100,25 +93,26 @@ describe('too many and too large', () => {
     });
     const read = readProject(copies(500));
     expect(read.ok).toBe(false);
-    if (!read.ok)
+    if (!read.ok) {
       expect(read.complaints.map((c) => `${c.path}: ${c.sentence}`)).toEqual([
         'kit.items: A build holds at most 400 parts.',
         'layout.placements: At most 400 parts have a place.',
       ]);
+    }
     expect(readProject(copies(400)).ok).toBe(true);
-    const body = half.shell.bodies[0]!,
-      wide: Project = {
-        ...copies(400),
-        shell: {
-          bodies: [
-            {
-              ...body,
-              outline: { kind: 'rect', w: length(980), h: length(700), r: length(5) },
-              pieces: body.pieces.map((q) => ({ ...q, zones: [], openings: [], features: [] })),
-            },
-          ],
-        },
-      };
+    const body = half.shell.bodies[0]!;
+    const wide: Project = {
+      ...copies(400),
+      shell: {
+        bodies: [
+          {
+            ...body,
+            outline: { kind: 'rect', w: length(980), h: length(700), r: length(5) },
+            pieces: body.pieces.map((q) => ({ ...q, zones: [], openings: [], features: [] })),
+          },
+        ],
+      },
+    };
     const spread: Project = {
       ...wide,
       layout: {
@@ -134,19 +128,19 @@ describe('too many and too large', () => {
     sane(copies(60));
   }, 60_000);
   test('a part larger than the shell is a hit with finite numbers, wherever it lies', () => {
-    const slab = STARTER_PARTS.find((q) => q.id === 'slab-300')!,
-      big: Part = {
-        ...slab,
-        id: 'big',
-        name: 'Big',
-        blocks: [
-          {
-            ...slab.blocks[0]!,
-            plan: { kind: 'rect', x: 0, y: 0, w: length(450), h: length(300) },
-            height: length(90),
-          },
-        ],
-      };
+    const slab = STARTER_PARTS.find((q) => q.id === 'slab-300')!;
+    const big: Part = {
+      ...slab,
+      id: 'big',
+      name: 'Big',
+      blocks: [
+        {
+          ...slab.blocks[0]!,
+          plan: { kind: 'rect', x: 0, y: 0, w: length(450), h: length(300) },
+          height: length(90),
+        },
+      ],
+    };
     for (const x of [-200, 0, 60, 900]) {
       const p = applied(withAdded(half, big), {
         do: 'stand',
@@ -187,7 +181,7 @@ describe('places nobody would choose', () => {
         (demo, moves) => {
           let p = demo;
           for (const [i, w] of moves) {
-            const at = p.layout.placements[i % p.layout.placements.length]! as Placement;
+            const at = p.layout.placements[i % p.layout.placements.length]!;
             p = applied(p, { do: 'place', placement: { ...at, ...w } });
           }
           expect(readProject(p).ok).toBe(true);
@@ -198,9 +192,9 @@ describe('places nobody would choose', () => {
     );
   }, 60_000);
   test('a floor with holes: bays that overlap, hang over the edge or lie outside, in an outline with a notch', () => {
-    const body = done.shell.bodies[0]!,
-      back = body.pieces[1]!,
-      bay = back.zones[0]!;
+    const body = done.shell.bodies[0]!;
+    const back = body.pieces[1]!;
+    const bay = back.zones[0]!;
     const zone = (id: string, x: number, y: number, deep: number) => ({
       ...bay,
       id,
@@ -246,12 +240,13 @@ describe('places nobody would choose', () => {
       },
     };
     sane(notched);
-    const scene = check(notched).checker.scene,
-      h = headroom(scene, 2);
+    const scene = check(notched).checker.scene;
+    const h = headroom(scene, 2);
     expect(h.free.some((mm) => mm < 0)).toBe(true);
     expect(h.free.every((mm) => Number.isFinite(mm))).toBe(true);
-    for (const at of [1, 45, 75, 89])
+    for (const at of [1, 45, 75, 89]) {
       for (const g of profile(scene, 'x', at).gaps) expect(Number.isFinite(g.mm)).toBe(true);
+    }
   }, 60_000);
   test('a shell without a back, or with a plate alone, is judged as it is', () => {
     const body = done.shell.bodies[0]!;

@@ -94,8 +94,9 @@ export function assembled(p: Project, checker: Checker, quick = false): Check {
 function sentence(p: Project, hits: number, tight: number, uncut: number): string {
   if (!bodyOf(p)) return 'Not measured yet';
   if (!p.layout.placements.length) return 'Nothing laid out yet';
-  if (hits)
+  if (hits) {
     return `Not ready: ${hits} ${hits === 1 ? 'hit' : 'hits'}${tight ? `, ${tight} tight` : ''}`;
+  }
   const after = uncut ? ` after ${uncut === 1 ? 'one cut' : `${uncut} cuts`}` : '';
   return tight ? `Closes${after}, ${tight} tight or open` : `Closes${after}`;
 }

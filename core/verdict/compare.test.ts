@@ -19,8 +19,8 @@ describe('what changed', () => {
     expect(b.sentence).toBe('6 findings cleared, 2 parts moved');
   });
   test('backwards, what was cleared is what got worse', () => {
-    const f = between(half, done),
-      r = between(done, half);
+    const f = between(half, done);
+    const r = between(done, half);
     expect(r.worse.map((w) => w.finding.id).sort()).toEqual(f.cleared.map((x) => x.id).sort());
     expect(r.moved.map((m) => m.item)).toEqual(f.moved.map((m) => m.item));
   });
@@ -59,14 +59,14 @@ describe('what changed', () => {
         ),
         (moves) => {
           const p = moves.reduce(
-              (q, [at, dx, dy]) =>
-                applied(q, {
-                  do: 'place',
-                  placement: { ...at, x: at.x + dx / 10, y: at.y + dy / 10 },
-                }),
-              half,
-            ),
-            b = between(half, p);
+            (q, [at, dx, dy]) =>
+              applied(q, {
+                do: 'place',
+                placement: { ...at, x: at.x + dx / 10, y: at.y + dy / 10 },
+              }),
+            half,
+          );
+          const b = between(half, p);
           const open = check(p)
             .findings.filter((f) => f.verdict !== 'clear')
             .map((f) => f.id)

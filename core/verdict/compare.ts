@@ -33,18 +33,16 @@ export function between(
   before: Check = check(a),
   now: Check = check(b),
 ): Between {
-  const at = new Map(a.layout.placements.map((q) => [q.item, q])),
-    name = (id: string) =>
-      b.kit.items.find((i) => i.id === id)?.name ??
-      a.kit.items.find((i) => i.id === id)?.name ??
-      id;
+  const at = new Map(a.layout.placements.map((q) => [q.item, q]));
+  const name = (id: string) =>
+    b.kit.items.find((i) => i.id === id)?.name ?? a.kit.items.find((i) => i.id === id)?.name ?? id;
   const moved = b.layout.placements
     .flatMap((to): Moved[] => {
       const from = at.get(to.item);
       if (!from || JSON.stringify(from) === JSON.stringify(to)) return [];
-      const other = JSON.stringify(from.on) !== JSON.stringify(to.on),
-        over = from.up !== to.up,
-        lift = to.lift - from.lift;
+      const other = JSON.stringify(from.on) !== JSON.stringify(to.on);
+      const over = from.up !== to.up;
+      const lift = to.lift - from.lift;
       const words = [
         moveWords(name(to.item), from, to),
         ...(other ? ['to the other half'] : []),
@@ -65,23 +63,23 @@ export function between(
       ];
     })
     .sort((x, y) => y.mm - x.mm);
-  const was = new Map(before.findings.map((f) => [f.id, f])),
-    is = new Map(now.findings.map((f) => [f.id, f])),
-    open = (f: Finding | undefined): f is Finding => f !== undefined && f.verdict !== 'clear';
+  const was = new Map(before.findings.map((f) => [f.id, f]));
+  const is = new Map(now.findings.map((f) => [f.id, f]));
+  const open = (f: Finding | undefined): f is Finding => f !== undefined && f.verdict !== 'clear';
   const cleared = before.findings.filter((f) => open(f) && !open(is.get(f.id)));
   const worse = now.findings.filter(open).flatMap((f) => {
-    const old = was.get(f.id),
-      bad =
-        !open(old) ||
-        RANK[f.verdict] > RANK[old.verdict] ||
-        (RANK[f.verdict] === RANK[old.verdict] && margin(f) < margin(old) - 1e-6);
+    const old = was.get(f.id);
+    const bad =
+      !open(old) ||
+      RANK[f.verdict] > RANK[old.verdict] ||
+      (RANK[f.verdict] === RANK[old.verdict] && margin(f) < margin(old) - 1e-6);
     return bad ? [{ finding: f, ...(old ? { was: old } : {}) }] : [];
   });
-  const bad = new Set(worse.map((w) => w.finding.id)),
-    items = (p: Project) => new Set(p.kit.items.map((i) => i.id)),
-    [ia, ib] = [items(a), items(b)];
-  const added = [...ib].filter((id) => !ia.has(id)).map(name),
-    removed = [...ia].filter((id) => !ib.has(id)).map(name);
+  const bad = new Set(worse.map((w) => w.finding.id));
+  const items = (p: Project) => new Set(p.kit.items.map((i) => i.id));
+  const [ia, ib] = [items(a), items(b)];
+  const added = [...ib].filter((id) => !ia.has(id)).map(name);
+  const removed = [...ia].filter((id) => !ib.has(id)).map(name);
   const count = (n: number, one: string, many: string) =>
     n ? [`${n} ${n === 1 ? one : many}`] : [];
   return {

@@ -62,13 +62,15 @@ describe('a margin and its chance', () => {
   test('worst first is an order: hits by depth, then tight, then clear', () => {
     const list = check(half).findings;
     const rank = { hit: 0, tight: 1, clear: 2 };
-    for (let i = 1; i < list.length; i++)
+    for (let i = 1; i < list.length; i++) {
       expect(rank[list[i]!.verdict]).toBeGreaterThanOrEqual(rank[list[i - 1]!.verdict]);
+    }
     const hits = list.filter((f) => f.verdict === 'hit' && f.measure);
-    for (let i = 1; i < hits.length; i++)
+    for (let i = 1; i < hits.length; i++) {
       expect(hits[i]!.measure!.gap - hits[i]!.measure!.required).toBeGreaterThanOrEqual(
         hits[i - 1]!.measure!.gap - hits[i - 1]!.measure!.required,
       );
+    }
     expect(
       [...list]
         .reverse()
@@ -177,8 +179,9 @@ describe('power', () => {
     expect(chain(swap(done, 'cell', 'bay-6'), 'window')).toMatchObject({
       title: '8.7 V into a converter for up to 5.1 V',
     });
-    for (const id of ['source', 'converter', 'series', 'window'])
+    for (const id of ['source', 'converter', 'series', 'window']) {
       expect(chain(done, id)).toBeUndefined();
+    }
     for (const ids of [['cell'], ['charger']]) expect(() => powerFigures(no(ids))).not.toThrow();
   });
   test('a thin long wire browns out, and thicker wire is the way out', () => {
@@ -188,8 +191,9 @@ describe('power', () => {
     const ways = powerWays(thin, f, []);
     const volts = (p: Project) => powerFigures(p).rail!.value.volts;
     expect(ways.length).toBeGreaterThan(1);
-    for (const w of ways)
+    for (const w of ways) {
       expect([w.text, volts(applied(thin, w.changes[0]!)) > volts(thin)]).toEqual([w.text, true]);
+    }
     expect(ways.some((w) => power(applied(thin, w.changes[0]!), 'rail')!.verdict === 'clear')).toBe(
       true,
     );
@@ -210,10 +214,11 @@ describe('power', () => {
     expect(f.verdict).toBe('hit');
     const ways = powerWays(small, f, STARTER_PARTS);
     expect(ways.length).toBeGreaterThan(1);
-    for (const w of ways)
+    for (const w of ways) {
       expect(powerFigures(applied(small, w.changes[0]!)).run!.value.hours).toBeGreaterThan(
         powerFigures(small).run!.value.hours,
       );
+    }
   });
   test('two like cells in parallel last longer than twice one: each is drawn more gently', () => {
     const two: Project = {

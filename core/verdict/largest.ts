@@ -30,47 +30,49 @@ export function* largestThatFits(
   now: Check = check(p),
 ): Generator<string, Largest | undefined> {
   const item = p.kit.items.find(
-      (i) => p.kit.parts.find((q) => q.id === i.part)?.[kind] !== undefined,
-    ),
-    part = p.kit.parts.find((q) => q.id === item?.part);
+    (i) => p.kit.parts.find((q) => q.id === i.part)?.[kind] !== undefined,
+  );
+  const part = p.kit.parts.find((q) => q.id === item?.part);
   if (!item || !part) return undefined;
-  const open = openMargins(now.findings),
-    same = library.filter(
-      (q) =>
-        q.family === part.family &&
-        q.id !== part.id &&
-        (kind === 'cell'
-          ? q.cell?.kind === part.cell?.kind && q.cell?.series === part.cell?.series
-          : q.screen?.link === part.screen?.link),
-    );
+  const open = openMargins(now.findings);
+  const same = library.filter(
+    (q) =>
+      q.family === part.family &&
+      q.id !== part.id &&
+      (kind === 'cell'
+        ? q.cell?.kind === part.cell?.kind && q.cell?.series === part.cell?.series
+        : q.screen?.link === part.screen?.link),
+  );
   const all = [...same, part].sort((a, b) => sizeOf(kind, b) - sizeOf(kind, a));
   // What is fitted now may be the answer; larger ones first, then it, then smaller ones.
   for (const q of all) {
     const larger = all.filter((x) => sizeOf(kind, x) > sizeOf(kind, q)).length;
     yield q.name;
-    const swap: Change[] = q.id === part.id ? [] : [{ do: 'swap', item: item.id, part: q }],
-      at = appliedAll(p, swap);
+    const swap: Change[] = q.id === part.id ? [] : [{ do: 'swap', item: item.id, part: q }];
+    const at = appliedAll(p, swap);
     const bad = (c: Check) =>
       c.findings.filter(
         (f) => f.station === 'fit' && f.verdict === 'hit' && f.about.includes(item.id),
       );
-    const here = check(at, now.checker, true),
-      hits = bad(here),
-      say = (moved: boolean) =>
-        `${q.name}, ${words(kind, q)}, is the largest ${kind} that fits${q.id === part.id ? ': the one you have' : ''}${moved ? ', moved' : ''}. ${larger} larger ${larger === 1 ? 'one was' : 'ones were'} tried on the whole build.`;
+    const here = check(at, now.checker, true);
+    const hits = bad(here);
+    const say = (moved: boolean) =>
+      `${q.name}, ${words(kind, q)}, is the largest ${kind} that fits${q.id === part.id ? ': the one you have' : ''}${moved ? ', moved' : ''}. ${larger} larger ${larger === 1 ? 'one was' : 'ones were'} tried on the whole build.`;
     // Wires are laid only for one that else would do.
-    if (!hits.length && !bad(assembled(at, here.checker)).length)
+    if (!hits.length && !bad(assembled(at, here.checker)).length) {
       return { item: item.id, part: q, changes: swap, moved: false, larger, sentence: say(false) };
+    }
     for (const f of hits.slice(0, TOUCHES)) {
       const place = at.layout.placements.find((x) => x.item === item.id);
       if (!place || kind === 'screen') break;
       const found = findPlaces(here.checker, place, f, open).found[0];
       // Where it fits nowhere it does not fit from its next touch either.
       if (!found) break;
-      const changes: Change[] = [...swap, { do: 'place', placement: found.placement }],
-        next = appliedAll(p, changes);
-      if (readProject(next).ok && !bad(check(next, now.checker)).length)
+      const changes: Change[] = [...swap, { do: 'place', placement: found.placement }];
+      const next = appliedAll(p, changes);
+      if (readProject(next).ok && !bad(check(next, now.checker)).length) {
         return { item: item.id, part: q, changes, moved: true, larger, sentence: say(true) };
+      }
     }
   }
   return undefined;

@@ -23,8 +23,8 @@ const disturbed = fc
     const random = seeded(seed);
     let p = all[i]!;
     for (let n = 0; n < 2; n++) {
-      const at = p.layout.placements[Math.floor(random() * p.layout.placements.length)]!,
-        some = random();
+      const at = p.layout.placements[Math.floor(random() * p.layout.placements.length)]!;
+      const some = random();
       const next: Placement = {
         ...at,
         x: at.x + Math.round((random() * 8 - 4) * 10) / 10,
@@ -41,8 +41,8 @@ const disturbed = fc
 function kept(p: Project, w: WayOut): void {
   const [c] = w.changes as [Change];
   if (c.do === 'place' && /^(Move|Turn) /.test(w.text)) {
-    const was = p.layout.placements.find((q) => q.item === c.placement.item)!,
-      name = p.kit.items.find((i) => i.id === was.item)!.name;
+    const was = p.layout.placements.find((q) => q.item === c.placement.item)!;
+    const name = p.kit.items.find((i) => i.id === was.item)!.name;
     expect(w.text).toContain(name);
     const said = (word: string) =>
       Number(new RegExp(`([\\d.]+) mm ${word}`).exec(w.text)?.[1] ?? 0);
@@ -51,19 +51,21 @@ function kept(p: Project, w: WayOut): void {
       expect.closeTo(dx, 1),
       expect.closeTo(dy, 1),
     ]);
-    const turned = (((c.placement.turn - was.turn) % 360) + 360) % 360,
-      deg = Number(/([\d]+)°/.exec(w.text)?.[1] ?? 0);
+    const turned = (((c.placement.turn - was.turn) % 360) + 360) % 360;
+    const deg = Number(/([\d]+)°/.exec(w.text)?.[1] ?? 0);
     expect(turned).toBe(w.text.includes('° clockwise') ? (360 - deg) % 360 : deg);
   }
-  if (c.do === 'trim' && c.to > 0)
+  if (c.do === 'trim' && c.to > 0) {
     expect(w.text).toBe(`Trim ${w.text.slice(5, w.text.lastIndexOf(' to '))} to ${c.to} mm`);
+  }
   if (c.do === 'swap') expect(w.text).toContain(c.part.name);
-  if (c.do === 'strike')
+  if (c.do === 'strike') {
     expect(w.text).toContain(
       p.kit.parts
         .find((q) => q.id === p.kit.items.find((i) => i.id === c.item)!.part)!
         .blocks.find((b) => b.id === c.block)!.name,
     );
+  }
 }
 
 describe('a way out that is shown', () => {
@@ -71,16 +73,16 @@ describe('a way out that is shown', () => {
     let shown = 0;
     fc.assert(
       fc.property(disturbed, fc.nat(), (p, pick) => {
-        const now = check(p),
-          open = now.findings.filter((f) => f.verdict !== 'clear' && f.station === 'fit');
+        const now = check(p);
+        const open = now.findings.filter((f) => f.verdict !== 'clear' && f.station === 'fit');
         if (!open.length) return;
         const f: Finding = open[pick % open.length]!;
         for (const w of waysOut(p, f, STARTER_PARTS, now, 4).ways) {
           shown++;
           kept(p, w);
-          const next = mustRead(JSON.parse(JSON.stringify(appliedAll(p, w.changes)))),
-            after = check(next),
-            again = after.findings.find((x) => x.id === f.id);
+          const next = mustRead(JSON.parse(JSON.stringify(appliedAll(p, w.changes))));
+          const after = check(next);
+          const again = after.findings.find((x) => x.id === f.id);
           expect([w.text, again?.verdict ?? 'clear', objection(now, after, f.id)]).toEqual([
             w.text,
             'clear',

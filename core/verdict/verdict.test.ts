@@ -70,8 +70,9 @@ describe('a way out', () => {
           'clear',
         ]);
         const open = after.findings.filter((x) => x.verdict !== 'clear').map((x) => x.id);
-        for (const id of open)
+        for (const id of open) {
           expect(now.findings.filter((x) => x.verdict !== 'clear').map((x) => x.id)).toContain(id);
+        }
       }
     }
     expect(half).toEqual(demos()[0]);
@@ -87,19 +88,22 @@ describe('a way out', () => {
     const f = c.findings.find((x) => x.verdict === 'hit' && x.what.includes('Slab 3000'))!;
     const w = waysOut(cramped, f, [], c);
     if (!w.ways.length) expect(w.blocked).toMatch(/mm short between .+ wherever .+ is moved/);
-    else
-      for (const way of w.ways)
+    else {
+      for (const way of w.ways) {
         expect(
           check(appliedAll(cramped, way.changes)).findings.find((x) => x.id === f.id)?.verdict ??
             'clear',
         ).toBe('clear');
+      }
+    }
   }, 60_000);
 });
 
 test('the build is never surer than its worst finding', () => {
   for (const p of [half, done, warbler, wisp]) {
     const c = check(p);
-    for (const f of c.findings)
+    for (const f of c.findings) {
       if (f.station === 'fit' && f.measure) expect(c.chance).toBeLessThanOrEqual(f.measure.chance);
+    }
   }
 });

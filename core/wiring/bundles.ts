@@ -98,20 +98,23 @@ export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
     !nets.length &&
     !scene.cables.length &&
     ![...scene.items.values()].some((at) => at.part.ribbons)
-  )
+  ) {
     return UNLAID;
-  const field = fieldOf(scene),
-    bundles = bundled(p, nets).sort((x, y) => y.area - x.area || (x.id < y.id ? -1 : 1)),
-    findings: Finding[] = [],
-    wires: Wire[] = [];
+  }
+  const field = fieldOf(scene);
+  const bundles = bundled(p, nets).sort((x, y) => y.area - x.area || (x.id < y.id ? -1 : 1));
+  const findings: Finding[] = [];
+  const wires: Wire[] = [];
   // A ribbon bends least easily: it is laid before the wires.
-  const packs: LaidPack[] = [],
-    toFold: string[] = [],
-    leads = scene.cables.flatMap((c) => layLead(scene, field, c, findings, packs, toFold) ?? []);
+  const packs: LaidPack[] = [];
+  const toFold: string[] = [];
+  const leads = scene.cables.flatMap(
+    (c) => layLead(scene, field, c, findings, packs, toFold) ?? [],
+  );
   findings.push(...ribbonFindings(scene, field, packs, toFold));
   for (const b of bundles) {
     lay(field, b, findings);
-    if (b.crosses) b.open = overSpine(scene.shell!.body, b.a, b.b, thickest(b));
+    if (b.crosses) b.open = overSpine(scene.shell.body, b.a, b.b, thickest(b));
     for (const net of b.nets) wires.push(cut(p, b, net));
     astray(scene, b, findings);
     anchored(scene, b, findings);
@@ -138,9 +141,9 @@ export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
 function bundled(p: Project, nets: readonly Net[]): Bundle[] {
   const groups = new Map<string, Net[]>();
   for (const n of nets) {
-    const flip = keyOf(n.a) > keyOf(n.b),
-      net = flip ? { ...n, a: n.b, b: n.a } : n,
-      key = `${keyOf(net.a)}~${keyOf(net.b)}${net.via.length ? `~${net.id}` : ''}`;
+    const flip = keyOf(n.a) > keyOf(n.b);
+    const net = flip ? { ...n, a: n.b, b: n.a } : n;
+    const key = `${keyOf(net.a)}~${keyOf(net.b)}${net.via.length ? `~${net.id}` : ''}`;
     groups.set(key, [...(groups.get(key) ?? []), net]);
   }
   const said = (e: End) =>
@@ -148,8 +151,8 @@ function bundled(p: Project, nets: readonly Net[]): Bundle[] {
       .replace(e.pad.startsWith('at ') ? '' : ` ${e.pad}`, '')
       .replace(/ ground$/, '');
   return [...groups].map(([id, list]): Bundle => {
-    const area = list.reduce((s, n) => s + (Math.PI / 4) * overInsulation(n.awg) ** 2, 0),
-      [a, b] = [list[0]!.a, list[0]!.b];
+    const area = list.reduce((s, n) => s + (Math.PI / 4) * overInsulation(n.awg) ** 2, 0);
+    const [a, b] = [list[0]!.a, list[0]!.b];
     return {
       id,
       name: `${said(a)} to ${said(b)}`,
@@ -169,9 +172,9 @@ const thickest = (b: Bundle): number => Math.max(...b.nets.map((n) => overInsula
 
 /** Lay one bundle as short as it goes; what it takes is gone for the next. */
 function lay(f: Field, b: Bundle, findings: Finding[]): void {
-  const d = thickest(b),
-    need = b.area / FILL,
-    way = route(f, [b.a, ...b.nets[0]!.via, b.b], need, d);
+  const d = thickest(b);
+  const need = b.area / FILL;
+  const way = route(f, [b.a, ...b.nets[0]!.via, b.b], need, d);
   if ('from' in way) {
     findings.push(shut(f, b, way.from, way.to, d));
     return;
@@ -182,11 +185,11 @@ function lay(f: Field, b: Bundle, findings: Finding[]): void {
 }
 
 function shut(f: Field, b: Bundle, from: number, to: number, d: number): Finding {
-  const { free, cell } = widest(f, from, to),
-    [x, y] = middle(f, cell),
-    gap = Math.max(0, free),
-    n = b.nets.length,
-    tight = gap >= d;
+  const { free, cell } = widest(f, from, to);
+  const [x, y] = middle(f, cell);
+  const gap = Math.max(0, free);
+  const n = b.nets.length;
+  const tight = gap >= d;
   return {
     id: `wire:none-${b.id}`,
     station: 'fit',
@@ -206,10 +209,10 @@ function shut(f: Field, b: Bundle, from: number, to: number, d: number): Finding
 
 /** Length of one wire: its bundle's, from its own pads, with both strips; long enough to open unless a plug parts it. */
 function cut(p: Project, b: Bundle, net: Net): Wire {
-  const ends = far(net.a.at, b.a) + far(net.b.at, b.b),
-    closedMm = b.closedMm === undefined ? undefined : b.closedMm + ends,
-    openMm = b.open && !net.plug ? b.open.mm + ends : undefined,
-    lies = Math.max(closedMm ?? 0, openMm ?? 0);
+  const ends = far(net.a.at, b.a) + far(net.b.at, b.b);
+  const closedMm = b.closedMm === undefined ? undefined : b.closedMm + ends;
+  const openMm = b.open && !net.plug ? b.open.mm + ends : undefined;
+  const lies = Math.max(closedMm ?? 0, openMm ?? 0);
   const base = {
     net,
     bundle: b.id,
@@ -218,8 +221,9 @@ function cut(p: Project, b: Bundle, net: Net): Wire {
     ...(closedMm === undefined ? {} : { closedMm }),
     ...(openMm === undefined ? {} : { openMm }),
   };
-  if (closedMm === undefined)
+  if (closedMm === undefined) {
     return { ...base, slackMm: 0, working: ['There is no way for it yet.'] };
+  }
   const cutMm = lies + 2 * STRIP_MM;
   return {
     ...base,
@@ -241,20 +245,21 @@ function room(
   wires: readonly Wire[],
   findings: Finding[],
 ): Wiring['loops'] {
-  const { body } = scene.shell!,
-    { away } = spineOf(scene.shell!.body);
-  const looped = wires.filter((w) => w.slackMm > 0),
-    needs = looped.reduce(
-      (s, w) => s + (w.slackMm * (Math.PI / 4) * overInsulation(w.net.awg) ** 2) / FILL,
-      0,
-    );
+  const { body } = scene.shell!;
+  const { away } = spineOf(scene.shell!.body);
+  const looped = wires.filter((w) => w.slackMm > 0);
+  const needs = looped.reduce(
+    (s, w) => s + (w.slackMm * (Math.PI / 4) * overInsulation(w.net.awg) ** 2) / FILL,
+    0,
+  );
   let has = 0;
   for (let k = 0; k < f.nx * f.ny; k++) {
-    if (away(middle(f, k)) < LOOP_BAND_MM + body.wall.mm)
+    if (away(middle(f, k)) < LOOP_BAND_MM + body.wall.mm) {
       has += Math.max(0, f.least[0]![k]!) * f.step ** 2;
+    }
   }
   const working = `loops: slack × wire / ${FILL} = ${(needs / 1000).toFixed(1)} cm³; free within ${LOOP_BAND_MM} mm of the spine ${(has / 1000).toFixed(1)} cm³`;
-  if (needs > 0.5 * has)
+  if (needs > 0.5 * has) {
     findings.push({
       id: 'wire:loops',
       station: 'fit',
@@ -272,6 +277,7 @@ function room(
         ),
       ],
     });
+  }
   return { needs, has, working };
 }
 
@@ -280,9 +286,9 @@ function astray(scene: Scene, b: Bundle, findings: Finding[]): void {
   const via = b.nets[0]!.via;
   if (!b.open || !via.length || b.nets[0]!.plug) return;
   const { away } = spineOf(scene.shell!.body);
-  const pin = [...via].sort((x, y) => away(y) - away(x))[0]!,
-    mm = far(b.a, pin) + far(pin, b.b) + 2 * away(pin),
-    more = mm - b.open.mm;
+  const pin = [...via].sort((x, y) => away(y) - away(x))[0]!;
+  const mm = far(b.a, pin) + far(pin, b.b) + 2 * away(pin);
+  const more = mm - b.open.mm;
   if (more < ASTRAY_MM) return;
   findings.push({
     id: `wire:pinned-${b.nets[0]!.id}`,
@@ -302,14 +308,14 @@ function astray(scene: Scene, b: Bundle, findings: Finding[]): void {
 /** A wire that goes over the spine needs room to be anchored between its joint and the rim, in both halves. */
 function anchored(scene: Scene, b: Bundle, findings: Finding[]): void {
   if (!b.open || b.nets.every((n) => n.plug)) return;
-  const { away } = spineOf(scene.shell!.body),
-    wall = scene.shell!.body.wall.mm;
+  const { away } = spineOf(scene.shell!.body);
+  const wall = scene.shell!.body.wall.mm;
   const ends = b.nets
-      .filter((n) => !n.plug)
-      .flatMap((n) => [n.a, n.b])
-      .map((e) => ({ e, mm: Math.max(0, away(e.at) - wall) + Math.abs(e.at[2]) }))
-      .sort((p, q) => p.mm - q.mm),
-    worst = ends[0]!;
+    .filter((n) => !n.plug)
+    .flatMap((n) => [n.a, n.b])
+    .map((e) => ({ e, mm: Math.max(0, away(e.at) - wall) + Math.abs(e.at[2]) }))
+    .sort((p, q) => p.mm - q.mm);
+  const worst = ends[0]!;
   if (worst.mm >= ANCHOR_MM) return;
   findings.push({
     id: `wire:anchor-${b.id}`,

@@ -2,8 +2,8 @@
 import { length, type Project } from '../model';
 
 export function dammed(p: Project, mm: number): Project {
-  const body = p.shell.bodies[0]!,
-    [front, back] = body.pieces as [(typeof body.pieces)[0], (typeof body.pieces)[0]];
+  const body = p.shell.bodies[0]!;
+  const [front, back] = body.pieces as [(typeof body.pieces)[0], (typeof body.pieces)[0]];
   return {
     ...p,
     shell: {

@@ -30,18 +30,18 @@ function emptyField(shell: ShellSolids, step: number): Bare {
   const known = bare.get(shell);
   if (known?.step === step) return known;
   const ring = innerRing(shell.body);
-  let w = 0,
-    h = 0;
+  let w = 0;
+  let h = 0;
   for (let i = 0; i < ring.length; i += 2) {
     w = max(w, ring[i]!);
     h = max(h, ring[i + 1]!);
   }
-  const nx = ceil(w / step),
-    ny = ceil(h / step),
-    low = new Float32Array(nx * ny).fill(1),
-    high = new Float32Array(nx * ny).fill(0),
-    within = new Uint8Array(nx * ny),
-    out: Bare = { step, nx, ny, low, high, within };
+  const nx = ceil(w / step);
+  const ny = ceil(h / step);
+  const low = new Float32Array(nx * ny).fill(1);
+  const high = new Float32Array(nx * ny).fill(0);
+  const within = new Uint8Array(nx * ny);
+  const out: Bare = { step, nx, ny, low, high, within };
   const depth = (s: 1 | -1) =>
     max(
       0,
@@ -50,17 +50,18 @@ function emptyField(shell: ShellSolids, step: number): Bare {
         .map((q) => q.depth.mm - shell.body.wall.mm),
     );
   const [front, back] = [depth(1), depth(-1)];
-  for (let k = 0; k < within.length; k++)
+  for (let k = 0; k < within.length; k++) {
     if (inside(ring, ((k % nx) + 0.5) * step, (floor(k / nx) + 0.5) * step)) {
       within[k] = 1;
       low[k] = -back;
       high[k] = front;
     }
+  }
   for (const [piece, floors] of shell.floors) {
-    const sign = shell.sign(piece),
-      curved = shell.body.pieces.find((q) => q.id === piece)?.profile !== undefined;
-    for (const f of curved ? floors : floors.slice(1))
-      for (const p of f.prisms)
+    const sign = shell.sign(piece);
+    const curved = shell.body.pieces.find((q) => q.id === piece)?.profile !== undefined;
+    for (const f of curved ? floors : floors.slice(1)) {
+      for (const p of f.prisms) {
         eachCell(
           p,
           out,
@@ -72,6 +73,8 @@ function emptyField(shell: ShellSolids, step: number): Bare {
           },
           true,
         );
+      }
+    }
   }
   for (const f of shell.features) if (f.height > 0) rise(out, f.solid.prisms, shell.sign(f.piece));
   bare.set(shell, out);
@@ -79,7 +82,7 @@ function emptyField(shell: ShellSolids, step: number): Bare {
 }
 
 function rise(f: Bare, prisms: readonly Prism[], sign: 1 | -1): void {
-  for (const p of prisms)
+  for (const p of prisms) {
     eachCell(
       p,
       f,
@@ -91,17 +94,19 @@ function rise(f: Bare, prisms: readonly Prism[], sign: 1 | -1): void {
       },
       true,
     );
+  }
 }
 
 /** Fields of a closed build. @param step  cell size, mm */
 export function fieldOf(scene: Scene, step = 2.5): Field {
-  const shell = scene.shell!,
-    e = emptyField(shell, step),
-    f: Bare = { ...e, low: e.low.slice(), high: e.high.slice() };
-  for (const at of scene.items.values())
+  const shell = scene.shell!;
+  const e = emptyField(shell, step);
+  const f: Bare = { ...e, low: e.low.slice(), high: e.high.slice() };
+  for (const at of scene.items.values()) {
     for (const b of at.blocks) rise(f, b.solid.prisms, shell.sign(at.piece));
-  const { nx, ny, low, high } = f,
-    free = new Float32Array(nx * ny);
+  }
+  const { nx, ny, low, high } = f;
+  const free = new Float32Array(nx * ny);
   for (let k = 0; k < free.length; k++) free[k] = high[k]! - low[k]!;
   return {
     step,
@@ -116,17 +121,20 @@ export function fieldOf(scene: Scene, step = 2.5): Field {
 
 function eroded(free: Float32Array, nx: number, ny: number, r: number): Float32Array {
   const out = new Float32Array(free.length);
-  for (let j = 0; j < ny; j++)
+  for (let j = 0; j < ny; j++) {
     for (let i = 0; i < nx; i++) {
       let m = Infinity;
-      for (let b = -r; b <= r; b++)
-        for (let a = -r; a <= r; a++)
+      for (let b = -r; b <= r; b++) {
+        for (let a = -r; a <= r; a++) {
           m = min(
             m,
             i + a < 0 || j + b < 0 || i + a >= nx || j + b >= ny ? -1 : free[(j + b) * nx + i + a]!,
           );
+        }
+      }
       out[j * nx + i] = m;
     }
+  }
   return out;
 }
 
@@ -156,17 +164,17 @@ export function shortest(
   to: number,
   open: (k: number) => boolean,
 ): number[] | undefined {
-  const { nx, ny, step } = f,
-    cost = new Float64Array(nx * ny).fill(Infinity),
-    back = new Int32Array(nx * ny).fill(-1),
-    queue = new FlatQueue();
-  const tx = to % nx,
-    ty = floor(to / nx),
-    ahead = (k: number) => {
-      const dx = abs((k % nx) - tx),
-        dy = abs(floor(k / nx) - ty);
-      return step * (max(dx, dy) + (Math.SQRT2 - 1) * min(dx, dy));
-    };
+  const { nx, ny, step } = f;
+  const cost = new Float64Array(nx * ny).fill(Infinity);
+  const back = new Int32Array(nx * ny).fill(-1);
+  const queue = new FlatQueue();
+  const tx = to % nx;
+  const ty = floor(to / nx);
+  const ahead = (k: number) => {
+    const dx = abs((k % nx) - tx);
+    const dy = abs(floor(k / nx) - ty);
+    return step * (max(dx, dy) + (Math.SQRT2 - 1) * min(dx, dy));
+  };
   cost[from] = 0;
   queue.push(from, ahead(from));
   const done = new Uint8Array(nx * ny);
@@ -182,12 +190,12 @@ export function shortest(
       }
       return out;
     }
-    const x = k % nx,
-      y = floor(k / nx);
-    for (let dy = -1; dy <= 1; dy++)
+    const x = k % nx;
+    const y = floor(k / nx);
+    for (let dy = -1; dy <= 1; dy++) {
       for (let dx = -1; dx <= 1; dx++) {
-        const u = x + dx,
-          v = y + dy;
+        const u = x + dx;
+        const v = y + dy;
         if ((!dx && !dy) || u < 0 || v < 0 || u >= nx || v >= ny) continue;
         const q = v * nx + u;
         if (done[q] || (q !== to && !open(q))) continue;
@@ -200,16 +208,17 @@ export function shortest(
           queue.push(q, c + ahead(q));
         }
       }
+    }
   }
   return undefined;
 }
 
 /** The way with the most free depth at its narrowest cell. */
 export function widest(f: Field, from: number, to: number): { free: number; cell: number } {
-  const { nx, ny } = f,
-    best = new Float64Array(nx * ny).fill(-Infinity),
-    queue = new FlatQueue(),
-    pinch = new Int32Array(nx * ny).fill(from);
+  const { nx, ny } = f;
+  const best = new Float64Array(nx * ny).fill(-Infinity);
+  const queue = new FlatQueue();
+  const pinch = new Int32Array(nx * ny).fill(from);
   best[from] = Infinity;
   queue.push(from, 0);
   const done = new Uint8Array(nx * ny);
@@ -224,12 +233,12 @@ export function widest(f: Field, from: number, to: number): { free: number; cell
       [0, 1],
       [0, -1],
     ] as const) {
-      const u = (k % nx) + dx,
-        v = floor(k / nx) + dy;
+      const u = (k % nx) + dx;
+      const v = floor(k / nx) + dy;
       if (u < 0 || v < 0 || u >= nx || v >= ny) continue;
-      const q = v * nx + u,
-        here = q === to ? Infinity : f.least[0]![q]!,
-        w = min(best[k]!, here);
+      const q = v * nx + u;
+      const here = q === to ? Infinity : f.least[0]![q]!;
+      const w = min(best[k]!, here);
       if (!done[q] && w > best[q]!) {
         best[q] = w;
         pinch[q] = here < best[k]! ? q : pinch[k]!;
@@ -242,8 +251,8 @@ export function widest(f: Field, from: number, to: number): { free: number; cell
 
 /** Cells on the straight line between two, ends included. */
 export function line(f: Field, a: number, b: number): number[] {
-  const [x0, y0, x1, y1] = [a % f.nx, floor(a / f.nx), b % f.nx, floor(b / f.nx)],
-    n = max(1, 2 * max(abs(x1 - x0), abs(y1 - y0)));
+  const [x0, y0, x1, y1] = [a % f.nx, floor(a / f.nx), b % f.nx, floor(b / f.nx)];
+  const n = max(1, 2 * max(abs(x1 - x0), abs(y1 - y0)));
   // From a cell to one beside or across from it nothing lies in between.
   if (max(abs(x1 - x0), abs(y1 - y0)) === 1) return [a, b];
   const out: number[] = [];
@@ -280,8 +289,8 @@ export function route(
 ):
   | { points: Array<readonly [number, number, number]>; cells: number[] }
   | { from: number; to: number } {
-  const points = [stops[0]!],
-    cells: number[] = [];
+  const points = [stops[0]!];
+  const cells: number[] = [];
   let z = stops[0]![2];
   for (let i = 1; i < stops.length; i++) {
     const [from, to] = [
@@ -289,16 +298,16 @@ export function route(
       cellAt(f, stops[i]![0], stops[i]![1]),
     ];
     // A wire leaves its pad and comes to it upward: the cells of the ends are not asked.
-    const open = (k: number) => k === from || k === to || passes(f, k, need, d),
-      way = from === to ? [from] : shortest(f, from, to, open);
+    const open = (k: number) => k === from || k === to || passes(f, k, need, d);
+    const way = from === to ? [from] : shortest(f, from, to, open);
     if (!way) return { from, to };
     const bends = pulled(f, way, open);
     for (let s = 1; s < bends.length; s++) {
-      const run = line(f, bends[s - 1]!, bends[s]!),
-        [x0, y0] = s === 1 ? stops[i - 1]! : middle(f, bends[s - 1]!),
-        [x1, y1] = s === bends.length - 1 ? stops[i]! : middle(f, bends[s]!);
-      const [ex, ey] = [x1 - x0, y1 - y0],
-        len2 = ex * ex + ey * ey;
+      const run = line(f, bends[s - 1]!, bends[s]!);
+      const [x0, y0] = s === 1 ? stops[i - 1]! : middle(f, bends[s - 1]!);
+      const [x1, y1] = s === bends.length - 1 ? stops[i]! : middle(f, bends[s]!);
+      const [ex, ey] = [x1 - x0, y1 - y0];
+      const len2 = ex * ex + ey * ey;
       let t = 0;
       run.forEach((k, n) => {
         cells.push(k);

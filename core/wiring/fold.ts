@@ -38,11 +38,11 @@ export function packOf(
   wide: number,
   thick: number,
 ): Pack | undefined {
-  const rho = BEND_R_MM + thick / 2,
-    flat = (spare / folds - 2 * Math.PI * rho) / 2;
+  const rho = BEND_R_MM + thick / 2;
+  const flat = (spare / folds - 2 * Math.PI * rho) / 2;
   if (flat < 0) return undefined;
-  const long = flat + 2 * (BEND_R_MM + thick),
-    tall = 4 * folds * rho + thick;
+  const long = flat + 2 * (BEND_R_MM + thick);
+  const tall = 4 * folds * rho + thick;
   return {
     folds,
     long,
@@ -63,18 +63,18 @@ export function roomFor(
   pack: Pack,
   hangs = false,
 ): LaidPack | { free: number } {
-  let best: LaidPack | undefined,
-    most = 0,
-    height = -Infinity;
+  let best: LaidPack | undefined;
+  let most = 0;
+  let height = -Infinity;
   cells.forEach((k, n) => {
-    const [x0, y0] = middle(f, cells[Math.max(0, n - 2)]!),
-      [x1, y1] = middle(f, cells[Math.min(cells.length - 1, n + 2)]!),
-      [x, y] = middle(f, k);
+    const [x0, y0] = middle(f, cells[Math.max(0, n - 2)]!);
+    const [x1, y1] = middle(f, cells[Math.min(cells.length - 1, n + 2)]!);
+    const [x, y] = middle(f, k);
     // The ribbon runs along the longer of the two, its folds with it.
-    const along = Math.abs(x1 - x0) >= Math.abs(y1 - y0),
-      [w, h] = along ? [pack.long, pack.wide] : [pack.wide, pack.long];
-    const { low, high } = between(f, x - w / 2, y - h / 2, w, h),
-      free = high - low;
+    const along = Math.abs(x1 - x0) >= Math.abs(y1 - y0);
+    const [w, h] = along ? [pack.long, pack.wide] : [pack.wide, pack.long];
+    const { low, high } = between(f, x - w / 2, y - h / 2, w, h);
+    const free = high - low;
     if (free > most) most = free;
     if (free >= pack.tall && free > height) {
       height = free;
@@ -108,10 +108,10 @@ function between(
     y - f.step / 2,
     y + h + f.step / 2,
   ].map((v) => Math.floor(v / f.step + 1e-9)) as [number, number, number, number];
-  let low = -Infinity,
-    high = Infinity,
-    taken = 0;
-  for (let j = j0; j <= j1; j++)
+  let low = -Infinity;
+  let high = Infinity;
+  let taken = 0;
+  for (let j = j0; j <= j1; j++) {
     for (let i = i0; i <= i1; i++) {
       if (i < 0 || j < 0 || i >= f.nx || j >= f.ny) return { low: 0, high: 0 };
       const k = j * f.nx + i;
@@ -119,11 +119,15 @@ function between(
       high = Math.min(high, f.high[k]!);
       taken = Math.max(taken, f.used[k]! / f.step);
     }
+  }
   return { low, high: Math.max(low, high - taken) };
 }
 
-const words = (n: number): string =>
-  n === 1 ? 'Folded once' : n === 2 ? 'Folded twice' : `Folded ${n} times`;
+const words = (n: number): string => {
+  if (n === 1) return 'Folded once';
+  if (n === 2) return 'Folded twice';
+  return `Folded ${n} times`;
+};
 
 /** What folding a spare length away comes to: a pack that lies somewhere on its way, or what it lacks. */
 export function foldedIn(
@@ -136,31 +140,35 @@ export function foldedIn(
   hangs: boolean,
 ): { lies?: LaidPack; title: string; why: string[] } {
   const pack = packOf(spare, folds, wide, thick);
-  if (!pack)
+  if (!pack) {
     return {
       title: `${spare.toFixed(0)} mm do not make ${folds === 1 ? 'a fold' : `${folds} folds`}`,
       why: [
         `Each fold takes two half turns of ${(Math.PI * (BEND_R_MM + thick / 2)).toFixed(1)} mm at least.`,
       ],
     };
-  const room = roomFor(f, cells, pack, hangs),
-    size = `${pack.long.toFixed(0)} × ${pack.wide.toFixed(0)} × ${pack.tall.toFixed(1)} mm`;
-  if (!('tall' in room))
+  }
+  const room = roomFor(f, cells, pack, hangs);
+  const size = `${pack.long.toFixed(0)} × ${pack.wide.toFixed(0)} × ${pack.tall.toFixed(1)} mm`;
+  if (!('tall' in room)) {
     return {
       title: `${room.free.toFixed(1)} mm free for ${pack.tall.toFixed(1)} of folds`,
       why: [pack.working, `Nowhere on its way is there room for ${size}.`],
     };
+  }
   for (
     let j = Math.max(0, Math.floor(room.y / f.step));
     j < f.ny && j * f.step < room.y + room.h;
     j++
-  )
+  ) {
     for (
       let i = Math.max(0, Math.floor(room.x / f.step));
       i < f.nx && i * f.step < room.x + room.w;
       i++
-    )
+    ) {
       f.used[j * f.nx + i]! += pack.tall * f.step;
+    }
+  }
   return {
     lies: room,
     title: `${words(folds)}: ${size}`,

@@ -38,25 +38,26 @@ function tail(
   scene: Scene,
   { item, connector, plug, leaves }: Cable['ends'][number],
 ): { at: Pt3; piece: string } | undefined {
-  const at = scene.items.get(item),
-    m = at?.mouths.find((q) => q.id === connector);
+  const at = scene.items.get(item);
+  const m = at?.mouths.find((q) => q.id === connector);
   if (
     !at ||
     !m ||
     plug.plan.kind !== 'rect' ||
     !at.blocks.some((b) => b.block.id === `plug-${connector}`)
-  )
+  ) {
     return undefined;
-  const size = Math.hypot(m.dx, m.dy),
-    [dx, dy] = [m.dx / size, m.dy / size],
-    {
-      w: { mm: wide },
-      h: { mm: deep },
-    } = plug.plan,
-    side = sideways(at, m, leaves);
-  const ahead = side ? deep / 2 : deep + RIBBON_BEND_MM,
-    across = (side?.across ?? 0) * (wide / 2 + RIBBON_BEND_MM),
-    up = (side?.up ?? 0) * (wide / 2 + RIBBON_BEND_MM);
+  }
+  const size = Math.hypot(m.dx, m.dy);
+  const [dx, dy] = [m.dx / size, m.dy / size];
+  const {
+    w: { mm: wide },
+    h: { mm: deep },
+  } = plug.plan;
+  const side = sideways(at, m, leaves);
+  const ahead = side ? deep / 2 : deep + RIBBON_BEND_MM;
+  const across = (side?.across ?? 0) * (wide / 2 + RIBBON_BEND_MM);
+  const up = (side?.up ?? 0) * (wide / 2 + RIBBON_BEND_MM);
   return {
     at: [m.x + dx * ahead - dy * across, m.y + dy * ahead + dx * across, m.z + up],
     piece: at.piece,
@@ -74,10 +75,10 @@ export function layLead(
 ): LaidLead | undefined {
   const [a, b] = c.ends.map((e) => tail(scene, e));
   if (!a || !b) return undefined;
-  const items = c.ends.map((e) => e.item),
-    names = items.map((i) => scene.items.get(i)!.item.name),
-    what = `${c.lead.name} between ${names.join(' and ')}`,
-    need = RIBBON.thick * RIBBON.wide;
+  const items = c.ends.map((e) => e.item);
+  const names = items.map((i) => scene.items.get(i)!.item.name);
+  const what = `${c.lead.name} between ${names.join(' and ')}`;
+  const need = RIBBON.thick * RIBBON.wide;
   const base = {
     id: `wire:lead-${c.lead.id}`,
     station: 'fit' as const,
@@ -87,8 +88,8 @@ export function layLead(
   };
   const way = route(f, [a.at, b.at], need, RIBBON.thick);
   if ('from' in way) {
-    const { free, cell } = widest(f, way.from, way.to),
-      [x, y] = middle(f, cell);
+    const { free, cell } = widest(f, way.from, way.to);
+    const [x, y] = middle(f, cell);
     findings.push({
       ...base,
       verdict: 'hit',
@@ -101,10 +102,10 @@ export function layLead(
     return undefined;
   }
   take(f, way.cells, need);
-  const crosses = a.piece !== b.piece,
-    plain = lengthOf(way.points),
-    open = crosses ? overSpine(scene.shell!.body, a.at, b.at, RIBBON.thick) : undefined,
-    long = c.part.lead?.longMm;
+  const crosses = a.piece !== b.piece;
+  const plain = lengthOf(way.points);
+  const open = crosses ? overSpine(scene.shell!.body, a.at, b.at, RIBBON.thick) : undefined;
+  const long = c.part.lead?.longMm;
   const laid: LaidLead = {
     id: c.lead.id,
     name: c.lead.name,
@@ -140,28 +141,26 @@ export function layLead(
   );
   const spare = long - plain > SPARE_SHARE * long && verdict === 'clear' && long - plain > 40;
   if (spare) toFold.push(c.lead.id);
-  const hangs = !crosses && scene.shell!.sign(a.piece) > 0,
-    folded =
-      spare && c.lead.folds !== undefined
-        ? foldedIn(f, way.cells, long - plain, c.lead.folds, RIBBON.wide, RIBBON.thick, hangs)
-        : undefined,
-    lies = folded?.lies;
+  const hangs = !crosses && scene.shell!.sign(a.piece) > 0;
+  const folded =
+    spare && c.lead.folds !== undefined
+      ? foldedIn(f, way.cells, long - plain, c.lead.folds, RIBBON.wide, RIBBON.thick, hangs)
+      : undefined;
+  const lies = folded?.lies;
   if (lies) {
     packs.push(lies);
     laid.working += `; ${folded.title.toLowerCase()}`;
   }
+  let title: string;
+  if (measure.gap < 0) title = `${whole(measure.gap)} mm too short`;
+  else if (folded) title = folded.title;
+  else if (spare) title = `${whole(measure.gap)} mm to fold away`;
+  else title = `${whole(measure.gap)} mm to spare`;
   findings.push({
     ...base,
     verdict: spare && !lies ? 'tight' : verdict,
     measure,
-    title:
-      measure.gap < 0
-        ? `${whole(measure.gap)} mm too short`
-        : folded
-          ? folded.title
-          : spare
-            ? `${whole(measure.gap)} mm to fold away`
-            : `${whole(measure.gap)} mm to spare`,
+    title,
     at: lies
       ? { x: lies.x + lies.w / 2, y: lies.y + lies.h / 2, z: (lies.z0 + lies.z1) / 2 }
       : { x: (a.at[0] + b.at[0]) / 2, y: (a.at[1] + b.at[1]) / 2, z: a.at[2] },

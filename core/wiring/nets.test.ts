@@ -96,7 +96,7 @@ describe('the power path', () => {
 describe('boards and sound', () => {
   test('boards on one bus share its two lines at the header, each with its own supply', () => {
     const list = joins(kit('thimble', 'weave', 'weave-adc'));
-    for (const id of ['weave', 'weave-adc'])
+    for (const id of ['weave', 'weave-adc']) {
       expect(list).toEqual(
         expect.arrayContaining([
           `thimble GPIO2 > ${id} SDA`,
@@ -105,10 +105,11 @@ describe('boards and sound', () => {
           `thimble GND > ${id} GND`,
         ]),
       );
+    }
   });
   test('a parallel screen takes a wire for each of its lines, no pad twice', () => {
-    const list = nets(kit('teasel', 'pane-3-5-parallel')).filter((n) => n.what === 'signal'),
-      part = STARTER_PARTS.find((q) => q.id === 'pane-3-5-parallel')!;
+    const list = nets(kit('teasel', 'pane-3-5-parallel')).filter((n) => n.what === 'signal');
+    const part = STARTER_PARTS.find((q) => q.id === 'pane-3-5-parallel')!;
     expect(new Set(list.map((n) => n.b.pad)).size).toBe(list.length);
     expect(list.length).toBe(
       Math.min(
@@ -135,10 +136,10 @@ describe("a wire of the builder's own", () => {
     appliedAll(p, [{ do: 'net', net: { id: netId(ends[0]!, ends[1]!), ends } }]);
   test('is joined at its pads, in a colour of the list, and goes when it is taken out', () => {
     const p = mine(warbler, [
-        { item: 'charger', pad: 'EN' },
-        { item: 'thimble', pad: 'GPIO4' },
-      ]),
-      n = nets(p).find((x) => x.mine)!;
+      { item: 'charger', pad: 'EN' },
+      { item: 'thimble', pad: 'GPIO4' },
+    ]);
+    const n = nets(p).find((x) => x.mine)!;
     expect([n.a.pad, n.b.pad, WIRE_COLOURS.includes(n.colour)]).toEqual(['EN', 'GPIO4', true]);
     expect(nets(appliedAll(p, [{ do: 'drop-net', id: n.id }])).some((x) => x.mine)).toBe(false);
   });

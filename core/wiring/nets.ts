@@ -33,8 +33,8 @@ export interface Net {
 }
 type Stored = Project['wiring']['nets'][number];
 
-const SIGNAL_AWG = 30,
-  SOUND_AWG = 28;
+const SIGNAL_AWG = 30;
+const SOUND_AWG = 28;
 /** Each signal in a bundle gets the next, so that neighbours differ; always with its number. */
 const COLOURS = [
   'yellow',
@@ -123,18 +123,24 @@ export function netsOf(p: Project, scene: Scene, map: ButtonMap): Net[] {
     ...buttons(p, scene, map),
     ...sound(p, scene),
   ];
-  const made = new Map(p.wiring.nets.map((n) => [n.id, n])),
-    colours = new Map<string, number>(),
-    out: Net[] = [];
+  const made = new Map(p.wiring.nets.map((n) => [n.id, n]));
+  const colours = new Map<string, number>();
+  const out: Net[] = [];
   const add = (d: Draft, mine: boolean, id = netId(d.a, d.b)) => {
     if (out.some((n) => n.id === id)) return;
-    const said = made.get(id),
-      pair = [d.a.item, d.b.item].sort().join('~'),
-      nth = colours.get(pair) ?? 0;
+    const said = made.get(id);
+    const pair = [d.a.item, d.b.item].sort().join('~');
+    const nth = colours.get(pair) ?? 0;
     if (d.what !== 'power' && d.what !== 'ground') colours.set(pair, nth + 1);
-    const usual =
-      d.what === 'power' ? 'red' : d.what === 'ground' ? 'black' : COLOURS[nth % COLOURS.length]!;
+    let usual: string;
+    if (d.what === 'power') usual = 'red';
+    else if (d.what === 'ground') usual = 'black';
+    else usual = COLOURS[nth % COLOURS.length]!;
     const { a, b, what, says, rail } = d;
+    let usualAwg: number;
+    if (what === 'sound') usualAwg = SOUND_AWG;
+    else if (rail) usualAwg = p.power.wireAwg;
+    else usualAwg = SIGNAL_AWG;
     out.push({
       a,
       b,
@@ -143,27 +149,28 @@ export function netsOf(p: Project, scene: Scene, map: ButtonMap): Net[] {
       id,
       mine,
       ...(said ? { said } : {}),
-      awg: said?.awg ?? (what === 'sound' ? SOUND_AWG : rail ? p.power.wireAwg : SIGNAL_AWG),
+      awg: said?.awg ?? usualAwg,
       colour: said?.colour ?? usual,
       label: said?.label ?? `W${out.length + 1}`,
       plug: said?.plug ?? false,
-      via: (said?.via ?? []) as Pt3[],
+      via: said?.via ?? [],
     });
   };
   for (const d of drafts) add(d, false);
   for (const n of p.wiring.nets) {
     if (out.some((o) => o.id === n.id)) continue;
     const ends = n.ends.flatMap((e): End[] => {
-      const at = scene.items.get(e.item),
-        end = at && padAt(at, e.pad);
+      const at = scene.items.get(e.item);
+      const end = at && padAt(at, e.pad);
       return end ? [end] : [];
     });
-    for (let i = 1; i < ends.length; i++)
+    for (let i = 1; i < ends.length; i++) {
       add(
         { a: ends[0]!, b: ends[i]!, what: 'signal', says: n.label ?? 'a wire of your own' },
         true,
         i === 1 ? n.id : undefined,
       );
+    }
   }
   return out;
 }
@@ -202,27 +209,30 @@ const power = (p: Project, scene: Scene): Draft[] =>
   supply(p, scene).map((d) => ({ ...d, rail: d.what !== 'signal' }));
 
 function supply(p: Project, scene: Scene): Draft[] {
-  const out: Draft[] = [],
-    one = (has: (q: PlacedItem['part']) => boolean) => placed(p, scene, has)[0];
-  const cell = one((q) => q.cell !== undefined && q.pads.length > 0),
-    guard = one((q) => q.protects !== undefined && q.cell === undefined && q.charger === undefined),
-    charger = one((q) => q.charger !== undefined),
-    sbc = one((q) => q.family === 'sbc');
+  const out: Draft[] = [];
+  const one = (has: (q: PlacedItem['part']) => boolean) => placed(p, scene, has)[0];
+  const cell = one((q) => q.cell !== undefined && q.pads.length > 0);
+  const guard = one(
+    (q) => q.protects !== undefined && q.cell === undefined && q.charger === undefined,
+  );
+  const charger = one((q) => q.charger !== undefined);
+  const sbc = one((q) => q.family === 'sbc');
   const source =
-      one(
-        (q) =>
-          q.converter !== undefined &&
-          q.charger === undefined &&
-          q.converter.outV > 4.5 &&
-          q.converter.outV < 5.5,
-      ) ?? one((q) => q.converter !== undefined),
-    latch = one((q) => q.off !== undefined);
+    one(
+      (q) =>
+        q.converter !== undefined &&
+        q.charger === undefined &&
+        q.converter.outV > 4.5 &&
+        q.converter.outV < 5.5,
+    ) ?? one((q) => q.converter !== undefined);
+  const latch = one((q) => q.off !== undefined);
   const first = charger ?? source;
   if (cell && guard) {
     join(out, firstPad(cell, 'BAT+'), firstPad(guard, 'B+'), 'power', 'cell to guard');
     join(out, firstPad(cell, 'BAT-'), firstPad(guard, 'B-'), 'ground', 'cell to guard');
-    if (firstPad(guard, 'BM'))
+    if (firstPad(guard, 'BM')) {
       join(out, firstPad(cell, 'MID'), firstPad(guard, 'BM'), 'signal', 'middle of the pack');
+    }
   }
   const store = guard ?? cell;
   if (store && first) {
@@ -246,16 +256,17 @@ function supply(p: Project, scene: Scene): Draft[] {
     join(out, firstPad(charger, 'OUT-', 'BAT-'), firstPad(source, 'GND'), 'ground', 'cell rail');
   }
   if (!source || !sbc) return out;
-  const rail = firstPad(source, '5V', 'OUT+'),
-    ground = firstPad(source, 'GND', 'OUT-');
+  const rail = firstPad(source, '5V', 'OUT+');
+  const ground = firstPad(source, 'GND', 'OUT-');
   const gate =
-      latch && firstPad(latch, 'IN', '1') && firstPad(latch, 'OUT', 'C') ? latch : undefined,
-    near: Pt3 = rail?.at ?? [0, 0, 0];
+    latch && firstPad(latch, 'IN', '1') && firstPad(latch, 'OUT', 'C') ? latch : undefined;
+  const near: Pt3 = rail?.at ?? [0, 0, 0];
   if (gate) {
     join(out, rail, firstPad(gate, 'IN', '1'), 'power', '5 V to the switch');
     join(out, firstPad(gate, 'OUT', 'C'), headerPad(sbc, '5V', near), 'power', '5 V switched');
-    if (firstPad(gate, 'GND'))
+    if (firstPad(gate, 'GND')) {
       join(out, ground, firstPad(gate, 'GND'), 'ground', '5 V to the switch');
+    }
   } else join(out, rail, headerPad(sbc, '5V', near), 'power', '5 V rail');
   join(out, ground, headerPad(sbc, 'GND', near), 'ground', '5 V rail');
   const switched = gate ? firstPad(gate, 'OUT', 'C') : rail;
@@ -272,8 +283,8 @@ function supply(p: Project, scene: Scene): Draft[] {
 
 /** Header signals of whatever is fitted, with the 3.3 V and ground beside them. */
 function boards(p: Project, scene: Scene): Draft[] {
-  const out: Draft[] = [],
-    sbc = placed(p, scene, (q) => q.family === 'sbc')[0];
+  const out: Draft[] = [];
+  const sbc = placed(p, scene, (q) => q.family === 'sbc')[0];
   if (!sbc) return out;
   for (const at of placed(
     p,
@@ -282,13 +293,13 @@ function boards(p: Project, scene: Scene): Draft[] {
   )) {
     if (at === sbc) continue;
     const spare = at.part.pads
-        .filter((q) => !['3V3', '5V', 'GND', 'VIN'].includes(q.name))
-        .map((q) => q.name),
-      used = new Set<string>();
+      .filter((q) => !['3V3', '5V', 'GND', 'VIN'].includes(q.name))
+      .map((q) => q.name);
+    const used = new Set<string>();
     for (const t of at.part.takes ?? []) {
-      const bit = /^colour bit (\d+)$/.exec(t.signal),
-        name = bit ? `D${bit[1]}` : (PADS[t.signal] ?? ''),
-        pick = spare.includes(name) ? name : spare.find((n) => !used.has(n));
+      const bit = /^colour bit (\d+)$/.exec(t.signal);
+      const name = bit ? `D${bit[1]}` : (PADS[t.signal] ?? '');
+      const pick = spare.includes(name) ? name : spare.find((n) => !used.has(n));
       if (pick === undefined) continue;
       used.add(pick);
       join(out, padAt(sbc, `GPIO${t.gpio}`), padAt(at, pick), 'signal', t.signal);
@@ -310,10 +321,10 @@ function boards(p: Project, scene: Scene): Draft[] {
 
 /** Each input to its line, and one ground for each plate. */
 function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
-  const out: Draft[] = [],
-    sbc = placed(p, scene, (q) => q.family === 'sbc')[0],
-    reader = placed(p, scene, (q) => q.pads.some((d) => d.name === 'IN1'))[0],
-    plates = placed(p, scene, (q) => q.family === 'switch' && q.pads.length > 1);
+  const out: Draft[] = [];
+  const sbc = placed(p, scene, (q) => q.family === 'sbc')[0];
+  const reader = placed(p, scene, (q) => q.pads.some((d) => d.name === 'IN1'))[0];
+  const plates = placed(p, scene, (q) => q.family === 'switch' && q.pads.length > 1);
   const hub = p.controls.route === 'gpio' ? sbc : reader;
   if (!hub) return out;
   let next = 0;
@@ -336,29 +347,29 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
       at: [x, y, z],
       piece: bodyPiece(scene, z),
     };
-    const line =
-      p.controls.route === 'gpio'
-        ? m.gpio === undefined
-          ? undefined
-          : padAt(hub, `GPIO${m.gpio}`)
-        : padAt(hub, `IN${++next}`);
+    let line: End | undefined;
+    if (p.controls.route === 'gpio') {
+      if (m.gpio === undefined) line = undefined;
+      else line = padAt(hub, `GPIO${m.gpio}`);
+    } else line = padAt(hub, `IN${++next}`);
     if (!line) continue;
     out.push({ a: own, b: line, what: 'signal', says: m.input.name });
     const plate = pads[0]?.e.item;
     if (plate !== undefined && grounded.has(plate)) continue;
     if (plate !== undefined) grounded.add(plate);
-    const at = plate === undefined ? undefined : scene.items.get(plate),
-      ground = at
-        ? firstPad(at, 'GND', 'common', 'b')
-        : { ...own, pad: `${own.pad} ground`.slice(0, 40) },
-      to = headerPad(hub, 'GND', own.at);
-    if (ground && to)
+    const at = plate === undefined ? undefined : scene.items.get(plate);
+    const ground = at
+      ? firstPad(at, 'GND', 'common', 'b')
+      : { ...own, pad: `${own.pad} ground`.slice(0, 40) };
+    const to = headerPad(hub, 'GND', own.at);
+    if (ground && to) {
       out.push({
         a: ground,
         b: to,
         what: 'ground',
         says: `ground of ${at?.item.name ?? m.input.name}`,
       });
+    }
   }
   return out;
 }
@@ -369,8 +380,8 @@ const bodyPiece = (scene: Scene, z: number): string => {
 };
 
 function sound(p: Project, scene: Scene): Draft[] {
-  const out: Draft[] = [],
-    amp = placed(p, scene, (q) => q.amp !== undefined)[0];
+  const out: Draft[] = [];
+  const amp = placed(p, scene, (q) => q.amp !== undefined)[0];
   if (!amp) return out;
   placed(p, scene, (q) => q.speaker !== undefined)
     .slice(0, 2)

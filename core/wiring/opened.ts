@@ -18,13 +18,13 @@ export interface OverSpine {
  * @param a, b   its two ends, one in each half    @param thick  what bends, mm
  */
 export function overSpine(body: Body, a: Pt3, b: Pt3, thick: number): OverSpine {
-  const { away, along, at } = spineOf(body),
-    [da, db] = [away(a), away(b)],
-    t = da + db > 0 ? (along(a) * db + along(b) * da) / (da + db) : along(a);
-  const run = Math.hypot(da + db, along(a) - along(b)),
-    rise = Math.abs(a[2]) + Math.abs(b[2]),
-    bend = Math.PI * BEND_TIMES * thick,
-    mm = run + rise + 2 * body.wall.mm + bend;
+  const { away, along, at } = spineOf(body);
+  const [da, db] = [away(a), away(b)];
+  const t = da + db > 0 ? (along(a) * db + along(b) * da) / (da + db) : along(a);
+  const run = Math.hypot(da + db, along(a) - along(b));
+  const rise = Math.abs(a[2]) + Math.abs(b[2]);
+  const bend = Math.PI * BEND_TIMES * thick;
+  const mm = run + rise + 2 * body.wall.mm + bend;
   return {
     at: at(t),
     mm,

@@ -33,22 +33,18 @@ type Ribbon = NonNullable<Part['ribbons']>[number];
  * @param up    its contacts look up where it leaves
  */
 export function reach(from: Pt3, dir: readonly [number, number], to: Pt3, up: boolean): Reach {
-  const [dx, dy, dz] = [to[0] - from[0], to[1] - from[1], to[2] - from[2]],
-    ahead = dx * dir[0] + dy * dir[1],
-    beside = Math.abs(dx * -dir[1] + dy * dir[0]);
-  const arc = (deg: number) => ((deg * Math.PI) / 180) * (BEND_R_MM + TAIL_MM / 2),
-    back = ahead < -0.5,
-    folds = beside > 0.5 ? 2 : 0,
-    steps = Math.abs(dz) > 2 * BEND_R_MM ? 2 : 0;
+  const [dx, dy, dz] = [to[0] - from[0], to[1] - from[1], to[2] - from[2]];
+  const ahead = dx * dir[0] + dy * dir[1];
+  const beside = Math.abs(dx * -dir[1] + dy * dir[0]);
+  const arc = (deg: number) => ((deg * Math.PI) / 180) * (BEND_R_MM + TAIL_MM / 2);
+  const back = ahead < -0.5;
+  const folds = beside > 0.5 ? 2 : 0;
+  const steps = Math.abs(dz) > 2 * BEND_R_MM ? 2 : 0;
   // A full fold-back turns it over and lifts it by the bend itself.
-  const rise = Math.max(0, Math.abs(dz) - (back ? 2 * BEND_R_MM : 0)),
-    bends = (back ? arc(180) : 0) + steps * arc(90),
-    mm =
-      Math.abs(ahead) +
-      beside +
-      (steps ? Math.max(0, rise - 2 * BEND_R_MM) : rise) +
-      bends +
-      SEAT_MM;
+  const rise = Math.max(0, Math.abs(dz) - (back ? 2 * BEND_R_MM : 0));
+  const bends = (back ? arc(180) : 0) + steps * arc(90);
+  const mm =
+    Math.abs(ahead) + beside + (steps ? Math.max(0, rise - 2 * BEND_R_MM) : rise) + bends + SEAT_MM;
   return {
     mm,
     folds,
@@ -70,11 +66,11 @@ function socketOf(at: PlacedItem, block: string | undefined): Pt3 {
 
 /** A board turned over with its flat socket kept where it was, so that the tail still reaches it. */
 export function turnedOver(scene: Scene, at: PlacedItem, block: string | undefined): Placement {
-  const next: Placement = { ...at.placement, up: at.placement.up === 'in' ? 'out' : 'in' },
-    there = standItem({ ...scene, items: new Map(scene.items) }, next, at.index);
+  const next: Placement = { ...at.placement, up: at.placement.up === 'in' ? 'out' : 'in' };
+  const there = standItem({ ...scene, items: new Map(scene.items) }, next, at.index);
   if (!there) return next;
-  const [a, b] = [socketOf(at, block), socketOf(there, block)],
-    tenth = (mm: number) => Math.round(mm * 10) / 10;
+  const [a, b] = [socketOf(at, block), socketOf(there, block)];
+  const tenth = (mm: number) => Math.round(mm * 10) / 10;
   return { ...next, x: tenth(next.x + a[0] - b[0]), y: tenth(next.y + a[1] - b[1]) };
 }
 
@@ -85,23 +81,28 @@ export function ribbonFindings(
   packs: LaidPack[],
   toFold: string[],
 ): Finding[] {
-  const kit = kitOf(scene.project),
-    givers = kit.ends('panel', 'gives');
+  const kit = kitOf(scene.project);
+  const givers = kit.ends('panel', 'gives');
   return [...scene.items.values()].flatMap((at) =>
     (at.part.ribbons ?? []).flatMap((r: Ribbon): Finding[] => {
       const mate = givers.find(
-          (g) => (g.port.count ?? r.ways) === r.ways && scene.items.has(g.of.item.id),
-        ),
-        to = mate && scene.items.get(mate.of.item.id);
+        (g) => (g.port.count ?? r.ways) === r.ways && scene.items.has(g.of.item.id),
+      );
+      const to = mate && scene.items.get(mate.of.item.id);
       if (!mate || !to) return [];
-      const from = pointOf(at, r.at),
-        tip = pointOf(at, [r.at[0] + r.dir[0], r.at[1] + r.dir[1], r.at[2] + r.dir[2]]),
-        dir = [tip[0] - from[0], tip[1] - from[1]] as const,
-        size = Math.hypot(...dir) || 1;
-      const top = topUp(at),
-        socket = socketOf(to, mate.port.block),
-        need = reach(from, [dir[0] / size, dir[1] / size], socket, (r.contacts === 'top') === top),
-        spare = r.lengthMm - need.mm;
+      const from = pointOf(at, r.at);
+      const tip = pointOf(at, [r.at[0] + r.dir[0], r.at[1] + r.dir[1], r.at[2] + r.dir[2]]);
+      const dir = [tip[0] - from[0], tip[1] - from[1]] as const;
+      const size = Math.hypot(...dir) || 1;
+      const top = topUp(at);
+      const socket = socketOf(to, mate.port.block);
+      const need = reach(
+        from,
+        [dir[0] / size, dir[1] / size],
+        socket,
+        (r.contacts === 'top') === top,
+      );
+      const spare = r.lengthMm - need.mm;
       const { measure, verdict } = measured(
         spare,
         0,
@@ -117,22 +118,32 @@ export function ribbonFindings(
           },
         ],
       );
-      const crosses = at.piece !== to.piece,
-        much = verdict === 'clear' && spare > SPARE_MM,
-        folded =
-          much && at.item.folds !== undefined
-            ? foldedIn(
-                f,
-                line(f, cellAt(f, from[0], from[1]), cellAt(f, socket[0], socket[1])),
-                spare,
-                at.item.folds,
-                r.widthMm,
-                TAIL_MM,
-                !crosses && scene.shell!.sign(at.piece) > 0,
-              )
-            : undefined;
+      const crosses = at.piece !== to.piece;
+      const much = verdict === 'clear' && spare > SPARE_MM;
+      const folded =
+        much && at.item.folds !== undefined
+          ? foldedIn(
+              f,
+              line(f, cellAt(f, from[0], from[1]), cellAt(f, socket[0], socket[1])),
+              spare,
+              at.item.folds,
+              r.widthMm,
+              TAIL_MM,
+              !crosses && scene.shell!.sign(at.piece) > 0,
+            )
+          : undefined;
       if (much && !crosses) toFold.push(at.item.id);
       if (folded?.lies) packs.push(folded.lies);
+      let title: string;
+      if (spare < 0) title = `${(-spare).toFixed(0)} mm too short`;
+      else if (crosses) title = 'Crosses the parting line';
+      else {
+        title =
+          folded?.title ??
+          (spare > SPARE_MM
+            ? `${spare.toFixed(0)} mm to fold away`
+            : `Reaches with ${spare.toFixed(0)} mm to spare`);
+      }
       return [
         ...wrongSide(at, r, to, socket, mate.port.contacts, need.contactsUp),
         {
@@ -141,15 +152,7 @@ export function ribbonFindings(
           check: 'ribbon',
           verdict: verdict === 'clear' && ((much && !folded?.lies) || crosses) ? 'tight' : verdict,
           measure,
-          title:
-            spare < 0
-              ? `${(-spare).toFixed(0)} mm too short`
-              : crosses
-                ? 'Crosses the parting line'
-                : (folded?.title ??
-                  (spare > SPARE_MM
-                    ? `${spare.toFixed(0)} mm to fold away`
-                    : `Reaches with ${spare.toFixed(0)} mm to spare`)),
+          title,
           what: `${r.name} of ${at.item.name} to ${to.item.name}`,
           why: [
             `${need.working}; it is ${r.lengthMm} mm`,
@@ -180,8 +183,13 @@ function wrongSide(
   contacts: Port['contacts'],
   up: boolean,
 ): Finding[] {
-  if (contacts === undefined || contacts === 'both' || up === ((contacts === 'top') === topUp(to)))
+  if (
+    contacts === undefined ||
+    contacts === 'both' ||
+    up === ((contacts === 'top') === topUp(to))
+  ) {
     return [];
+  }
   return [
     {
       id: `ribbon:side:${at.item.id}-${r.id}`,

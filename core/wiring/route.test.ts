@@ -4,14 +4,14 @@ import fc from 'fast-check';
 import { seeded } from '../geometry';
 import { cellAt, type Field, lengthOf, middle, passes, route, shortest, take } from './field';
 
-const NX = 24,
-  NY = 16,
-  STEP = 2;
+const NX = 24;
+const NY = 16;
+const STEP = 2;
 /** A field with blocks that leave no room, others that leave little, under a ceiling of 6 mm. */
 function strewn(seed: number): Field {
-  const random = seeded(seed),
-    low = new Float32Array(NX * NY),
-    high = new Float32Array(NX * NY).fill(6);
+  const random = seeded(seed);
+  const low = new Float32Array(NX * NY);
+  const high = new Float32Array(NX * NY).fill(6);
   for (let b = 0; b < 9; b++) {
     const [x, y, w, h, rise] = [
       Math.floor(random() * NX),
@@ -20,9 +20,11 @@ function strewn(seed: number): Field {
       1 + Math.floor(random() * 5),
       random() < 0.5 ? 6 : 1 + random() * 4,
     ];
-    for (let j = y; j < Math.min(NY, y + h); j++)
-      for (let i = x; i < Math.min(NX, x + w); i++)
+    for (let j = y; j < Math.min(NY, y + h); j++) {
+      for (let i = x; i < Math.min(NX, x + w); i++) {
         low[j * NX + i] = Math.max(low[j * NX + i]!, rise);
+      }
+    }
   }
   const free = Float32Array.from(high, (v, k) => v - low[k]!);
   return {
@@ -49,13 +51,14 @@ describe('a way', () => {
   test('goes through cells that let it pass, between what stands and what hangs, from one end to the other', () => {
     fc.assert(
       fc.property(any, ([seed, a, b, d]) => {
-        const f = strewn(seed),
-          need = d * d,
-          way = route(f, [a, b], need, d);
+        const f = strewn(seed);
+        const need = d * d;
+        const way = route(f, [a, b], need, d);
         if ('from' in way) return;
         const [from, to] = [cellAt(f, a[0], a[1]), cellAt(f, b[0], b[1])];
-        for (const k of way.cells)
+        for (const k of way.cells) {
           if (k !== from && k !== to) expect(passes(f, k, need, d)).toBe(true);
+        }
         expect([way.points[0], way.points[way.points.length - 1]]).toEqual([a, b]);
         for (const [x, y, z] of way.points.slice(1, -1)) {
           // Over the cell of its way that it lies on, or one beside it where the line is drawn between two.
@@ -86,19 +89,20 @@ describe('a way', () => {
   test('is found exactly when one along the grid is, and is no shorter than straight', () => {
     fc.assert(
       fc.property(any, ([seed, a, b, d]) => {
-        const f = strewn(seed),
-          need = d * d,
-          way = route(f, [a, b], need, d),
-          [from, to] = [cellAt(f, a[0], a[1]), cellAt(f, b[0], b[1])];
+        const f = strewn(seed);
+        const need = d * d;
+        const way = route(f, [a, b], need, d);
+        const [from, to] = [cellAt(f, a[0], a[1]), cellAt(f, b[0], b[1])];
         expect('points' in way).toBe(
           from === to ||
             shortest(f, from, to, (k) => k === from || k === to || passes(f, k, need, d)) !==
               undefined,
         );
-        if ('points' in way)
+        if ('points' in way) {
           expect(lengthOf(way.points)).toBeGreaterThanOrEqual(
             Math.hypot(a[0] - b[0], a[1] - b[1]) - 1e-6,
           );
+        }
       }),
       { numRuns: 150 },
     );
@@ -109,8 +113,8 @@ describe('a way', () => {
     f.least = [f.high, f.high, f.high];
     fc.assert(
       fc.property(place, place, place, (a, b, pin) => {
-        const way = route(f, [a, b], 1, 1),
-          round = route(f, [a, pin, b], 1, 1);
+        const way = route(f, [a, b], 1, 1);
+        const round = route(f, [a, pin, b], 1, 1);
         expect('points' in way && lengthOf(way.points)).toBeCloseTo(
           Math.hypot(a[0] - b[0], a[1] - b[1]),
           6,
@@ -126,15 +130,15 @@ describe('a way', () => {
     f.low.fill(0);
     f.high.fill(2);
     f.least = [f.high, f.high, f.high];
-    const a = [1, 15, 1] as const,
-      b = [47, 15, 1] as const,
-      need = 6;
+    const a = [1, 15, 1] as const;
+    const b = [47, 15, 1] as const;
+    const need = 6;
     let laid = 0;
     for (; laid < 60; laid++) {
       const way = route(f, [a, b], need, 1);
       if ('from' in way) break;
-      const before = f.used.reduce((s, v) => s + v, 0),
-        length = lengthOf(way.points);
+      const before = f.used.reduce((s, v) => s + v, 0);
+      const length = lengthOf(way.points);
       take(f, way.cells, need);
       expect(f.used.reduce((s, v) => s + v, 0) - before).toBeCloseTo(
         new Set(way.cells).size * need,

@@ -35,13 +35,13 @@ export function wireWays(
   f: Finding,
   library: readonly Part[] = [],
 ): WayOut[] {
-  const out: WayOut[] = [],
-    way = (id: string, text: string, cost: string, changes: Change[], effort: number) => {
-      if (changes.length) out.push({ id, text, cost, changes, effort });
-    };
+  const out: WayOut[] = [];
+  const way = (id: string, text: string, cost: string, changes: Change[], effort: number) => {
+    if (changes.length) out.push({ id, text, cost, changes, effort });
+  };
   if (f.id.startsWith('wire:none-')) {
     const b = wiring.bundles.find((x) => f.id === `wire:none-${x.id}`);
-    if (b)
+    if (b) {
       way(
         'thin',
         `Take AWG ${THIN_AWG} for its signals`,
@@ -51,13 +51,15 @@ export function wireWays(
           .map((n) => ({ do: 'net', net: stored(n, { awg: THIN_AWG }) })),
         2,
       );
+    }
   }
   if (
     (f.id.startsWith('wire:none-') || f.id.startsWith('wire:lead-')) &&
     f.measure === undefined &&
     f.at
-  )
+  ) {
     out.push(...cleared(scene, f.at));
+  }
   if (f.id === 'wire:loops') {
     const big = wiring.bundles
       .filter((b) => b.crosses && b.nets.some((n) => !n.plug))
@@ -83,7 +85,7 @@ export function wireWays(
   }
   if (f.id.startsWith('wire:pinned-')) {
     const n = wiring.wires.find((w) => f.id === `wire:pinned-${w.net.id}`)?.net;
-    if (n)
+    if (n) {
       way(
         'unpin',
         'Let it cross at the spine',
@@ -91,7 +93,8 @@ export function wireWays(
         [{ do: 'net', net: stored(n, { via: undefined }) }],
         1,
       );
-    if (n)
+    }
+    if (n) {
       way(
         'plug',
         'Put a plug in it',
@@ -99,13 +102,14 @@ export function wireWays(
         [{ do: 'net', net: stored(n, { plug: true }) }],
         3,
       );
+    }
   }
   const lead = f.id.startsWith('wire:lead-')
     ? scene.cables.find((c) => f.id === `wire:lead-${c.lead.id}`)
     : undefined;
   if (lead) {
-    for (const q of library)
-      if (q.id !== lead.part.id && sameForms(q, lead.part))
+    for (const q of library) {
+      if (q.id !== lead.part.id && sameForms(q, lead.part)) {
         way(
           `lead-${q.id}`,
           `Take ${q.name} instead`,
@@ -113,6 +117,8 @@ export function wireWays(
           [{ do: 'swap', item: lead.lead.id, part: q }],
           1.5 + (q.lead!.longMm ?? 100) / 1000,
         );
+      }
+    }
   }
   const long =
     lead?.lead ??
@@ -121,9 +127,9 @@ export function wireWays(
       : undefined);
   if (long && wiring.toFold.includes(long.id)) out.push(...folds(long));
   if (f.id.startsWith('ribbon:side:')) {
-    const to = scene.items.get(f.about[0]!),
-      port = to?.part.ports?.find((q) => q.carries === 'panel' && q.role === 'gives');
-    if (to)
+    const to = scene.items.get(f.about[0]!);
+    const port = to?.part.ports?.find((q) => q.carries === 'panel' && q.role === 'gives');
+    if (to) {
       way(
         'turn-over',
         `Turn ${to.item.name} over`,
@@ -131,8 +137,9 @@ export function wireWays(
         [{ do: 'place', placement: turnedOver(scene, to, port?.block) }],
         1.5,
       );
-    if (to && port)
-      for (const q of library)
+    }
+    if (to && port) {
+      for (const q of library) {
         if (
           q.id !== to.part.id &&
           q.ports?.some(
@@ -142,7 +149,7 @@ export function wireWays(
               k.count === port.count &&
               k.contacts !== port.contacts,
           )
-        )
+        ) {
           way(
             `driver-${q.id}`,
             `Take ${q.name} instead`,
@@ -150,11 +157,14 @@ export function wireWays(
             [{ do: 'swap', item: to.item.id, part: q }],
             4,
           );
+        }
+      }
+    }
   }
   for (const c of scene.cables) out.push(...angled(scene, c, f, library));
   if (f.id.startsWith('wire:anchor-')) {
     const b = wiring.bundles.find((x) => f.id === `wire:anchor-${x.id}`);
-    if (b)
+    if (b) {
       way(
         `plug-${b.id}`,
         `Put a plug between ${b.name.replace(' to ', ' and ')}`,
@@ -162,27 +172,29 @@ export function wireWays(
         b.nets.map((n) => ({ do: 'net', net: stored(n, { plug: true }) })),
         3,
       );
+    }
     for (const id of f.about) {
       const at = scene.items.get(id);
       if (at && !at.part.screen) out.push(...stepsAway(at, [2, 4, 6, 8, 10]));
     }
   }
-  if (f.check === 'wire' || f.check === 'ribbon')
+  if (f.check === 'wire' || f.check === 'ribbon') {
     for (const id of f.about) {
-      const at = scene.items.get(id),
-        shell = scene.shell!;
+      const at = scene.items.get(id);
+      const shell = scene.shell!;
       if (
         !at ||
         !('piece' in at.placement.on) ||
         at.part.screen ||
         at.part.family === 'switch' ||
         at.part.speaker
-      )
+      ) {
         continue;
+      }
       const other = shell.body.pieces.find(
         (q) => shell.sign(q.id) !== shell.sign(at.piece) && q.role !== 'door',
       );
-      if (other)
+      if (other) {
         way(
           `half-${id}`,
           `Fix ${at.item.name} in the ${other.role} half`,
@@ -190,8 +202,10 @@ export function wireWays(
           [{ do: 'place', placement: handled(scene, at.placement, { on: { piece: other.id } }) }],
           4.5,
         );
+      }
       if (f.check === 'ribbon' || lead) out.push(...stepsAway(at, [10, 20, 40]));
     }
+  }
   return out;
 }
 
@@ -213,11 +227,11 @@ const folds = (item: Item): WayOut[] =>
 /** The narrowest place of a way made wider: what stands there cut down, or the part there moved. */
 function cleared(scene: Scene, at: { x: number; y: number }): WayOut[] {
   const over = (s: { x0: number; x1: number; y0: number; y1: number }) =>
-      at.x > s.x0 - NEAR_MM &&
-      at.x < s.x1 + NEAR_MM &&
-      at.y > s.y0 - NEAR_MM &&
-      at.y < s.y1 + NEAR_MM,
-    shell = scene.shell!;
+    at.x > s.x0 - NEAR_MM &&
+    at.x < s.x1 + NEAR_MM &&
+    at.y > s.y0 - NEAR_MM &&
+    at.y < s.y1 + NEAR_MM;
+  const shell = scene.shell!;
   return [
     ...shell.features
       .filter((q) => q.height > 0 && over(q.solid))
@@ -236,26 +250,27 @@ function cleared(scene: Scene, at: { x: number; y: number }): WayOut[] {
 
 /** A lead of the same kind whose plug is less deep in the socket where its plug is in the way; turned around where either end would fit. */
 function angled(scene: Scene, c: Cable, f: Finding, library: readonly Part[]): WayOut[] {
-  const deep = (p: Block) => (p.plan.kind === 'rect' ? p.plan.h.mm : Infinity),
-    plugs = (q: Part) => q.blocks.filter((k) => k.kind === 'connector'),
-    same = (q: Part) => sameForms(q, c.part);
+  const deep = (p: Block) => (p.plan.kind === 'rect' ? p.plan.h.mm : Infinity);
+  const plugs = (q: Part) => q.blocks.filter((k) => k.kind === 'connector');
+  const same = (q: Part) => sameForms(q, c.part);
   return c.ends.flatMap((end, i) =>
     !isAbout(scene, f, end)
       ? []
       : [c.part, ...library.filter((q) => q.id !== c.part.id && same(q))].flatMap((q) =>
           plugs(q).flatMap((p, e): WayOut[] => {
-            const { ends, longMm } = q.lead!,
-              name = scene.items.get(end.item)!.item.name;
+            const { ends, longMm } = q.lead!;
+            const name = scene.items.get(end.item)!.item.name;
             if (
               ends[e] !== c.part.lead!.ends[plugs(c.part).indexOf(end.plug)] ||
               deep(p) >= deep(end.plug)
-            )
+            ) {
               return [];
+            }
             // Either end fits either socket: its first goes to the first unless it is turned around.
-            const around = ends[0] === ends[1] && e !== i,
-              turn: Change[] =
-                around || c.lead.around ? [{ do: 'around', item: c.lead.id, on: around }] : [],
-              own = q === c.part;
+            const around = ends[0] === ends[1] && e !== i;
+            const turn: Change[] =
+              around || c.lead.around ? [{ do: 'around', item: c.lead.id, on: around }] : [];
+            const own = q === c.part;
             return [
               {
                 id: `angled-${q.id}-${e}`,

@@ -43,25 +43,28 @@ const place = (p: Project, item: string, more: Partial<Placement>): Project =>
     placement: { ...p.layout.placements.find((x) => x.item === item)!, ...more },
   });
 const flat = (nx: number, ny: number, free: (i: number, j: number) => number): Field => {
-  const low = new Float32Array(nx * ny),
-    high = Float32Array.from({ length: nx * ny }, (_, k) => free(k % nx, Math.floor(k / nx)));
+  const low = new Float32Array(nx * ny);
+  const high = Float32Array.from({ length: nx * ny }, (_, k) => free(k % nx, Math.floor(k / nx)));
   return { step: 1, nx, ny, low, high, used: new Float32Array(nx * ny), least: [high, high, high] };
 };
 
 describe('nets follow from the kit and the map', () => {
   const nets = netsOf(done, sceneOf(done), buttonMap(done, sceneOf(done)));
   test('every header signal of every part, every routed input, and each pair of the power path has its wire', () => {
-    for (const i of done.kit.items)
-      for (const t of done.kit.parts.find((q) => q.id === i.part)!.takes ?? [])
+    for (const i of done.kit.items) {
+      for (const t of done.kit.parts.find((q) => q.id === i.part)!.takes ?? []) {
         expect([
           t.signal,
           nets.filter((n) => n.a.pad === `GPIO${t.gpio}` && n.b.item === i.id).length,
         ]).toEqual([t.signal, 1]);
-    for (const input of done.controls.inputs)
+      }
+    }
+    for (const input of done.controls.inputs) {
       expect([input.name, nets.filter((n) => n.says === input.name).length]).toEqual([
         input.name,
         1,
       ]);
+    }
     expect(nets.filter((n) => n.says === 'cell to charger').map((n) => [n.a.pad, n.b.pad])).toEqual(
       [
         ['BAT+', 'BAT+'],
@@ -92,14 +95,14 @@ describe('nets follow from the kit and the map', () => {
     ).not.toThrow();
   });
   test('neighbours in a bundle differ in colour; a choice of the builder is kept by its id', () => {
-    const id = nets.find((n) => n.says === 'SPI clock')!.id,
-      said = applied(done, {
-        do: 'net',
-        net: stored(
-          nets.find((n) => n.id === id)!,
-          { awg: 28, colour: 'pink', label: 'CK' },
-        ),
-      });
+    const id = nets.find((n) => n.says === 'SPI clock')!.id;
+    const said = applied(done, {
+      do: 'net',
+      net: stored(
+        nets.find((n) => n.id === id)!,
+        { awg: 28, colour: 'pink', label: 'CK' },
+      ),
+    });
     const again = netsOf(said, sceneOf(said), buttonMap(said, sceneOf(said))).find(
       (n) => n.id === id,
     )!;
@@ -121,46 +124,45 @@ describe('nets follow from the kit and the map', () => {
   });
   test('supply and its grounds are in the gauge of the rail, whatever a button is called; signals and 3.3 V are thin', () => {
     const named: Project = {
-        ...done,
-        controls: {
-          ...done.controls,
-          inputs: done.controls.inputs.map((i) =>
-            i.id === 'up' ? { ...i, name: 'cell on the rail, 5 V' } : i,
-          ),
-        },
+      ...done,
+      controls: {
+        ...done.controls,
+        inputs: done.controls.inputs.map((i) =>
+          i.id === 'up' ? { ...i, name: 'cell on the rail, 5 V' } : i,
+        ),
       },
-      all = netsOf(named, sceneOf(named), buttonMap(named, sceneOf(named)));
+    };
+    const all = netsOf(named, sceneOf(named), buttonMap(named, sceneOf(named)));
     expect(all.find((n) => n.says === 'cell on the rail, 5 V')!.awg).toBe(30);
-    for (const n of all)
-      expect([n.says, n.awg]).toEqual([
-        n.says,
-        n.says === '5 V rail' || n.says === 'cell to charger' || n.says.startsWith('5 V to')
-          ? 24
-          : n.what === 'sound'
-            ? 28
-            : 30,
-      ]);
+    for (const n of all) {
+      let awg: 30 | 24 | 28;
+      if (n.says === '5 V rail' || n.says === 'cell to charger' || n.says.startsWith('5 V to')) {
+        awg = 24;
+      } else if (n.what === 'sound') awg = 28;
+      else awg = 30;
+      expect([n.says, n.awg]).toEqual([n.says, awg]);
+    }
   });
   test('a controller board takes the buttons off the header', () => {
     const p = applied(done, {
-        do: 'route',
-        route: 'usb',
-        part: STARTER_PARTS.find((q) => q.id === 'knit')!,
-      }),
-      stood = applied(p, {
-        do: 'stand',
-        placement: {
-          item: 'knit',
-          on: { piece: 'front' },
-          x: 60,
-          y: 60,
-          turn: 0,
-          up: 'out',
-          stand: 'flat',
-          lift: 1,
-          held: 'hand',
-        },
-      });
+      do: 'route',
+      route: 'usb',
+      part: STARTER_PARTS.find((q) => q.id === 'knit')!,
+    });
+    const stood = applied(p, {
+      do: 'stand',
+      placement: {
+        item: 'knit',
+        on: { piece: 'front' },
+        x: 60,
+        y: 60,
+        turn: 0,
+        up: 'out',
+        stand: 'flat',
+        lift: 1,
+        held: 'hand',
+      },
+    });
     const wires = netsOf(stood, sceneOf(stood), buttonMap(stood, sceneOf(stood)));
     expect(
       wires
@@ -175,21 +177,21 @@ describe('ways over a field', () => {
     const random = seeded(3);
     let none = 0;
     for (let n = 0; n < 60; n++) {
-      const f = flat(14, 11, () => (random() < 0.36 ? 0 : 5)),
-        open = (k: number) => f.high[k]! > 1,
-        from = cellAt(f, random() * 14, random() * 11),
-        to = cellAt(f, random() * 14, random() * 11);
+      const f = flat(14, 11, () => (random() < 0.36 ? 0 : 5));
+      const open = (k: number) => f.high[k]! > 1;
+      const from = cellAt(f, random() * 14, random() * 11);
+      const to = cellAt(f, random() * 14, random() * 11);
       // Bellman-Ford: relax every step until nothing changes.
       const d = new Array<number>(154).fill(Infinity);
       d[from] = 0;
       for (let again = true; again;) {
         again = false;
-        for (let k = 0; k < 154; k++)
-          for (let y = -1; y <= 1; y++)
+        for (let k = 0; k < 154; k++) {
+          for (let y = -1; y <= 1; y++) {
             for (let x = -1; x <= 1; x++) {
-              const u = (k % 14) + x,
-                v = Math.floor(k / 14) + y,
-                q = v * 14 + u;
+              const u = (k % 14) + x;
+              const v = Math.floor(k / 14) + y;
+              const q = v * 14 + u;
               if (
                 (!x && !y) ||
                 u < 0 ||
@@ -198,24 +200,27 @@ describe('ways over a field', () => {
                 v > 10 ||
                 (q !== to && !open(q)) ||
                 (x && y && !open(Math.floor(k / 14) * 14 + u) && !open(v * 14 + (k % 14)))
-              )
+              ) {
                 continue;
+              }
               const c = d[k]! + Math.hypot(x, y);
               if (c < d[q]! - 1e-9) {
                 d[q] = c;
                 again = true;
               }
             }
+          }
+        }
       }
-      const way = shortest(f, from, to, open),
-        mm = way
-          ?.slice(1)
-          .reduce(
-            (s, k, i) =>
-              s +
-              Math.hypot((k % 14) - (way[i]! % 14), Math.floor(k / 14) - Math.floor(way[i]! / 14)),
-            0,
-          );
+      const way = shortest(f, from, to, open);
+      const mm = way
+        ?.slice(1)
+        .reduce(
+          (s, k, i) =>
+            s +
+            Math.hypot((k % 14) - (way[i]! % 14), Math.floor(k / 14) - Math.floor(way[i]! / 14)),
+          0,
+        );
       if (!way) none++;
       expect([n, mm === undefined ? Infinity : Math.round(mm * 1e6)]).toEqual([
         n,
@@ -227,13 +232,13 @@ describe('ways over a field', () => {
   test('the widest way leaves the most at its narrowest cell: brute force over thresholds', () => {
     const random = seeded(9);
     for (let n = 0; n < 25; n++) {
-      const f = flat(9, 8, () => Math.round(random() * 40) / 10),
-        from = 0,
-        to = 71,
-        levels = [...new Set([...f.high])].sort((a, b) => b - a);
+      const f = flat(9, 8, () => Math.round(random() * 40) / 10);
+      const from = 0;
+      const to = 71;
+      const levels = [...new Set([...f.high])].sort((a, b) => b - a);
       const joined = (level: number) => {
-        const seen = new Set([from]),
-          todo = [from];
+        const seen = new Set([from]);
+        const todo = [from];
         while (todo.length) {
           const k = todo.pop()!;
           for (const [x, y] of [
@@ -242,9 +247,9 @@ describe('ways over a field', () => {
             [0, 1],
             [0, -1],
           ] as const) {
-            const u = (k % 9) + x,
-              v = Math.floor(k / 9) + y,
-              q = v * 9 + u;
+            const u = (k % 9) + x;
+            const v = Math.floor(k / 9) + y;
+            const q = v * 9 + u;
             if (
               u >= 0 &&
               v >= 0 &&
@@ -288,28 +293,33 @@ describe('wires laid', () => {
     );
   });
   test('with nothing between, a wire is straight', () => {
-    const bare = laid(warbler).bundles.find((b) => b.name.startsWith('Step'))!,
-      flatMm = Math.hypot(bare.a[0] - bare.b[0], bare.a[1] - bare.b[1]);
+    const bare = laid(warbler).bundles.find((b) => b.name.startsWith('Step'))!;
+    const flatMm = Math.hypot(bare.a[0] - bare.b[0], bare.a[1] - bare.b[1]);
     expect(bare.closedMm!).toBeGreaterThanOrEqual(flatMm - 1e-6);
     expect(bare.closedMm!).toBeLessThan(flatMm + Math.abs(bare.a[2] - bare.b[2]) + 3);
   });
   test('no point of a laid bundle lies in a part', () => {
-    const scene = sceneOf(done),
-      f = fieldOf(scene);
-    for (const b of w.bundles)
+    const scene = sceneOf(done);
+    const f = fieldOf(scene);
+    for (const b of w.bundles) {
       for (const [x, y, z] of b.closed!.slice(2, -2)) {
-        const k = cellAt(f, x, y),
-          near = Math.min(Math.hypot(x - b.a[0], y - b.a[1]), Math.hypot(x - b.b[0], y - b.b[1]));
+        const k = cellAt(f, x, y);
+        const near = Math.min(
+          Math.hypot(x - b.a[0], y - b.a[1]),
+          Math.hypot(x - b.b[0], y - b.b[1]),
+        );
         if (near < 2 * f.step) continue;
         expect(z).toBeGreaterThan(f.low[k]! - 1e-6);
         expect(z).toBeLessThan(f.high[k]! + 1e-6);
       }
+    }
   });
   test('the way over the spine is the least over every crossing', () => {
     for (const b of w.bundles.filter((x) => x.open)) {
       let least = Infinity;
-      for (let t = 0; t <= 90; t += 0.01)
+      for (let t = 0; t <= 90; t += 0.01) {
         least = Math.min(least, Math.hypot(b.a[0], b.a[1] - t) + Math.hypot(b.b[0], b.b[1] - t));
+      }
       expect(b.open!.mm).toBeCloseTo(
         least +
           Math.abs(b.a[2]) +
@@ -321,14 +331,15 @@ describe('wires laid', () => {
     }
   });
   test('a plug shortens a wire to what it needs when shut, and is listed for opening', () => {
-    const b = w.bundles.find((x) => x.items.includes('speaker'))!,
-      p = appliedAll(
-        done,
-        b.nets.map((n): Change => ({ do: 'net', net: stored(n, { plug: true }) })),
-      ),
-      next = laid(p);
-    for (const x of next.wires.filter((q) => q.bundle === b.id))
+    const b = w.bundles.find((x) => x.items.includes('speaker'))!;
+    const p = appliedAll(
+      done,
+      b.nets.map((n): Change => ({ do: 'net', net: stored(n, { plug: true }) })),
+    );
+    const next = laid(p);
+    for (const x of next.wires.filter((q) => q.bundle === b.id)) {
       expect([x.openMm, x.slackMm]).toEqual([undefined, 0]);
+    }
     expect(next.unplug).toEqual([b.name]);
     expect(next.loops.needs).toBeLessThan(w.loops.needs);
   });
@@ -342,8 +353,8 @@ describe('findings', () => {
       .map((i): Change => ({ do: 'drop', item: i.id })),
   );
   test('a wall up to the front leaves no way, by how much is said, and a cut-out lets it through', () => {
-    const p = dammed(two, 27.2),
-      f = laid(p).findings[0]!;
+    const p = dammed(two, 27.2);
+    const f = laid(p).findings[0]!;
     expect([f.title, f.what]).toEqual([
       `0.4 mm free, ${overInsulation(24).toFixed(1)} needed`,
       '2 wires from Step 5/3A to Teasel',
@@ -354,27 +365,28 @@ describe('findings', () => {
     ).toBeGreaterThan(laid(two).wires.find((x) => x.net.says === '5 V rail')!.closedMm!);
   });
   test('a pinned crossing far from the spine is said and let go', () => {
-    const net = laid(done).wires.find((x) => x.net.says === 'SPI clock')!.net,
-      pinned = applied(done, { do: 'net', net: stored(net, { via: [[165, 50, 0]] }) });
+    const net = laid(done).wires.find((x) => x.net.says === 'SPI clock')!.net;
+    const pinned = applied(done, { do: 'net', net: stored(net, { via: [[165, 50, 0]] }) });
     const f = check(pinned).findings.find((x) => x.id.startsWith('wire:pinned'))!;
     expect(f.title).toBe('Crosses 165 mm from the spine');
     const ways = waysOut(pinned, f, []).ways;
     expect(ways[0]!.text).toBe('Let it cross at the spine');
-    for (const way of ways)
+    for (const way of ways) {
       expect(
         check(appliedAll(pinned, way.changes)).findings.some(
           (x) => x.id === f.id && x.verdict !== 'clear',
         ),
       ).toBe(false);
+    }
   });
   test('loops that do not fit beside the spine are said; a plug clears it', () => {
     const thick = appliedAll(
-        done,
-        laid(done)
-          .wires.filter((x) => x.openMm)
-          .map((x): Change => ({ do: 'net', net: stored(x.net, { awg: 14 }) })),
-      ),
-      f = laid(thick).findings.find((x) => x.id === 'wire:loops');
+      done,
+      laid(done)
+        .wires.filter((x) => x.openMm)
+        .map((x): Change => ({ do: 'net', net: stored(x.net, { awg: 14 }) })),
+    );
+    const f = laid(thick).findings.find((x) => x.id === 'wire:loops');
     expect(f?.verdict).toMatch(/hit|tight/);
     const plugged = appliedAll(
       thick,
@@ -417,21 +429,21 @@ describe('ribbons', () => {
     }
   });
   test('a tail that is too short is said, and moving the driver nearer clears it', () => {
-    const lib = (id: string) => STARTER_PARTS.find((q) => q.id === id)!,
-      base = {
-        ...wisp,
-        kit: { parts: [], items: [] },
-        layout: { placements: [] },
-        controls: { ...wisp.controls, inputs: [] },
-        shell: {
-          bodies: [
-            {
-              ...wisp.shell.bodies[0]!,
-              outline: { kind: 'rect' as const, w: length(260), h: length(170), r: length(8) },
-            },
-          ],
-        },
-      };
+    const lib = (id: string) => STARTER_PARTS.find((q) => q.id === id)!;
+    const base = {
+      ...wisp,
+      kit: { parts: [], items: [] },
+      layout: { placements: [] },
+      controls: { ...wisp.controls, inputs: [] },
+      shell: {
+        bodies: [
+          {
+            ...wisp.shell.bodies[0]!,
+            outline: { kind: 'rect' as const, w: length(260), h: length(170), r: length(8) },
+          },
+        ],
+      },
+    };
     const p = appliedAll(withAdded(withAdded(base, lib('pane-5-bare')), lib('drive-40')), [
       {
         do: 'stand',
@@ -462,9 +474,9 @@ describe('ribbons', () => {
         },
       },
     ]);
-    const near = check(p).findings.find((f) => f.check === 'ribbon')!,
-      far = place(p, 'drive-40', { x: 200 }),
-      f = check(far).findings.find((x) => x.check === 'ribbon')!;
+    const near = check(p).findings.find((f) => f.check === 'ribbon')!;
+    const far = place(p, 'drive-40', { x: 200 });
+    const f = check(far).findings.find((x) => x.check === 'ribbon')!;
     expect([near.verdict, f.verdict]).toEqual(['clear', 'hit']);
     const way = waysOut(far, f, []).ways.find((x) => /^Move Drive/.test(x.text))!;
     expect(

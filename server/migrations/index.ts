@@ -3,7 +3,7 @@ import { type Kysely, Migrator, sql } from 'kysely';
 import type { Db } from '../store/schema';
 
 type AnyDb = Kysely<unknown>;
-const MIGRATIONS: Record<string, { up(db: AnyDb): Promise<void> }> = {
+const MIGRATIONS: Record<string, { up: (db: AnyDb) => Promise<void> }> = {
   '001-builds': {
     async up(db) {
       await db.schema
@@ -68,10 +68,11 @@ export async function migrate(db: Db): Promise<void> {
   });
   const { error, results } = await migrator.migrateToLatest();
   if (!error) return;
-  if (/corrupted migrations|missing/i.test(String((error as Error).message)))
+  if (/corrupted migrations|missing/i.test(String((error as Error).message))) {
     throw new Error(
       'This database was written by a newer Deft Shell. Update the program; nothing was changed.',
     );
+  }
   throw new Error(
     `The database could not be brought up to date (${results?.find((r) => r.status === 'Error')?.migrationName ?? 'at the start'}): ${(error as Error).message}`,
   );

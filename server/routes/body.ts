@@ -33,8 +33,9 @@ export function bodyAs<T>(schema: z.ZodType<T>, req: Request, limit = DOCUMENT_L
 
 export function projectFrom(value: unknown): Project {
   const read = readProject(value);
-  if (!read.ok)
+  if (!read.ok) {
     throw badInput({ path: read.complaints[0]!.path, sentence: read.complaints[0]!.sentence });
+  }
   return read.value;
 }
 

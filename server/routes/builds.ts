@@ -38,22 +38,25 @@ function picture(bytes: Uint8Array): Picture {
 
 /** An imported picture is what its name says, and carries nothing beside the picture. */
 function checkAsset(a: Envelope['assets'][number], i: number): void {
-  const bytes = Buffer.from(a.base64, 'base64'),
-    at = `assets.${i}`;
-  if (createHash('sha256').update(bytes).digest('hex') !== a.sha256)
+  const bytes = Buffer.from(a.base64, 'base64');
+  const at = `assets.${i}`;
+  if (createHash('sha256').update(bytes).digest('hex') !== a.sha256) {
     throw badInput({
       path: `${at}.sha256`,
       sentence: 'This picture is not the one its name says: the file was damaged or changed.',
     });
+  }
   const p = picture(new Uint8Array(bytes));
-  if (p.mime !== a.mime)
+  if (p.mime !== a.mime) {
     throw badInput({ path: `${at}.mime`, sentence: `This picture is ${p.mime}, not ${a.mime}.` });
-  if (p.stripped)
+  }
+  if (p.stripped) {
     throw badInput({
       path: at,
       sentence:
         'This picture carries other matter beside the picture (place, camera or remarks). Add it again through the shell station.',
     });
+  }
 }
 
 export function buildRoutes(builds: Builds, parts: Parts): Router {
@@ -96,8 +99,8 @@ export function buildRoutes(builds: Builds, parts: Parts): Router {
     res.status(201).json({ sha256, w: p.w, h: p.h, stripped: p.stripped });
   });
   r.get('/builds/:key/assets/:sha', async (req, res) => {
-    const sha = Sha.safeParse(req.params['sha']),
-      found = sha.success ? await builds.asset(key(req), sha.data) : undefined;
+    const sha = Sha.safeParse(req.params['sha']);
+    const found = sha.success ? await builds.asset(key(req), sha.data) : undefined;
     if (!found) throw notFound('picture');
     // Named by its content, so it never changes; it is drawn, never opened as a page.
     res.setHeader('cache-control', 'private, max-age=31536000, immutable');
@@ -108,8 +111,8 @@ export function buildRoutes(builds: Builds, parts: Parts): Router {
     res.json({ revisions: await builds.revisions(key(req)) });
   });
   r.post('/builds/:key/revisions', smallBody, async (req, res) => {
-    const { note, document, photo } = bodyAs(NewFit, req),
-      at = key(req);
+    const { note, document, photo } = bodyAs(NewFit, req);
+    const at = key(req);
     if (!(await builds.get(at))) throw notFound('build');
     await builds.addEntry(at, 'revision', note, {
       document: projectFrom(document),
@@ -118,8 +121,8 @@ export function buildRoutes(builds: Builds, parts: Parts): Router {
     res.status(201).json({ revisions: await builds.revisions(at) });
   });
   r.get('/builds/:key/revisions/:id', async (req, res) => {
-    const id = EntryId.safeParse(req.params['id']),
-      body = id.success ? await builds.revision(key(req), id.data) : undefined;
+    const id = EntryId.safeParse(req.params['id']);
+    const body = id.success ? await builds.revision(key(req), id.data) : undefined;
     if (!body) throw notFound('test fit');
     res.json(body);
   });

@@ -182,12 +182,13 @@ export class Builds {
           .onConflict((c) => c.doNothing())
           .execute();
       }
-      for (const p of e.parts)
+      for (const p of e.parts) {
         await tx
           .insertInto('part')
           .values({ id: p.id, document: json(p) })
           .onConflict((c) => c.doNothing())
           .execute();
+      }
       return made;
     });
   }
@@ -303,7 +304,7 @@ export class Builds {
       for (const [i, d] of documents.entries()) {
         const made = await new Builds(tx).create(d);
         // The first one has a past.
-        if (i === 0 && fits.length)
+        if (i === 0 && fits.length) {
           await tx
             .insertInto('entry')
             .values(
@@ -316,6 +317,7 @@ export class Builds {
               })),
             )
             .execute();
+        }
       }
       return true;
     });

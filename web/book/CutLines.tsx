@@ -13,7 +13,7 @@ export interface CutLinesProps {
   spread: Spread;
   cuts: readonly CutAt[];
   active: number;
-  onCut(i: number, c: CutAt): void;
+  onCut: (i: number, c: CutAt) => void;
 }
 
 export const CutLines = ({ spread, cuts, active, onCut }: CutLinesProps) => (
@@ -43,7 +43,7 @@ function CutLine({
   cut: CutAt;
   name: string;
   active: boolean;
-  onCut(c: CutAt): void;
+  onCut: (c: CutAt) => void;
 }) {
   const pages = cut.axis === 'x' ? s.pages.slice(0, 1) : s.pages;
   const start = (e: PointerEvent<SVGElement>, page: Spread['pages'][number]) => {

@@ -23,13 +23,14 @@ export function Ghost({
   return (
     <g pointerEvents="none">
       {[...before.items.values()].map((old) => {
-        const now = scene.items.get(old.item.id),
-          page = pageOf(s, old.piece);
-        if (!page || (now && JSON.stringify(now.placement) === JSON.stringify(old.placement)))
+        const now = scene.items.get(old.item.id);
+        const page = pageOf(s, old.piece);
+        if (!page || (now && JSON.stringify(now.placement) === JSON.stringify(old.placement))) {
           return null;
-        const here = now && pageOf(s, now.piece),
-          [x1, y1] = onScreen(s, page, ...middle(old)),
-          to = now && here ? onScreen(s, here, ...middle(now)) : undefined;
+        }
+        const here = now && pageOf(s, now.piece);
+        const [x1, y1] = onScreen(s, page, ...middle(old));
+        const to = now && here ? onScreen(s, here, ...middle(now)) : undefined;
         return (
           <g key={old.item.id}>
             {old.blocks[0]!.solid.prisms.flatMap((p) => drawn(p)).map((r, k) => (

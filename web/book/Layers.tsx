@@ -67,7 +67,7 @@ export function Flags({
   scene: Scene;
   spread: Spread;
   chosen: string | undefined;
-  onChoose(id: string): void;
+  onChoose: (id: string) => void;
 }) {
   const taken: Array<[number, number]> = [];
   return (
@@ -146,11 +146,11 @@ export function HeadroomPicture({ scene, spread: s }: { scene: Scene; spread: Sp
   return (
     <g aria-label={`Headroom, 0 to ${picture.most.toFixed(1)} mm. ${picture.working}`}>
       {s.pages.map((page) => {
-        const a = onScreen(s, page, 0, picture.h),
-          b = onScreen(s, page, picture.w, 0);
+        const a = onScreen(s, page, 0, picture.h);
+        const b = onScreen(s, page, picture.w, 0);
         const flip = b[0] < a[0];
-        const w = Math.abs(b[0] - a[0]),
-          h = Math.abs(b[1] - a[1]);
+        const w = Math.abs(b[0] - a[0]);
+        const h = Math.abs(b[1] - a[1]);
         const [x, y] = [Math.min(a[0], b[0]), Math.min(a[1], b[1])];
         return (
           <image

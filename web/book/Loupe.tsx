@@ -1,6 +1,6 @@
 /** A glass over the drawing: what lies under it, three times as large. */
-const R = 92,
-  TIMES = 3;
+const R = 92;
+const TIMES = 3;
 
 export function Loupe({
   at: [x, y],

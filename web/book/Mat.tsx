@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 
 function ticks(w: number, h: number, step: number): ReactNode[] {
   const out: ReactNode[] = [];
-  for (let i = 1; i * step < w; i++)
+  for (let i = 1; i * step < w; i++) {
     out.push(
       <line
         key={`x${i}`}
@@ -14,7 +14,8 @@ function ticks(w: number, h: number, step: number): ReactNode[] {
         y2={h}
       />,
     );
-  for (let i = 1; i * step < h; i++)
+  }
+  for (let i = 1; i * step < h; i++) {
     out.push(
       <line
         key={`y${i}`}
@@ -25,6 +26,7 @@ function ticks(w: number, h: number, step: number): ReactNode[] {
         x2={w}
       />,
     );
+  }
   return out;
 }
 

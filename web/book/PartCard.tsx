@@ -15,9 +15,9 @@ export interface PartCardProps {
   selected: boolean;
   /** Solid ids that touch something they should not. */
   hit: ReadonlySet<string>;
-  onFocus(): void;
-  onKeyDown?(e: KeyboardEvent<SVGGElement>): void;
-  onPointerDown?(e: PointerEvent<SVGGElement>): void;
+  onFocus: () => void;
+  onKeyDown?: (e: KeyboardEvent<SVGGElement>) => void;
+  onPointerDown?: (e: PointerEvent<SVGGElement>) => void;
 }
 
 /** Middle of a part on the page, px. */
@@ -26,10 +26,10 @@ export function middleOf(
   page: Page,
   at: PlacedItem,
 ): { x: number; y: number; w: number; h: number } {
-  const xs = at.blocks.flatMap((b) => [b.solid.x0, b.solid.x1]),
-    ys = at.blocks.flatMap((b) => [b.solid.y0, b.solid.y1]);
-  const a = onScreen(spread, page, Math.min(...xs), Math.min(...ys)),
-    b = onScreen(spread, page, Math.max(...xs), Math.max(...ys));
+  const xs = at.blocks.flatMap((b) => [b.solid.x0, b.solid.x1]);
+  const ys = at.blocks.flatMap((b) => [b.solid.y0, b.solid.y1]);
+  const a = onScreen(spread, page, Math.min(...xs), Math.min(...ys));
+  const b = onScreen(spread, page, Math.max(...xs), Math.max(...ys));
   return {
     x: (a[0] + b[0]) / 2,
     y: (a[1] + b[1]) / 2,
@@ -106,8 +106,8 @@ export function PartCard({
       {at.mouths
         .filter((m) => m.outside)
         .map((m) => {
-          const [x, y] = onScreen(s, page, m.x, m.y),
-            [tx, ty] = onScreen(s, page, m.x + m.dx * 5, m.y + m.dy * 5);
+          const [x, y] = onScreen(s, page, m.x, m.y);
+          const [tx, ty] = onScreen(s, page, m.x + m.dx * 5, m.y + m.dy * 5);
           return (
             <line
               key={m.id}

@@ -18,10 +18,10 @@ export function ProfileView({
   lines: ReturnType<typeof useCuts>;
   several?: boolean;
 }) {
-  const { cuts, active, follow } = lines,
-    cut = cuts[active]!,
-    name = CUT_NAMES[active]!,
-    onCut = (c: CutAt) => lines.set(active, c);
+  const { cuts, active, follow } = lines;
+  const cut = cuts[active]!;
+  const name = CUT_NAMES[active]!;
+  const onCut = (c: CutAt) => lines.set(active, c);
   const [ref, size] = useSize<HTMLDivElement>();
   const cutting = useMemo(() => profile(scene, cut.axis, cut.at), [scene, cut]);
   const body = scene.shell!.body;
@@ -41,13 +41,13 @@ export function ProfileView({
   );
   const sx = Math.max(0.1, (size.w - 110) / along);
   const sz = Math.max(0.1, Math.min(sx * 3, (size.h - 30) / (high - low)));
-  const X = (a: number) => (size.w - along * sx) / 2 + a * sx,
-    Z = (z: number) => 14 + (high - z) * sz;
-  const clampZ = (z: number) => Math.max(low, Math.min(high, z)),
-    clampA = (a: number) => Math.max(0, Math.min(along, a));
-  const made = shellSlices(cutting.slices, body.wall.mm),
-    top = Math.max(0, ...made.map((s) => s.z1)),
-    foot = Math.min(0, ...made.map((s) => s.z0));
+  const X = (a: number) => (size.w - along * sx) / 2 + a * sx;
+  const Z = (z: number) => 14 + (high - z) * sz;
+  const clampZ = (z: number) => Math.max(low, Math.min(high, z));
+  const clampA = (a: number) => Math.max(0, Math.min(along, a));
+  const made = shellSlices(cutting.slices, body.wall.mm);
+  const top = Math.max(0, ...made.map((s) => s.z1));
+  const foot = Math.min(0, ...made.map((s) => s.z0));
   const named = new Set<string>();
   return (
     <section className="profile" aria-label="Profile">
@@ -211,8 +211,9 @@ export function ProfileView({
             .filter((s) => s.kind === 'block')
             .sort((p, q) => (q.a1 - q.a0) * (q.z1 - q.z0) - (p.a1 - p.a0) * (p.z1 - p.z0))
             .map((s) => {
-              if (named.has(s.owner) || (s.a1 - s.a0) * sx < 36 || (s.z1 - s.z0) * sz < 11)
+              if (named.has(s.owner) || (s.a1 - s.a0) * sx < 36 || (s.z1 - s.z0) * sz < 11) {
                 return null;
+              }
               named.add(s.owner);
               return (
                 <text
@@ -276,8 +277,9 @@ function bites(
   const blocks = slices.filter((s) => s.kind === 'block');
   for (const b of blocks) {
     for (const o of slices) {
-      if (o.owner === b.owner || o.kind === 'path' || (o.kind === 'block' && o.owner > b.owner))
+      if (o.owner === b.owner || o.kind === 'path' || (o.kind === 'block' && o.owner > b.owner)) {
         continue;
+      }
       const [a0, a1, z0, z1] = [
         Math.max(b.a0, o.a0),
         Math.min(b.a1, o.a1),

@@ -27,7 +27,7 @@ export function WireLayer({
   wiring: Wiring;
   spread: Spread;
   chosen: string | undefined;
-  onChoose(bundle: string): void;
+  onChoose: (bundle: string) => void;
 }) {
   const runs = (b: Bundle): Array<Array<[number, number]>> => {
     const [pa, pb] = b.pieces.map((q) => pageOf(s, q)) as [Page | undefined, Page | undefined];
@@ -43,8 +43,8 @@ export function WireLayer({
     ];
   };
   const lead = (l: LaidLead): Array<Array<[number, number]>> => {
-    const [pa, pb] = l.pieces.map((q) => pageOf(s, q)) as [Page | undefined, Page | undefined],
-      [a, b] = [l.points[0]!, l.points[l.points.length - 1]!];
+    const [pa, pb] = l.pieces.map((q) => pageOf(s, q)) as [Page | undefined, Page | undefined];
+    const [a, b] = [l.points[0]!, l.points[l.points.length - 1]!];
     if (!pa || !pb) return [];
     return [
       l.open
@@ -76,8 +76,8 @@ export function WireLayer({
       )}
       {wiring.packs.flatMap((q) =>
         s.pages.slice(0, 2).map((page) => {
-          const [ax, ay] = onScreen(s, page, q.x, q.y),
-            [bx, by] = onScreen(s, page, q.x + q.w, q.y + q.h);
+          const [ax, ay] = onScreen(s, page, q.x, q.y);
+          const [bx, by] = onScreen(s, page, q.x + q.w, q.y + q.h);
           return q.hangs !== (page.piece.role === 'back') ? (
             <g key={`${q.x} ${q.y} ${page.piece.id}`}>
               <rect
@@ -107,9 +107,11 @@ export function WireLayer({
       )}
       {wiring.bundles.map((b) =>
         runs(b).map((run, i) => {
-          const on = chosen === b.id,
-            w = Math.max(1.6, Math.min(8, b.across * s.scale)),
-            d = run.map(([x, y], k) => `${k ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`).join('');
+          const on = chosen === b.id;
+          const w = Math.max(1.6, Math.min(8, b.across * s.scale));
+          const d = run
+            .map(([x, y], k) => `${k ? 'L' : 'M'}${x.toFixed(1)} ${y.toFixed(1)}`)
+            .join('');
           const inks = [...new Set(b.nets.map((n) => wireInk(n.colour)))].slice(0, 4);
           return (
             <g

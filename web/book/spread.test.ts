@@ -31,8 +31,9 @@ describe('the open book on the screen', () => {
             y1: p.oy + p.view.h * s.scale,
           }));
           expect(boxes.length).toBe(2);
-          for (const b of boxes)
+          for (const b of boxes) {
             expect([b.x0 >= 0, b.y0 >= 0, b.x1 <= w, b.y1 <= h]).toEqual([true, true, true, true]);
+          }
           const [a, b] = boxes as [(typeof boxes)[0], (typeof boxes)[0]];
           expect(
             a.x1 <= b.x0 + 1e-9 ||
@@ -83,8 +84,8 @@ describe('the open book on the screen', () => {
 });
 
 describe('looked at closely', () => {
-  const spines = fc.constantFrom<Edge>('left', 'right', 'top', 'bottom'),
-    size = fc.tuple(fc.integer({ min: 420, max: 1600 }), fc.integer({ min: 300, max: 1000 }));
+  const spines = fc.constantFrom<Edge>('left', 'right', 'top', 'bottom');
+  const size = fc.tuple(fc.integer({ min: 420, max: 1600 }), fc.integer({ min: 300, max: 1000 }));
   const look: fc.Arbitrary<Look> = fc.record({
     k: fc.double({ min: 1.1, max: 8, noNaN: true }),
     x: fc.integer({ min: 0, max: 1600 }),
@@ -94,21 +95,22 @@ describe('looked at closely', () => {
   test('a point of the whole that is asked for lies in the middle, and everything is so many times as far from it', () => {
     fc.assert(
       fc.property(spines, size, look, (spine, [w, h], l) => {
-        const whole = spreadOf(body(spine), w, h),
-          near = zoomed(whole, l);
-        for (const [i, page] of whole.pages.entries())
+        const whole = spreadOf(body(spine), w, h);
+        const near = zoomed(whole, l);
+        for (const [i, page] of whole.pages.entries()) {
           for (const [x, y] of [
             [0, 0],
             [172, 90],
             [40, 61],
           ] as const) {
-            const [a, b] = onScreen(whole, page, x, y),
-              [c, d] = onScreen(near, near.pages[i]!, x, y);
+            const [a, b] = onScreen(whole, page, x, y);
+            const [c, d] = onScreen(near, near.pages[i]!, x, y);
             expect([c - w / 2, d - h / 2]).toEqual([
               expect.closeTo((a - l.x) * l.k, 6),
               expect.closeTo((b - l.y) * l.k, 6),
             ]);
           }
+        }
         expect(near.fold.x1 - near.fold.x0).toBeCloseTo((whole.fold.x1 - whole.fold.x0) * l.k, 6);
       }),
     );
@@ -125,12 +127,12 @@ describe('looked at closely', () => {
           fc.double({ min: 0.1, max: 0.9, noNaN: true }),
         ),
         (spine, [w, h], l, times, [u, v]) => {
-          const whole = spreadOf(body(spine), w, h),
-            at = [u * w, v * h] as const,
-            next = closer(whole, l, times, at);
+          const whole = spreadOf(body(spine), w, h);
+          const at = [u * w, v * h] as const;
+          const next = closer(whole, l, times, at);
           if (!next) return;
-          const [before, after] = [zoomed(whole, l), zoomed(whole, next)],
-            page = before.pages[0]!;
+          const [before, after] = [zoomed(whole, l), zoomed(whole, next)];
+          const page = before.pages[0]!;
           const mm = (s: typeof whole, p: typeof page) => [
             (at[0] - p.ox) / s.scale,
             (at[1] - p.oy) / s.scale,

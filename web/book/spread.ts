@@ -19,45 +19,46 @@ export interface Spread {
   fold: { x0: number; y0: number; x1: number; y1: number };
 }
 
-const GAP_MM = 9,
-  EDGE_PX = 26,
-  TOP_PX = 34;
+const GAP_MM = 9;
+const EDGE_PX = 26;
+const TOP_PX = 34;
 
 export function spreadOf(body: Body, width: number, height: number): Spread {
   const corners = straightWalls(body);
-  const w = Math.max(...corners.map((c) => c.x0)),
-    h = Math.max(...corners.map((c) => c.y0));
+  const w = Math.max(...corners.map((c) => c.x0));
+  const h = Math.max(...corners.map((c) => c.y0));
   const side = body.spine === 'left' || body.spine === 'right';
   const [totalW, totalH] = side ? [2 * w + GAP_MM, h] : [w, 2 * h + GAP_MM];
   const scale = Math.max(
     0.2,
     Math.min((width - 2 * EDGE_PX) / totalW, (height - TOP_PX - EDGE_PX) / totalH),
   );
-  const x0 = (width - totalW * scale) / 2,
-    y0 = TOP_PX + (height - TOP_PX - EDGE_PX - totalH * scale) / 2;
-  const front = body.pieces.find((p) => p.role === 'front' || p.role === 'plate'),
-    back = body.pieces.find((p) => p.role === 'back');
+  const x0 = (width - totalW * scale) / 2;
+  const y0 = TOP_PX + (height - TOP_PX - EDGE_PX - totalH * scale) / 2;
+  const front = body.pieces.find((p) => p.role === 'front' || p.role === 'plate');
+  const back = body.pieces.find((p) => p.role === 'back');
   // With the spine at the left the front's page lies left of the back's; at the right, right of it.
   const frontFirst = body.spine === 'left' || body.spine === 'top';
-  const place = (first: boolean): { ox: number; oy: number } =>
-    first
-      ? { ox: x0, oy: y0 }
-      : side
-        ? { ox: x0 + (w + GAP_MM) * scale, oy: y0 }
-        : { ox: x0, oy: y0 + (h + GAP_MM) * scale };
+  const place = (first: boolean): { ox: number; oy: number } => {
+    if (first) return { ox: x0, oy: y0 };
+    if (side) return { ox: x0 + (w + GAP_MM) * scale, oy: y0 };
+    return { ox: x0, oy: y0 + (h + GAP_MM) * scale };
+  };
   const pages: Page[] = [];
-  if (front)
+  if (front) {
     pages.push({
       piece: front,
       view: { side: 'front inside', w, h, spine: body.spine },
       ...place(frontFirst),
     });
-  if (back)
+  }
+  if (back) {
     pages.push({
       piece: back,
       view: { side: 'back inside', w, h, spine: body.spine },
       ...place(!frontFirst),
     });
+  }
   const mid = side ? x0 + (w + GAP_MM / 2) * scale : y0 + (h + GAP_MM / 2) * scale;
   return {
     pages,
@@ -115,9 +116,9 @@ const MOST = 8;
 
 export function zoomed(s: Spread, look: Look | undefined): Spread {
   if (!look) return s;
-  const X = (x: number) => (x - look.x) * look.k + s.width / 2,
-    Y = (y: number) => (y - look.y) * look.k + s.height / 2,
-    { x0, y0, x1, y1 } = s.fold;
+  const X = (x: number) => (x - look.x) * look.k + s.width / 2;
+  const Y = (y: number) => (y - look.y) * look.k + s.height / 2;
+  const { x0, y0, x1, y1 } = s.fold;
   return {
     ...s,
     scale: s.scale * look.k,
@@ -133,8 +134,8 @@ export function closer(
   times: number,
   [sx, sy]: readonly [number, number] = [s.width / 2, s.height / 2],
 ): Look | undefined {
-  const now = look ?? { k: 1, x: s.width / 2, y: s.height / 2 },
-    k = Math.min(MOST, now.k * times);
+  const now = look ?? { k: 1, x: s.width / 2, y: s.height / 2 };
+  const k = Math.min(MOST, now.k * times);
   if (k <= 1.02) return undefined;
   const hold = (c: number, at: number, size: number) => c + (at - size / 2) * (1 / now.k - 1 / k);
   return { k, x: hold(now.x, sx, s.width), y: hold(now.y, sy, s.height) };

@@ -15,12 +15,14 @@ describe('figures beside their lines', () => {
   test('none lies on another, each at the height of its line and near it, one place for each line', () => {
     fc.assert(
       fc.property(lines, (list) => {
-        const out = tags(list),
-          stood = out.flatMap((t) => t ?? []);
+        const out = tags(list);
+        const stood = out.flatMap((t) => t ?? []);
         expect(out.length).toBe(list.length);
-        for (const [i, a] of stood.entries())
-          for (const b of stood.slice(0, i))
+        for (const [i, a] of stood.entries()) {
+          for (const b of stood.slice(0, i)) {
             expect(Math.abs(a.x - b.x) >= TAG.w || Math.abs(a.y - b.y) >= TAG.h).toBe(true);
+          }
+        }
         out.forEach((t, i) => {
           if (t) {
             expect(t.y).toBe(list[i]!.y);

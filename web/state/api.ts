@@ -68,12 +68,13 @@ export interface StoredBuild {
 function stored(value: unknown): StoredBuild {
   const s = Stored.parse(value);
   const read = readProject(s.document);
-  if (!read.ok)
+  if (!read.ok) {
     throw new ApiError(
       500,
       'document',
       `${read.complaints[0]!.path}: ${read.complaints[0]!.sentence}`,
     );
+  }
   return { ...s, document: read.value };
 }
 
@@ -107,11 +108,12 @@ export async function saveBuild(
       .parse(await call('PUT', `/builds/${key}`, { basedOn, document }));
     return { ok: true, ...r };
   } catch (e) {
-    if (e instanceof ApiError && e.status === 409)
+    if (e instanceof ApiError && e.status === 409) {
       return {
         ok: false,
         current: stored(z.object({ current: z.unknown() }).parse(e.body).current),
       };
+    }
     throw e;
   }
 }
@@ -148,15 +150,16 @@ export async function getFit(
   id: string,
 ): Promise<{ document: Project; photo?: string }> {
   const body = z
-      .object({ document: z.unknown(), photo: z.string().optional() })
-      .parse(await call('GET', `/builds/${key}/revisions/${id}`)),
-    read = readProject(body.document);
-  if (!read.ok)
+    .object({ document: z.unknown(), photo: z.string().optional() })
+    .parse(await call('GET', `/builds/${key}/revisions/${id}`));
+  const read = readProject(body.document);
+  if (!read.ok) {
     throw new ApiError(
       500,
       'document',
       `${read.complaints[0]!.path}: ${read.complaints[0]!.sentence}`,
     );
+  }
   return { document: read.value, ...(body.photo ? { photo: body.photo } : {}) };
 }
 

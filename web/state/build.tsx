@@ -32,17 +32,17 @@ export interface Build {
   scores: readonly Score[];
   library: readonly Part[];
   /** Returns a sentence when the edit would make an impossible document; nothing is changed then. */
-  edit(next: Project | ((p: Project) => Project), merge?: string): string | undefined;
-  apply(changes: readonly Change[]): void;
-  undo(): void;
-  redo(): void;
+  edit: (next: Project | ((p: Project) => Project), merge?: string) => string | undefined;
+  apply: (changes: readonly Change[]) => void;
+  undo: () => void;
+  redo: () => void;
   canUndo: boolean;
   canRedo: boolean;
   saving: Saving;
-  open(document: Project): void;
+  open: (document: Project) => void;
   /** The finding in the light, shared by all stations. */
   chosen: string | undefined;
-  choose(id: string | undefined): void;
+  choose: (id: string | undefined) => void;
 }
 
 const Context = createContext<Build | undefined>(undefined);
@@ -52,6 +52,7 @@ export const useBuild = (): Build => {
   return b;
 };
 
+/* eslint-disable react-hooks/refs -- the checker of before is a cache: from any, the verdict is the same */
 /** A verdict that reuses the shell of the one before while shell and cuts are the same objects. */
 function useCheck(doc: Project): Check {
   const before = useRef<Checker>(undefined);
@@ -61,6 +62,7 @@ function useCheck(doc: Project): Check {
     return next;
   }, [doc]);
 }
+/* eslint-enable react-hooks/refs */
 
 export function BuildProvider({
   opened,
@@ -88,8 +90,8 @@ export function BuildProvider({
   const mine = useQuery({ queryKey: ['parts'], queryFn: listParts });
   // A part of one's own stands for the starter part of the same id.
   const library = useMemo(() => {
-    const own = mine.data ?? [],
-      ids = new Set(own.map((p) => p.id));
+    const own = mine.data ?? [];
+    const ids = new Set(own.map((p) => p.id));
     return [...own, ...STARTER_PARTS.filter((p) => !ids.has(p.id))];
   }, [mine.data]);
   const saving = useSaving(opened.key, opened, doc, conflict);
@@ -98,8 +100,9 @@ export function BuildProvider({
     (next: Project | ((p: Project) => Project), merge?: string): string | undefined => {
       const after = typeof next === 'function' ? next(latest.current) : next;
       // A field that says again what stands already is no step to undo.
-      if (after === latest.current || JSON.stringify(after) === JSON.stringify(latest.current))
+      if (after === latest.current || JSON.stringify(after) === JSON.stringify(latest.current)) {
         return undefined;
+      }
       const read = readProject(after);
       if (!read.ok) return read.complaints[0]!.sentence;
       latest.current = after;

@@ -21,8 +21,9 @@ export function history(h: History, m: Move): History {
     case 'edit':
       if (m.next === h.present) return h;
       // Nudges of one part follow each other as one step.
-      if (m.merge !== undefined && m.merge === h.merge)
+      if (m.merge !== undefined && m.merge === h.merge) {
         return { ...h, present: m.next, future: [] };
+      }
       return {
         past: [...h.past.slice(-DEEPEST), h.present],
         present: m.next,

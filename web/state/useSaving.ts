@@ -15,14 +15,14 @@ export type SaveState =
   | { is: 'conflict'; current: StoredBuild }
   | { is: 'refused'; sentence: string };
 
-const SOON_MS = 500,
-  AGAIN_MS = 2500;
+const SOON_MS = 500;
+const AGAIN_MS = 2500;
 
 export interface Saving {
   state: SaveState;
-  takeTheirs(): Project | undefined;
-  saveMine(): void;
-  saveCopy(): Promise<string | undefined>;
+  takeTheirs: () => Project | undefined;
+  saveMine: () => void;
+  saveCopy: () => Promise<string | undefined>;
 }
 
 export function useSaving(
@@ -41,6 +41,7 @@ export function useSaving(
   const busy = useRef(false);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
 
+  const pushAgain = useRef<() => Promise<void>>(undefined);
   const push = useCallback(async (): Promise<void> => {
     if (busy.current || latest.current === savedDoc.current) return;
     busy.current = true;
@@ -66,19 +67,23 @@ export function useSaving(
       if (isOffline(e)) {
         setState({ is: 'offline' });
         again = AGAIN_MS;
-      } else
+      } else {
         setState({
           is: 'refused',
           sentence:
             e instanceof ApiError ? `${e.field ? `${e.field}: ` : ''}${e.message}` : 'Not saved.',
         });
+      }
     }
     busy.current = false;
     if (again !== undefined) {
       clearTimeout(timer.current);
-      timer.current = setTimeout(() => void push(), again);
+      timer.current = setTimeout(() => void pushAgain.current?.(), again);
     }
   }, [key]);
+  useEffect(() => {
+    pushAgain.current = push;
+  }, [push]);
 
   useEffect(() => {
     latest.current = mine;

@@ -26,13 +26,14 @@ export default function BuildFrame() {
     retry: false,
     queryFn: async () => ({ stored: await getBuild(key), draft: await findDraft(key) }),
   });
-  if (opened.isPending)
+  if (opened.isPending) {
     return (
       <p className="home note" role="status">
         Opening the build ...
       </p>
     );
-  if (opened.isError)
+  }
+  if (opened.isError) {
     return (
       <main className="home">
         <h1>This build does not open</h1>
@@ -42,6 +43,7 @@ export default function BuildFrame() {
         </p>
       </main>
     );
+  }
   const { stored, draft } = opened.data;
   // Edits from before that were based on an older version are not thrown away: they are a conflict.
   const conflict = draft && draft.basedOn !== stored.version ? stored : undefined;
@@ -89,7 +91,10 @@ function Frame() {
     window.addEventListener('keydown', keys);
     return () => window.removeEventListener('keydown', keys);
   }, [undo, redo, go, key]);
-  const verdict = check.hits ? 'hit' : check.tight ? 'tight' : 'clear';
+  let verdict: 'clear' | 'tight' | 'hit';
+  if (check.hits) verdict = 'hit';
+  else if (check.tight) verdict = 'tight';
+  else verdict = 'clear';
   return (
     <div className="frame">
       <header className="head">
@@ -175,8 +180,8 @@ function Frame() {
 
 /** Missed goals count as hits at the Brief tab, those at risk as tight. */
 const goalCount = (scores: readonly Score[]) => {
-  const hits = scores.filter((s) => s.standing === 'missed').length,
-    tight = scores.filter((s) => s.standing === 'at risk').length;
+  const hits = scores.filter((s) => s.standing === 'missed').length;
+  const tight = scores.filter((s) => s.standing === 'at risk').length;
   return hits || tight ? { hits, tight } : undefined;
 };
 
@@ -185,7 +190,7 @@ function BuildName({
   onChange,
 }: {
   name: string;
-  onChange(name: string): string | undefined;
+  onChange: (name: string) => string | undefined;
 }) {
   const [text, setText] = useState<string>();
   const [bad, setBad] = useState<string>();
@@ -197,7 +202,7 @@ function BuildName({
     }
     setText(undefined);
   };
-  if (text === undefined)
+  if (text === undefined) {
     return (
       <button
         type="button"
@@ -209,6 +214,7 @@ function BuildName({
         {name}
       </button>
     );
+  }
   return (
     <>
       <input

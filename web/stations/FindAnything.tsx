@@ -5,7 +5,7 @@ import { useNavigate } from 'react-router';
 import { useBuild } from '../state/build';
 import { STATIONS } from './stations';
 
-export function FindAnything({ onClose }: { onClose(): void }) {
+export function FindAnything({ onClose }: { onClose: () => void }) {
   const { doc, check, key, choose } = useBuild();
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
@@ -24,7 +24,7 @@ export function FindAnything({ onClose }: { onClose(): void }) {
           words: `${f.title}: ${f.what}`,
           kind: 'finding',
           to: f.station,
-          finding: f.id as string | undefined,
+          finding: f.id,
         })),
       ...doc.kit.items.map((i) => ({ words: i.name, kind: 'part', to: 'kit', finding: undefined })),
       ...doc.shell.bodies.flatMap((b) =>

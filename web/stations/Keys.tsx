@@ -25,7 +25,7 @@ const KEYS: ReadonlyArray<[string, string]> = [
   ['?', 'this sheet'],
 ];
 
-export const Keys = ({ onClose }: { onClose(): void }) => (
+export const Keys = ({ onClose }: { onClose: () => void }) => (
   <div className="over" role="dialog" aria-modal="true" aria-label="Keys" onClick={onClose}>
     <div onClick={(e) => e.stopPropagation()}>
       <div className="row">

@@ -11,21 +11,17 @@ const time = new Intl.DateTimeFormat('en-GB', { timeStyle: 'short' });
 export function SaveWords() {
   const { saving } = useBuild();
   const s = saving.state;
+  let words: React.ReactNode;
+  if (s.is === 'saved') words = `saved ${time.format(new Date(s.at))}`;
+  else if (s.is === 'saving') words = 'saving ...';
+  else if (s.is === 'unsaved') words = 'not saved yet';
+  else if (s.is === 'offline') {
+    words = <span className="bad">server away, kept in this browser</span>;
+  } else if (s.is === 'conflict') words = <span className="bad">saved elsewhere meanwhile</span>;
+  else words = <span className="bad">{s.sentence}</span>;
   return (
     <span role="status" data-save={s.is}>
-      {s.is === 'saved' ? (
-        `saved ${time.format(new Date(s.at))}`
-      ) : s.is === 'saving' ? (
-        'saving ...'
-      ) : s.is === 'unsaved' ? (
-        'not saved yet'
-      ) : s.is === 'offline' ? (
-        <span className="bad">server away, kept in this browser</span>
-      ) : s.is === 'conflict' ? (
-        <span className="bad">saved elsewhere meanwhile</span>
-      ) : (
-        <span className="bad">{s.sentence}</span>
-      )}
+      {words}
     </span>
   );
 }

@@ -14,14 +14,14 @@ const chosen = (): string | null => {
 const isDark = (): boolean => (chosen() ?? (system.matches ? 'dark' : 'light')) === 'dark';
 system.addEventListener('change', () => listeners.forEach((l) => l()));
 
-export function useDark(): { dark: boolean; toggle(): void } {
+export function useDark(): { dark: boolean; toggle: () => void } {
   const dark = useSyncExternalStore((l) => {
     listeners.add(l);
     return () => listeners.delete(l);
   }, isDark);
   return {
     dark,
-    toggle() {
+    toggle: () => {
       try {
         localStorage.setItem(KEY, dark ? 'light' : 'dark');
       } catch {

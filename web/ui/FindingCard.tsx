@@ -7,8 +7,8 @@ export interface FindingCardProps {
   no: number;
   chosen: boolean;
   ways: Ways | undefined;
-  onChoose(): void;
-  onTake(way: WayOut): void;
+  onChoose: () => void;
+  onTake: (way: WayOut) => void;
 }
 
 export function FindingCard({ finding: f, no, chosen, ways, onChoose, onTake }: FindingCardProps) {
@@ -57,14 +57,15 @@ export function FindingCard({ finding: f, no, chosen, ways, onChoose, onTake }: 
 
 const cap = (t: string): string => t.charAt(0).toUpperCase() + t.slice(1);
 
-function WayList({ ways, onTake }: { ways: Ways | undefined; onTake(w: WayOut): void }) {
-  if (!ways)
+function WayList({ ways, onTake }: { ways: Ways | undefined; onTake: (w: WayOut) => void }) {
+  if (!ways) {
     return (
       <p className="note" role="status">
         Looking for ways out ...
       </p>
     );
-  if (!ways.ways.length)
+  }
+  if (!ways.ways.length) {
     return (
       <p className="note">
         {ways.blocked
@@ -72,6 +73,7 @@ function WayList({ ways, onTake }: { ways: Ways | undefined; onTake(w: WayOut): 
           : 'No way out was found that keeps everything else clear.'}
       </p>
     );
+  }
   return (
     <div>
       {ways.ways.map((w, i) => (

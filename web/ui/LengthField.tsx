@@ -33,8 +33,8 @@ export interface LengthFieldProps {
   max?: number;
   n?: number;
   /** Returns a sentence when the whole document would not take it. */
-  onChange(value: Length): string | undefined | void;
-  onFocus?(): void;
+  onChange: (value: Length) => string | undefined | void;
+  onFocus?: () => void;
   autoFocus?: boolean;
 }
 
@@ -96,11 +96,31 @@ export function LengthField({
   };
   const parsed = parseReadings(text);
   const many = parsed.ok && 'readings' in parsed ? repeated(parsed.readings, how) : undefined;
-  const became = many
-    ? many.working
-    : parsed.ok && 'mm' in parsed && !/^\s*-?[\d.]+\s*(mm)?\s*$/.test(text)
-      ? `${formatMm(parsed.mm)} mm`
-      : '';
+  let became: string;
+  if (many) became = many.working;
+  else if (parsed.ok && 'mm' in parsed && !/^\s*-?[\d.]+\s*(mm)?\s*$/.test(text)) {
+    became = `${formatMm(parsed.mm)} mm`;
+  } else became = '';
+  let echo: React.ReactNode;
+  if (bad) {
+    echo = (
+      <span className="bad" id={`${id}-bad`} role="alert">
+        {bad}
+      </span>
+    );
+  } else if (became) {
+    echo = (
+      <span className="became">
+        = {became}
+        {many?.disagrees && (
+          <span className="bad" role="alert">
+            {' '}
+            {many.disagrees.sentence}
+          </span>
+        )}
+      </span>
+    );
+  } else echo = null;
   return (
     <>
       <span className="n">{n ?? ''}</span>
@@ -137,21 +157,7 @@ export function LengthField({
           title: HOW_WORDS[h],
         }))}
       />
-      {bad ? (
-        <span className="bad" id={`${id}-bad`} role="alert">
-          {bad}
-        </span>
-      ) : became ? (
-        <span className="became">
-          = {became}
-          {many?.disagrees && (
-            <span className="bad" role="alert">
-              {' '}
-              {many.disagrees.sentence}
-            </span>
-          )}
-        </span>
-      ) : null}
+      {echo}
     </>
   );
 }

@@ -1,7 +1,8 @@
 /** A typed place or size without a measuring method: commits on Enter or when left. */
-import { useEffect, useId, useState } from 'react';
+import { useId, useState } from 'react';
 import { Input } from 'antd';
 import { formatMm, parseLength } from '@deft/core/model';
+import { useChanged } from './useChanged';
 
 export function MmField({
   label,
@@ -16,15 +17,15 @@ export function MmField({
   min?: number;
   max?: number;
   unit?: string;
-  onChange(mm: number): string | undefined | void;
+  onChange: (mm: number) => string | undefined | void;
 }) {
   const id = useId();
   const [text, setText] = useState(formatMm(value));
   const [bad, setBad] = useState<string>();
-  useEffect(() => {
-    setText(formatMm(value));
+  useChanged(value, (mm) => {
+    setText(formatMm(mm));
     setBad(undefined);
-  }, [value]);
+  });
   const commit = () => {
     const read = parseLength(text, {
       ...(min === undefined ? {} : { min }),

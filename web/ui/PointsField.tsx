@@ -1,7 +1,8 @@
 /** An outline typed as points, one corner a line. */
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Button, Input } from 'antd';
 import { type Points, pointsFrom, pointsText } from './points';
+import { useChanged } from './useChanged';
 
 export function PointsField({
   label,
@@ -13,16 +14,16 @@ export function PointsField({
   label: string;
   points: Points;
   use: string;
-  onUse(points: Array<[number, number]>): string | undefined;
+  onUse: (points: Array<[number, number]>) => string | undefined;
   children?: React.ReactNode;
 }) {
   const [text, setText] = useState(pointsText(points));
   const [bad, setBad] = useState<string>();
   const now = pointsText(points);
-  useEffect(() => {
-    setText(now);
+  useChanged(now, (points) => {
+    setText(points);
     setBad(undefined);
-  }, [now]);
+  });
   const take = () => {
     const read = pointsFrom(text);
     setBad(typeof read === 'string' ? read : onUse(read));

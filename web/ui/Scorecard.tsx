@@ -18,8 +18,8 @@ export const WEDGE: Readonly<Record<Standing, Verdict>> = {
 export function Goals() {
   const { scores } = useBuild();
   if (!scores.length) return null;
-  const met = scores.filter((s) => s.standing === 'met').length,
-    worst = scores[0]!;
+  const met = scores.filter((s) => s.standing === 'met').length;
+  const worst = scores[0]!;
   return (
     <Popover
       trigger="click"
@@ -53,6 +53,11 @@ export function Goals() {
   );
 }
 
+function costWords(cost: number): string {
+  if (cost > 0) return `${cost.toFixed(2)} more`;
+  return cost < 0 ? `${(-cost).toFixed(2)} less` : 'no cost';
+}
+
 export function ScoreCard({
   score: s,
   open,
@@ -60,7 +65,7 @@ export function ScoreCard({
 }: {
   score: Score;
   open: boolean;
-  onOpen(): void;
+  onOpen: () => void;
 }) {
   const { check, library, apply } = useBuild();
   const mend = useMend(
@@ -68,6 +73,31 @@ export function ScoreCard({
     open && s.standing !== 'met' ? s.goal : undefined,
     library,
   );
+  let mendLine: React.ReactNode;
+  if (mend === undefined) {
+    mendLine = (
+      <p className="note" role="status">
+        Looking for the cheapest change ...
+      </p>
+    );
+  } else if (mend === null) {
+    mendLine = (
+      <p className="note">
+        No single change in the library meets it without missing something else.
+      </p>
+    );
+  } else {
+    mendLine = (
+      <Button
+        size="small"
+        type="primary"
+        style={{ marginTop: 6, height: 'auto', whiteSpace: 'normal', textAlign: 'left' }}
+        onClick={() => apply(mend.changes)}
+      >
+        {mend.text}: {mend.figure}, {costWords(mend.cost)}
+      </Button>
+    );
+  }
   return (
     <article className="score" aria-label={`${s.name}: ${s.standing}`}>
       <button
@@ -99,31 +129,7 @@ export function ScoreCard({
               {w}
             </p>
           ))}
-          {s.standing !== 'met' &&
-            s.standing !== 'open' &&
-            (mend === undefined ? (
-              <p className="note" role="status">
-                Looking for the cheapest change ...
-              </p>
-            ) : mend === null ? (
-              <p className="note">
-                No single change in the library meets it without missing something else.
-              </p>
-            ) : (
-              <Button
-                size="small"
-                type="primary"
-                style={{ marginTop: 6, height: 'auto', whiteSpace: 'normal', textAlign: 'left' }}
-                onClick={() => apply(mend.changes)}
-              >
-                {mend.text}: {mend.figure},{' '}
-                {mend.cost > 0
-                  ? `${mend.cost.toFixed(2)} more`
-                  : mend.cost < 0
-                    ? `${(-mend.cost).toFixed(2)} less`
-                    : 'no cost'}
-              </Button>
-            ))}
+          {s.standing !== 'met' && s.standing !== 'open' && mendLine}
         </div>
       )}
     </article>

@@ -31,8 +31,8 @@ describe('points as text', () => {
 });
 
 describe('a reading of the round', () => {
-  const demo = demos()[0]!,
-    body = demo.shell.bodies[0]!;
+  const demo = demos()[0]!;
+  const body = demo.shell.bodies[0]!;
   test('lands at its own path and nowhere else, whatever it is of', () => {
     for (const step of roundOf(body)) {
       const value = length(step.value!.mm + 0.01);

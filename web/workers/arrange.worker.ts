@@ -35,8 +35,8 @@ const api = {
       await tell({ progress: { ...arranger.a.progress }, best: [], secondsLeft: 0 });
       return;
     }
-    const { a } = arranger,
-      end = performance.now() + seconds * 1000;
+    const { a } = arranger;
+    const end = performance.now() + seconds * 1000;
     for (let last = 0; ;) {
       a.work(120);
       const now = performance.now();

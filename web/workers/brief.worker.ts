@@ -12,27 +12,29 @@ import {
 import type { GoalKey, Part, Project } from '@deft/core/model';
 import { check, type Check } from '@deft/core/verdict';
 
-const WARM_MS = 700,
-  TELL_MS = 80;
+const WARM_MS = 700;
+const TELL_MS = 80;
 
 /** The build as it was judged last: the same one is not judged again. */
 let last: { version: string; project: Project; now: Check } | undefined;
 function judged(project: Project, version: string): NonNullable<typeof last> {
-  if (last?.version !== version)
+  if (last?.version !== version) {
     last = { version, project, now: check(project, last?.now.checker) };
+  }
   return last;
 }
 
 const api = {
   /** Runs the same code on a few alternatives, so that it is compiled by the time somebody asks. */
   warm(project: Project, version: string, library: readonly Part[]): void {
-    const at = judged(project, version),
-      until = performance.now() + WARM_MS;
-    for (const { id } of project.kit.items)
+    const at = judged(project, version);
+    const until = performance.now() + WARM_MS;
+    for (const { id } of project.kit.items) {
       for (const one of compare(at.project, id, alternatives(at.project, id, library), at.now)) {
         void one;
         if (performance.now() > until) return;
       }
+    }
   },
   mend: (
     project: Project,
@@ -51,11 +53,11 @@ const api = {
     library: readonly Part[],
     tell: (now: Outcome, of: number, some: Alternative[]) => Promise<boolean>,
   ): Promise<void> {
-    const at = judged(project, version),
-      list = alternatives(at.project, item, library),
-      mine = outcomeOf(at.project, at.now);
-    let some: Alternative[] = [],
-      since = performance.now();
+    const at = judged(project, version);
+    const list = alternatives(at.project, item, library);
+    const mine = outcomeOf(at.project, at.now);
+    let some: Alternative[] = [];
+    let since = performance.now();
     for (const one of compare(at.project, item, list, at.now)) {
       some.push(one);
       if (performance.now() - since < TELL_MS) continue;

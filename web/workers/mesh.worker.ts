@@ -22,11 +22,11 @@ const said = async <T>(work: () => Promise<T> | T, otherwise: string): Promise<S
 let held: Solid[] = [];
 
 function sizeOf(p: Float32Array): [number, number, number] {
-  const lo = [Infinity, Infinity, Infinity],
-    hi = [-Infinity, -Infinity, -Infinity];
+  const lo = [Infinity, Infinity, Infinity];
+  const hi = [-Infinity, -Infinity, -Infinity];
   for (let i = 0; i < p.length; i++) {
-    const k = i % 3,
-      v = p[i]!;
+    const k = i % 3;
+    const v = p[i]!;
     if (v < lo[k]!) lo[k] = v;
     if (v > hi[k]!) hi[k] = v;
   }
@@ -46,8 +46,9 @@ const api = {
             }))
           : f.solids;
       held = apart.filter((s) => s.mesh.triangles.length >= 36).slice(0, 40);
-      if (!held.length)
+      if (!held.length) {
         throw new BadInput('', 'The file holds nothing large enough to be half a shell.');
+      }
       return {
         kind: f.kind,
         ...(f.unitMm ? { unitMm: f.unitMm } : {}),

@@ -11,7 +11,8 @@ import {
 import { BadInput, type Underlay } from '@deft/core/model';
 
 type Said<T> = { ok: true; value: T } | { ok: false; sentence: string };
-let image: ImageData | undefined, gray: Gray | undefined;
+let image: ImageData | undefined;
+let gray: Gray | undefined;
 
 const said = async <T>(work: () => Promise<T> | T, otherwise: string): Promise<Said<T>> => {
   try {
@@ -29,14 +30,15 @@ const api = {
   open: (blob: Blob): Promise<Said<{ w: number; h: number }>> =>
     said(async () => {
       const map = await createImageBitmap(blob);
-      const canvas = new OffscreenCanvas(map.width, map.height),
-        pen = canvas.getContext('2d', { willReadFrequently: true })!;
+      const canvas = new OffscreenCanvas(map.width, map.height);
+      const pen = canvas.getContext('2d', { willReadFrequently: true })!;
       pen.drawImage(map, 0, 0);
       image = pen.getImageData(0, 0, map.width, map.height);
-      const px = new Uint8Array(map.width * map.height),
-        d = image.data;
-      for (let i = 0; i < px.length; i++)
+      const px = new Uint8Array(map.width * map.height);
+      const d = image.data;
+      for (let i = 0; i < px.length; i++) {
         px[i] = (d[4 * i]! * 77 + d[4 * i + 1]! * 150 + d[4 * i + 2]! * 29) >> 8;
+      }
       gray = { w: map.width, h: map.height, px };
       return { w: map.width, h: map.height };
     }, 'This picture is damaged: it cannot be drawn.'),
@@ -51,20 +53,20 @@ const api = {
     pxPerMm: number,
   ): Promise<Said<Blob>> =>
     said(async () => {
-      const rim = u.how.kind === 'photo' ? u.how.rim : { mm: 0, u: 0 },
-        lying = lyingBy(viewBy(u.how), u.lies, rim);
-      const W = Math.round((w + 10) * pxPerMm),
-        H = Math.round((h + 10) * pxPerMm),
-        out = new ImageData(W, H),
-        from = image!;
+      const rim = u.how.kind === 'photo' ? u.how.rim : { mm: 0, u: 0 };
+      const lying = lyingBy(viewBy(u.how), u.lies, rim);
+      const W = Math.round((w + 10) * pxPerMm);
+      const H = Math.round((h + 10) * pxPerMm);
+      const out = new ImageData(W, H);
+      const from = image!;
       for (let j = 0; j < H; j++) {
         for (let i = 0; i < W; i++) {
-          const [px, py] = lying.pixel(i / pxPerMm - 5, h + 5 - j / pxPerMm, rim.mm),
-            a = Math.round(px),
-            b = Math.round(py);
+          const [px, py] = lying.pixel(i / pxPerMm - 5, h + 5 - j / pxPerMm, rim.mm);
+          const a = Math.round(px);
+          const b = Math.round(py);
           if (a < 0 || b < 0 || a >= from.width || b >= from.height) continue;
-          const s = 4 * (b * from.width + a),
-            t = 4 * (j * W + i);
+          const s = 4 * (b * from.width + a);
+          const t = 4 * (j * W + i);
           out.data[t] = from.data[s]!;
           out.data[t + 1] = from.data[s + 1]!;
           out.data[t + 2] = from.data[s + 2]!;

@@ -38,8 +38,8 @@ export function useSwaps(
   const [found, set] = useState<{ doc: Project; item: string; swaps: Swaps }>();
   useEffect(() => {
     if (!item) return;
-    let live = true,
-      rows: Alternative[] = [];
+    let live = true;
+    let rows: Alternative[] = [];
     void engine()
       .swaps(
         doc,

@@ -76,10 +76,10 @@ export interface Asked {
 export function useLargest(
   doc: Project,
   library: readonly Part[],
-): { asked: Asked | undefined; ask(kind: Kind): void } {
+): { asked: Asked | undefined; ask: (kind: Kind) => void } {
   const [asked, setAsked] = useState<Asked>();
-  const version = versionOf(doc),
-    current = useRef(version);
+  const version = versionOf(doc);
+  const current = useRef(version);
   useEffect(() => {
     current.current = version;
     return () => {

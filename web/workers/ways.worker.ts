@@ -16,8 +16,9 @@ let last: { doc: string; check: Check; project: Project } | undefined;
 
 const api = {
   ways(project: Project, version: string, finding: Finding, library: readonly Part[]): Ways {
-    if (last?.doc !== version)
+    if (last?.doc !== version) {
       last = { doc: version, project, check: check(project, last?.check.checker) };
+    }
     return waysOut(last.project, finding, library, last.check);
   },
   /** The largest of its kind, with what is being tried told on the way. */
@@ -28,8 +29,9 @@ const api = {
     library: readonly Part[],
     tell: (trying: string) => Promise<boolean>,
   ): Promise<Largest | undefined> {
-    if (last?.doc !== version)
+    if (last?.doc !== version) {
       last = { doc: version, project, check: check(project, last?.check.checker) };
+    }
     const g = largestThatFits(last.project, kind, library, last.check);
     for (let r = g.next(); ; r = g.next()) {
       if (r.done) return r.value;

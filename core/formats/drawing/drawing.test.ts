@@ -169,8 +169,8 @@ test('200 seeded mutants of each format: a drawing or one sentence, never anythi
     for (let k = 0; k < 200; k++) {
       let t = text;
       for (let n = 1 + Math.floor(random() * 6); n > 0; n--) {
-        const at = Math.floor(random() * t.length),
-          len = Math.floor(random() * 40);
+        const at = Math.floor(random() * t.length);
+        const len = Math.floor(random() * 40);
         const junk = ['', '-', 'NaN', '1e999', '<', '\u0000', '0\nSECTION\n', '"', '9'.repeat(40)][
           Math.floor(random() * 9)
         ]!;
@@ -180,8 +180,9 @@ test('200 seeded mutants of each format: a drawing or one sentence, never anythi
         const d = format === 'dxf' ? readDxf(t) : readSvg(t);
         takenFrom(d, d.unitMm ?? 1, false);
       } catch (e) {
-        if (!(e instanceof BadInput))
+        if (!(e instanceof BadInput)) {
           throw new Error(`${format} mutant ${k}: ${(e as Error).stack}`);
+        }
       }
     }
   }

@@ -42,27 +42,29 @@ export function readDxf(text: string): Drawing {
   const { entities: only, units } = entitiesOf(text);
   let parsed: { entities?: Entity[] } | null;
   try {
-    parsed = new DxfParser().parseSync(only) as typeof parsed;
+    parsed = new DxfParser().parseSync(only);
   } catch {
     throw new BadInput('', 'This is not a DXF file, or it was cut short.');
   }
   const entities = parsed?.entities ?? [];
   if (!entities.length) throw new BadInput('', 'This DXF file holds no lines.');
-  if (entities.length > MOST_ENTITIES)
+  if (entities.length > MOST_ENTITIES) {
     throw new BadInput(
       '',
       `This DXF file holds ${entities.length} entities; more than ${MOST_ENTITIES} is not one shell.`,
     );
+  }
   const unitMm = UNITS[units];
   const flat = 0.02 / (unitMm ?? 1);
-  const loops: Loop[] = [],
-    runs: Pt[][] = [];
+  const loops: Loop[] = [];
+  const runs: Pt[][] = [];
   const skipped = new Map<string, number>();
   for (const e of entities) {
     const points = pointsOf(e, flat);
     if (points === 'circle') {
-      if (finite(e.center!.x, e.center!.y, e.radius!) && e.radius! > 0)
+      if (finite(e.center!.x, e.center!.y, e.radius!) && e.radius! > 0) {
         loops.push({ kind: 'circle', x: e.center!.x, y: e.center!.y, r: e.radius! });
+      }
     } else if (points && points.length > 1 && points.every((p) => finite(...p))) runs.push(points);
     else skipped.set(e.type, (skipped.get(e.type) ?? 0) + 1);
   }
@@ -89,39 +91,44 @@ export function readDxf(text: string): Drawing {
 function entitiesOf(text: string): { entities: string; units: number } {
   const lines = text.split(/\r\n|\r|\n/);
   const kept: string[] = [];
-  let section = '',
-    ended = false,
-    units = 0,
-    polyline = false;
+  let section = '';
+  let ended = false;
+  let units = 0;
+  let polyline = false;
   for (let i = 0; i + 1 < lines.length && !ended; i += 2) {
-    const code = lines[i]!.trim(),
-      value = lines[i + 1]!;
-    if (!/^\d{1,4}$/.test(code) || Number(code) > 1071)
+    const code = lines[i]!.trim();
+    const value = lines[i + 1]!;
+    if (!/^\d{1,4}$/.test(code) || Number(code) > 1071) {
       throw new BadInput(
         `line ${i + 1}`,
         i < 2
           ? 'This is not a DXF file.'
           : `Line ${i + 1} of this DXF file should be a group number, not "${code.slice(0, 20)}".`,
       );
+    }
     const what = code === '0' ? value.trim() : '';
     if (what === 'EOF') ended = true;
     else if (what === 'SECTION') {
-      if (section)
+      if (section) {
         throw new BadInput(`line ${i + 1}`, `A section begins at line ${i + 1} inside another.`);
+      }
       section = lines[i + 2]?.trim() === '2' ? lines[i + 3]?.trim() || '?' : '?';
       i += 2;
     } else if (what === 'ENDSEC') section = '';
     else if (section === 'ENTITIES') {
       if (what === 'POLYLINE') polyline = true;
       else if (what === 'SEQEND') polyline = false;
-      else if (polyline && what && what !== 'VERTEX')
+      else if (polyline && what && what !== 'VERTEX') {
         throw new BadInput(`line ${i + 1}`, `A polyline is not ended before line ${i + 1}.`);
+      }
       kept.push(code, value);
-    } else if (section === 'HEADER' && value.trim() === '$INSUNITS')
+    } else if (section === 'HEADER' && value.trim() === '$INSUNITS') {
       units = Number(lines[i + 3]?.trim());
+    }
   }
-  if (section || polyline || !ended)
+  if (section || polyline || !ended) {
     throw new BadInput('', 'This DXF file was cut short: its end mark is missing.');
+  }
   return {
     entities: ['0', 'SECTION', '2', 'ENTITIES', ...kept, '0', 'ENDSEC', '0', 'EOF', ''].join('\n'),
     units,
@@ -133,8 +140,9 @@ const finite = (...v: number[]): boolean => v.every((n) => Number.isFinite(n) &&
 function pointsOf(e: Entity, flat: number): Pt[] | 'circle' | undefined {
   if (e.type === 'CIRCLE' && e.center && e.radius) return 'circle';
   if (e.type === 'LINE' && e.vertices?.length === 2) return e.vertices.map((v): Pt => [v.x, v.y]);
-  if ((e.type === 'LWPOLYLINE' || e.type === 'POLYLINE') && e.vertices)
+  if ((e.type === 'LWPOLYLINE' || e.type === 'POLYLINE') && e.vertices) {
     return bulged(e.vertices, e.shape === true, flat);
+  }
   if (e.type === 'ARC' && e.center && e.radius) {
     const [a0, a1] = [e.startAngle ?? 0, e.endAngle ?? 0];
     return arc(
@@ -149,8 +157,8 @@ function pointsOf(e: Entity, flat: number): Pt[] | 'circle' | undefined {
     );
   }
   if (e.type === 'ELLIPSE' && e.center && e.majorAxisEndPoint) {
-    const r = Math.hypot(e.majorAxisEndPoint.x, e.majorAxisEndPoint.y),
-      turn = Math.atan2(e.majorAxisEndPoint.y, e.majorAxisEndPoint.x);
+    const r = Math.hypot(e.majorAxisEndPoint.x, e.majorAxisEndPoint.y);
+    const turn = Math.atan2(e.majorAxisEndPoint.y, e.majorAxisEndPoint.x);
     const [a0, a1] = [e.startAngle ?? 0, e.endAngle ?? 2 * Math.PI];
     return arc(
       e.center.x,
@@ -163,8 +171,9 @@ function pointsOf(e: Entity, flat: number): Pt[] | 'circle' | undefined {
       flat,
     );
   }
-  if (e.type === 'SPLINE' && e.controlPoints && e.knotValues && e.degreeOfSplineCurve)
+  if (e.type === 'SPLINE' && e.controlPoints && e.knotValues && e.degreeOfSplineCurve) {
     return spline(e.controlPoints, e.knotValues, e.degreeOfSplineCurve);
+  }
   return undefined;
 }
 
@@ -221,8 +230,8 @@ function spline(
     });
     for (let r = 1; r <= degree; r++) {
       for (let j = degree; j >= r; j--) {
-        const lo = knots[k - degree + j]!,
-          hi = knots[k + 1 + j - r]!;
+        const lo = knots[k - degree + j]!;
+        const hi = knots[k + 1 + j - r]!;
         const f = hi > lo ? (t - lo) / (hi - lo) : 0;
         d[j] = [(1 - f) * d[j - 1]![0] + f * d[j]![0], (1 - f) * d[j - 1]![1] + f * d[j]![1]];
       }

@@ -35,11 +35,12 @@ export function takenFrom(d: Drawing, unitMm: number, mirrored: boolean): Taken 
     .filter((x) => x.size > 0.5)
     .sort((a, b) => b.size - a.size);
   const outer = sized[0];
-  if (!outer)
+  if (!outer) {
     throw new BadInput(
       '',
       `No closed outline was found${d.left.length ? ` (left out: ${d.left.join(', ')})` : ''}.`,
     );
+  }
   const ring =
     outer.l.kind === 'ring'
       ? outer.l.points
@@ -50,16 +51,18 @@ export function takenFrom(d: Drawing, unitMm: number, mirrored: boolean): Taken 
             c.y + c.r * Math.sin((i * Math.PI) / 48),
           ];
         });
-  const x0 = Math.min(...ring.map((p) => p[0])),
-    y0 = Math.min(...ring.map((p) => p[1]));
+  const x0 = Math.min(...ring.map((p) => p[0]));
+  const y0 = Math.min(...ring.map((p) => p[1]));
   const [w, h] = [Math.max(...ring.map((p) => p[0])) - x0, Math.max(...ring.map((p) => p[1])) - y0];
-  if (Math.max(w, h) > 1000 || Math.min(w, h) < 5)
+  if (Math.max(w, h) > 1000 || Math.min(w, h) < 5) {
     throw new BadInput(
       '',
       `The outline would be ${w.toFixed(0)} × ${h.toFixed(0)} mm; check the unit.`,
     );
-  if (ring.length > 2000)
+  }
+  if (ring.length > 2000) {
     throw new BadInput('', `The outline has ${ring.length} points; 2000 are the most.`);
+  }
   const shifted = ring.map(([x, y]): Pt => [round(x - x0), round(y - y0)]);
   const r = roundedRect(shifted, w, h);
   const outline: Body['outline'] =
@@ -79,10 +82,14 @@ export function takenFrom(d: Drawing, unitMm: number, mirrored: boolean): Taken 
     })
     .slice(0, 300)
     .map(({ l }, i) => opening(l, i, x0, y0));
+  let corners: string;
+  if (r === undefined) corners = '';
+  else if (r > 0) corners = `, corners of ${r.toFixed(1)} mm`;
+  else corners = '';
   return {
     outline,
     openings,
-    words: `${w.toFixed(1)} × ${h.toFixed(1)} mm${r === undefined ? '' : r > 0 ? `, corners of ${r.toFixed(1)} mm` : ''}, ${openings.length} openings`,
+    words: `${w.toFixed(1)} × ${h.toFixed(1)} mm${corners}, ${openings.length} openings`,
   };
 }
 
@@ -97,8 +104,8 @@ function scaled(l: Loop, k: number, mirrored: boolean): Loop {
 
 const middle = (l: Loop): Pt => {
   if (l.kind === 'circle') return [l.x, l.y];
-  const xs = l.points.map((p) => p[0]),
-    ys = l.points.map((p) => p[1]);
+  const xs = l.points.map((p) => p[0]);
+  const ys = l.points.map((p) => p[1]);
   return [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2];
 };
 
@@ -107,14 +114,18 @@ function roundedRect(points: readonly Pt[], w: number, h: number): number | unde
   const r = Math.sqrt(Math.max(0, (w * h - Math.abs(area(ringOf(points)))) / (4 - Math.PI)));
   if (2 * r > Math.min(w, h) + 0.1) return undefined;
   const off = ([x, y]: Pt): number => {
-    const cx = Math.max(r, Math.min(w - r, x)),
-      cy = Math.max(r, Math.min(h - r, y));
+    const cx = Math.max(r, Math.min(w - r, x));
+    const cy = Math.max(r, Math.min(h - r, y));
     const corner = cx !== x && cy !== y;
     return corner
       ? Math.abs(Math.hypot(x - cx, y - cy) - r)
       : Math.min(Math.abs(x), Math.abs(w - x), Math.abs(y), Math.abs(h - y));
   };
-  return points.every((p) => off(p) < 0.1) ? (r < 0.15 ? 0 : r) : undefined;
+  if (points.every((p) => off(p) < 0.1)) {
+    if (r < 0.15) return 0;
+    return r;
+  }
+  return undefined;
 }
 
 function opening(l: Loop, i: number, x0: number, y0: number): Opening {
@@ -130,10 +141,11 @@ function opening(l: Loop, i: number, x0: number, y0: number): Opening {
     name: `drawn opening ${i + 1}`,
     on: { kind: 'face' as const, at },
   };
-  if (l.kind === 'circle')
+  if (l.kind === 'circle') {
     return { ...base, use: 'button', shape: { kind: 'circle', d: length(round(2 * l.r), 'made') } };
-  const xs = l.points.map((p) => p[0]),
-    ys = l.points.map((p) => p[1]);
+  }
+  const xs = l.points.map((p) => p[0]);
+  const ys = l.points.map((p) => p[1]);
   const [w, h] = [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
   const square =
     l.points.length === 4 &&
@@ -142,12 +154,13 @@ function opening(l: Loop, i: number, x0: number, y0: number): Opening {
         Math.min(Math.abs(x - mx + w / 2), Math.abs(x - mx - w / 2)) < 0.02 &&
         Math.min(Math.abs(y - my + h / 2), Math.abs(y - my - h / 2)) < 0.02,
     );
-  if (square)
+  if (square) {
     return {
       ...base,
       use: w * h > 800 ? 'window' : 'other',
       shape: { kind: 'rect', w: length(round(w), 'made'), h: length(round(h), 'made') },
     };
+  }
   return {
     ...base,
     use: 'other',

@@ -61,9 +61,9 @@ export function chained(
         const other = left[i]!;
         const end = run[run.length - 1]!;
         if (near(end, other[0]!)) run = [...run, ...other.slice(1)];
-        else if (near(end, other[other.length - 1]!))
+        else if (near(end, other[other.length - 1]!)) {
           run = [...run, ...[...other].reverse().slice(1)];
-        else continue;
+        } else continue;
         left.splice(i, 1);
         grown = true;
         break;
@@ -82,8 +82,8 @@ export function tidy(points: readonly Pt[], flat = FLAT_MM / 2): Pt[] {
     return Math.hypot(p[0] - q[0], p[1] - q[1]) > 1e-4;
   });
   return apart.filter((p, i) => {
-    const a = apart[(i + apart.length - 1) % apart.length]!,
-      b = apart[(i + 1) % apart.length]!;
+    const a = apart[(i + apart.length - 1) % apart.length]!;
+    const b = apart[(i + 1) % apart.length]!;
     const len = Math.hypot(b[0] - a[0], b[1] - a[1]);
     if (len < 1e-9) return true;
     const off = Math.abs((b[0] - a[0]) * (p[1] - a[1]) - (b[1] - a[1]) * (p[0] - a[0])) / len;
@@ -95,8 +95,8 @@ export function tidy(points: readonly Pt[], flat = FLAT_MM / 2): Pt[] {
 /** A ring that is a circle within 0.05 mm, as one. */
 export function asCircle(points: readonly Pt[]): Loop {
   if (points.length >= 12) {
-    const x = points.reduce((s, p) => s + p[0], 0) / points.length,
-      y = points.reduce((s, p) => s + p[1], 0) / points.length;
+    const x = points.reduce((s, p) => s + p[0], 0) / points.length;
+    const y = points.reduce((s, p) => s + p[1], 0) / points.length;
     const rs = points.map((p) => Math.hypot(p[0] - x, p[1] - y));
     const r = rs.reduce((s, v) => s + v, 0) / rs.length;
     const longest = Math.max(
@@ -107,8 +107,9 @@ export function asCircle(points: readonly Pt[]): Loop {
         ),
       ),
     );
-    if (Math.max(...rs.map((v) => Math.abs(v - r))) < 0.05 && longest < r)
+    if (Math.max(...rs.map((v) => Math.abs(v - r))) < 0.05 && longest < r) {
       return { kind: 'circle', x, y, r };
+    }
   }
   return { kind: 'ring', points: [...points] };
 }

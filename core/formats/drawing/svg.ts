@@ -36,8 +36,8 @@ const QUIET = new Set([
   'linearGradient',
   'radialGradient',
 ]);
-const MOST_NODES = 20_000,
-  CURVE_STEPS = 24;
+const MOST_NODES = 20_000;
+const CURVE_STEPS = 24;
 
 type Node = Record<string, unknown> & { ':@'?: Record<string, unknown> };
 /** An attribute without a value says nothing. */
@@ -92,7 +92,10 @@ function frame(a: Record<string, string>): { unitMm?: number; matrix: Matrix } {
     .map(Number);
   const ok = box.length === 4 && box.every(Number.isFinite) && box[2]! > 0;
   const mm = size ? Number(size[1]) * UNIT_MM[size[2]!]! : undefined;
-  const unit = mm && ok ? mm / box[2]! : size ? UNIT_MM[size[2]!] : undefined;
+  let unit: number | undefined;
+  if (mm && ok) unit = mm / box[2]!;
+  else if (size) unit = UNIT_MM[size[2]!];
+  else unit = undefined;
   const s = unit ?? 1;
   return {
     ...(unit ? { unitMm: 1 } : {}),
@@ -109,11 +112,12 @@ function walk(
   if (depth > 100) throw new BadInput('', 'This SVG file is nested more than 100 levels deep.');
   const skip = (what: string) => state.left.set(what, (state.left.get(what) ?? 0) + 1);
   for (const node of nodes) {
-    if (++state.nodes > MOST_NODES)
+    if (++state.nodes > MOST_NODES) {
       throw new BadInput(
         '',
         `This SVG file holds more than ${MOST_NODES} elements; that is not one shell.`,
       );
+    }
     const tag = Object.keys(node).find((k) => k !== ':@');
     if (!tag || tag.startsWith('#') || tag.startsWith('?') || QUIET.has(tag)) continue;
     const a = attributes(node);
@@ -144,9 +148,9 @@ function walk(
         here[0] * x + here[2] * y + here[4],
         here[1] * x + here[3] * y + here[5],
       ]);
-      if (moved.every((p) => p.every((v) => Number.isFinite(v) && Math.abs(v) < 1e7)))
+      if (moved.every((p) => p.every((v) => Number.isFinite(v) && Math.abs(v) < 1e7))) {
         state.runs.push(moved);
-      else skip(`<${tag}> with a place that is no number`);
+      } else skip(`<${tag}> with a place that is no number`);
     }
   }
 }
@@ -163,20 +167,15 @@ function transform(text: string | undefined): Matrix {
     const a = ((v[0] ?? 0) * Math.PI) / 180;
     const turn: Matrix = [Math.cos(a), Math.sin(a), -Math.sin(a), Math.cos(a), 0, 0];
     const [cx, cy] = [v[1] ?? 0, v[2] ?? 0];
-    const step: Matrix =
-      name === 'matrix' && v.length === 6
-        ? (v as unknown as Matrix)
-        : name === 'translate'
-          ? [1, 0, 0, 1, v[0] ?? 0, v[1] ?? 0]
-          : name === 'scale'
-            ? [v[0] ?? 1, 0, 0, v[1] ?? v[0] ?? 1, 0, 0]
-            : name === 'rotate'
-              ? times(times([1, 0, 0, 1, cx, cy], turn), [1, 0, 0, 1, -cx, -cy])
-              : name === 'skewX'
-                ? [1, 0, Math.tan(a), 1, 0, 0]
-                : name === 'skewY'
-                  ? [1, Math.tan(a), 0, 1, 0, 0]
-                  : STILL;
+    let step: Matrix;
+    if (name === 'matrix' && v.length === 6) step = v as unknown as Matrix;
+    else if (name === 'translate') step = [1, 0, 0, 1, v[0] ?? 0, v[1] ?? 0];
+    else if (name === 'scale') step = [v[0] ?? 1, 0, 0, v[1] ?? v[0] ?? 1, 0, 0];
+    else if (name === 'rotate') {
+      step = times(times([1, 0, 0, 1, cx, cy], turn), [1, 0, 0, 1, -cx, -cy]);
+    } else if (name === 'skewX') step = [1, 0, Math.tan(a), 1, 0, 0];
+    else if (name === 'skewY') step = [1, Math.tan(a), 0, 1, 0, 0];
+    else step = STILL;
     m = times(m, step);
   }
   return m;
@@ -196,9 +195,9 @@ function shape(tag: string, a: Record<string, string>): Pt[][] | undefined {
   const close = (p: Pt[]): Pt[] => (p.length ? [...p, p[0]!] : p);
   if (tag === 'rect') {
     const [x, y, w, h] = [n('x'), n('y'), n('width'), n('height')];
-    const rx = Math.min(n('rx') || n('ry'), w / 2),
-      ry = Math.min(n('ry') || n('rx'), h / 2);
-    if (!(rx > 0 && ry > 0))
+    const rx = Math.min(n('rx') || n('ry'), w / 2);
+    const ry = Math.min(n('ry') || n('rx'), h / 2);
+    if (!(rx > 0 && ry > 0)) {
       return [
         close([
           [x, y],
@@ -207,6 +206,7 @@ function shape(tag: string, a: Record<string, string>): Pt[][] | undefined {
           [x, y + h],
         ]),
       ];
+    }
     const q = Math.PI / 2;
     return [
       close([
@@ -219,13 +219,14 @@ function shape(tag: string, a: Record<string, string>): Pt[][] | undefined {
   }
   if (tag === 'circle') return [arc(n('cx'), n('cy'), n('r'), n('r'), 0, 2 * Math.PI)];
   if (tag === 'ellipse') return [arc(n('cx'), n('cy'), n('rx'), n('ry'), 0, 2 * Math.PI)];
-  if (tag === 'line')
+  if (tag === 'line') {
     return [
       [
         [n('x1'), n('y1')],
         [n('x2'), n('y2')],
       ],
     ];
+  }
   if (tag === 'polygon') return [close(pairs())];
   if (tag === 'polyline') return [pairs()];
   if (tag === 'path') return path(a['d'] ?? '');
@@ -256,8 +257,8 @@ function path(d: string): Pt[][] | undefined {
     } else if (c.type === SVGPathData.LINE_TO) run.push([c.x, c.y]);
     else if (c.type === SVGPathData.CURVE_TO) {
       for (let i = 1; i <= CURVE_STEPS; i++) {
-        const t = i / CURVE_STEPS,
-          s = 1 - t;
+        const t = i / CURVE_STEPS;
+        const s = 1 - t;
         run.push([
           s * s * s * x + 3 * s * s * t * c.x1 + 3 * s * t * t * c.x2 + t * t * t * c.x,
           s * s * s * y + 3 * s * s * t * c.y1 + 3 * s * t * t * c.y2 + t * t * t * c.y,

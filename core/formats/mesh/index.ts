@@ -27,10 +27,12 @@ export function meshKind(bytes: Uint8Array): MeshFile['kind'] | undefined {
   if (
     bytes.length >= 84 &&
     84 + 50 * new DataView(bytes.buffer, bytes.byteOffset).getUint32(80, true) === bytes.length
-  )
+  ) {
     return 'STL';
-  if (/^(#.*|mtllib.*|o .*|g .*|\s*|v .*)$/m.test(start) && /^v\s+-?[\d.]/m.test(start))
+  }
+  if (/^(#.*|mtllib.*|o .*|g .*|\s*|v .*)$/m.test(start) && /^v\s+-?[\d.]/m.test(start)) {
     return 'OBJ';
+  }
   return bytes.length >= 84 ? 'STL' : undefined;
 }
 
@@ -45,22 +47,23 @@ export async function readMeshFile(
   step: (bytes: Uint8Array) => Promise<MeshFile>,
 ): Promise<MeshFile> {
   if (bytes.length === 0) throw new BadInput('', 'The file is empty.');
-  if (bytes.length > MESH_LIMIT)
+  if (bytes.length > MESH_LIMIT) {
     throw new BadInput('', `The file is larger than ${MESH_LIMIT / 1024 / 1024} MB.`);
+  }
   const kind = meshKind(bytes);
-  const file: MeshFile =
-    kind === '3MF'
-      ? read3mf(bytes)
-      : kind === 'STEP'
-        ? await step(bytes)
-        : kind === 'OBJ'
-          ? { kind: 'OBJ', solids: readObj(new TextDecoder().decode(bytes)) }
-          : { kind: 'STL', solids: [{ name: 'shell', mesh: readStl(bytes) }] };
+  let file: MeshFile;
+  if (kind === '3MF') file = read3mf(bytes);
+  else if (kind === 'STEP') file = await step(bytes);
+  else if (kind === 'OBJ') file = { kind: 'OBJ', solids: readObj(new TextDecoder().decode(bytes)) };
+  else file = { kind: 'STL', solids: [{ name: 'shell', mesh: readStl(bytes) }] };
   const some = file.solids.filter((s) => s.mesh.triangles.length);
   if (!some.length) throw new BadInput('', 'The file holds no triangle.');
-  for (const s of some)
-    for (const v of s.mesh.positions)
-      if (!(Math.abs(v) < 1e6))
+  for (const s of some) {
+    for (const v of s.mesh.positions) {
+      if (!(Math.abs(v) < 1e6)) {
         throw new BadInput('', `A corner of "${s.name}" is not a number, or a million units away.`);
+      }
+    }
+  }
   return { ...file, solids: some };
 }

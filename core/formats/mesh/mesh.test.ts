@@ -19,8 +19,8 @@ import { stepText } from './step.fixture';
 let reader: Promise<StepReader> | undefined;
 const step = async (bytes: Uint8Array): Promise<MeshFile> =>
   readStep(bytes, await (reader ??= occt()));
-const all = samples(),
-  mesh = trayMesh();
+const all = samples();
+const mesh = trayMesh();
 const u8 = (t: string) => new TextEncoder().encode(t);
 
 describe.each(Object.keys(all) as Array<keyof typeof all>)('a half as %s', (kind) => {
@@ -37,8 +37,8 @@ test('every format gives the same wall, depth, post and hole', async () => {
   const seen = await Promise.all(
     (['stl', 'obj', '3mf', 'step'] as const).map(async (k) => {
       const h = readHalf((await readMeshFile(all[k], step)).solids[0]!.mesh, 1, 'back');
-      const post = h.offers.find((o) => o.is === 'feature'),
-        hole = h.offers.find((o) => o.is === 'opening');
+      const post = h.offers.find((o) => o.is === 'feature');
+      const hole = h.offers.find((o) => o.is === 'opening');
       return [h.wall.mm, h.depth.mm, post?.words, hole?.words, h.offers.length].join(' | ');
     }),
   );

@@ -16,32 +16,35 @@ export function readObj(text: string): Solid[] {
     const words = raw.trim().split(/\s+/);
     if (words[0] === 'v') {
       const v = words.slice(1, 4).map(Number);
-      if (v.length !== 3 || !v.every(Number.isFinite))
+      if (v.length !== 3 || !v.every(Number.isFinite)) {
         throw new BadInput(`line ${line}`, `Line ${line} is not a corner of three numbers.`);
+      }
       corners.push(...v);
     } else if (words[0] === 'o' || words[0] === 'g') {
-      if (groups[groups.length - 1]!.faces.length)
+      if (groups[groups.length - 1]!.faces.length) {
         groups.push({
           name: words.slice(1).join(' ').slice(0, 80) || `object ${groups.length + 1}`,
           faces: [],
         });
-      else groups[groups.length - 1]!.name = words.slice(1).join(' ').slice(0, 80) || 'shell';
+      } else groups[groups.length - 1]!.name = words.slice(1).join(' ').slice(0, 80) || 'shell';
     } else if (words[0] === 'f') {
       const at = words.slice(1).map((w) => {
         const i = Number.parseInt(w, 10);
         return i < 0 ? corners.length / 3 + i : i - 1;
       });
-      if (at.length < 3)
+      if (at.length < 3) {
         throw new BadInput(
           `line ${line}`,
           `The face in line ${line} has fewer than three corners.`,
         );
+      }
       const bad = at.find((i) => !(i >= 0 && i < corners.length / 3));
-      if (bad !== undefined)
+      if (bad !== undefined) {
         throw new BadInput(
           `line ${line}`,
           `The face in line ${line} names corner ${Number.isFinite(bad) ? bad + 1 : 'that is no number'}; so far there are ${corners.length / 3}.`,
         );
+      }
       const faces = groups[groups.length - 1]!.faces;
       for (let k = 2; k < at.length; k++) faces.push(at[0]!, at[k - 1]!, at[k]!);
     }
@@ -56,9 +59,9 @@ export function readObj(text: string): Solid[] {
 
 /** Only the corners its triangles use. */
 function compact(s: Solid): Solid {
-  const { positions, triangles } = s.mesh,
-    at = new Int32Array(positions.length / 3).fill(-1),
-    out: number[] = [];
+  const { positions, triangles } = s.mesh;
+  const at = new Int32Array(positions.length / 3).fill(-1);
+  const out: number[] = [];
   const t = triangles.map((v) => {
     if (at[v]! < 0) {
       at[v] = out.length / 3;

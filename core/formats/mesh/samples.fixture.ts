@@ -66,16 +66,19 @@ export const squareTray = (): Mesh =>
 export const asciiStl = (m: Mesh): string => {
   const v = (i: number) => [0, 1, 2].map((k) => m.positions[3 * m.triangles[i]! + k]).join(' ');
   let out = 'solid tray\n';
-  for (let t = 0; t < m.triangles.length; t += 3)
+  for (let t = 0; t < m.triangles.length; t += 3) {
     out += `facet normal 0 0 0\nouter loop\nvertex ${v(t)}\nvertex ${v(t + 1)}\nvertex ${v(t + 2)}\nendloop\nendfacet\n`;
+  }
   return `${out}endsolid tray\n`;
 };
 export const objText = (m: Mesh): string => {
   let out = '# a tray\no tray\n';
-  for (let v = 0; v < m.positions.length; v += 3)
+  for (let v = 0; v < m.positions.length; v += 3) {
     out += `v ${m.positions[v]} ${m.positions[v + 1]} ${m.positions[v + 2]}\n`;
-  for (let t = 0; t < m.triangles.length; t += 3)
+  }
+  for (let t = 0; t < m.triangles.length; t += 3) {
     out += `f ${m.triangles[t]! + 1}//1 ${m.triangles[t + 1]! + 1}//1 ${m.triangles[t + 2]! + 1}//1\n`;
+  }
   return out;
 };
 const text = (t: string) => new TextEncoder().encode(t);

@@ -7,15 +7,15 @@ export function stepText(m: Mesh, unit: 'mm' | 'inch' = 'mm'): string {
     lines.push(`#${lines.length + 1}=${text};`);
     return `#${lines.length}`;
   };
-  const mm = put('(LENGTH_UNIT()NAMED_UNIT(*)SI_UNIT(.MILLI.,.METRE.))'),
-    rad = put('(NAMED_UNIT(*)PLANE_ANGLE_UNIT()SI_UNIT($,.RADIAN.))'),
-    sr = put('(NAMED_UNIT(*)SI_UNIT($,.STERADIAN.)SOLID_ANGLE_UNIT())');
+  const mm = put('(LENGTH_UNIT()NAMED_UNIT(*)SI_UNIT(.MILLI.,.METRE.))');
+  const rad = put('(NAMED_UNIT(*)PLANE_ANGLE_UNIT()SI_UNIT($,.RADIAN.))');
+  const sr = put('(NAMED_UNIT(*)SI_UNIT($,.STERADIAN.)SOLID_ANGLE_UNIT())');
   const size =
     unit === 'mm'
       ? mm
       : (() => {
-          const d = put('DIMENSIONAL_EXPONENTS(1.,0.,0.,0.,0.,0.,0.)'),
-            f = put(`LENGTH_MEASURE_WITH_UNIT(LENGTH_MEASURE(25.4),${mm})`);
+          const d = put('DIMENSIONAL_EXPONENTS(1.,0.,0.,0.,0.,0.,0.)');
+          const f = put(`LENGTH_MEASURE_WITH_UNIT(LENGTH_MEASURE(25.4),${mm})`);
           return put(`(CONVERSION_BASED_UNIT('INCH',${f})LENGTH_UNIT()NAMED_UNIT(${d}))`);
         })();
   const off = put(
@@ -25,7 +25,7 @@ export function stepText(m: Mesh, unit: 'mm' | 'inch' = 'mm'): string {
     `(GEOMETRIC_REPRESENTATION_CONTEXT(3)GLOBAL_UNCERTAINTY_ASSIGNED_CONTEXT((${off}))GLOBAL_UNIT_ASSIGNED_CONTEXT((${size},${rad},${sr}))REPRESENTATION_CONTEXT('',''))`,
   );
   const points: string[] = [];
-  for (let v = 0; v < m.positions.length; v += 3)
+  for (let v = 0; v < m.positions.length; v += 3) {
     points.push(
       put(
         `CARTESIAN_POINT('',(${[0, 1, 2]
@@ -36,6 +36,7 @@ export function stepText(m: Mesh, unit: 'mm' | 'inch' = 'mm'): string {
           .join(',')}))`,
       ),
     );
+  }
   const faces: string[] = [];
   for (let t = 0; t < m.triangles.length; t += 3) {
     const loop = put(
@@ -48,16 +49,16 @@ export function stepText(m: Mesh, unit: 'mm' | 'inch' = 'mm'): string {
   function plane(t: number): string {
     const p = (k: number) =>
       [0, 1, 2].map((c) => m.positions[3 * m.triangles[t + k]! + c]!) as [number, number, number];
-    const [a, b, c] = [p(0), p(1), p(2)],
-      u = b.map((v, i) => v - a[i]!),
-      w = c.map((v, i) => v - a[i]!);
+    const [a, b, c] = [p(0), p(1), p(2)];
+    const u = b.map((v, i) => v - a[i]!);
+    const w = c.map((v, i) => v - a[i]!);
     const n = [
-        u[1]! * w[2]! - u[2]! * w[1]!,
-        u[2]! * w[0]! - u[0]! * w[2]!,
-        u[0]! * w[1]! - u[1]! * w[0]!,
-      ],
-      len = Math.hypot(...n) || 1,
-      ul = Math.hypot(...u) || 1;
+      u[1]! * w[2]! - u[2]! * w[1]!,
+      u[2]! * w[0]! - u[0]! * w[2]!,
+      u[0]! * w[1]! - u[1]! * w[0]!,
+    ];
+    const len = Math.hypot(...n) || 1;
+    const ul = Math.hypot(...u) || 1;
     const dir = (v: number[], l: number) =>
       put(`DIRECTION('',(${v.map((q) => (q / l).toFixed(8)).join(',')}))`);
     return put(
@@ -66,12 +67,12 @@ export function stepText(m: Mesh, unit: 'mm' | 'inch' = 'mm'): string {
   }
   const brep = put(`FACETED_BREP('half',${put(`CLOSED_SHELL('',(${faces.join(',')}))`)})`);
   const shape = put(`FACETED_BREP_SHAPE_REPRESENTATION('half',(${brep}),${context})`);
-  const app = put("APPLICATION_CONTEXT('automotive design')"),
-    pc = put(`PRODUCT_CONTEXT('',${app},'mechanical')`),
-    product = put(`PRODUCT('half','half','',(${pc}))`);
-  const formation = put(`PRODUCT_DEFINITION_FORMATION('','',${product})`),
-    dc = put(`PRODUCT_DEFINITION_CONTEXT('part definition',${app},'design')`),
-    def = put(`PRODUCT_DEFINITION('design','',${formation},${dc})`);
+  const app = put("APPLICATION_CONTEXT('automotive design')");
+  const pc = put(`PRODUCT_CONTEXT('',${app},'mechanical')`);
+  const product = put(`PRODUCT('half','half','',(${pc}))`);
+  const formation = put(`PRODUCT_DEFINITION_FORMATION('','',${product})`);
+  const dc = put(`PRODUCT_DEFINITION_CONTEXT('part definition',${app},'design')`);
+  const def = put(`PRODUCT_DEFINITION('design','',${formation},${dc})`);
   put(`SHAPE_DEFINITION_REPRESENTATION(${put(`PRODUCT_DEFINITION_SHAPE('','',${def})`)},${shape})`);
   put(`APPLICATION_PROTOCOL_DEFINITION('international standard','automotive_design',2000,${app})`);
   return `ISO-10303-21;\nHEADER;\nFILE_DESCRIPTION((''),'2;1');\nFILE_NAME('half','2026-01-01T00:00:00',(''),(''),'','','');\nFILE_SCHEMA(('AUTOMOTIVE_DESIGN { 1 0 10303 214 1 1 1 1 }'));\nENDSEC;\nDATA;\n${lines.join('\n')}\nENDSEC;\nEND-ISO-10303-21;\n`;

@@ -3,7 +3,7 @@ import { BadInput } from '../../model';
 import type { MeshFile } from './file';
 
 export interface StepReader {
-  ReadStepFile(
+  ReadStepFile: (
     bytes: Uint8Array,
     how: {
       linearUnit: string;
@@ -11,7 +11,7 @@ export interface StepReader {
       linearDeflection: number;
       angularDeflection: number;
     },
-  ): {
+  ) => {
     success: boolean;
     meshes: Array<{
       name?: string;
@@ -22,13 +22,14 @@ export interface StepReader {
 }
 
 /** How far a facet may be off its surface, mm; and the angle between neighbours, radians. */
-const OFF_MM = 0.03,
-  ANGLE = 0.2;
+const OFF_MM = 0.03;
+const ANGLE = 0.2;
 
 export function readStep(bytes: Uint8Array, occt: StepReader): MeshFile {
   const end = new TextDecoder('latin1').decode(bytes.subarray(Math.max(0, bytes.length - 4096)));
-  if (!/END-ISO-10303-21/.test(end))
+  if (!/END-ISO-10303-21/.test(end)) {
     throw new BadInput('', 'The STEP file was cut short: it has no END-ISO-10303-21.');
+  }
   let read: ReturnType<StepReader['ReadStepFile']>;
   try {
     read = occt.ReadStepFile(bytes, {
@@ -40,16 +41,18 @@ export function readStep(bytes: Uint8Array, occt: StepReader): MeshFile {
   } catch {
     throw new BadInput('', 'This STEP file is damaged: its reader gave up.');
   }
-  if (!read.success || !read.meshes.length)
+  if (!read.success || !read.meshes.length) {
     throw new BadInput('', 'This STEP file holds no solid that can be read.');
+  }
   return {
     kind: 'STEP',
     unitMm: 1,
     solids: read.meshes.map((m, i) => {
-      const positions = Float32Array.from(m.attributes.position.array),
-        triangles = Uint32Array.from(m.index.array);
-      if (triangles.some((v) => v >= positions.length / 3))
+      const positions = Float32Array.from(m.attributes.position.array);
+      const triangles = Uint32Array.from(m.index.array);
+      if (triangles.some((v) => v >= positions.length / 3)) {
         throw new BadInput('', 'This STEP file is damaged: a facet has no corner.');
+      }
       return { name: m.name?.slice(0, 80) || `solid ${i + 1}`, mesh: { positions, triangles } };
     }),
   };

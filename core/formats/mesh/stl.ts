@@ -12,20 +12,21 @@ export function stlBytes(m: Mesh): Uint8Array {
     const [a, b, c] = [0, 1, 2].map((k) => m.triangles[3 * t + k]! * 3) as [number, number, number];
     const [ux, uy, uz] = [p[b]! - p[a]!, p[b + 1]! - p[a + 1]!, p[b + 2]! - p[a + 2]!];
     const [vx, vy, vz] = [p[c]! - p[a]!, p[c + 1]! - p[a + 1]!, p[c + 2]! - p[a + 2]!];
-    const nx = uy * vz - uz * vy,
-      ny = uz * vx - ux * vz,
-      nz = ux * vy - uy * vx;
+    const nx = uy * vz - uz * vy;
+    const ny = uz * vx - ux * vz;
+    const nz = ux * vy - uy * vx;
     const len = Math.hypot(nx, ny, nz) || 1;
     let at = 84 + 50 * t;
     for (const v of [nx / len, ny / len, nz / len]) {
       out.setFloat32(at, v, true);
       at += 4;
     }
-    for (const corner of [a, b, c])
+    for (const corner of [a, b, c]) {
       for (let k = 0; k < 3; k++) {
         out.setFloat32(at, p[corner + k]!, true);
         at += 4;
       }
+    }
   }
   return new Uint8Array(out.buffer);
 }
@@ -45,13 +46,15 @@ export function readStl(bytes: Uint8Array): Mesh {
   if (bytes.length >= 84 && 84 + 50 * claims === bytes.length) return binary(bytes, claims);
   const start = new TextDecoder('latin1').decode(bytes.subarray(0, 512)).trimStart();
   if (/^solid\b/.test(start)) return ascii(new TextDecoder('latin1').decode(bytes));
-  if (bytes.length < 84)
+  if (bytes.length < 84) {
     throw new BadInput('', 'This is not an STL file: it is shorter than an STL header.');
-  if (claims > MOST)
+  }
+  if (claims > MOST) {
     throw new BadInput(
       '',
       `The header claims ${claims} triangles; no shell has more than ${MOST}.`,
     );
+  }
   throw new BadInput(
     '',
     `The header claims ${claims} triangles (${84 + 50 * claims} bytes), but the file has ${bytes.length} bytes: it was cut short or is another format.`,
@@ -64,8 +67,9 @@ function binary(bytes: Uint8Array, n: number): Mesh {
   for (let t = 0, at = 96; t < n; t++, at += 50) {
     for (let k = 0; k < 9; k++) {
       const v = view.getFloat32(at + 4 * k, true);
-      if (v - v !== 0)
+      if (v - v !== 0) {
         throw new BadInput(`triangle ${t + 1}`, `A corner of triangle ${t + 1} is not a number.`);
+      }
       positions[9 * t + k] = v;
     }
   }
@@ -82,22 +86,24 @@ function inOrder(n: number): Uint32Array {
 function ascii(text: string): Mesh {
   const out: number[] = [];
   const lines = text.split(/\r?\n/);
-  let corners = 0,
-    ended = false;
+  let corners = 0;
+  let ended = false;
   lines.forEach((raw, i) => {
     const line = raw.trim();
     if (line.startsWith('vertex')) {
       const parts = line.split(/\s+/).slice(1).map(Number);
-      if (parts.length !== 3 || !parts.every(Number.isFinite))
+      if (parts.length !== 3 || !parts.every(Number.isFinite)) {
         throw new BadInput(`line ${i + 1}`, `Line ${i + 1} is not a corner of three numbers.`);
+      }
       out.push(...(parts as [number, number, number]));
       corners++;
     } else if (line === 'endloop') {
-      if (corners !== 3)
+      if (corners !== 3) {
         throw new BadInput(
           `line ${i + 1}`,
           `The facet that ends at line ${i + 1} has ${corners} corners instead of 3.`,
         );
+      }
       corners = 0;
     } else if (line.startsWith('endsolid')) ended = true;
   });

@@ -5,12 +5,12 @@
  */
 import { strFromU8, unzipSync } from 'fflate';
 import { XMLParser } from 'fast-xml-parser';
-import { carried, type Mesh, then } from '../../geometry';
+import { carried, type Mesh, composed } from '../../geometry';
 import { BadInput } from '../../model';
 import type { MeshFile, Solid } from './file';
 
-const MOST_BYTES = 400 * 1024 * 1024,
-  MOST_ENTRIES = 200;
+const MOST_BYTES = 400 * 1024 * 1024;
+const MOST_ENTRIES = 200;
 const UNIT_MM: Record<string, number> = {
   micron: 0.001,
   millimeter: 1,
@@ -22,23 +22,25 @@ const UNIT_MM: Record<string, number> = {
 
 export function read3mf(bytes: Uint8Array): MeshFile {
   let model: Uint8Array | undefined;
-  let entries = 0,
-    total = 0;
+  let entries = 0;
+  let total = 0;
   try {
     const files = unzipSync(bytes, {
       filter: (f) => {
-        if (++entries > MOST_ENTRIES)
+        if (++entries > MOST_ENTRIES) {
           throw new BadInput(
             '',
             `The file packs more than ${MOST_ENTRIES} entries; that is no shell.`,
           );
+        }
         if (!/\.model$/i.test(f.name) || /(^|\/)\.\.(\/|$)/.test(f.name)) return false;
         total += f.originalSize;
-        if (total > MOST_BYTES || f.originalSize > 1000 * Math.max(1, f.size))
+        if (total > MOST_BYTES || f.originalSize > 1000 * Math.max(1, f.size)) {
           throw new BadInput(
             '',
             `Unpacked, "${f.name.slice(0, 60)}" would be ${Math.round(f.originalSize / 1024 / 1024)} MB; it is not opened.`,
           );
+        }
         return true;
       },
     });
@@ -81,15 +83,16 @@ function fromModel(xml: string): MeshFile {
   const root = children(tree, 'model')[0];
   if (!root) throw new BadInput('', 'This zip holds no 3MF model.');
   const unit = root.attr['unit'] ?? 'millimeter';
-  if (!UNIT_MM[unit])
+  if (!UNIT_MM[unit]) {
     throw new BadInput(
       'unit',
       `The 3MF file gives its unit as "${unit.slice(0, 30)}", which is none of ${Object.keys(UNIT_MM).join(', ')}.`,
     );
+  }
   const objects = new Map<string, { name: string; mesh?: Mesh; parts: Placed[] }>();
   for (const o of children(children(root.node, 'resources')[0]?.node ?? [], 'object')) {
-    const mesh = children(o.node, 'mesh')[0],
-      id = o.attr['id'] ?? '';
+    const mesh = children(o.node, 'mesh')[0];
+    const id = o.attr['id'] ?? '';
     objects.set(id, {
       name: o.attr['name']?.slice(0, 80) || `object ${id}`,
       parts: children(children(o.node, 'components')[0]?.node ?? [], 'component'),
@@ -99,32 +102,37 @@ function fromModel(xml: string): MeshFile {
   const solids: Solid[] = [];
   const put = (id: string, m: readonly number[], depth: number): void => {
     const o = objects.get(id);
-    if (!o)
+    if (!o) {
       throw new BadInput(
         '',
         `The 3MF file places object "${id.slice(0, 30)}", which it does not hold.`,
       );
-    if (depth > 8 || solids.length > 200)
+    }
+    if (depth > 8 || solids.length > 200) {
       throw new BadInput('', 'The 3MF file nests its objects too deep.');
-    if (o.mesh)
+    }
+    if (o.mesh) {
       solids.push({
         name: o.name,
         mesh: { positions: carried(o.mesh.positions, m), triangles: o.mesh.triangles },
       });
-    for (const c of o.parts)
-      put(c.attr['objectid'] ?? '', then(matrix(c.attr['transform']), m), depth + 1);
+    }
+    for (const c of o.parts) {
+      put(c.attr['objectid'] ?? '', composed(matrix(c.attr['transform']), m), depth + 1);
+    }
   };
   const items = children(children(root.node, 'build')[0]?.node ?? [], 'item');
-  if (items.length)
+  if (items.length) {
     for (const i of items) put(i.attr['objectid'] ?? '', matrix(i.attr['transform']), 0);
-  else for (const [id, o] of objects) if (o.mesh) put(id, matrix(undefined), 0);
-  return { kind: '3MF', unitMm: UNIT_MM[unit]!, solids };
+  } else for (const [id, o] of objects) if (o.mesh) put(id, matrix(undefined), 0);
+  return { kind: '3MF', unitMm: UNIT_MM[unit], solids };
 }
 
 const rawText = (list: Node[], tag: string): string => {
   const n = list.find((q) => tag in q);
   const inner = n ? (n[tag] as Node[])[0] : undefined;
-  return inner ? String(inner['#text'] ?? '') : '';
+  const text = inner?.['#text'];
+  return typeof text === 'string' || typeof text === 'number' ? String(text) : '';
 };
 
 /** Attribute values of every `<name ...>` in a stretch of XML, as numbers. */
@@ -136,8 +144,9 @@ function numbers(text: string, name: string, keys: readonly string[], what: stri
       const v = Number.parseFloat(
         new RegExp(`(?:^|\\s)${k}\\s*=\\s*["']([^"']*)["']`).exec(m[1]!)?.[1] ?? '',
       );
-      if (!Number.isFinite(v))
+      if (!Number.isFinite(v)) {
         throw new BadInput('', `A ${what} of the 3MF model has no number for ${k}.`);
+      }
       out.push(v);
     }
   }
@@ -152,12 +161,14 @@ function meshOf(node: Node[], id: string): Mesh {
     numbers(rawText(node, 'triangles'), 'triangle', ['v1', 'v2', 'v3'], 'triangle'),
   );
   const n = positions.length / 3;
-  for (const v of triangles)
-    if (v >= n)
+  for (const v of triangles) {
+    if (v >= n) {
       throw new BadInput(
         '',
         `A triangle of object "${id.slice(0, 30)}" names corner ${v}; there are ${n}.`,
       );
+    }
+  }
   return { positions, triangles };
 }
 
@@ -165,7 +176,8 @@ function meshOf(node: Node[], id: string): Mesh {
 function matrix(text: string | undefined): number[] {
   const v = (text ?? '').trim().split(/\s+/).map(Number);
   if (!text) return [1, 0, 0, 0, 0, 1, 0, 0, 0, 0, 1, 0];
-  if (v.length !== 12 || !v.every(Number.isFinite))
+  if (v.length !== 12 || !v.every(Number.isFinite)) {
     throw new BadInput('', 'A placement of the 3MF file is not twelve numbers.');
+  }
   return [v[0]!, v[3]!, v[6]!, v[9]!, v[1]!, v[4]!, v[7]!, v[10]!, v[2]!, v[5]!, v[8]!, v[11]!];
 }

@@ -14,8 +14,9 @@ const box = (x: number, y: number, z: number, w: number, h: number, t: number): 
 const meshOf = (m: Manifold): Mesh => {
   const g = m.getMesh();
   const p = new Float32Array(g.numVert * 3);
-  for (let v = 0; v < g.numVert; v++)
+  for (let v = 0; v < g.numVert; v++) {
     for (let k = 0; k < 3; k++) p[3 * v + k] = g.vertProperties[g.numProp * v + k]!;
+  }
   return { positions: p, triangles: g.triVerts };
 };
 const union = (parts: Manifold[]): Manifold => parts.reduce((a, b) => a.add(b));
@@ -56,22 +57,27 @@ describe('blocks of a solid', () => {
   test.each([1, 2, 3, 4])(
     'a board with what stands on it, one lump (%i): all of it inside its blocks, at most 24, well under its own box',
     (seed) => {
-      const m = union(random(seed, 6)),
-        p = partOfSolids([{ name: 'board', mesh: meshOf(m) }], 1, 'x', 'X');
-      const b = m.boundingBox(),
-        mine = solidOf(p);
-      expect(
-        m.translate([-b.min[0]!, -b.min[1]!, -b.min[2]!]).subtract(mine).volume(),
-      ).toBeLessThan(0.01 * m.volume());
+      const m = union(random(seed, 6));
+      const p = partOfSolids([{ name: 'board', mesh: meshOf(m) }], 1, 'x', 'X');
+      const b = m.boundingBox();
+      const mine = solidOf(p);
+      expect(m.translate([-b.min[0], -b.min[1], -b.min[2]]).subtract(mine).volume()).toBeLessThan(
+        0.01 * m.volume(),
+      );
       expect(p.blocks.length).toBeLessThanOrEqual(24);
       expect(mine.volume()).toBeLessThan(
-        0.75 * (b.max[0]! - b.min[0]!) * (b.max[1]! - b.min[1]!) * (b.max[2]! - b.min[2]!),
+        0.75 * (b.max[0] - b.min[0]) * (b.max[1] - b.min[1]) * (b.max[2] - b.min[2]),
       );
     },
   );
   test('loose lumps keep their boxes; corners said twice are one', () => {
-    const lumps = [box(0, 0, 0, 20, 10, 2), box(30, 0, 0, 5, 5, 8)],
-      p = partOfSolids([{ name: 'two', mesh: meshOf(wasm.Manifold.compose(lumps)) }], 1, 'x', 'X');
+    const lumps = [box(0, 0, 0, 20, 10, 2), box(30, 0, 0, 5, 5, 8)];
+    const p = partOfSolids(
+      [{ name: 'two', mesh: meshOf(wasm.Manifold.compose(lumps)) }],
+      1,
+      'x',
+      'X',
+    );
     expect(p.blocks.map((b) => blockBox(b))).toEqual([
       [
         [0, 0, 0],
@@ -95,24 +101,24 @@ describe('blocks of a solid', () => {
 describe('merging', () => {
   test('every box stays inside some block, names are kept, and the count is what was asked for', () => {
     for (let seed = 0; seed < 12; seed++) {
-      const r = seeded(seed),
-        boxes = Array.from({ length: seed < 10 ? 60 : 700 }, (_, i): Box => {
-          const x = r() * 60,
-            y = r() * 50,
-            t = r() * 8;
-          return {
-            names: [`c${i}`],
-            x0: x,
-            y0: y,
-            x1: x + 0.5 + r() * 4,
-            y1: y + 0.5 + r() * 4,
-            z0: 1.6,
-            z1: 1.6 + t + 0.2,
-          };
-        });
+      const r = seeded(seed);
+      const boxes = Array.from({ length: seed < 10 ? 60 : 700 }, (_, i): Box => {
+        const x = r() * 60;
+        const y = r() * 50;
+        const t = r() * 8;
+        return {
+          names: [`c${i}`],
+          x0: x,
+          y0: y,
+          x1: x + 0.5 + r() * 4,
+          y1: y + 0.5 + r() * 4,
+          z0: 1.6,
+          z1: 1.6 + t + 0.2,
+        };
+      });
       const few = merged(boxes, 20, 0);
       expect(few.length).toBeLessThanOrEqual(20);
-      for (const b of boxes)
+      for (const b of boxes) {
         expect(
           few.some(
             (f) =>
@@ -125,6 +131,7 @@ describe('merging', () => {
               f.z1 >= b.z1,
           ),
         ).toBe(true);
+      }
     }
   });
   test('two alike, side by side, cost nothing to join; a tall one apart is left alone', () => {

@@ -36,19 +36,19 @@ const block = (b: Box, i: number, kind: Block['kind']): Block => ({
 const around = (
   points: ReadonlyArray<readonly [number, number]>,
 ): Pick<Box, 'x0' | 'y0' | 'x1' | 'y1'> => {
-  const xs = points.map((p) => p[0]),
-    ys = points.map((p) => p[1]);
+  const xs = points.map((p) => p[0]);
+  const ys = points.map((p) => p[1]);
   return { x0: Math.min(...xs), y0: Math.min(...ys), x1: Math.max(...xs), y1: Math.max(...ys) };
 };
 
 /** A board with its components: z = 0 on its underside, its lower left corner at 0, 0. */
 export function partOfBoard(board: Board, id: string): Part {
-  const edge = around(board.outline),
-    moved = (p: readonly [number, number]): [number, number] => [
-      round2(p[0] - edge.x0),
-      round2(p[1] - edge.y0),
-    ],
-    t = board.thickness;
+  const edge = around(board.outline);
+  const moved = (p: readonly [number, number]): [number, number] => [
+    round2(p[0] - edge.x0),
+    round2(p[1] - edge.y0),
+  ];
+  const t = board.thickness;
   const boxes = board.placed
     .filter((q) => q.height > 1e-6)
     .map((q): Box => {
@@ -60,11 +60,12 @@ export function partOfBoard(board: Board, id: string): Part {
       };
     });
   const tall = merged(boxes);
-  if (board.outline.length > 500)
+  if (board.outline.length > 500) {
     throw new BadInput(
       '.BOARD_OUTLINE',
       `The outline has ${board.outline.length} points; 500 can be kept.`,
     );
+  }
   return {
     ...blank(
       id,
@@ -103,9 +104,9 @@ export function partOfBoard(board: Board, id: string): Part {
 
 /** Lumps of a mesh that share no corner, as boxes. */
 export function lumps(mesh: Mesh, name: string): Box[] {
-  const n = mesh.positions.length / 3,
-    parent = Int32Array.from({ length: n }, (_, i) => i),
-    at = new Map<string, number>();
+  const n = mesh.positions.length / 3;
+  const parent = Int32Array.from({ length: n }, (_, i) => i);
+  const at = new Map<string, number>();
   const root = (i: number): number => {
     let r = i;
     while (parent[r] !== r) r = parent[r]!;
@@ -118,8 +119,8 @@ export function lumps(mesh: Mesh, name: string): Box[] {
   };
   // STL repeats its corners: those at the same place are one.
   for (let v = 0; v < n; v++) {
-    const key = `${Math.round(mesh.positions[3 * v]! * 1000)},${Math.round(mesh.positions[3 * v + 1]! * 1000)},${Math.round(mesh.positions[3 * v + 2]! * 1000)}`,
-      known = at.get(key);
+    const key = `${Math.round(mesh.positions[3 * v]! * 1000)},${Math.round(mesh.positions[3 * v + 1]! * 1000)},${Math.round(mesh.positions[3 * v + 2]! * 1000)}`;
+    const known = at.get(key);
     if (known === undefined) at.set(key, v);
     else parent[root(v)] = root(known);
   }
@@ -130,9 +131,13 @@ export function lumps(mesh: Mesh, name: string): Box[] {
   }
   const boxes = new Map<number, Box>();
   for (let v = 0; v < n; v++) {
-    const r = root(v),
-      [x, y, z] = [mesh.positions[3 * v]!, mesh.positions[3 * v + 1]!, mesh.positions[3 * v + 2]!],
-      b = boxes.get(r);
+    const r = root(v);
+    const [x, y, z] = [
+      mesh.positions[3 * v]!,
+      mesh.positions[3 * v + 1]!,
+      mesh.positions[3 * v + 2]!,
+    ];
+    const b = boxes.get(r);
     if (!b) boxes.set(r, { names: [name], x0: x, y0: y, z0: z, x1: x, y1: y, z1: z });
     else {
       b.x0 = Math.min(b.x0, x);
@@ -151,36 +156,36 @@ export function lumps(mesh: Mesh, name: string): Box[] {
  * one tall box. Every corner, and every crossing of an edge with the grid, lies in some column.
  */
 export function columns(mesh: Mesh, box: Box, name: string, across = 24): Box[] {
-  const step = Math.max(box.x1 - box.x0, box.y1 - box.y0) / across,
-    nx = Math.max(1, Math.ceil((box.x1 - box.x0) / step)),
-    ny = Math.max(1, Math.ceil((box.y1 - box.y0) / step));
-  const low = new Float64Array(nx * ny).fill(Infinity),
-    high = new Float64Array(nx * ny).fill(-Infinity);
+  const step = Math.max(box.x1 - box.x0, box.y1 - box.y0) / across;
+  const nx = Math.max(1, Math.ceil((box.x1 - box.x0) / step));
+  const ny = Math.max(1, Math.ceil((box.y1 - box.y0) / step));
+  const low = new Float64Array(nx * ny).fill(Infinity);
+  const high = new Float64Array(nx * ny).fill(-Infinity);
   const p = mesh.positions;
   for (let t = 0; t < mesh.triangles.length; t += 3) {
     const [a, b, c] = [0, 1, 2].map((k) => mesh.triangles[t + k]! * 3) as [number, number, number];
-    const xs = [p[a]!, p[b]!, p[c]!],
-      ys = [p[a + 1]!, p[b + 1]!, p[c + 1]!],
-      zs = [p[a + 2]!, p[b + 2]!, p[c + 2]!];
-    const i0 = Math.max(0, Math.floor((Math.min(...xs) - box.x0) / step - 1e-9)),
-      i1 = Math.min(nx - 1, Math.floor((Math.max(...xs) - box.x0) / step)),
-      j0 = Math.max(0, Math.floor((Math.min(...ys) - box.y0) / step - 1e-9)),
-      j1 = Math.min(ny - 1, Math.floor((Math.max(...ys) - box.y0) / step));
-    const det = (xs[1]! - xs[0]!) * (ys[2]! - ys[0]!) - (xs[2]! - xs[0]!) * (ys[1]! - ys[0]!),
-      lo = Math.min(...zs),
-      hi = Math.max(...zs);
+    const xs = [p[a]!, p[b]!, p[c]!];
+    const ys = [p[a + 1]!, p[b + 1]!, p[c + 1]!];
+    const zs = [p[a + 2]!, p[b + 2]!, p[c + 2]!];
+    const i0 = Math.max(0, Math.floor((Math.min(...xs) - box.x0) / step - 1e-9));
+    const i1 = Math.min(nx - 1, Math.floor((Math.max(...xs) - box.x0) / step));
+    const j0 = Math.max(0, Math.floor((Math.min(...ys) - box.y0) / step - 1e-9));
+    const j1 = Math.min(ny - 1, Math.floor((Math.max(...ys) - box.y0) / step));
+    const det = (xs[1]! - xs[0]!) * (ys[2]! - ys[0]!) - (xs[2]! - xs[0]!) * (ys[1]! - ys[0]!);
+    const lo = Math.min(...zs);
+    const hi = Math.max(...zs);
     const gx =
-        Math.abs(det) < 1e-9
-          ? 0
-          : ((zs[1]! - zs[0]!) * (ys[2]! - ys[0]!) - (zs[2]! - zs[0]!) * (ys[1]! - ys[0]!)) / det,
-      gy =
-        Math.abs(det) < 1e-9
-          ? 0
-          : ((zs[2]! - zs[0]!) * (xs[1]! - xs[0]!) - (zs[1]! - zs[0]!) * (xs[2]! - xs[0]!)) / det;
-    for (let j = j0; j <= j1; j++)
+      Math.abs(det) < 1e-9
+        ? 0
+        : ((zs[1]! - zs[0]!) * (ys[2]! - ys[0]!) - (zs[2]! - zs[0]!) * (ys[1]! - ys[0]!)) / det;
+    const gy =
+      Math.abs(det) < 1e-9
+        ? 0
+        : ((zs[2]! - zs[0]!) * (xs[1]! - xs[0]!) - (zs[1]! - zs[0]!) * (xs[2]! - xs[0]!)) / det;
+    for (let j = j0; j <= j1; j++) {
       for (let i = i0; i <= i1; i++) {
-        const x = box.x0 + i * step,
-          y = box.y0 + j * step;
+        const x = box.x0 + i * step;
+        const y = box.y0 + j * step;
         if (!meets(xs, ys, x, y, step)) continue;
         // The plane of the triangle over the cell, within the triangle's own height; a standing one spans it all.
         const near =
@@ -195,11 +200,12 @@ export function columns(mesh: Mesh, box: Box, name: string, across = 24): Box[] 
         low[j * nx + i] = Math.min(low[j * nx + i]!, Math.max(lo, Math.min(...near)));
         high[j * nx + i] = Math.max(high[j * nx + i]!, Math.min(hi, Math.max(...near)));
       }
+    }
   }
   const out: Box[] = [];
-  for (let j = 0; j < ny; j++)
-    for (let i = 0; i < nx; i++)
-      if (high[j * nx + i]! >= low[j * nx + i]!)
+  for (let j = 0; j < ny; j++) {
+    for (let i = 0; i < nx; i++) {
+      if (high[j * nx + i]! >= low[j * nx + i]!) {
         out.push({
           names: [name],
           x0: box.x0 + i * step,
@@ -209,6 +215,9 @@ export function columns(mesh: Mesh, box: Box, name: string, across = 24): Box[] 
           z0: low[j * nx + i]!,
           z1: high[j * nx + i]!,
         });
+      }
+    }
+  }
   return stripes(out);
 }
 
@@ -221,18 +230,22 @@ function meets(
   step: number,
 ): boolean {
   for (let k = 0; k < 3; k++) {
-    const nx = ys[(k + 1) % 3]! - ys[k]!,
-      ny = xs[k]! - xs[(k + 1) % 3]!;
+    const nx = ys[(k + 1) % 3]! - ys[k]!;
+    const ny = xs[k]! - xs[(k + 1) % 3]!;
     if (Math.abs(nx) + Math.abs(ny) < 1e-12) continue;
-    const tri = [0, 1, 2].map((q) => nx * xs[q]! + ny * ys[q]!),
-      cell = [
-        nx * x + ny * y,
-        nx * (x + step) + ny * y,
-        nx * x + ny * (y + step),
-        nx * (x + step) + ny * (y + step),
-      ];
-    if (Math.max(...tri) < Math.min(...cell) - 1e-9 || Math.max(...cell) < Math.min(...tri) - 1e-9)
+    const tri = [0, 1, 2].map((q) => nx * xs[q]! + ny * ys[q]!);
+    const cell = [
+      nx * x + ny * y,
+      nx * (x + step) + ny * y,
+      nx * x + ny * (y + step),
+      nx * (x + step) + ny * (y + step),
+    ];
+    if (
+      Math.max(...tri) < Math.min(...cell) - 1e-9 ||
+      Math.max(...cell) < Math.min(...tri) - 1e-9
+    ) {
       return false;
+    }
   }
   return true;
 }
@@ -282,11 +295,12 @@ export function partOfSolids(
     Math.min(...boxes.map((b) => b.z0)),
   ];
   const size = Math.max(...boxes.map((b) => Math.max(b.x1 - x, b.y1 - y, b.z1 - z)));
-  if (size > 500)
+  if (size > 500) {
     throw new BadInput(
       '',
       `It is ${size.toFixed(0)} mm long; 500 mm is the most a part may be. Check the unit.`,
     );
+  }
   const few = merged(
     boxes.map((b) => ({
       ...b,

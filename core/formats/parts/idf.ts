@@ -50,21 +50,23 @@ const wordsOf = (text: string): string[] =>
 
 function sections(text: string): Section[] {
   const lines = text.split(/\r?\n/);
-  if (lines.length > MOST_LINES)
+  if (lines.length > MOST_LINES) {
     throw new BadInput('', `The file has ${lines.length} lines; ${MOST_LINES} can be read.`);
+  }
   const out: Section[] = [];
   let open: Section | undefined;
   lines.forEach((raw, i) => {
-    const t = raw.trim(),
-      no = i + 1;
+    const t = raw.trim();
+    const no = i + 1;
     if (!t || t.startsWith('#')) return;
     if (t.startsWith('.END_')) {
       if (!open) return fail(no, `${t.split(/\s/)[0]} without a beginning.`);
-      if (t.split(/\s/)[0] !== `.END_${open.name}`)
+      if (t.split(/\s/)[0] !== `.END_${open.name}`) {
         return fail(
           no,
           `.${open.name} of line ${open.no} is not ended before ${t.split(/\s/)[0]}.`,
         );
+      }
       out.push(open);
       open = undefined;
     } else if (t.startsWith('.')) {
@@ -74,8 +76,9 @@ function sections(text: string): Section[] {
     } else if (open) open.lines.push({ no, words: wordsOf(t) });
     else fail(no, 'This stands outside every section.');
   });
-  if (open)
-    fail((open as Section).no, `.${(open as Section).name} has no .END_${(open as Section).name}.`);
+  if (open) {
+    fail(open.no, `.${open.name} has no .END_${open.name}.`);
+  }
   return out;
 }
 
@@ -90,24 +93,25 @@ const number = (line: Line, i: number, what: string): number => {
 function loops(lines: readonly Line[], unit: number): Array<Array<[number, number]>> {
   const out = new Map<number, Array<[number, number]>>();
   for (const line of lines) {
-    const loop = number(line, 0, 'The loop number'),
-      x = number(line, 1, 'x') * unit,
-      y = number(line, 2, 'y') * unit,
-      arc = number(line, 3, 'The angle');
+    const loop = number(line, 0, 'The loop number');
+    const x = number(line, 1, 'x') * unit;
+    const y = number(line, 2, 'y') * unit;
+    const arc = number(line, 3, 'The angle');
     const list = out.get(loop) ?? [];
     if (!out.has(loop)) out.set(loop, list);
     const last = list[list.length - 1];
     if (arc === 0 || !last) list.push([x, y]);
     else if (Math.abs(arc) === 360) {
       // A circle: its middle came first, this is a point on it.
-      const r = Math.hypot(x - last[0], y - last[1]),
-        n = chords(r, 2 * Math.PI);
+      const r = Math.hypot(x - last[0], y - last[1]);
+      const n = chords(r, 2 * Math.PI);
       list.pop();
-      for (let k = 0; k < n; k++)
+      for (let k = 0; k < n; k++) {
         list.push([
           last[0] + r * Math.cos((2 * Math.PI * k) / n),
           last[1] + r * Math.sin((2 * Math.PI * k) / n),
         ]);
+      }
     } else list.push(...arcPoints(last, [x, y], (arc * Math.PI) / 180));
   }
   for (const [loop, list] of out) {
@@ -129,17 +133,17 @@ function arcPoints(
   b: readonly [number, number],
   angle: number,
 ): Array<[number, number]> {
-  const dx = b[0] - a[0],
-    dy = b[1] - a[1],
-    chord = Math.hypot(dx, dy);
+  const dx = b[0] - a[0];
+  const dy = b[1] - a[1];
+  const chord = Math.hypot(dx, dy);
   if (chord < 1e-9) return [];
   // The middle lies left of the chord for a turn to the left.
-  const off = 0.5 / Math.tan(angle / 2),
-    cx = (a[0] + b[0]) / 2 - dy * off,
-    cy = (a[1] + b[1]) / 2 + dx * off;
-  const r = Math.hypot(a[0] - cx, a[1] - cy),
-    from = Math.atan2(a[1] - cy, a[0] - cx),
-    n = chords(r, angle);
+  const off = 0.5 / Math.tan(angle / 2);
+  const cx = (a[0] + b[0]) / 2 - dy * off;
+  const cy = (a[1] + b[1]) / 2 + dx * off;
+  const r = Math.hypot(a[0] - cx, a[1] - cy);
+  const from = Math.atan2(a[1] - cy, a[0] - cx);
+  const n = chords(r, angle);
   return Array.from({ length: n }, (_, k): [number, number] =>
     k === n - 1
       ? [b[0], b[1]]
@@ -167,10 +171,11 @@ function shapesIn(emp: string): Map<string, Shape> {
   for (const s of sections(emp)) {
     if (s.name !== 'ELECTRICAL' && s.name !== 'MECHANICAL') continue;
     const head = s.lines[0];
-    if (!head || head.words.length < 4)
+    if (!head || head.words.length < 4) {
       fail(s.no, `.${s.name} wants a line with name, part number, unit and height.`);
-    const unit = unitOf(head!.words[2], head!.no),
-      height = number(head!, 3, 'The height') * unit;
+    }
+    const unit = unitOf(head!.words[2], head!.no);
+    const height = number(head!, 3, 'The height') * unit;
     if (!(height >= 0)) fail(head!.no, `a height of ${head!.words[3]} is below the board.`);
     const points =
       loops(
@@ -188,19 +193,20 @@ function shapesIn(emp: string): Map<string, Shape> {
  * @throws     BadInput with the line
  */
 export function readIdf(emn: string, emp: string): Board {
-  const all = sections(emn),
-    head = all.find((s) => s.name === 'HEADER');
-  if (!head || !/^BOARD_FILE$/i.test(head.lines[0]?.words[0] ?? ''))
+  const all = sections(emn);
+  const head = all.find((s) => s.name === 'HEADER');
+  if (!head || !/^BOARD_FILE$/i.test(head.lines[0]?.words[0] ?? '')) {
     throw new BadInput(
       'line 1',
       'Line 1: this is not an IDF board file: it begins with .HEADER and BOARD_FILE.',
     );
+  }
   const second = head.lines[1];
   const unit = unitOf(second?.words[1], second?.no ?? head.no);
   const board = all.find((s) => s.name === 'BOARD_OUTLINE');
   if (!board) throw new BadInput('', 'The file has no .BOARD_OUTLINE.');
-  const first = board.lines[0] ?? fail(board.no, '.BOARD_OUTLINE is empty.'),
-    thickness = number(first, 0, 'The thickness') * unit;
+  const first = board.lines[0] ?? fail(board.no, '.BOARD_OUTLINE is empty.');
+  const thickness = number(first, 0, 'The thickness') * unit;
   if (!(thickness > 0)) fail(first.no, `a board ${first.words[0]} thick is none.`);
   const rings = loops(board.lines.slice(1), unit);
   const outline = rings[0] ?? fail(board.no, '.BOARD_OUTLINE has no points.');
@@ -209,28 +215,29 @@ export function readIdf(emn: string, emp: string): Board {
     x: number(l, 1, 'x') * unit,
     y: number(l, 2, 'y') * unit,
   }));
-  const placement = all.find((s) => s.name === 'PLACEMENT'),
-    shapes = placement ? shapesIn(emp) : new Map<string, Shape>();
+  const placement = all.find((s) => s.name === 'PLACEMENT');
+  const shapes = placement ? shapesIn(emp) : new Map<string, Shape>();
   const placed: Placed[] = [];
   const lines = placement?.lines ?? [];
   for (let i = 0; i < lines.length; i += 2) {
     const [name, at] = [lines[i]!, lines[i + 1]];
     if (!at) fail(name.no, 'the place of this component is missing.');
-    const [shape, number_, ref] = name.words,
-      known = shapes.get(`${shape}\n${number_}`);
+    const [shape, number_, ref] = name.words;
+    const known = shapes.get(`${shape}\n${number_}`);
     if (/^(NOREFDES|BOARD)$/.test(ref ?? '') && !known) continue;
     if (!known) fail(name.no, `no shape "${shape} ${number_ ?? ''}" is in the component file.`);
-    const lift = number(at!, 2, 'The height above the board') * unit,
-      side = at!.words[4];
+    const lift = number(at!, 2, 'The height above the board') * unit;
+    const side = at!.words[4];
     if (lift < 0) fail(at!.no, `a component ${-lift} mm inside the board cannot be.`);
-    if (side !== 'TOP' && side !== 'BOTTOM')
+    if (side !== 'TOP' && side !== 'BOTTOM') {
       fail(at!.no, `the side is TOP or BOTTOM, not "${(side ?? '').slice(0, 20)}".`);
-    const turn = number(at!, 3, 'The rotation'),
-      x = number(at!, 0, 'x') * unit,
-      y = number(at!, 1, 'y') * unit,
-      c = Math.cos((turn * Math.PI) / 180),
-      s = Math.sin((turn * Math.PI) / 180),
-      flip = side === 'BOTTOM' ? -1 : 1;
+    }
+    const turn = number(at!, 3, 'The rotation');
+    const x = number(at!, 0, 'x') * unit;
+    const y = number(at!, 1, 'y') * unit;
+    const c = Math.cos((turn * Math.PI) / 180);
+    const s = Math.sin((turn * Math.PI) / 180);
+    const flip = side === 'BOTTOM' ? -1 : 1;
     placed.push({
       ref: ref ?? shape!,
       shape: shape!,

@@ -17,24 +17,27 @@ export function readPartsJson(text: string): Part[] {
     file === null ||
     file.format !== PARTS_FORMAT ||
     !Array.isArray(file.parts)
-  )
+  ) {
     throw new BadInput(
       'format',
       `This is no list of parts: its format is to be "${PARTS_FORMAT}".`,
     );
+  }
   const seen = new Set<string>();
   return file.parts.map((value, i) => {
     const read = readAs(Part, value);
-    if (!read.ok)
+    if (!read.ok) {
       throw new BadInput(
         `parts.${i}.${read.complaints[0]!.path}`,
         `Part ${i + 1}, ${read.complaints[0]!.path}: ${read.complaints[0]!.sentence}`,
       );
-    if (seen.has(read.value.id))
+    }
+    if (seen.has(read.value.id)) {
       throw new BadInput(
         `parts.${i}.id`,
         `Part ${i + 1}: the id "${read.value.id}" is used twice.`,
       );
+    }
     seen.add(read.value.id);
     return read.value;
   });

@@ -19,8 +19,8 @@ const said = (f: () => unknown): string => {
   return 'nothing';
 };
 const drain = (text: string): { parts: PartType[]; told: number[] } => {
-  const told: number[] = [],
-    g = readPartsCsv(text);
+  const told: number[] = [];
+  const g = readPartsCsv(text);
   for (;;) {
     const r = g.next();
     if (r.done) return { parts: r.value, told };
@@ -68,9 +68,9 @@ describe('CSV', () => {
     const { parts } = drain(partsCsv(unique));
     expect(parts.length).toBe(unique.length);
     parts.forEach((p, i) => {
-      const was = unique[i]!,
-        a = planSize(p.blocks),
-        b = planSize(was.blocks);
+      const was = unique[i]!;
+      const a = planSize(p.blocks);
+      const b = planSize(was.blocks);
       expect([p.name, p.family, p.price, p.massG, p.draws]).toEqual([
         was.name,
         was.family,
@@ -96,8 +96,9 @@ describe('CSV', () => {
         (sign, rest) => {
           const name = `${sign}${rest}`.trim();
           const text = partsCsv([{ ...STARTER_PARTS[0]!, name }]);
-          for (const row of Papa.parse<string[]>(text.trim()).data)
+          for (const row of Papa.parse<string[]>(text.trim()).data) {
             for (const cell of row) expect(/^[=+\-@\t]/.test(cell)).toBe(false);
+          }
           expect(drain(text).parts[0]!.name).toBe(name);
         },
       ),
@@ -177,11 +178,11 @@ describe('CSV', () => {
 describe('board files', () => {
   /** Where the outline of a component reaches, by its corners turned one by one. */
   const reach = (p: Part0) => {
-    const a = (p.turn * Math.PI) / 180,
-      half = {
-        x: Math.abs((p.w / 2) * Math.cos(a)) + Math.abs((p.h / 2) * Math.sin(a)),
-        y: Math.abs((p.w / 2) * Math.sin(a)) + Math.abs((p.h / 2) * Math.cos(a)),
-      };
+    const a = (p.turn * Math.PI) / 180;
+    const half = {
+      x: Math.abs((p.w / 2) * Math.cos(a)) + Math.abs((p.h / 2) * Math.sin(a)),
+      y: Math.abs((p.w / 2) * Math.sin(a)) + Math.abs((p.h / 2) * Math.cos(a)),
+    };
     return { x0: p.x - half.x, x1: p.x + half.x, y0: p.y - half.y, y1: p.y + half.y };
   };
   test.each([
@@ -191,9 +192,9 @@ describe('board files', () => {
   ])(
     'THOU %s, %i components: each lies inside a block, on its own side, as tall as it is; the blocks are few',
     (thou, n) => {
-      const list = made(n + Number(thou), n),
-        board = readIdf(emn(list, thou), emp(list, thou)),
-        p = partOfBoard(board, 'demo');
+      const list = made(n + Number(thou), n);
+      const board = readIdf(emn(list, thou), emp(list, thou));
+      const p = partOfBoard(board, 'demo');
       expect([
         board.name,
         board.thickness.toFixed(3),
@@ -204,8 +205,8 @@ describe('board files', () => {
       expect(Part.safeParse(p).success).toBe(true);
       expect(p.blocks.length).toBeLessThanOrEqual(25);
       for (const c of list) {
-        const r = reach(c),
-          z = c.side === 'TOP' ? [1.6, 1.6 + c.tall] : [-c.tall, 0];
+        const r = reach(c);
+        const z = c.side === 'TOP' ? [1.6, 1.6 + c.tall] : [-c.tall, 0];
         const holds = p.blocks.slice(1).some((b) => {
           const [l, h] = blockBox(b);
           return (

@@ -31,8 +31,8 @@ export const partsCsv = (parts: readonly Part[]): string =>
   csv([
     [...COLUMNS],
     ...parts.map((p) => {
-      const { w, h } = planSize(p.blocks),
-        mm = (v: number) => Math.round(v * 100) / 100;
+      const { w, h } = planSize(p.blocks);
+      const mm = (v: number) => Math.round(v * 100) / 100;
       return [
         p.name,
         p.family,
@@ -66,46 +66,51 @@ const slug = (name: string): string =>
  */
 export function* readPartsCsv(text: string): Generator<number, Part[]> {
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
-  const rows = parsed.data,
-    head = (rows[0] ?? []).map((h) => {
-      const t = h.trim().toLowerCase();
-      return COLUMNS.find((c) => c.toLowerCase() === t) ?? t;
-    });
+  const rows = parsed.data;
+  const head = (rows[0] ?? []).map((h) => {
+    const t = h.trim().toLowerCase();
+    return COLUMNS.find((c) => c.toLowerCase() === t) ?? t;
+  });
   const fault = parsed.errors.find((e) => e.type === 'Quotes');
-  if (fault)
+  if (fault) {
     throw new BadInput(
       `line ${(fault.row ?? 0) + 1}`,
       `Line ${(fault.row ?? 0) + 1}: a quotation mark is not closed.`,
     );
-  const missing = NEEDED.filter((c) => !head.includes(c)),
-    strange = head.filter((h) => h && !(COLUMNS as readonly string[]).includes(h));
-  if (missing.length)
+  }
+  const missing = NEEDED.filter((c) => !head.includes(c));
+  const strange = head.filter((h) => h && !(COLUMNS as readonly string[]).includes(h));
+  if (missing.length) {
     throw new BadInput(
       'line 1',
       `Line 1: the column "${missing[0]}" is missing. The first line names the columns: ${COLUMNS.join(', ')}.`,
     );
-  if (strange.length)
+  }
+  if (strange.length) {
     throw new BadInput(
       'line 1',
       `Line 1: "${strange[0]!.slice(0, 40)}" is not a column of this table.`,
     );
+  }
   const twice = head.find((h, i) => h && head.indexOf(h) !== i);
   if (twice) throw new BadInput('line 1', `Line 1: the column "${twice}" stands there twice.`);
-  if (rows.length - 1 > MOST_ROWS)
+  if (rows.length - 1 > MOST_ROWS) {
     throw new BadInput(
       '',
       `The table has ${rows.length - 1} rows; ${MOST_ROWS} can be read at once.`,
     );
-  const out: Part[] = [],
-    ids = new Set<string>(),
-    names = new Map<string, number>();
+  }
+  const out: Part[] = [];
+  const ids = new Set<string>();
+  const names = new Map<string, number>();
   for (let r = 1; r < rows.length; r++) {
-    const cells = rows[r]!,
-      bad = (column: string, sentence: string): never => {
-        throw new BadInput(`line ${r + 1}, ${column}`, `Line ${r + 1}, ${column}: ${sentence}`);
-      };
-    if (cells.length > head.length)
+    const cells = rows[r]!;
+    const bad = (column: string, sentence: string): never => {
+      throw new BadInput(`line ${r + 1}, ${column}`, `Line ${r + 1}, ${column}: ${sentence}`);
+    };
+    if (cells.length > head.length) {
       bad(head[head.length - 1]!, `there are ${cells.length} cells under ${head.length} columns.`);
+    }
     // An apostrophe before a sign is how a table keeps a cell from being run.
     const cell = (c: Column): string =>
       (cells[head.indexOf(c)] ?? '').trim().replace(/^'(?=[=+\-@\t])/, '');
@@ -121,22 +126,25 @@ export function* readPartsCsv(text: string): Generator<number, Part[]> {
         ? v
         : bad(c, `"${t.slice(0, 30)}" is not a number from 0 to ${most}.`);
     };
-    const name = cell('name'),
-      family = cell('family');
-    if (!name || name.length > 200)
+    const name = cell('name');
+    const family = cell('family');
+    if (!name || name.length > 200) {
       bad('name', name ? 'the name is longer than 200 letters.' : 'a part needs a name.');
+    }
     const before = names.get(name.toLowerCase());
     if (before) bad('name', `"${name}" stands in line ${before} already.`);
     names.set(name.toLowerCase(), r + 1);
-    if (!(FAMILIES as readonly string[]).includes(family))
+    if (!(FAMILIES as readonly string[]).includes(family)) {
       bad('family', `"${family.slice(0, 30)}" is not one of ${FAMILIES.join(', ')}.`);
-    const [w, h, t] = [size('width'), size('height'), size('thickness')],
-      mass = number('mass g', 5000),
-      price = number('price', 10_000),
-      draws = [number('menu W', 60), number('game W', 60), number('peak W', 60)];
+    }
+    const [w, h, t] = [size('width'), size('height'), size('thickness')];
+    const mass = number('mass g', 5000);
+    const price = number('price', 10_000);
+    const draws = [number('menu W', 60), number('game W', 60), number('peak W', 60)];
     const given = draws.filter((d) => d !== undefined).length;
-    if (given && given < 3)
+    if (given && given < 3) {
       bad('peak W', 'menu, game and peak go together: give all three or none.');
+    }
     let id = slug(name);
     for (let n = 2; ids.has(id); n++) id = `${slug(name)}-${n}`;
     ids.add(id);

@@ -27,8 +27,8 @@ export const PAPER_MM: Readonly<Record<Paper, readonly [number, number]>> = {
   letter: [215.9, 279.4],
 };
 const PT = 72 / 25.4;
-const MARGIN = 10,
-  HEAD = 18;
+const MARGIN = 10;
+const HEAD = 18;
 /** Neighbouring tiles share this much, to be glued. */
 const OVERLAP = 8;
 
@@ -71,8 +71,8 @@ export async function sheetsPdf(sheets: readonly Sheet[], o: PrintOptions): Prom
       sheet.w > PAPER_MM[o.paper][0] - 2 * MARGIN && sheet.w <= PAPER_MM[o.paper][1] - 2 * MARGIN;
     const [pw, ph] = turn ? [PAPER_MM[o.paper][1], PAPER_MM[o.paper][0]] : PAPER_MM[o.paper];
     const room = { w: (pw - 2 * MARGIN) / sx, h: (ph - 2 * MARGIN - HEAD) / sy };
-    const columns = tiles(sheet.w, room.w),
-      rows = tiles(sheet.h, room.h);
+    const columns = tiles(sheet.w, room.w);
+    const rows = tiles(sheet.h, room.h);
     for (let row = 0; row < rows; row++) {
       for (let column = 0; column < columns; column++) {
         const page = doc.addPage([pw * PT, ph * PT]);
@@ -84,8 +84,8 @@ export async function sheetsPdf(sheets: readonly Sheet[], o: PrintOptions): Prom
           columns * rows > 1 ? `, tile ${row * columns + column + 1} of ${columns * rows}` : '',
           pw,
         );
-        const dx = MARGIN - column * (room.w - OVERLAP) * sx,
-          dy = MARGIN + HEAD - row * (room.h - OVERLAP) * sy;
+        const dx = MARGIN - column * (room.w - OVERLAP) * sx;
+        const dy = MARGIN + HEAD - row * (room.h - OVERLAP) * sy;
         clipTo(pen, MARGIN, MARGIN + HEAD, room.w * sx, room.h * sy);
         for (const m of sheet.marks) draw(pen, m, dx, dy);
         page.pushOperators(popGraphicsState());
@@ -155,31 +155,33 @@ function tileMarks(
   const [w, h] = [room.w * pen.sx, room.h * pen.sy];
   const line = (x0: number, y0: number, x1: number, y1: number) =>
     draw(still, { kind: 'line', x0, y0, x1, y1, ink: 'there' }, 0, 0);
-  if (column < columns - 1)
+  if (column < columns - 1) {
     line(
       MARGIN + w - OVERLAP * pen.sx,
       MARGIN + HEAD,
       MARGIN + w - OVERLAP * pen.sx,
       MARGIN + HEAD + h,
     );
-  if (row < rows - 1)
+  }
+  if (row < rows - 1) {
     line(
       MARGIN,
       MARGIN + HEAD + h - OVERLAP * pen.sy,
       MARGIN + w,
       MARGIN + HEAD + h - OVERLAP * pen.sy,
     );
+  }
 }
 
 function draw(pen: Pen, m: Mark, dx: number, dy: number): void {
-  const X = (x: number) => (dx + x * pen.sx) * PT,
-    Y = (y: number) => (pen.paperH - dy - y * pen.sy) * PT;
+  const X = (x: number) => (dx + x * pen.sx) * PT;
+  const Y = (y: number) => (pen.paperH - dy - y * pen.sy) * PT;
   if (m.kind === 'text') return words(pen, m, X(m.x), Y(m.y));
   const ink = INK[m.ink];
-  const color = rgb(ink.grey, ink.grey, ink.grey),
-    thickness = ink.width * PT;
+  const color = rgb(ink.grey, ink.grey, ink.grey);
+  const thickness = ink.width * PT;
   const dashArray = ink.dash ? ink.dash.split(' ').map((v) => Number(v) * PT) : undefined;
-  if (m.kind === 'line')
+  if (m.kind === 'line') {
     return pen.page.drawLine({
       start: { x: X(m.x0), y: Y(m.y0) },
       end: { x: X(m.x1), y: Y(m.y1) },
@@ -187,7 +189,8 @@ function draw(pen: Pen, m: Mark, dx: number, dy: number): void {
       color,
       ...(dashArray ? { dashArray } : {}),
     });
-  if (m.kind === 'circle')
+  }
+  if (m.kind === 'circle') {
     return pen.page.drawEllipse({
       x: X(m.x),
       y: Y(m.y),
@@ -197,6 +200,7 @@ function draw(pen: Pen, m: Mark, dx: number, dy: number): void {
       borderWidth: thickness,
       ...(dashArray ? { borderDashArray: dashArray } : {}),
     });
+  }
   const path = `${m.points.map(([x, y], i) => `${i ? 'L' : 'M'} ${((dx + x * pen.sx) * PT).toFixed(3)} ${((dy + y * pen.sy) * PT).toFixed(3)}`).join(' ')} Z`;
   pen.page.drawSvgPath(path, {
     x: 0,
@@ -218,7 +222,11 @@ function words(pen: Pen, m: Extract<Mark, { kind: 'text' }>, x: number, y: numbe
     else runs.push({ font, text: ch });
   }
   const width = runs.reduce((s, r) => s + r.font.widthOfTextAtSize(r.text, size), 0);
-  let at = x - (m.anchor === 'middle' ? width / 2 : m.anchor === 'end' ? width : 0);
+  let shift: number;
+  if (m.anchor === 'middle') shift = width / 2;
+  else if (m.anchor === 'end') shift = width;
+  else shift = 0;
+  let at = x - shift;
   for (const r of runs) {
     pen.page.drawText(r.text, { x: at, y, size, font: r.font });
     at += r.font.widthOfTextAtSize(r.text, size);

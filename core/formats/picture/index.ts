@@ -20,21 +20,22 @@ export interface Picture {
 
 /** @throws BadInput when it is neither, is cut short, or is too large to open */
 export function readPicture(bytes: Uint8Array): Picture {
-  if (bytes.length > PICTURE_LIMIT)
+  if (bytes.length > PICTURE_LIMIT) {
     throw new BadInput('', `The picture is larger than ${PICTURE_LIMIT / 1024 / 1024} MB.`);
-  const p =
-    bytes[0] === 0xff && bytes[1] === 0xd8
-      ? jpeg(bytes)
-      : [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a].every((v, i) => bytes[i] === v)
-        ? png(bytes)
-        : undefined;
+  }
+  let p: Omit<Picture, 'stripped'> | undefined;
+  if (bytes[0] === 0xff && bytes[1] === 0xd8) p = jpeg(bytes);
+  else if ([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a].every((v, i) => bytes[i] === v)) {
+    p = png(bytes);
+  } else p = undefined;
   if (!p) throw new BadInput('', 'This is neither a JPEG nor a PNG picture.');
   if (!(p.w > 0 && p.h > 0)) throw new BadInput('', 'The picture says it has no size.');
-  if (p.w * p.h > MOST_PIXELS)
+  if (p.w * p.h > MOST_PIXELS) {
     throw new BadInput(
       '',
       `The picture has ${Math.round((p.w * p.h) / 1e6)} million pixels; ${MOST_PIXELS / 1e6} million are the most. Scan at 300 dpi.`,
     );
+  }
   return { ...p, stripped: bytes.length - p.bytes.length };
 }
 
@@ -51,17 +52,19 @@ const joined = (parts: readonly Uint8Array[]): Uint8Array => {
 /** Segments needed to draw: tables, frame, scan, restart interval, and the colour transform mark. */
 function jpeg(b: Uint8Array): Omit<Picture, 'stripped'> {
   const parts = [b.subarray(0, 2)];
-  let w = 0,
-    h = 0,
-    at = 2;
+  let w = 0;
+  let h = 0;
+  let at = 2;
   for (;;) {
     while (b[at] === 0xff && b[at + 1] === 0xff) at++;
-    if (at + 4 > b.length || b[at] !== 0xff)
+    if (at + 4 > b.length || b[at] !== 0xff) {
       throw new BadInput('', 'This JPEG picture was cut short or is damaged.');
-    const mark = b[at + 1]!,
-      size = (b[at + 2]! << 8) | b[at + 3]!;
-    if (mark === 0xd9 || size < 2 || at + 2 + size > b.length)
+    }
+    const mark = b[at + 1]!;
+    const size = (b[at + 2]! << 8) | b[at + 3]!;
+    if (mark === 0xd9 || size < 2 || at + 2 + size > b.length) {
       throw new BadInput('', 'This JPEG picture was cut short or is damaged.');
+    }
     const frame = mark >= 0xc0 && mark <= 0xcf && mark !== 0xc4 && mark !== 0xc8 && mark !== 0xcc;
     if (frame) {
       h = (b[at + 5]! << 8) | b[at + 6]!;
@@ -88,8 +91,9 @@ function jpeg(b: Uint8Array): Omit<Picture, 'stripped'> {
         b[at + 1] !== 0xff &&
         !(b[at + 1]! >= 0xd0 && b[at + 1]! <= 0xd7)
       )
-    )
+    ) {
       at++;
+    }
     parts.push(b.subarray(from, at));
     if (at >= b.length) throw new BadInput('', 'This JPEG picture was cut short or is damaged.');
     if (b[at + 1] === 0xd9) {
@@ -103,17 +107,18 @@ function jpeg(b: Uint8Array): Omit<Picture, 'stripped'> {
 const PNG_NEEDS = new Set(['IHDR', 'PLTE', 'IDAT', 'IEND', 'tRNS', 'gAMA', 'sRGB', 'cHRM']);
 
 function png(b: Uint8Array): Omit<Picture, 'stripped'> {
-  const view = new DataView(b.buffer, b.byteOffset, b.length),
-    parts = [b.subarray(0, 8)];
-  let w = 0,
-    h = 0,
-    data = false;
+  const view = new DataView(b.buffer, b.byteOffset, b.length);
+  const parts = [b.subarray(0, 8)];
+  let w = 0;
+  let h = 0;
+  let data = false;
   for (let at = 8; ;) {
     if (at + 12 > b.length) throw new BadInput('', 'This PNG picture was cut short or is damaged.');
-    const size = view.getUint32(at),
-      name = String.fromCharCode(b[at + 4]!, b[at + 5]!, b[at + 6]!, b[at + 7]!);
-    if (at + 12 + size > b.length || (at === 8 && (name !== 'IHDR' || size !== 13)))
+    const size = view.getUint32(at);
+    const name = String.fromCharCode(b[at + 4]!, b[at + 5]!, b[at + 6]!, b[at + 7]!);
+    if (at + 12 + size > b.length || (at === 8 && (name !== 'IHDR' || size !== 13))) {
       throw new BadInput('', 'This PNG picture was cut short or is damaged.');
+    }
     if (name === 'IHDR') {
       w = view.getUint32(at + 8);
       h = view.getUint32(at + 12);

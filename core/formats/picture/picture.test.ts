@@ -25,8 +25,9 @@ describe.each(['jpeg', 'png'] as const)('%s', (kind) => {
     expect(() => readPicture(b)).toThrow(/million pixels; 40 million are the most/);
   });
   test('cut anywhere it is refused in a sentence', () => {
-    for (let n = 0; n < bytes.length - 2; n += 3)
+    for (let n = 0; n < bytes.length - 2; n += 3) {
       expect(() => readPicture(bytes.slice(0, n))).toThrow(/cut short|neither|no picture/);
+    }
   });
 });
 test('something else is no picture', () =>

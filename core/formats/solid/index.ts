@@ -47,8 +47,8 @@ export function pieceMesh(
   const piece = body.pieces[i];
   if (!piece) throw new RangeError(`This shell has no piece "${pieceId}".`);
   const { Manifold, CrossSection } = wasm;
-  const made: Array<{ delete(): void }> = [];
-  const keep = <T extends { delete(): void }>(x: T): T => {
+  const made: Array<{ delete: () => void }> = [];
+  const keep = <T extends { delete: () => void }>(x: T): T => {
     made.push(x);
     return x;
   };
@@ -65,8 +65,8 @@ export function pieceMesh(
   };
   try {
     const shell = shellSolids(body, cuts);
-    const outer = pointsOf(outerRing(body)),
-      inner = pointsOf(innerRing(body));
+    const outer = pointsOf(outerRing(body));
+    const inner = pointsOf(innerRing(body));
     const floor = piece.depth.mm - body.wall.mm;
     const all = named(body);
     const bays = piece.zones.map((z, j) => {
@@ -106,9 +106,11 @@ export function pieceMesh(
       ? strips.map((t) => over(from(outer, 0, t.depth + body.wall.mm), t.from, t.to))
       : [from(outer, 0, piece.depth.mm)];
     // A bay deeper than the half bulges out, one wall thick all round.
-    for (const b of bays)
-      if (b.depth + body.wall.mm > piece.depth.mm)
+    for (const b of bays) {
+      if (b.depth + body.wall.mm > piece.depth.mm) {
         solids.push(from(b.points, floor, b.depth + body.wall.mm, body.wall.mm));
+      }
+    }
     let result = keep(Manifold.union(solids));
     // A leaning wall is cut slab by slab, a curved floor strip by strip.
     const deepest = strips ? Math.max(...strips.map((t) => t.depth)) : floor;
@@ -124,14 +126,15 @@ export function pieceMesh(
         ),
       ),
     );
-    if (strips)
-      for (const t of strips)
+    if (strips) {
+      for (const t of strips) {
         result = keep(
           result.subtract(
             keep(over(cavity, t.from, t.to).intersect(from(outer, -THROUGH, t.depth))),
           ),
         );
-    else result = keep(result.subtract(cavity));
+      }
+    } else result = keep(result.subtract(cavity));
     for (const b of bays) result = keep(result.subtract(from(b.points, 0, b.depth)));
     const features = shell.features.filter((f) => f.piece === pieceId && f.height > 0);
     if (features.length) {
@@ -153,8 +156,9 @@ export function pieceMesh(
       result = keep(result.add(inside));
     }
     const deep = Math.max(piece.depth.mm, ...bays.map((b) => b.depth + body.wall.mm)) + THROUGH;
-    for (const o of shell.openings.face.filter((q) => q.piece === pieceId))
+    for (const o of shell.openings.face.filter((q) => q.piece === pieceId)) {
       result = keep(result.subtract(from(o.points, floor - 0.01, deep)));
+    }
     for (const h of [...shell.openings.wall, ...holes]) result = keep(result.subtract(wallCut(h)));
     const mesh = result.getMesh();
     return { positions: onlyXyz(mesh.vertProperties, mesh.numProp), triangles: mesh.triVerts };
@@ -181,7 +185,8 @@ export function pieceMesh(
 function onlyXyz(props: Float32Array, numProp: number): Float32Array {
   if (numProp === 3) return props;
   const out = new Float32Array((props.length / numProp) * 3);
-  for (let v = 0; v < out.length / 3; v++)
+  for (let v = 0; v < out.length / 3; v++) {
     out.set(props.subarray(v * numProp, v * numProp + 3), v * 3);
+  }
   return out;
 }

@@ -131,8 +131,9 @@ describe('a piece as a solid', () => {
       const m = readStl(stlBytes(pieceMesh(wasm, body, piece)));
       expect(volume(m)).toBeGreaterThan(0);
       const corner = (x: number, y: number) => {
-        for (let i = 0; i < m.positions.length; i += 3)
+        for (let i = 0; i < m.positions.length; i += 3) {
           if (Math.hypot(m.positions[i]! - x, m.positions[i + 1]! - y) < 0.01) return true;
+        }
         return false;
       };
       expect([corner(0, 60), corner(30, 40), corner(100, 60), corner(0, 0)]).toEqual([
@@ -149,8 +150,9 @@ describe('a piece as a solid', () => {
       for (const p of body.pieces) {
         const m = pieceMesh(wasm, body, p.id, d.cuts);
         expect([d.id, p.id, watertight(m), volume(m) > 1000]).toEqual([d.id, p.id, true, true]);
-        if (body.outline.kind === 'rect')
+        if (body.outline.kind === 'rect') {
           expect(bounds(m)[0]![1]).toBeCloseTo(body.outline.w.mm, 2);
+        }
       }
     }
   });

@@ -10,16 +10,18 @@ export function threeMfBytes(
   title: string,
 ): Uint8Array {
   const objects = pieces.map(({ name, mesh }, i) => {
-    const vertices: string[] = [],
-      triangles: string[] = [];
-    for (let v = 0; v < mesh.positions.length; v += 3)
+    const vertices: string[] = [];
+    const triangles: string[] = [];
+    for (let v = 0; v < mesh.positions.length; v += 3) {
       vertices.push(
         `<vertex x="${n(mesh.positions[v]!)}" y="${n(mesh.positions[v + 1]!)}" z="${n(mesh.positions[v + 2]!)}"/>`,
       );
-    for (let t = 0; t < mesh.triangles.length; t += 3)
+    }
+    for (let t = 0; t < mesh.triangles.length; t += 3) {
       triangles.push(
         `<triangle v1="${mesh.triangles[t]}" v2="${mesh.triangles[t + 1]}" v3="${mesh.triangles[t + 2]}"/>`,
       );
+    }
     return `<object id="${i + 1}" type="model" name="${xml(name)}"><mesh><vertices>${vertices.join('')}</vertices><triangles>${triangles.join('')}</triangles></mesh></object>`;
   });
   const model = `<?xml version="1.0" encoding="UTF-8"?>\n<model unit="millimeter" xml:lang="en" xmlns="http://schemas.microsoft.com/3dmanufacturing/core/2015/02"><metadata name="Title">${xml(title)}</metadata><resources>${objects.join('')}</resources><build>${pieces.map((_, i) => `<item objectid="${i + 1}"/>`).join('')}</build></model>`;

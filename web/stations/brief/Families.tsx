@@ -29,10 +29,10 @@ export function Families() {
       </h2>
       <div className="families">
         {GameFamily.options.map((name) => {
-          const { px, well, mostly, needs, axes } = COVERAGE[name],
-            shape = SHOWN[name].shape,
-            w = shape ? px[1] * shape : px[0],
-            on = wanted.has(name);
+          const { px, well, mostly, needs, axes } = COVERAGE[name];
+          const shape = SHOWN[name].shape;
+          const w = shape ? px[1] * shape : px[0];
+          const on = wanted.has(name);
           return (
             <button
               key={name}

@@ -110,7 +110,7 @@ function Row({
   s: Step;
   next: boolean;
   waits: readonly string[];
-  onTick(on: boolean): void;
+  onTick: (on: boolean) => void;
 }) {
   return (
     <div className={`step ${s.done ? 'done' : ''} ${next ? 'next' : ''}`}>

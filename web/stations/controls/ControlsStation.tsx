@@ -75,6 +75,10 @@ export default function ControlsStation() {
         },
       };
     });
+  let says: string;
+  if (doc.controls.inputs.length) says = 'Every input has its own line.';
+  else if (doc.controls.route === 'wireless') says = 'A wireless pad needs no wires here.';
+  else says = 'No inputs yet. Next: add the cross pad, a role for each direction.';
   return (
     <>
       <div className="centre">
@@ -132,17 +136,7 @@ export default function ControlsStation() {
         </div>
       </div>
       <aside className="side" aria-label="Controls findings">
-        <Findings
-          station="controls"
-          title="What clashes"
-          empty={
-            doc.controls.inputs.length
-              ? 'Every input has its own line.'
-              : doc.controls.route === 'wireless'
-                ? 'A wireless pad needs no wires here.'
-                : 'No inputs yet. Next: add the cross pad, a role for each direction.'
-          }
-        />
+        <Findings station="controls" title="What clashes" empty={says} />
         <section>
           <h3>Games</h3>
           {coverage(doc, COVERAGE).map((c) => (
@@ -184,9 +178,9 @@ function InputTable({
   onRemove,
 }: {
   chosen: string | undefined;
-  onChoose(id: string): void;
-  onSet(i: ShellInput): string | undefined;
-  onRemove(id: string): void;
+  onChoose: (id: string) => void;
+  onSet: (i: ShellInput) => string | undefined;
+  onRemove: (id: string) => void;
 }) {
   const { check, doc } = useBuild();
   const holes =
@@ -243,8 +237,9 @@ function InputTable({
                         'opening' in input.at ? `${input.at.opening}#${input.at.copy ?? 0}` : ''
                       }
                       onChange={(v: string) => {
-                        if (!v)
+                        if (!v) {
                           return onSet({ ...input, at: { x: 20, y: 20 }, hole: input.hole ?? 8 });
+                        }
                         const [opening, copy] = v.split('#') as [string, string];
                         return onSet({ ...input, at: { opening, copy: Number(copy) } });
                       }}

@@ -18,12 +18,12 @@ export function FaceMap({
   width: number;
   height: number;
   chosen: string | undefined;
-  onChoose(id: string): void;
+  onChoose: (id: string) => void;
 }) {
   const shell = scene.shell;
   if (!shell) return null;
-  const w = span(shell.body, 'x').mm,
-    h = span(shell.body, 'y').mm;
+  const w = span(shell.body, 'x').mm;
+  const h = span(shell.body, 'y').mm;
   const s = Math.min((width - 70) / w, (height - 60) / h);
   const at = (x: number, y: number): [number, number] => [
     (width - w * s) / 2 + x * s,
@@ -80,25 +80,25 @@ export function FaceMap({
             }}
           />
         ))}
-      {[...pins].map(([gpio, p]) => (
-        <circle
-          key={gpio}
-          cx={at(p.x, p.y)[0]}
-          cy={at(p.x, p.y)[1]}
-          r="2.4"
-          fill={
-            map.lines.taken.some((t) => t.gpio === gpio)
-              ? '#8a7a4c'
-              : map.inputs.some((m) => m.gpio === gpio)
-                ? '#0c7b70'
-                : '#fff'
-          }
-          stroke="#5d4d2c"
-          strokeWidth="0.8"
-        >
-          <title>{`GPIO${gpio}`}</title>
-        </circle>
-      ))}
+      {[...pins].map(([gpio, p]) => {
+        let fill: string;
+        if (map.lines.taken.some((t) => t.gpio === gpio)) fill = '#8a7a4c';
+        else if (map.inputs.some((m) => m.gpio === gpio)) fill = '#0c7b70';
+        else fill = '#fff';
+        return (
+          <circle
+            key={gpio}
+            cx={at(p.x, p.y)[0]}
+            cy={at(p.x, p.y)[1]}
+            r="2.4"
+            fill={fill}
+            stroke="#5d4d2c"
+            strokeWidth="0.8"
+          >
+            <title>{`GPIO${gpio}`}</title>
+          </circle>
+        );
+      })}
       {map.inputs.map((m) => {
         const pin = m.gpio === undefined ? undefined : pins.get(m.gpio);
         if (!m.place || !pin) return null;
@@ -120,6 +120,10 @@ export function FaceMap({
         if (!m.place) return null;
         const [x, y] = at(m.place.x, m.place.y);
         const clash = map.findings.some((f) => f.about.includes(m.input.id));
+        let ink: string;
+        if (chosen === m.input.id) ink = '#0c7b70';
+        else if (clash) ink = '#c23f21';
+        else ink = '#1d2b2a';
         return (
           <g
             key={m.input.id}
@@ -137,7 +141,7 @@ export function FaceMap({
               cy={y}
               r="10"
               fill={clash ? '#f0b7a4' : '#fff'}
-              stroke={chosen === m.input.id ? '#0c7b70' : clash ? '#c23f21' : '#1d2b2a'}
+              stroke={ink}
               strokeWidth={chosen === m.input.id ? 2.6 : 1.4}
             />
             <text x={x} y={y + 4} textAnchor="middle" fontSize="11" fontWeight="700" fill="#1d2b2a">

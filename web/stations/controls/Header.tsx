@@ -5,11 +5,12 @@ import type { ButtonMap } from '@deft/core/controls';
 export function Header({ map }: { map: ButtonMap }) {
   const use = (gpio: number | undefined): [string, string] => {
     if (gpio === undefined) return ['', 'supply'];
-    const taken = map.lines.taken.filter((t) => t.gpio === gpio),
-      input = map.inputs.find((m) => m.gpio === gpio);
+    const taken = map.lines.taken.filter((t) => t.gpio === gpio);
+    const input = map.inputs.find((m) => m.gpio === gpio);
     if (taken.length && input) return [`${taken[0]!.signal} and ${input.input.name}`, 'clash'];
-    if (taken.length)
+    if (taken.length) {
       return [taken.map((t) => t.signal).join(' and '), taken.length > 1 ? 'clash' : 'taken'];
+    }
     if (input) return [input.input.name, 'mine'];
     return RESERVED[gpio] ? ['reserved', 'taken'] : ['', 'free'];
   };
@@ -33,8 +34,8 @@ export function Header({ map }: { map: ButtonMap }) {
       <tbody>
         {Array.from({ length: 20 }, (_, r) => {
           const [a, b] = [HEADER_40[2 * r]!, HEADER_40[2 * r + 1]!];
-          const [ua, ka] = use(a.gpio),
-            [ub, kb] = use(b.gpio);
+          const [ua, ka] = use(a.gpio);
+          const [ub, kb] = use(b.gpio);
           return (
             <tr key={r}>
               <td style={{ color: colour[ka] }}>{ua}</td>

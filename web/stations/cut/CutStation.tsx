@@ -178,9 +178,9 @@ function OpeningRow({
 }: {
   o: CutItem;
   sel: boolean;
-  onChoose(): void;
-  onState(s: Cut['state']): void;
-  onMeasured(w: Length, h: Length): string | undefined;
+  onChoose: () => void;
+  onState: (s: Cut['state']) => void;
+  onMeasured: (w: Length, h: Length) => string | undefined;
 }) {
   const [w, setW] = useState<Length>();
   const [h, setH] = useState<Length>();
@@ -257,9 +257,9 @@ function TrimRow({
   onLeave,
 }: {
   t: Trim;
-  onState(s: Cut['state']): void;
-  onMeasured(l: Length): string | undefined;
-  onLeave(): void;
+  onState: (s: Cut['state']) => void;
+  onMeasured: (l: Length) => string | undefined;
+  onLeave: () => void;
 }) {
   const [left, setLeft] = useState<Length>();
   return (

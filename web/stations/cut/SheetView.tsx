@@ -11,12 +11,13 @@ const STYLE: Record<Ink, { stroke: string; strokeWidth: number; strokeDasharray?
 };
 
 function One({ m, small }: { m: Mark; small: number }) {
-  if (m.kind === 'text')
+  if (m.kind === 'text') {
     return (
       <text x={m.x} y={m.y} fontSize={m.mm * small} textAnchor={m.anchor ?? 'start'} fill="#1d2b2a">
         {m.text}
       </text>
     );
+  }
   const style = { ...STYLE[m.ink], fill: 'none' };
   if (m.kind === 'circle') return <circle cx={m.x} cy={m.y} r={m.r} {...style} />;
   if (m.kind === 'line') return <line x1={m.x0} y1={m.y0} x2={m.x1} y2={m.y1} {...style} />;

@@ -10,16 +10,16 @@ import { RUN_SECONDS, useArranger } from './useArranger';
 
 const sentenceCase = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 
-export function ArrangeView({ onClose }: { onClose(): void }) {
+export function ArrangeView({ onClose }: { onClose: () => void }) {
   const { doc, check, apply } = useBuild();
   const [seed, setSeed] = useState(1);
   const [fixed, fix] = useState<string[]>([]);
   const a = useArranger(doc);
-  const placed = doc.layout.placements.map((q) => q.item),
-    today = useMemo(
-      () => (placed.length ? figuresOf(doc, new Checker(doc, check.checker)) : undefined),
-      [doc, check, placed.length],
-    );
+  const placed = doc.layout.placements.map((q) => q.item);
+  const today = useMemo(
+    () => (placed.length ? figuresOf(doc, new Checker(doc, check.checker)) : undefined),
+    [doc, check, placed.length],
+  );
   const take = (changes: readonly Change[]) => {
     apply(changes);
     a.forget();
@@ -27,6 +27,33 @@ export function ArrangeView({ onClose }: { onClose(): void }) {
   };
   const shown = a.told?.best ?? [];
   const p = a.told?.progress;
+  let says: string;
+  if (a.trying) says = `Would it go with one change? ${a.trying} ...`;
+  else if (p) {
+    says = `${p.trials} places tried, ${p.stood} of ${p.of} parts stood at best${a.running ? `, ${Math.ceil(a.told!.secondsLeft)} s left` : ''}`;
+  } else {
+    says =
+      'Ports to walls, screen to its window, keys under their holes; the rest side by side, nothing touching.';
+  }
+  let whyNot: React.ReactNode;
+  if (a.why?.ease) {
+    whyNot = (
+      <p>
+        It goes with one change:{' '}
+        <Button size="small" type="primary" onClick={() => take(a.why!.ease!.changes)}>
+          {a.why.ease.text}
+        </Button>
+      </p>
+    );
+  } else if (a.why) {
+    whyNot = (
+      <p className="note">
+        No single change was found that makes it possible. Leave a part out, or take a thinner one
+        in Kit.
+      </p>
+    );
+  } else if (!p?.of) whyNot = <p className="note">Everything is kept in place.</p>;
+  else whyNot = null;
   return (
     <section className="profile arrange" aria-label="Arrange for me">
       <div className="bar">
@@ -72,11 +99,7 @@ export function ArrangeView({ onClose }: { onClose(): void }) {
           />
         </label>
         <span className="note grow" role="status">
-          {a.trying
-            ? `Would it go with one change? ${a.trying} ...`
-            : p
-              ? `${p.trials} places tried, ${p.stood} of ${p.of} parts stood at best${a.running ? `, ${Math.ceil(a.told!.secondsLeft)} s left` : ''}`
-              : 'Ports to walls, screen to its window, keys under their holes; the rest side by side, nothing touching.'}
+          {says}
         </span>
         <Button size="small" type="text" onClick={onClose}>
           Close
@@ -103,21 +126,7 @@ export function ArrangeView({ onClose }: { onClose(): void }) {
             {a.why?.sentences.map((s) => (
               <p key={s}>{s.charAt(0).toUpperCase() + s.slice(1)}.</p>
             ))}
-            {a.why?.ease ? (
-              <p>
-                It goes with one change:{' '}
-                <Button size="small" type="primary" onClick={() => take(a.why!.ease!.changes)}>
-                  {a.why.ease.text}
-                </Button>
-              </p>
-            ) : a.why ? (
-              <p className="note">
-                No single change was found that makes it possible. Leave a part out, or take a
-                thinner one in Kit.
-              </p>
-            ) : !p?.of ? (
-              <p className="note">Everything is kept in place.</p>
-            ) : null}
+            {whyNot}
           </div>
         )}
       </div>
@@ -135,7 +144,7 @@ function Found({
   name: string;
   doc: Project;
   layout: Layout;
-  onTake(): void;
+  onTake: () => void;
   busy: boolean;
 }) {
   const scene = useMemo(() => sceneOf(appliedAll(doc, layout.changes)), [doc, layout]);
@@ -165,11 +174,15 @@ function LayoutCard({
   figures: Figures | undefined;
   children?: React.ReactNode;
 }) {
-  const body = scene.shell?.body,
-    hits = f?.hits ?? 0;
+  const body = scene.shell?.body;
+  const hits = f?.hits ?? 0;
   if (!body) return null;
-  const { w, h } = outlineSpan(body.outline),
-    s = 150 / w;
+  const { w, h } = outlineSpan(body.outline);
+  const s = 150 / w;
+  let verdict: 'hit' | 'tight' | 'clear';
+  if (hits) verdict = 'hit';
+  else if (f?.tight) verdict = 'tight';
+  else verdict = 'clear';
   return (
     <article className="layout-card" aria-label={`Layout: ${name}`}>
       <svg width={150} height={h * s} role="img" aria-label={`${name}, seen from the front`}>
@@ -177,11 +190,15 @@ function LayoutCard({
         {[...scene.items.values()]
           .sort((a, b) => a.pose.z - b.pose.z)
           .map((at) => {
-            const q = at.blocks.map((b) => b.solid),
-              x0 = Math.min(...q.map((b) => b.x0)),
-              x1 = Math.max(...q.map((b) => b.x1)),
-              y0 = Math.min(...q.map((b) => b.y0)),
-              y1 = Math.max(...q.map((b) => b.y1));
+            const q = at.blocks.map((b) => b.solid);
+            const x0 = Math.min(...q.map((b) => b.x0));
+            const x1 = Math.max(...q.map((b) => b.x1));
+            const y0 = Math.min(...q.map((b) => b.y0));
+            const y1 = Math.max(...q.map((b) => b.y1));
+            let fill: string;
+            if (at.part.cell) fill = '#c9b37c';
+            else if (at.part.screen) fill = '#9fb7b0';
+            else fill = 'var(--stock)';
             return (
               <rect
                 key={at.item.id}
@@ -189,7 +206,7 @@ function LayoutCard({
                 y={(h - y1) * s}
                 width={(x1 - x0) * s}
                 height={(y1 - y0) * s}
-                fill={at.part.cell ? '#c9b37c' : at.part.screen ? '#9fb7b0' : 'var(--stock)'}
+                fill={fill}
                 fillOpacity="0.85"
                 stroke="var(--stock-edge)"
               >
@@ -203,7 +220,7 @@ function LayoutCard({
           className="row"
           style={{ fontWeight: 600, flexWrap: 'nowrap', alignItems: 'flex-start' }}
         >
-          <Wedge verdict={hits ? 'hit' : f?.tight ? 'tight' : 'clear'} />
+          <Wedge verdict={verdict} />
           {name}
         </b>
         {f && (

@@ -16,23 +16,23 @@ import { useBuild } from '../../state/build';
 import { useLargest } from '../../workers/useWays';
 import { Wedge } from '../../ui/Wedge';
 
-export function BodyView({ onClose }: { onClose(): void }) {
+export function BodyView({ onClose }: { onClose: () => void }) {
   const { check } = useBuild();
-  const scene = check.checker.scene,
-    b = balance(scene),
-    rest = restsOn(scene),
-    body = scene.shell?.body;
+  const scene = check.checker.scene;
+  const b = balance(scene);
+  const rest = restsOn(scene);
+  const body = scene.shell?.body;
   if (!b || !body) return null;
-  const { w, h } = outlineSpan(body.outline),
-    s = Math.min(300 / w, 170 / h),
-    X = (x: number) => 10 + x * s,
-    Y = (y: number) => 10 + (h - y) * s;
-  const front = check.map.inputs.filter((m) => m.place && m.place.z > 0),
-    places = front.map((m) => ({ name: m.input.name, x: m.place!.x, y: m.place!.y })),
-    reach = thumbReach(scene, places),
-    wheels = bumps(scene, places),
-    power = powerKey(scene),
-    far = reach.filter((r) => r.hands.length < 3);
+  const { w, h } = outlineSpan(body.outline);
+  const s = Math.min(300 / w, 170 / h);
+  const X = (x: number) => 10 + x * s;
+  const Y = (y: number) => 10 + (h - y) * s;
+  const front = check.map.inputs.filter((m) => m.place && m.place.z > 0);
+  const places = front.map((m) => ({ name: m.input.name, x: m.place!.x, y: m.place!.y }));
+  const reach = thumbReach(scene, places);
+  const wheels = bumps(scene, places);
+  const power = powerKey(scene);
+  const far = reach.filter((r) => r.hands.length < 3);
   return (
     <section className="profile" aria-label="In the hands">
       <div className="bar">
@@ -73,24 +73,24 @@ export function BodyView({ onClose }: { onClose(): void }) {
             <clipPath id="face">
               <rect x={10} y={10} width={w * s} height={h * s} rx={10} />
             </clipPath>
-            {front.map((m, i) => (
-              <circle
-                key={m.input.id}
-                cx={X(m.place!.x)}
-                cy={Y(m.place!.y)}
-                r={4}
-                fill={
-                  reach[i]!.hands.length === 3
-                    ? 'var(--clear)'
-                    : reach[i]!.hands.length
-                      ? 'var(--tight)'
-                      : 'var(--hit)'
-                }
-                stroke="#fff"
-              >
-                <title>{`${m.input.name}: ${reach[i]!.mm.toFixed(0)} mm from the hold`}</title>
-              </circle>
-            ))}
+            {front.map((m, i) => {
+              let fill: string;
+              if (reach[i]!.hands.length === 3) fill = 'var(--clear)';
+              else if (reach[i]!.hands.length) fill = 'var(--tight)';
+              else fill = 'var(--hit)';
+              return (
+                <circle
+                  key={m.input.id}
+                  cx={X(m.place!.x)}
+                  cy={Y(m.place!.y)}
+                  r={4}
+                  fill={fill}
+                  stroke="#fff"
+                >
+                  <title>{`${m.input.name}: ${reach[i]!.mm.toFixed(0)} mm from the hold`}</title>
+                </circle>
+              );
+            })}
             <g transform={`translate(${X(b.x)} ${Y(b.y)})`}>
               <circle r="9" fill="none" stroke="var(--ink)" strokeWidth="1.6" />
               <path d="M-13 0H13M0 -13V13" stroke="var(--ink)" strokeWidth="1.2" />
@@ -172,9 +172,9 @@ export function BodyView({ onClose }: { onClose(): void }) {
 
 /** Asked directly: which is the largest of the library that would still close. */
 function LargestThatFits() {
-  const { doc, library, apply } = useBuild(),
-    { asked, ask } = useLargest(doc, library),
-    a = asked?.answer;
+  const { doc, library, apply } = useBuild();
+  const { asked, ask } = useLargest(doc, library);
+  const a = asked?.answer;
   const kinds = (['screen', 'cell'] as const).filter((k) =>
     doc.kit.items.some((i) => doc.kit.parts.find((q) => q.id === i.part)?.[k] !== undefined),
   );

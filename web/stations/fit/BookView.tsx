@@ -21,22 +21,22 @@ export interface BookViewProps {
   spread: Spread;
   arranging: ReturnType<typeof useArranging>;
   selected: string | undefined;
-  onSelect(item: string | undefined): void;
+  onSelect: (item: string | undefined) => void;
   heat: boolean;
   cuts: CutLinesProps['cuts'];
   active: number;
-  onCut(i: number, cut: CutAt): void;
+  onCut: (i: number, cut: CutAt) => void;
   /** The chosen line goes where the pointer is. */
   follow: boolean;
   loupe: boolean;
   /** Moved by so many px while it is zoomed. */
   onPan?: ((dx: number, dy: number) => void) | undefined;
-  onZoom(factor: number, at: [number, number]): void;
+  onZoom: (factor: number, at: [number, number]) => void;
   /** Where parts stood in another test fit. */
   ghost?: Scene | undefined;
   measured?: Distance | undefined;
   wires?:
-    { wiring: Wiring; chosen: string | undefined; onChoose(bundle: string): void } | undefined;
+    { wiring: Wiring; chosen: string | undefined; onChoose: (bundle: string) => void } | undefined;
 }
 
 export function BookView({
@@ -68,8 +68,8 @@ export function BookView({
     );
     const names = new Set(touching.map((f) => f.what));
     const out = new Set<string>();
-    for (const at of scene.items.values())
-      for (const b of at.blocks)
+    for (const at of scene.items.values()) {
+      for (const b of at.blocks) {
         if (
           [...names].some(
             (n) =>
@@ -78,8 +78,11 @@ export function BookView({
               n.endsWith(`and ${b.solid.name}`) ||
               n.includes(`and ${b.solid.name},`),
           )
-        )
+        ) {
           out.add(b.solid.id);
+        }
+      }
+    }
     return out;
   }, [findings, scene, live, check]);
   if (!scene.shell) return null;
@@ -132,10 +135,11 @@ export function BookView({
     const [x, y] = place(e);
     if (loupe) setGlass([x, y]);
     if (!follow) return;
-    const spot = fromScreen(s, x, y),
-      cut = cuts[active];
-    if (spot && cut)
+    const spot = fromScreen(s, x, y);
+    const cut = cuts[active];
+    if (spot && cut) {
       onCut(active, { ...cut, at: Math.round((cut.axis === 'x' ? spot.y : spot.x) * 2) / 2 });
+    }
   };
   const bare = (e: PointerEvent<SVGSVGElement>) => {
     if (e.target !== svg.current) return;
@@ -247,10 +251,10 @@ function lookedAt(
   item: string | undefined,
 ): [number, number] | undefined {
   const at =
-      f?.about.map((id) => scene.items.get(id)).find((x) => x !== undefined) ??
-      (item === undefined ? undefined : scene.items.get(item)),
-    page = at && pageOf(s, at.piece),
-    solid = at?.solids[0];
+    f?.about.map((id) => scene.items.get(id)).find((x) => x !== undefined) ??
+    (item === undefined ? undefined : scene.items.get(item));
+  const page = at && pageOf(s, at.piece);
+  const solid = at?.solids[0];
   if (!page || !solid) return undefined;
   return f?.at
     ? onScreen(s, page, f.at.x, f.at.y)
@@ -264,9 +268,9 @@ function Measured({ spread: s, d }: { spread: Spread; d: Distance }) {
       {s.pages
         .filter((page) => d.pieces.includes(page.piece.id))
         .map((page) => {
-          const [x1, y1] = onScreen(s, page, ...d.from),
-            [x2, y2] = onScreen(s, page, ...d.to),
-            words = `${Math.abs(d.gap.gap).toFixed(1)} mm${d.gap.gap < -1e-6 ? ' overlap' : ''}`;
+          const [x1, y1] = onScreen(s, page, ...d.from);
+          const [x2, y2] = onScreen(s, page, ...d.to);
+          const words = `${Math.abs(d.gap.gap).toFixed(1)} mm${d.gap.gap < -1e-6 ? ' overlap' : ''}`;
           return (
             <g key={page.piece.id}>
               <line x1={x1} y1={y1} x2={x2} y2={y2} stroke="#f0d27e" strokeWidth="3" />

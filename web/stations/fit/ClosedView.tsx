@@ -15,8 +15,8 @@ export function ClosedView({
 }) {
   const shell = scene.shell;
   if (!shell) return null;
-  const w = span(shell.body, 'x').mm,
-    h = span(shell.body, 'y').mm;
+  const w = span(shell.body, 'x').mm;
+  const h = span(shell.body, 'y').mm;
   const s = Math.min((width - 120) / w, (height - 70) / h);
   const at = (x: number, y: number): [number, number] => [
     (width - w * s) / 2 + x * s,
@@ -101,15 +101,18 @@ export function ClosedView({
           .filter((m) => m.outside && m.wall)
           .map((m) => {
             const [x, y] = at(m.x + m.dx * (m.recess ?? 0), m.y + m.dy * (m.recess ?? 0));
+            let dy: 4 | 20 | -10;
+            if (m.dy < 0) dy = 20;
+            else if (m.dy > 0) dy = -10;
+            else dy = 4;
+            let anchor: 'start' | 'end' | 'middle';
+            if (m.dx < 0) anchor = 'end';
+            else if (m.dx > 0) anchor = 'start';
+            else anchor = 'middle';
             return (
               <g key={`${p.item.id}${m.id}`}>
                 <circle cx={x} cy={y} r="5" fill="#e9d9b6" stroke="#5d4d2c" />
-                <text
-                  className="hint"
-                  x={x}
-                  y={y + (m.dy < 0 ? 20 : m.dy > 0 ? -10 : 4)}
-                  textAnchor={m.dx < 0 ? 'end' : m.dx > 0 ? 'start' : 'middle'}
-                >
+                <text className="hint" x={x} y={y + dy} textAnchor={anchor}>
                   {m.name}
                 </text>
               </g>

@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import type { Scene } from '@deft/core/fit';
 import { bodyOf } from '@deft/core/model';
 import { ProfileView } from '../../book/ProfileView';
-import { spreadOf } from '../../book/spread';
+import { type Spread, spreadOf } from '../../book/spread';
 import { useCuts } from '../../book/useCuts';
 import { Findings, numbered } from '../../ui/Findings';
 import { useSize } from '../../ui/useSize';
@@ -51,8 +51,8 @@ export default function FitStation() {
     [body, size],
   );
   const looked = check.findings.find((f) => f.id === chosen && f.station === 'fit');
-  const look = useLook(whole, check.checker.scene, looked),
-    { spread, zoom, spot, reset } = look;
+  const look = useLook(whole, check.checker.scene, looked);
+  const { spread, zoom, spot, reset } = look;
   const [loupe, setLoupe] = useState(false);
   const arranging = useArranging(spread);
   const [selected, select] = useState<string>();
@@ -64,23 +64,22 @@ export default function FitStation() {
   // What is clicked while measuring is the first thing, then the second.
   const pick = (item: string | undefined) => {
     select(item);
-    if (panel === 'measure' && item)
-      setEnds((e) =>
-        e.from && !e.to && e.from !== `item:${item}`
-          ? { ...e, to: `item:${item}` }
-          : e.from === `item:${item}`
-            ? e
-            : { from: `item:${item}` },
-      );
+    if (panel === 'measure' && item) {
+      setEnds((e) => {
+        if (e.from && !e.to && e.from !== `item:${item}`) return { ...e, to: `item:${item}` };
+        if (e.from === `item:${item}`) return e;
+        return { from: `item:${item}` };
+      });
+    }
   };
   const measured = useDistance(arranging.scene, panel === 'measure' ? ends : {});
   const [bundle, setBundle] = useState<string>();
   const [ghost, setGhost] = useState<Scene>();
   const lines = useCuts({
-      axis: 'x',
-      at: body?.outline.kind === 'rect' ? Math.round(body.outline.h.mm * 0.55) : 30,
-    }),
-    { through, toggleFollow } = lines;
+    axis: 'x',
+    at: body?.outline.kind === 'rect' ? Math.round(body.outline.h.mm * 0.55) : 30,
+  });
+  const { through, toggleFollow } = lines;
 
   useEffect(() => {
     const keys = (e: KeyboardEvent) => {
@@ -90,8 +89,9 @@ export default function FitStation() {
         e.ctrlKey ||
         e.metaKey ||
         e.altKey
-      )
+      ) {
         return;
+      }
       const letter = e.key.toLowerCase();
       if (letter === 'd') setHeat((h) => !h);
       else if (letter === 'l') setLoupe((on) => !on);
@@ -100,14 +100,14 @@ export default function FitStation() {
       else if (letter === '-') zoom(1 / 1.5);
       else if (letter === '0') reset();
       else if (letter === 's') spot();
-      else if (letter === 'c' || letter === '3')
+      else if (letter === 'c' || letter === '3') {
         setPicture((now) => {
           const to = letter === '3' ? 'solid' : 'closed';
           return now === to ? 'book' : to;
         });
-      else if (PANEL_KEYS[letter])
+      } else if (PANEL_KEYS[letter]) {
         setPanel((now) => (now === PANEL_KEYS[letter] ? 'profile' : PANEL_KEYS[letter]!));
-      else if (letter === 'n') {
+      } else if (letter === 'n') {
         const open = numbered(check.findings, 'fit');
         const i = open.findIndex((o) => o.finding.id === chosen);
         choose(
@@ -151,61 +151,73 @@ export default function FitStation() {
         );
     }
   };
-  const empty = !body ? (
-    <p>
-      Measure the shell first. <Link to="../shell">Start with its outer width</Link>, with the
-      outside jaws.
-    </p>
-  ) : !doc.kit.items.length ? (
-    <p>
-      The shell is empty. <Link to="../kit">Choose a first part</Link>: the board or the screen,
-      whichever you have.
-    </p>
-  ) : undefined;
+  const drawing = (pages: Spread) => {
+    switch (picture) {
+      case 'closed':
+        return <ClosedView scene={arranging.scene} width={size.w} height={size.h} />;
+      case 'solid':
+        return (
+          <Suspense
+            fallback={
+              <p className="over-mat" role="status">
+                Opening the 3D view ...
+              </p>
+            }
+          >
+            <ThreeView scene={arranging.scene} width={size.w} height={size.h} />
+          </Suspense>
+        );
+      case 'book':
+        return (
+          <BookView
+            spread={pages}
+            arranging={arranging}
+            selected={selected}
+            onSelect={pick}
+            heat={heat}
+            cuts={lines.cuts}
+            active={lines.active}
+            onCut={lines.set}
+            follow={lines.follow}
+            loupe={loupe}
+            onPan={look.close ? look.pan : undefined}
+            onZoom={zoom}
+            ghost={panel === 'fits' ? ghost : undefined}
+            measured={measured}
+            wires={
+              panel === 'wires' && !arranging.live
+                ? {
+                    wiring: check.wiring,
+                    chosen: bundle,
+                    onChoose: (id) => setBundle((b) => (b === id ? undefined : id)),
+                  }
+                : undefined
+            }
+          />
+        );
+    }
+  };
+  let empty: React.ReactNode;
+  if (!body) {
+    empty = (
+      <p>
+        Measure the shell first. <Link to="../shell">Start with its outer width</Link>, with the
+        outside jaws.
+      </p>
+    );
+  } else if (!doc.kit.items.length) {
+    empty = (
+      <p>
+        The shell is empty. <Link to="../kit">Choose a first part</Link>: the board or the screen,
+        whichever you have.
+      </p>
+    );
+  }
   return (
     <>
       <div className="centre" style={{ overflow: 'hidden' }}>
         <div className="mat" ref={ref}>
-          {spread &&
-            (picture === 'closed' ? (
-              <ClosedView scene={arranging.scene} width={size.w} height={size.h} />
-            ) : picture === 'solid' ? (
-              <Suspense
-                fallback={
-                  <p className="over-mat" role="status">
-                    Opening the 3D view ...
-                  </p>
-                }
-              >
-                <ThreeView scene={arranging.scene} width={size.w} height={size.h} />
-              </Suspense>
-            ) : (
-              <BookView
-                spread={spread}
-                arranging={arranging}
-                selected={selected}
-                onSelect={pick}
-                heat={heat}
-                cuts={lines.cuts}
-                active={lines.active}
-                onCut={lines.set}
-                follow={lines.follow}
-                loupe={loupe}
-                onPan={look.close ? look.pan : undefined}
-                onZoom={zoom}
-                ghost={panel === 'fits' ? ghost : undefined}
-                measured={measured}
-                wires={
-                  panel === 'wires' && !arranging.live
-                    ? {
-                        wiring: check.wiring,
-                        chosen: bundle,
-                        onChoose: (id) => setBundle((b) => (b === id ? undefined : id)),
-                      }
-                    : undefined
-                }
-              />
-            ))}
+          {spread && drawing(spread)}
           {spread && picture === 'book' && (
             <div className="glass" role="group" aria-label="Look closer">
               <button type="button" aria-label="Closer" title="Closer: +" onClick={() => zoom(1.5)}>

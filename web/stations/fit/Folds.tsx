@@ -2,10 +2,16 @@
 import { Select } from 'antd';
 import { useBuild } from '../../state/build';
 
-const TIMES = [0, 1, 2, 3, 4].map((n) => ({
-  value: n,
-  label: n === 0 ? 'no fold' : n === 1 ? '1 fold' : `${n} folds`,
-}));
+const TIMES = [0, 1, 2, 3, 4].map((n) => {
+  let says: string;
+  if (n === 0) says = 'no fold';
+  else if (n === 1) says = '1 fold';
+  else says = `${n} folds`;
+  return {
+    value: n,
+    label: says,
+  };
+});
 
 export function Folds({ item, name, wide }: { item: string; name: string; wide?: number }) {
   const { doc, apply } = useBuild();

@@ -24,8 +24,8 @@ export function InWords({ scene }: { scene: Scene }) {
         <tbody>
           {[...scene.items.values()].map((at) => {
             const s = at.blocks.map((b) => b.solid);
-            const low = (k: 'x0' | 'y0' | 'z0') => Math.min(...s.map((q) => q[k])),
-              high = (k: 'x1' | 'y1' | 'z1') => Math.max(...s.map((q) => q[k]));
+            const low = (k: 'x0' | 'y0' | 'z0') => Math.min(...s.map((q) => q[k]));
+            const high = (k: 'x1' | 'y1' | 'z1') => Math.max(...s.map((q) => q[k]));
             return (
               <tr key={at.item.id}>
                 <td>{at.item.name}</td>

@@ -12,9 +12,9 @@ const said = (mm: number, axis: string): string =>
 
 export function useDistance(scene: Scene, { from, to }: Ends): Distance | undefined {
   return useMemo(() => {
-    const all = things(scene),
-      a = all.find((t) => t.id === from),
-      b = all.find((t) => t.id === to);
+    const all = things(scene);
+    const a = all.find((t) => t.id === from);
+    const b = all.find((t) => t.id === to);
     return a && b && a !== b ? distance(a, b) : undefined;
   }, [scene, from, to]);
 }
@@ -27,14 +27,14 @@ export function MeasureView({
 }: {
   scene: Scene;
   ends: Ends;
-  onEnds(e: Ends): void;
-  onClose(): void;
+  onEnds: (e: Ends) => void;
+  onClose: () => void;
 }) {
   const options = useMemo(
-      () => things(scene).map((t) => ({ value: t.id, label: t.name })),
-      [scene],
-    ),
-    d = useDistance(scene, ends);
+    () => things(scene).map((t) => ({ value: t.id, label: t.name })),
+    [scene],
+  );
+  const d = useDistance(scene, ends);
   const pick = (label: string, value: string | undefined, set: (v: string) => void) => (
     <Select
       size="small"

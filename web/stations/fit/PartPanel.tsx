@@ -22,7 +22,7 @@ export function PartPanel({
 }: {
   item: string;
   arranging: ReturnType<typeof useArranging>;
-  onClose(): void;
+  onClose: () => void;
 }) {
   const { doc, check, edit, apply } = useBuild();
   const now = a.placementOf(item);

@@ -17,8 +17,8 @@ export function TestFits({
   onGhost,
   onClose,
 }: {
-  onGhost(s: Scene | undefined): void;
-  onClose(): void;
+  onGhost: (s: Scene | undefined) => void;
+  onClose: () => void;
 }) {
   const { key, doc, check: today } = useBuild();
   const client = useQueryClient();
@@ -42,10 +42,11 @@ export function TestFits({
     queryFn: () => getFit(key, second),
   });
   const before = useMemo(() => (one.data ? check(one.data.document) : undefined), [one.data]);
-  const after = useMemo(
-    () => (second === NOW ? today : other.data ? check(other.data.document) : undefined),
-    [second, other.data, today],
-  );
+  const after = useMemo(() => {
+    if (second === NOW) return today;
+    if (other.data) return check(other.data.document);
+    return undefined;
+  }, [second, other.data, today]);
   const diff = useMemo(
     () =>
       before && after

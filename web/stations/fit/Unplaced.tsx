@@ -3,7 +3,7 @@ import { Button } from 'antd';
 import { firstPlace } from '@deft/core/fit';
 import { useBuild } from '../../state/build';
 
-export function Unplaced({ onPlaced }: { onPlaced(item: string): void }) {
+export function Unplaced({ onPlaced }: { onPlaced: (item: string) => void }) {
   const {
     doc,
     edit,

@@ -25,12 +25,12 @@ export function WiresView({
   onClose,
 }: {
   chosen: string | undefined;
-  onChoose(id: string | undefined): void;
-  onClose(): void;
+  onChoose: (id: string | undefined) => void;
+  onClose: () => void;
 }) {
   const { doc, check, apply } = useBuild();
-  const w = check.wiring,
-    said = (b: Bundle): Wire[] => w.wires.filter((x) => x.bundle === b.id);
+  const w = check.wiring;
+  const said = (b: Bundle): Wire[] => w.wires.filter((x) => x.bundle === b.id);
   const set = (list: readonly Wire[], more: Parameters<typeof stored>[1]) =>
     apply(list.map((x): Change => ({ do: 'net', net: stored(x.net, more) })));
   const shown = w.bundles.filter((b) => !chosen || b.id === chosen);
@@ -80,27 +80,27 @@ export function WiresView({
               </tr>
             </thead>
             <tbody>
-              {w.leads.map((l) => (
-                <tr key={l.id} title={l.working}>
-                  <td>{l.name}</td>
-                  <td>{l.needMm.toFixed(0)}</td>
-                  <td>{l.longMm ?? 'not said'}</td>
-                  <td>
-                    {check.findings.find((q) => q.id === `wire:lead-${l.id}`)?.title ?? ''}{' '}
-                    <Folds item={l.id} name={l.name} wide={90} />
-                  </td>
-                  <td>
-                    {!l.crosses
-                      ? 'stays in its half'
-                      : l.opens
-                        ? 'long enough to stay in'
-                        : 'unplug first'}
-                  </td>
-                  <td>
-                    <Around item={l.id} name={l.name} />
-                  </td>
-                </tr>
-              ))}
+              {w.leads.map((l) => {
+                let crossing: string;
+                if (!l.crosses) crossing = 'stays in its half';
+                else if (l.opens) crossing = 'long enough to stay in';
+                else crossing = 'unplug first';
+                return (
+                  <tr key={l.id} title={l.working}>
+                    <td>{l.name}</td>
+                    <td>{l.needMm.toFixed(0)}</td>
+                    <td>{l.longMm ?? 'not said'}</td>
+                    <td>
+                      {check.findings.find((q) => q.id === `wire:lead-${l.id}`)?.title ?? ''}{' '}
+                      <Folds item={l.id} name={l.name} wide={90} />
+                    </td>
+                    <td>{crossing}</td>
+                    <td>
+                      <Around item={l.id} name={l.name} />
+                    </td>
+                  </tr>
+                );
+              })}
             </tbody>
           </table>
         )}
@@ -120,8 +120,8 @@ export function WiresView({
             </thead>
             <tbody>
               {shown.map((b) => {
-                const list = said(b),
-                  plug = list.every((x) => x.net.plug);
+                const list = said(b);
+                const plug = list.every((x) => x.net.plug);
                 return (
                   <Fragment key={b.id}>
                     <tr className={chosen === b.id ? 'sel' : undefined}>
@@ -220,9 +220,9 @@ export function WiresView({
 
 /** A lead either of whose ends fits either socket may be turned around. */
 function Around({ item, name }: { item: string; name: string }) {
-  const { doc, apply } = useBuild(),
-    it = doc.kit.items.find((i) => i.id === item),
-    lead = it && doc.kit.parts.find((q) => q.id === it.part)?.lead;
+  const { doc, apply } = useBuild();
+  const it = doc.kit.items.find((i) => i.id === item);
+  const lead = it && doc.kit.parts.find((q) => q.id === it.part)?.lead;
   return lead?.leaves && lead.ends[0] === lead.ends[1] ? (
     <Button
       size="small"
@@ -243,8 +243,8 @@ function OwnWire() {
       label: `${at.item.name} ${name}`,
     })),
   );
-  const [a, setA] = useState<string>(),
-    [b, setB] = useState<string>();
+  const [a, setA] = useState<string>();
+  const [b, setB] = useState<string>();
   const end = (v: string) => ({
     item: v.slice(0, v.indexOf(' ')),
     pad: v.slice(v.indexOf(' ') + 1),

@@ -86,7 +86,10 @@ export function useArranging(spread: Spread | undefined) {
           place(snapped(check.checker, now, dx, dy));
           return true;
         }
-        const step = e.shiftKey ? 5 : e.altKey ? 0.1 : 0.5;
+        let step: 5 | 0.5 | 0.1;
+        if (e.shiftKey) step = 5;
+        else if (e.altKey) step = 0.1;
+        else step = 0.5;
         const round = (mm: number) => Math.round(mm * 100) / 100;
         place(
           { ...now, x: round(now.x + dx * step), y: round(now.y + dy * step) },
@@ -100,8 +103,9 @@ export function useArranging(spread: Spread | undefined) {
         place(handled(check.checker.scene, now, change));
         return true;
       };
-      if (letter === 'r')
+      if (letter === 'r') {
         return turn({ turn: now.turn + turnFromPage(page.view, e.shiftKey ? -90 : 90) });
+      }
       if (letter === 'v') return turn({ up: now.up === 'in' ? 'out' : 'in' });
       if (letter === 'x' && 'piece' in now.on) {
         const other = spread.pages.find((p) => p.piece.id !== (now.on as { piece: string }).piece);

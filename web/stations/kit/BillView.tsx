@@ -9,8 +9,8 @@ import { Wedge } from '../../ui/Wedge';
 
 export function BillView() {
   const { doc, edit } = useBuild();
-  const bill = billOf(doc),
-    over = bill.ceiling && bill.ceiling.over > 0;
+  const bill = billOf(doc);
+  const over = bill.ceiling && bill.ceiling.over > 0;
   const set = (id: string, change: (i: Item) => Item, merge?: string) =>
     edit(
       (p) => ({

@@ -5,10 +5,10 @@ import { Wedge } from '../../ui/Wedge';
 
 export function ChainsView() {
   const { check, chosen, choose } = useBuild();
-  const p = check.checker.scene.project,
-    list = chains(p),
-    broken = list.reduce((n, c) => n + c.breaks.length, 0);
-  if (!list.length)
+  const p = check.checker.scene.project;
+  const list = chains(p);
+  const broken = list.reduce((n, c) => n + c.breaks.length, 0);
+  if (!list.length) {
     return (
       <div className="sheet">
         <h1>Chains</h1>
@@ -18,6 +18,7 @@ export function ChainsView() {
         </p>
       </div>
     );
+  }
   return (
     <div className="sheet" role="region" aria-label="Chains">
       <header>
@@ -45,7 +46,7 @@ function Lane({
 }: {
   chain: Chain;
   chosen: string | undefined;
-  onChoose(id: string): void;
+  onChoose: (id: string) => void;
 }) {
   const gaps = (at: number) =>
     c.breaks
@@ -66,15 +67,16 @@ function Lane({
           <span>{b.what}</span>
         </button>
       ));
+  let state: string;
+  if (c.breaks.length) {
+    if (c.begun) state = 'broken';
+    else state = 'still to choose';
+  } else state = 'unbroken';
   return (
     <section className="chain" aria-label={CHAIN_NAMES[c.kind]}>
       <h2 className="row">
         {CHAIN_NAMES[c.kind]}
-        {c.wanted && (
-          <span className="note">
-            {c.breaks.length ? (c.begun ? 'broken' : 'still to choose') : 'unbroken'}
-          </span>
-        )}
+        {c.wanted && <span className="note">{state}</span>}
       </h2>
       {c.wanted && (
         <div className="chain-lane">

@@ -5,17 +5,24 @@ import { portsOf, portsOn, sockets } from '@deft/core/kit';
 import type { Item, Part, Port } from '@deft/core/model';
 import { useBuild } from '../../state/build';
 
+function voltWords(volts: Port['volts']): string {
+  if (!volts) return '';
+  const [least, most] = volts;
+  return least === most ? `${least} V` : `${least} to ${most} V`;
+}
+
+function pullDownWords(pullDowns: Port['pullDowns']): string {
+  if (pullDowns === undefined) return '';
+  return pullDowns ? 'with its 5.1 kΩ pull-downs' : 'no pull-downs';
+}
+
 const said = (p: Port): string =>
   [
-    p.volts
-      ? p.volts[0] === p.volts[1]
-        ? `${p.volts[0]} V`
-        : `${p.volts[0]} to ${p.volts[1]} V`
-      : '',
+    voltWords(p.volts),
     p.amps === undefined ? '' : `${p.amps.toFixed(2)} A`,
     p.speed ? `USB ${USB_NAMES[p.speed]}` : '',
     p.count && p.count > 1 ? `${p.count} of them` : '',
-    p.pullDowns ? 'with its 5.1 kΩ pull-downs' : p.pullDowns === false ? 'no pull-downs' : '',
+    pullDownWords(p.pullDowns),
     p.switching ? 'switch contacts' : '',
   ]
     .filter(Boolean)
@@ -23,8 +30,8 @@ const said = (p: Port): string =>
 
 export function EndTable({ part, item }: { part: Part; item: Item }) {
   const { edit } = useBuild();
-  const all = portsOf(part),
-    left = new Map(portsOn(part, item).map((p) => [p.id, p]));
+  const all = portsOf(part);
+  const left = new Map(portsOn(part, item).map((p) => [p.id, p]));
   const reach = (id: string, outside: boolean) =>
     edit((p) => ({
       ...p,

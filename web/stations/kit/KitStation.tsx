@@ -31,6 +31,25 @@ export default function KitStation() {
       return next;
     });
   };
+  let page: React.ReactNode;
+  if (view === 'chains') page = <ChainsView />;
+  else if (view === 'trees') page = <TreesView />;
+  else if (view === 'risks') page = <RisksView />;
+  else if (view === 'bill') page = <BillView />;
+  else if (!item || !part) {
+    page = (
+      <div className="mat">
+        <div className="blank">
+          <h2>An empty bench</h2>
+          <p>
+            Start with the computer: the game families decide how fast it must be. Then a screen for
+            the window, a cell for the hours, and the chains say what is missing.
+          </p>
+        </div>
+      </div>
+    );
+  } else if (view === 'swap') page = <SwapView item={item} />;
+  else page = <Bench key={item.id} item={item} part={part} />;
   return (
     <>
       <div className={`split ${list ? '' : 'whole'}`}>
@@ -79,29 +98,7 @@ export default function KitStation() {
         )}
         <div className="centre">
           <ViewTabs />
-          {view === 'chains' ? (
-            <ChainsView />
-          ) : view === 'trees' ? (
-            <TreesView />
-          ) : view === 'risks' ? (
-            <RisksView />
-          ) : view === 'bill' ? (
-            <BillView />
-          ) : !item || !part ? (
-            <div className="mat">
-              <div className="blank">
-                <h2>An empty bench</h2>
-                <p>
-                  Start with the computer: the game families decide how fast it must be. Then a
-                  screen for the window, a cell for the hours, and the chains say what is missing.
-                </p>
-              </div>
-            </div>
-          ) : view === 'swap' ? (
-            <SwapView item={item} />
-          ) : (
-            <Bench key={item.id} item={item} part={part} />
-          )}
+          {page}
         </div>
       </div>
       <aside

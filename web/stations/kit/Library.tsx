@@ -8,10 +8,10 @@ import { download } from '../../ui/download';
 import { useBuild } from '../../state/build';
 import { TakeParts } from './TakeParts';
 
-const SHOWN_AT_ONCE = 60,
-  AHEAD = 100;
+const SHOWN_AT_ONCE = 60;
+const AHEAD = 100;
 
-export function Library({ onAdd }: { onAdd(part: Part): void }) {
+export function Library({ onAdd }: { onAdd: (part: Part) => void }) {
   const { library } = useBuild();
   const [query, setQuery] = useState('');
   const [facets, setFacets] = useState<Facets>({});
@@ -19,8 +19,8 @@ export function Library({ onAdd }: { onAdd(part: Part): void }) {
   const [q, f] = [useDeferredValue(query), useDeferredValue(facets)];
   // What a search looks at is worked out ahead, a few parts at a time, so that no keystroke waits for all of it.
   useEffect(() => {
-    let at = 0,
-      timer: ReturnType<typeof setTimeout>;
+    let at = 0;
+    let timer: ReturnType<typeof setTimeout>;
     const some = () => {
       findParts(library.slice(at, at + AHEAD), 'a');
       at += AHEAD;

@@ -23,7 +23,7 @@ export function MeasurePart({
   onChange,
 }: {
   part: Part;
-  onChange(p: Part): string | undefined;
+  onChange: (p: Part) => string | undefined;
 }) {
   const { check, library } = useBuild();
   const client = useQueryClient();
@@ -280,11 +280,11 @@ function Dims({
 }: {
   block: Block;
   only?: 'plan' | 'height';
-  onChange(change: (b: Block) => Block): string | undefined;
+  onChange: (change: (b: Block) => Block) => string | undefined;
 }) {
   const plan = b.plan;
   const put = (k: 'w' | 'h' | 'd') => (v: Length) =>
-    onChange((q) => ({ ...q, plan: { ...q.plan, [k]: v } as Block['plan'] }));
+    onChange((q) => ({ ...q, plan: { ...q.plan, [k]: v } }));
   return (
     <>
       {only !== 'height' && plan.kind === 'rect' && (
@@ -322,7 +322,7 @@ function SocketRow({
 }: {
   c: Connector;
   blocks: Part['blocks'];
-  onChange(c: Connector | undefined): string | undefined;
+  onChange: (c: Connector | undefined) => string | undefined;
 }) {
   const way = WAYS.find(([, d]) => d.every((v, i) => v === c.dir[i]))?.[0] ?? 'down';
   return (

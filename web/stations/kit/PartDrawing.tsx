@@ -11,21 +11,21 @@ export interface PartDrawingProps {
   height: number;
   side: 'top' | 'bottom';
   lit?: string | undefined;
-  onBlock?(id: string): void;
+  onBlock?: (id: string) => void;
 }
 
 export function PartDrawing({ part, struck, width, height, side, lit, onBlock }: PartDrawingProps) {
   const blocks = remaining(part, struck);
   const boxes = part.blocks.map(blockBox);
-  const low = (i: 0 | 1 | 2) => Math.min(...boxes.map((b) => b[0][i])),
-    high = (i: 0 | 1 | 2) => Math.max(...boxes.map((b) => b[1][i]));
+  const low = (i: 0 | 1 | 2) => Math.min(...boxes.map((b) => b[0][i]));
+  const high = (i: 0 | 1 | 2) => Math.max(...boxes.map((b) => b[1][i]));
   const [x0, x1, y0, y1, z0, z1] = [low(0), high(0), low(1), high(1), low(2), high(2)];
   const s = Math.min((width - 150) / (x1 - x0), (height - 96) / (y1 - y0 + (z1 - z0)), 9);
   const mirror = side === 'bottom';
-  const ox = (width - (x1 - x0) * s) / 2,
-    oy = 40;
-  const X = (x: number) => ox + (mirror ? x1 - x : x - x0) * s,
-    Y = (y: number) => oy + (y1 - y) * s;
+  const ox = (width - (x1 - x0) * s) / 2;
+  const oy = 40;
+  const X = (x: number) => ox + (mirror ? x1 - x : x - x0) * s;
+  const Y = (y: number) => oy + (y1 - y) * s;
   const endY = oy + (y1 - y0) * s + 40;
   const Z = (z: number) => endY + (z1 - z) * s;
   const t = thickness(part, struck);
@@ -58,8 +58,9 @@ export function PartDrawing({ part, struck, width, height, side, lit, onBlock }:
           .prisms.flatMap((p) => drawn(p))
           .map((r, k) => {
             const pts: string[] = [];
-            for (let i = 0; i < r.length; i += 2)
+            for (let i = 0; i < r.length; i += 2) {
               pts.push(`${X(r[i]!).toFixed(1)},${Y(r[i + 1]!).toFixed(1)}`);
+            }
             const base = b === part.blocks[0];
             return (
               <g key={b.id + k} className="part" onClick={() => onBlock?.(b.id)}>
@@ -76,11 +77,11 @@ export function PartDrawing({ part, struck, width, height, side, lit, onBlock }:
           }),
       )}
       {(part.ribbons ?? []).map((r) => {
-        const shown = Math.min(r.lengthMm, 14),
-          [ux, uy] = [r.dir[0], r.dir[1]],
-          half = r.widthMm / 2,
-          corner = (along: number, across: number) =>
-            `${X(r.at[0] + ux * along - uy * across).toFixed(1)},${Y(r.at[1] + uy * along + ux * across).toFixed(1)}`;
+        const shown = Math.min(r.lengthMm, 14);
+        const [ux, uy] = [r.dir[0], r.dir[1]];
+        const half = r.widthMm / 2;
+        const corner = (along: number, across: number) =>
+          `${X(r.at[0] + ux * along - uy * across).toFixed(1)},${Y(r.at[1] + uy * along + ux * across).toFixed(1)}`;
         return (
           <g key={r.id}>
             <polygon
@@ -127,38 +128,43 @@ export function PartDrawing({ part, struck, width, height, side, lit, onBlock }:
       ))}
       {part.connectors
         .filter((c) => c.block === undefined || !struck.includes(c.block))
-        .map((c) => (
-          <g key={c.id}>
-            <line
-              x1={X(c.at[0])}
-              y1={Y(c.at[1])}
-              x2={X(c.at[0] + c.dir[0] * 4)}
-              y2={Y(c.at[1] + c.dir[1] * 4)}
-              stroke="#e9d9b6"
-              strokeWidth="2"
-            />
-            <text
-              className="hint"
-              x={X(c.at[0] + c.dir[0] * 5.5)}
-              y={Y(c.at[1] + c.dir[1] * 5.5) + 4}
-              textAnchor={
-                (mirror ? -1 : 1) * c.dir[0] > 0.5
-                  ? 'start'
-                  : (mirror ? -1 : 1) * c.dir[0] < -0.5
-                    ? 'end'
-                    : 'middle'
-              }
-            >
-              {c.name}
-            </text>
-          </g>
-        ))}
+        .map((c) => {
+          let anchor: 'start' | 'end' | 'middle';
+          if ((mirror ? -1 : 1) * c.dir[0] > 0.5) anchor = 'start';
+          else if ((mirror ? -1 : 1) * c.dir[0] < -0.5) anchor = 'end';
+          else anchor = 'middle';
+          return (
+            <g key={c.id}>
+              <line
+                x1={X(c.at[0])}
+                y1={Y(c.at[1])}
+                x2={X(c.at[0] + c.dir[0] * 4)}
+                y2={Y(c.at[1] + c.dir[1] * 4)}
+                stroke="#e9d9b6"
+                strokeWidth="2"
+              />
+              <text
+                className="hint"
+                x={X(c.at[0] + c.dir[0] * 5.5)}
+                y={Y(c.at[1] + c.dir[1] * 5.5) + 4}
+                textAnchor={anchor}
+              >
+                {c.name}
+              </text>
+            </g>
+          );
+        })}
       <text className="hint" x={ox - 14} y={Z(z0)} textAnchor="end" style={{ fontWeight: 600 }}>
         On end
       </text>
       {[...part.blocks].map((b) => {
         const [l, h] = blockBox(b);
         const gone = struck.includes(b.id);
+        let fill: string;
+        if (gone) fill = 'none';
+        else if (b === part.blocks[0]) fill = 'var(--stock)';
+        else if (lit === b.id) fill = 'var(--hit-wash)';
+        else fill = '#cdb98a';
         return (
           <rect
             key={b.id}
@@ -166,15 +172,7 @@ export function PartDrawing({ part, struck, width, height, side, lit, onBlock }:
             y={Z(h[2])}
             width={(h[0] - l[0]) * s}
             height={Math.max(1, (h[2] - l[2]) * s)}
-            fill={
-              gone
-                ? 'none'
-                : b === part.blocks[0]
-                  ? 'var(--stock)'
-                  : lit === b.id
-                    ? 'var(--hit-wash)'
-                    : '#cdb98a'
-            }
+            fill={fill}
             stroke={gone ? '#f0b7a4' : 'var(--stock-edge)'}
             strokeDasharray={gone ? '4 3' : undefined}
             onClick={() => onBlock?.(b.id)}
@@ -196,7 +194,7 @@ function Extent({
 }: {
   x: number;
   blocks: Part['blocks'];
-  Z(z: number): number;
+  Z: (z: number) => number;
   value: number;
 }) {
   const b = blocks.map(blockBox);

@@ -7,7 +7,7 @@ export function PartFigures({
   onChange,
 }: {
   part: Part;
-  onChange(p: Part): string | undefined;
+  onChange: (p: Part) => string | undefined;
 }) {
   const optional = (key: 'price' | 'massG') => (v: number | null) => {
     const next = { ...part };
@@ -16,8 +16,9 @@ export function PartFigures({
     onChange(next);
   };
   const draw = (state: 'menu' | 'game' | 'peak') => (v: number | null) => {
-    if (v !== null)
+    if (v !== null) {
       onChange({ ...part, draws: { menu: 0, game: 0, peak: 0, ...part.draws, [state]: v } });
+    }
   };
   return (
     <div

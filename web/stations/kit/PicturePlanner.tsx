@@ -6,8 +6,8 @@ import type { GameFamily, Part } from '@deft/core/model';
 import { useBuild } from '../../state/build';
 import { ScreenPictures } from './ScreenPictures';
 
-const SLOT = 'deft-px-a-mm',
-  CARD = { w: 85.6, h: 54 };
+const SLOT = 'deft-px-a-mm';
+const CARD = { w: 85.6, h: 54 };
 const kept = (): number => {
   const v = Number(globalThis.localStorage?.getItem(SLOT));
   return v > 1 && v < 20 ? v : 96 / 25.4;
@@ -20,10 +20,10 @@ export function PicturePlanner({ part }: { part: Part }) {
   const [clock, setClock] = useState(40);
   const [beside, setBeside] = useState<string[]>([]);
   if (!part.screen) return null;
-  const wanted = doc.brief.families,
-    rest = (Object.keys(SHOWN) as GameFamily[]).filter((f) => !wanted.includes(f));
-  const hole = check.checker.scene.shell?.openings.face.find((o) => o.use === 'window'),
-    window = hole && { w: hole.w, h: hole.h };
+  const wanted = doc.brief.families;
+  const rest = (Object.keys(SHOWN) as GameFamily[]).filter((f) => !wanted.includes(f));
+  const hole = check.checker.scene.shell?.openings.face.find((o) => o.use === 'window');
+  const window = hole && { w: hole.w, h: hole.h };
   const calibrate = (v: number) => {
     setPxMm(v);
     try {
@@ -32,8 +32,8 @@ export function PicturePlanner({ part }: { part: Part }) {
       /* a private window forgets it */
     }
   };
-  const others = library.filter((q) => q.screen && q.id !== part.id),
-    candidates = others.filter((q) => beside.includes(q.id));
+  const others = library.filter((q) => q.screen && q.id !== part.id);
+  const candidates = others.filter((q) => beside.includes(q.id));
   const common = { wanted, whole, pxMm, window, clock, onClock: setClock };
   return (
     <section

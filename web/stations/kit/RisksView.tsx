@@ -8,9 +8,9 @@ import { Wedge } from '../../ui/Wedge';
 
 export function RisksView() {
   const { doc, edit } = useBuild();
-  const known = knownToWork(doc),
-    list = unknowns(doc),
-    open = list.filter((u) => !u.tried);
+  const known = knownToWork(doc);
+  const list = unknowns(doc);
+  const open = list.filter((u) => !u.tried);
   const tried = (id: string, holds: boolean | undefined) =>
     edit((p) => ({
       ...p,
@@ -112,8 +112,9 @@ function Software({
   const image = doc.image ?? { name: '' };
   const set = (more: Partial<NonNullable<Project['image']>>) => {
     const next = { ...image, ...more };
-    for (const k of ['copy', 'sha256', 'gb'] as const)
+    for (const k of ['copy', 'sha256', 'gb'] as const) {
       if (next[k] === '' || next[k] === undefined) delete next[k];
+    }
     setBad(edit((p) => ({ ...p, image: next }), 'image'));
   };
   const WORDS = {
@@ -121,12 +122,14 @@ function Software({
     partly: 'Known in part',
     unknown: 'Not known to work',
   } as const;
+  let verdict: 'hit' | 'tight' | 'clear';
+  if (known.state === 'known') verdict = 'clear';
+  else if (known.state === 'partly') verdict = 'tight';
+  else verdict = 'hit';
   return (
     <section className="card" aria-label="Software">
       <h2 className="row">
-        <Wedge
-          verdict={known.state === 'known' ? 'clear' : known.state === 'partly' ? 'tight' : 'hit'}
-        />
+        <Wedge verdict={verdict} />
         {WORDS[known.state]}: {known.computer}, {known.link}, {known.route} inputs
       </h2>
       {known.why.map((w) => (
@@ -169,8 +172,9 @@ function Software({
             defaultValue={image.sha256 ?? ''}
             placeholder="64 digits"
             onBlur={(e) => {
-              if (e.target.value !== (image.sha256 ?? ''))
+              if (e.target.value !== (image.sha256 ?? '')) {
                 set({ sha256: e.target.value.trim().toLowerCase() });
+              }
             }}
             {...(bad ? { status: 'error' as const } : {})}
           />
@@ -181,7 +185,7 @@ function Software({
             min={0.1}
             max={4000}
             value={image.gb ?? null}
-            onChange={(v) => set(typeof v === 'number' ? { gb: v } : { gb: undefined as never })}
+            onChange={(v) => set(typeof v === 'number' ? { gb: v } : { gb: undefined })}
           />
           {bad && (
             <span className="bad" role="alert" style={{ gridColumn: '1 / 3' }}>

@@ -12,7 +12,7 @@ export interface ScreenPicturesProps {
   pxMm: number;
   window: { w: number; h: number } | undefined;
   clock: number;
-  onClock(v: number): void;
+  onClock: (v: number) => void;
 }
 
 export function ScreenPictures({
@@ -25,9 +25,9 @@ export function ScreenPictures({
   clock,
   onClock,
 }: ScreenPicturesProps) {
-  const { w: W, h: H } = screen.active,
-    first = picturePlan(SHOWN['8-bit home'], screen),
-    behind = window && behindWindow(screen, window);
+  const { w: W, h: H } = screen.active;
+  const first = picturePlan(SHOWN['8-bit home'], screen);
+  const behind = window && behindWindow(screen, window);
   return (
     <>
       <p>
@@ -65,8 +65,8 @@ export function ScreenPictures({
       )}
       <div style={{ display: 'flex', flexWrap: 'wrap', gap: 14 }}>
         {families.map((name) => {
-          const plan = picturePlan(SHOWN[name], screen),
-            p = (whole && plan.whole) || plan.fill;
+          const plan = picturePlan(SHOWN[name], screen);
+          const p = (whole && plan.whole) || plan.fill;
           return (
             <figure key={name} style={{ margin: 0, width: Math.max(W * pxMm + 2, 190) }}>
               <svg

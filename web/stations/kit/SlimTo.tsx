@@ -13,8 +13,8 @@ export function SlimTo({
 }: {
   part: Part;
   struck: readonly string[];
-  onStrike(blocks: readonly string[]): void;
-  onLight(b: string | undefined): void;
+  onStrike: (blocks: readonly string[]) => void;
+  onLight: (b: string | undefined) => void;
 }) {
   const [wanted, want] = useState<number>();
   const s = leastRemovals(part, struck, wanted ?? 1000);

@@ -11,8 +11,8 @@ export function Slimming({
 }: {
   part: Part;
   struck: readonly string[];
-  onStrike(block: string, off: boolean): void;
-  onLight(b: string | undefined): void;
+  onStrike: (block: string, off: boolean) => void;
+  onLight: (b: string | undefined) => void;
 }) {
   const rows = part.blocks.filter((b) => b.removable);
   if (!rows.length) return <p className="note">Nothing comes off this one.</p>;
@@ -33,6 +33,10 @@ export function Slimming({
         {rows.map((b) => {
           const r = saves.get(b.id);
           const off = struck.includes(b.id);
+          let says: string;
+          if (off) says = 'off';
+          else if (r && r.saves > 0.05) says = `${r.saves.toFixed(1)} mm`;
+          else says = 'nothing yet';
           return (
             <tr
               key={b.id}
@@ -47,9 +51,7 @@ export function Slimming({
                 />
               </td>
               <td>{b.name}</td>
-              <td className="nowrap">
-                {off ? 'off' : r && r.saves > 0.05 ? `${r.saves.toFixed(1)} mm` : 'nothing yet'}
-              </td>
+              <td className="nowrap">{says}</td>
               <td>
                 {b.removable!.tool}, {b.removable!.difficulty}/5
               </td>

@@ -14,12 +14,12 @@ const worth = (o: Outcome): number =>
 
 export function SwapView({ item }: { item: Item }) {
   const { check, library, apply } = useBuild();
-  const p = check.checker.scene.project,
-    swaps = useSwaps(p, item.id, library);
-  const now = swaps?.now,
-    rows = [...(swaps?.rows ?? [])].sort(
-      (a, b) => worth(a.outcome) - worth(b.outcome) || a.outcome.cost - b.outcome.cost,
-    );
+  const p = check.checker.scene.project;
+  const swaps = useSwaps(p, item.id, library);
+  const now = swaps?.now;
+  const rows = [...(swaps?.rows ?? [])].sort(
+    (a, b) => worth(a.outcome) - worth(b.outcome) || a.outcome.cost - b.outcome.cost,
+  );
   const delta = (
     v: number | undefined,
     was: number | undefined,
@@ -27,8 +27,8 @@ export function SwapView({ item }: { item: Item }) {
     better: 1 | -1,
   ) => {
     if (v === undefined) return <span className="note">none</span>;
-    const d = was === undefined ? 0 : v - was,
-      shown = Math.abs(d) >= 0.5 / 10 ** digits;
+    const d = was === undefined ? 0 : v - was;
+    const shown = Math.abs(d) >= 0.5 / 10 ** digits;
     return (
       <>
         {v.toFixed(digits).replace('-', '−')}{' '}

@@ -9,8 +9,8 @@ import { putParts } from '../../state/api';
 import { useBuild } from '../../state/build';
 import type { PartsApi, PartsRead } from '../../workers/parts.worker';
 
-const LIMIT = 60 * 1024 * 1024,
-  PATIENCE_MS = 60_000;
+const LIMIT = 60 * 1024 * 1024;
+const PATIENCE_MS = 60_000;
 const UNITS = [
   { value: 1, label: 'millimetres' },
   { value: 25.4, label: 'inches' },
@@ -18,11 +18,11 @@ const UNITS = [
   { value: 1000, label: 'metres' },
 ];
 
-export function TakeParts({ onClose }: { onClose(): void }) {
+export function TakeParts({ onClose }: { onClose: () => void }) {
   const { library } = useBuild();
   const client = useQueryClient();
   const worker = useRef<Worker>(undefined);
-  const files = useRef<File[]>([]);
+  const [files, setFiles] = useState<File[]>([]);
   const [share, setShare] = useState<number>();
   const [bad, setBad] = useState<string>();
   const [unit, setUnit] = useState<number>();
@@ -55,21 +55,21 @@ export function TakeParts({ onClose }: { onClose(): void }) {
   };
   const read = async (list: File[], unitMm: number | undefined) => {
     end();
-    files.current = list;
+    setFiles(list);
     setParts(undefined);
     setBad(undefined);
-    const [first] = list,
-      by = (end_: string) => list.find((f) => f.name.toLowerCase().endsWith(end_));
+    const [first] = list;
+    const by = (end_: string) => list.find((f) => f.name.toLowerCase().endsWith(end_));
     if (!first) return;
     if (list.some((f) => f.size > LIMIT)) {
       setBad(`A file is larger than ${LIMIT / 1024 / 1024} MB.`);
       return;
     }
     const w = (worker.current = new Worker(
-        new URL('../../workers/parts.worker.ts', import.meta.url),
-        { type: 'module' },
-      )),
-      api = wrap<PartsApi>(w);
+      new URL('../../workers/parts.worker.ts', import.meta.url),
+      { type: 'module' },
+    ));
+    const api = wrap<PartsApi>(w);
     setShare(0);
     const late = setTimeout(() => {
       end();
@@ -77,7 +77,7 @@ export function TakeParts({ onClose }: { onClose(): void }) {
     }, PATIENCE_MS);
     const [emn, emp, csv, json] = [by('.emn'), by('.emp'), by('.csv'), by('.json')];
     let r: PartsRead;
-    if (emn || emp)
+    if (emn || emp) {
       r =
         emn && emp
           ? await api.board(await emn.text(), await emp.text(), fresh(emn.name))
@@ -85,30 +85,31 @@ export function TakeParts({ onClose }: { onClose(): void }) {
               ok: false,
               sentence: `A board comes as two files: choose the ${emn ? '.emp with the component shapes' : '.emn with the board'} as well.`,
             };
-    else if (csv)
+    } else if (csv) {
       r = await api.csv(
         await csv.text(),
         proxy((s: number) => {
           setShare(s);
         }),
       );
-    else if (json) r = await api.json(await json.text());
-    else
+    } else if (json) r = await api.json(await json.text());
+    else {
       r = await api.solid(
         new Uint8Array(await first.arrayBuffer()),
         fresh(first.name),
         first.name.replace(/\.[^.]*$/, ''),
         unitMm,
       );
+    }
     clearTimeout(late);
     if (worker.current !== w) return;
     end();
     if (r.ok) setParts(r.parts);
     else setBad(r.sentence);
   };
-  const solid = files.current[0] && /\.(stl|step|stp|obj|3mf)$/i.test(files.current[0].name);
-  const known = new Set(library.map((p) => p.id)),
-    replaced = parts?.filter((p) => known.has(p.id)).length ?? 0;
+  const solid = files[0] && /\.(stl|step|stp|obj|3mf)$/i.test(files[0].name);
+  const known = new Set(library.map((p) => p.id));
+  const replaced = parts?.filter((p) => known.has(p.id)).length ?? 0;
   return (
     <Modal
       open
@@ -160,7 +161,7 @@ export function TakeParts({ onClose }: { onClose(): void }) {
             value={unit ?? null}
             onChange={(v: number) => {
               setUnit(v);
-              void read(files.current, v);
+              void read(files, v);
             }}
             options={UNITS}
           />

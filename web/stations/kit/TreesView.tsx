@@ -12,9 +12,9 @@ import { useBuild } from '../../state/build';
 
 export function TreesView() {
   const { check } = useBuild();
-  const p = check.checker.scene.project,
-    power = powerTree(p),
-    data = dataTree(kitOf(p));
+  const p = check.checker.scene.project;
+  const power = powerTree(p);
+  const data = dataTree(kitOf(p));
   return (
     <div className="sheet" role="region" aria-label="5 V and data">
       <header>
@@ -110,8 +110,8 @@ function PowerBranch({
 }
 
 function DataBranch({ node: n }: { node: DataNode }) {
-  const sum = load(n),
-    over = n.limitA !== undefined && sum > n.limitA + 1e-9;
+  const sum = load(n);
+  const over = n.limitA !== undefined && sum > n.limitA + 1e-9;
   return (
     <li>
       <div className="branch">

@@ -4,16 +4,16 @@ import { type Part, type Project, withAdded } from '@deft/core/model';
 
 /** One more item of a part, laid in the shell if there is one. */
 export function withPart(p: Project, part: Part): Project {
-  const next = withAdded(p, part),
-    id = next.kit.items[next.kit.items.length - 1]!.id;
+  const next = withAdded(p, part);
+  const id = next.kit.items[next.kit.items.length - 1]!.id;
   const at = firstPlace(next, id);
   return at ? { ...next, layout: { placements: [...next.layout.placements, at] } } : next;
 }
 
 /** A copy of an item's part that is the builder's own, so that the catalogue's stays as it is. */
 export function withOwnCopy(p: Project, item: string, library: readonly Part[]): Project {
-  const at = p.kit.items.find((i) => i.id === item),
-    part = p.kit.parts.find((q) => q.id === at?.part);
+  const at = p.kit.items.find((i) => i.id === item);
+  const part = p.kit.parts.find((q) => q.id === at?.part);
   if (!at || !part || part.source === 'mine') return p;
   const ids = new Set([...p.kit.parts.map((q) => q.id), ...library.map((q) => q.id)]);
   let id = `${part.id}-mine`;

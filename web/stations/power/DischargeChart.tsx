@@ -20,22 +20,22 @@ export function DischargeChart({
   const hours = Math.max(run.hours, wanted ?? 0) * 1.06;
   const vs = run.curve.map((c) => c.volts);
   const x = scaleLinear()
-      .domain([0, hours])
-      .range([l, width - r])
-      .nice(),
-    y = scaleLinear()
-      .domain([Math.min(cutoffV - 0.15, ...vs), Math.max(...vs) + 0.1])
-      .range([height - b, t])
-      .nice();
+    .domain([0, hours])
+    .range([l, width - r])
+    .nice();
+  const y = scaleLinear()
+    .domain([Math.min(cutoffV - 0.15, ...vs), Math.max(...vs) + 0.1])
+    .range([height - b, t])
+    .nice();
   const amps = scaleLinear()
     .domain([0, Math.max(...run.curve.map((c) => c.amps)) * 1.15])
     .range([height - b, t]);
   const volts = line<Discharge['curve'][number]>()
-      .x((d) => x(d.hours))
-      .y((d) => y(d.volts)),
-    current = line<Discharge['curve'][number]>()
-      .x((d) => x(d.hours))
-      .y((d) => amps(d.amps));
+    .x((d) => x(d.hours))
+    .y((d) => y(d.volts));
+  const current = line<Discharge['curve'][number]>()
+    .x((d) => x(d.hours))
+    .y((d) => amps(d.amps));
   const under = area<Discharge['curve'][number]>()
     .x((d) => x(d.hours))
     .y0(height - b)

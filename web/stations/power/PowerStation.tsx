@@ -14,28 +14,32 @@ export default function PowerStation() {
   const [ref, size] = useSize<HTMLDivElement>();
   const f = check.power;
   const run = f.run?.value;
-  const empty = !f.energy.loads.length ? (
-    <>
-      Nothing draws power yet. <Link to="../kit">Add a board and a screen</Link>; next comes their
-      current in a game, with a meter in series.
-    </>
-  ) : !f.energy.pack ? (
-    <>
-      No cell yet. <Link to="../kit">Choose one</Link>: the length, width and thickness that fit,
-      then its capacity.
-    </>
-  ) : undefined;
+  let empty: React.ReactNode;
+  if (!f.energy.loads.length) {
+    empty = (
+      <>
+        Nothing draws power yet. <Link to="../kit">Add a board and a screen</Link>; next comes their
+        current in a game, with a meter in series.
+      </>
+    );
+  } else if (!f.energy.pack) {
+    empty = (
+      <>
+        No cell yet. <Link to="../kit">Choose one</Link>: the length, width and thickness that fit,
+        then its capacity.
+      </>
+    );
+  } else empty = undefined;
+  let hours: string;
+  if (run && run.hours > 0) {
+    hours = `${run.hours.toFixed(1)} h ± ${(run.hours * HOURS_SHARE).toFixed(1)} on one charge`;
+  } else if (run) hours = run.sentence;
+  else hours = 'Hours on one charge';
   return (
     <>
       <div className="centre sheet">
         <header>
-          <h1>
-            {run && run.hours > 0
-              ? `${run.hours.toFixed(1)} h ± ${(run.hours * HOURS_SHARE).toFixed(1)} on one charge`
-              : run
-                ? run.sentence
-                : 'Hours on one charge'}
-          </h1>
+          <h1>{hours}</h1>
           <p className="note">
             {empty ??
               'Draws are typical of each class, good to about a quarter, until you put a meter in series.'}
@@ -165,7 +169,7 @@ function Watts({
   item: Item;
   state: 'menu' | 'game' | 'peak';
   value: number;
-  onChange(n: (p: Project) => Project): void;
+  onChange: (n: (p: Project) => Project) => void;
 }) {
   return (
     <InputNumber
@@ -178,7 +182,7 @@ function Watts({
       suffix="W"
       style={{ width: 96 }}
       onChange={(w) => {
-        if (typeof w === 'number')
+        if (typeof w === 'number') {
           onChange((p) => ({
             ...p,
             kit: {
@@ -188,6 +192,7 @@ function Watts({
               ),
             },
           }));
+        }
       }}
     />
   );

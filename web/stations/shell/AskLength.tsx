@@ -15,14 +15,14 @@ import {
 export interface AskLengthProps {
   step: RoundStep;
   last: boolean;
-  onTake(value: Length): string | undefined;
-  onNext(): void;
-  onBack(): void;
+  onTake: (value: Length) => string | undefined;
+  onNext: () => void;
+  onBack: () => void;
 }
 
 export function AskLength({ step, last, onTake, onNext, onBack }: AskLengthProps) {
-  const id = useId(),
-    field = useRef<InputRef>(null);
+  const id = useId();
+  const field = useRef<InputRef>(null);
   const [text, setText] = useState(
     step.done && step.value ? (step.value.typed ?? formatMm(step.value.mm)) : '',
   );
@@ -31,8 +31,8 @@ export function AskLength({ step, last, onTake, onNext, onBack }: AskLengthProps
   useEffect(() => {
     field.current?.focus({ cursor: 'all' });
   }, []);
-  const parsed = parseReadings(text),
-    many = parsed.ok && 'readings' in parsed ? repeated(parsed.readings, how) : undefined;
+  const parsed = parseReadings(text);
+  const many = parsed.ok && 'readings' in parsed ? repeated(parsed.readings, how) : undefined;
   const take = () => {
     if (text.trim() === '') {
       setBad('Type the reading, or skip it.');

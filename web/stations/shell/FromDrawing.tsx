@@ -6,8 +6,8 @@ import { type Drawing, type Taken, takenFrom } from '@deft/core/formats/drawing'
 import { BadInput, type Body, length } from '@deft/core/model';
 import type { DrawingApi } from '../../workers/drawing.worker';
 
-const LARGEST = 10 * 1024 * 1024,
-  PATIENCE_MS = 2000;
+const LARGEST = 10 * 1024 * 1024;
+const PATIENCE_MS = 2000;
 const UNITS = [
   { value: 1, label: 'millimetres' },
   { value: 25.4, label: 'inches' },
@@ -17,8 +17,9 @@ const UNITS = [
 
 /** Read in a worker that is ended when it takes too long. */
 async function read(file: File): Promise<Awaited<ReturnType<DrawingApi['read']>>> {
-  if (file.size > LARGEST)
+  if (file.size > LARGEST) {
     return { ok: false, sentence: `The drawing is larger than ${LARGEST / 1024 / 1024} MB.` };
+  }
   const worker = new Worker(new URL('../../workers/drawing.worker.ts', import.meta.url), {
     type: 'module',
   });
@@ -48,7 +49,7 @@ export function FromDrawing({
   onTake,
 }: {
   body: Body | undefined;
-  onTake(t: Taken, b: Body): string | undefined;
+  onTake: (t: Taken, b: Body) => string | undefined;
 }) {
   const picker = useRef<HTMLInputElement>(null);
   const [found, setFound] = useState<{ drawing: Drawing; kind: string }>();
@@ -66,7 +67,8 @@ export function FromDrawing({
     setUnit(r.drawing.unitMm);
     setFound(r);
   };
-  let taken: Taken | undefined, why: string | undefined;
+  let taken: Taken | undefined;
+  let why: string | undefined;
   try {
     taken = found && unit !== undefined ? takenFrom(found.drawing, unit, mirrored) : undefined;
   } catch (e) {
@@ -94,6 +96,16 @@ export function FromDrawing({
     setBad(s);
     if (!s) setFound(undefined);
   };
+  let outcome: React.ReactNode;
+  if (unit === undefined) outcome = <p className="note">The file does not say its unit.</p>;
+  else if (taken) outcome = <p>{taken.words}</p>;
+  else {
+    outcome = (
+      <p className="bad" role="alert">
+        {why}
+      </p>
+    );
+  }
   return (
     <section aria-label="From a drawing">
       <Button size="small" onClick={() => picker.current?.click()}>
@@ -145,15 +157,7 @@ export function FromDrawing({
           <Checkbox checked={mirrored} onChange={(e) => setMirrored(e.target.checked)}>
             It shows the inside (mirrored)
           </Checkbox>
-          {unit === undefined ? (
-            <p className="note">The file does not say its unit.</p>
-          ) : taken ? (
-            <p>{taken.words}</p>
-          ) : (
-            <p className="bad" role="alert">
-              {why}
-            </p>
-          )}
+          {outcome}
           <div className="row" style={{ marginTop: 6 }}>
             <Button size="small" type="primary" disabled={!taken} onClick={take}>
               Take it over

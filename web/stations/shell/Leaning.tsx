@@ -6,10 +6,16 @@ import { type Body, formatMm, length, outlineSpan, type Piece } from '@deft/core
 import { LengthField } from '../../ui/LengthField';
 import { MmField } from '../../ui/MmField';
 
-export function Leaning({ body, onChange }: { body: Body; onChange(b: Body): string | undefined }) {
+export function Leaning({
+  body,
+  onChange,
+}: {
+  body: Body;
+  onChange: (b: Body) => string | undefined;
+}) {
   const odd = body.lip !== undefined || body.pieces.some((p) => p.draftDeg || p.profile);
   const [open, setOpen] = useState(odd);
-  if (!open)
+  if (!open) {
     return (
       <div>
         <Button size="small" type="link" style={{ padding: 0 }} onClick={() => setOpen(true)}>
@@ -17,6 +23,7 @@ export function Leaning({ body, onChange }: { body: Body; onChange(b: Body): str
         </Button>
       </div>
     );
+  }
   const put = (i: number, piece: Piece) =>
     onChange({ ...body, pieces: body.pieces.map((p, k) => (k === i ? piece : p)) });
   return (
@@ -105,13 +112,13 @@ function Curve({
 }: {
   body: Body;
   piece: Piece;
-  onChange(p: Piece): string | undefined;
+  onChange: (p: Piece) => string | undefined;
 }) {
-  const name = piece.role,
-    curve = piece.profile;
-  const { w, h } = outlineSpan(body.outline),
-    along = curve?.along ?? 'x',
-    end = along === 'x' ? w : h;
+  const name = piece.role;
+  const curve = piece.profile;
+  const { w, h } = outlineSpan(body.outline);
+  const along = curve?.along ?? 'x';
+  const end = along === 'x' ? w : h;
   if (!curve) {
     return (
       <div>

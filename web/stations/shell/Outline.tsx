@@ -4,11 +4,17 @@ import { Button } from 'antd';
 import { type Body, length, LIMIT_MM } from '@deft/core/model';
 import { PointsField } from '../../ui/PointsField';
 
-export function Outline({ body, onChange }: { body: Body; onChange(b: Body): string | undefined }) {
+export function Outline({
+  body,
+  onChange,
+}: {
+  body: Body;
+  onChange: (b: Body) => string | undefined;
+}) {
   const { outline } = body;
   const [open, setOpen] = useState(outline.kind === 'points');
   const [bad, setBad] = useState<string>();
-  if (!open)
+  if (!open) {
     return (
       <div>
         <Button size="small" type="link" style={{ padding: 0 }} onClick={() => setOpen(true)}>
@@ -16,6 +22,7 @@ export function Outline({ body, onChange }: { body: Body; onChange(b: Body): str
         </Button>
       </div>
     );
+  }
   const points: Array<[number, number]> =
     outline.kind === 'points'
       ? outline.points

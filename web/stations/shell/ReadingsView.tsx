@@ -23,6 +23,7 @@ import { ThingEditor } from './ThingEditor';
 import { useShell } from './useShell';
 import { ViewTabs } from './ViewTabs';
 import {
+  facePlace,
   newThing,
   NEW_THINGS,
   type NewThing,
@@ -64,8 +65,8 @@ export function ReadingsView() {
   const [chosen, choose] = useState<string>();
   const [placing, setPlacing] = useState<NewThing>();
   const [sheet, setSheet] = useState<string>();
-  const lines = useCuts({ axis: 'x', at: 9 }),
-    { through } = lines;
+  const lines = useCuts({ axis: 'x', at: 9 });
+  const { through } = lines;
   const eight: Eight = body ? { ...kept, ...eightOf(body) } : kept;
   const shell = useMemo(() => {
     try {
@@ -105,8 +106,8 @@ export function ReadingsView() {
     );
   const place = (piece: string, x: number, y: number) => {
     if (!body || !placing) return;
-    const w = Math.max(...(shell?.walls ?? []).map((q) => q.x0)),
-      h = Math.max(...(shell?.walls ?? []).map((q) => q.y0));
+    const w = Math.max(...(shell?.walls ?? []).map((q) => q.x0));
+    const h = Math.max(...(shell?.walls ?? []).map((q) => q.y0));
     const near = [y, w - x, h - y, x];
     const made = newThing(
       doc,
@@ -122,13 +123,7 @@ export function ReadingsView() {
     setPlacing(undefined);
   };
   const datum = (edge: Edge) => {
-    const at =
-      thing &&
-      (thing.is === 'opening'
-        ? thing.it.on.kind === 'face'
-          ? thing.it.on.at
-          : undefined
-        : thing.it.at);
+    const at = thing && facePlace(thing);
     if (!thing || !at) return;
     const axis = edge === 'left' || edge === 'right' ? 'x' : 'y';
     const next = { ...at, [axis]: { ...at[axis], from: { edge, face: 'outer' as const } } };
@@ -143,13 +138,7 @@ export function ReadingsView() {
   useEffect(() => {
     if (standing) through(standing.x, standing.y);
   }, [standing?.x, standing?.y]); // eslint-disable-line react-hooks/exhaustive-deps
-  const at =
-    thing &&
-    (thing.is === 'opening'
-      ? thing.it.on.kind === 'face'
-        ? thing.it.on.at
-        : undefined
-      : thing.it.at);
+  const at = thing && facePlace(thing);
   const datums = at
     ? [at.x, at.y].flatMap((r): Edge[] => ('edge' in r.from ? [r.from.edge] : []))
     : [];
@@ -157,6 +146,13 @@ export function ReadingsView() {
   const shown =
     FIRST_FIELDS.find((f) => f.key === focus && eight[f.key as keyof Eight] === undefined) ??
     missing;
+  let says:
+    | 'Click an edge of this half to measure from it.'
+    | 'Choose something on the picture to see its readings.'
+    | 'Type the values at the right in this order; Tab goes on.';
+  if (thing) says = 'Click an edge of this half to measure from it.';
+  else if (body) says = 'Choose something on the picture to see its readings.';
+  else says = 'Type the values at the right in this order; Tab goes on.';
   return (
     <>
       <div className="centre" style={{ overflow: 'hidden' }}>
@@ -236,13 +232,7 @@ export function ReadingsView() {
               · Esc leaves it.
             </span>
           ) : (
-            <span className="note">
-              {thing
-                ? 'Click an edge of this half to measure from it.'
-                : body
-                  ? 'Choose something on the picture to see its readings.'
-                  : 'Type the values at the right in this order; Tab goes on.'}
-            </span>
+            <span className="note">{says}</span>
           )}
           <Button
             size="small"
@@ -360,19 +350,41 @@ export function ReadingsView() {
           <section>
             <h2 style={{ marginBottom: 4 }}>What is in it</h2>
             <div className="list">
-              {thingsOf(body).map((t) => (
-                <button
-                  type="button"
-                  key={t.it.id}
-                  className={`plain row ${chosen === t.it.id ? 'sel' : ''}`}
-                  onClick={() => choose(t.it.id === chosen ? undefined : t.it.id)}
-                >
-                  <span className="grow">{t.it.name}</span>
-                  <span className="note">
-                    {t.is === 'feature' ? t.it.kind : t.is === 'bay' ? 'bay' : t.it.use}, {t.piece}
-                  </span>
-                </button>
-              ))}
+              {thingsOf(body).map((t) => {
+                let kind:
+                  | 'speaker'
+                  | 'switch'
+                  | 'bay'
+                  | 'wheel'
+                  | 'slot'
+                  | 'other'
+                  | 'wall'
+                  | 'post'
+                  | 'boss'
+                  | 'rib'
+                  | 'screw'
+                  | 'window'
+                  | 'button'
+                  | 'port'
+                  | 'vent'
+                  | 'lamp';
+                if (t.is === 'feature') kind = t.it.kind;
+                else if (t.is === 'bay') kind = 'bay';
+                else kind = t.it.use;
+                return (
+                  <button
+                    type="button"
+                    key={t.it.id}
+                    className={`plain row ${chosen === t.it.id ? 'sel' : ''}`}
+                    onClick={() => choose(t.it.id === chosen ? undefined : t.it.id)}
+                  >
+                    <span className="grow">{t.it.name}</span>
+                    <span className="note">
+                      {kind}, {t.piece}
+                    </span>
+                  </button>
+                );
+              })}
               {!thingsOf(body).length && (
                 <p className="note">
                   No posts yet. Next: each screw post, centre from two edges, with the depth rod.

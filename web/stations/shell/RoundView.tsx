@@ -44,10 +44,10 @@ export default function RoundView() {
   );
   const [stage, setStage] = useState<Stage>();
   const i = Math.max(
-      0,
-      steps.findIndex((s) => s.id === here),
-    ),
-    step = steps[i];
+    0,
+    steps.findIndex((s) => s.id === here),
+  );
+  const step = steps[i];
   const shell = useMemo(() => {
     try {
       return body && shellSolids(body, doc.cuts);
@@ -143,8 +143,8 @@ export default function RoundView() {
       setStage(undefined);
     }
   };
-  const missing = steps.filter((s) => !s.done),
-    nextOpen = steps.slice(i + 1).find((s) => !s.done) ?? missing[0];
+  const missing = steps.filter((s) => !s.done);
+  const nextOpen = steps.slice(i + 1).find((s) => !s.done) ?? missing[0];
   return (
     <>
       <div className="centre" style={{ overflow: 'hidden' }}>
@@ -233,9 +233,14 @@ export default function RoundView() {
         )}
         <div className="list" aria-label="Stages">
           {STAGES.map((s) => {
-            const own = steps.filter((q) => q.stage === s),
-              open = own.filter((q) => !q.done).length,
-              more = MORE[s];
+            const own = steps.filter((q) => q.stage === s);
+            const open = own.filter((q) => !q.done).length;
+            const more = MORE[s];
+            let says: string;
+            if (own.length) {
+              if (open) says = `${open} of ${own.length} to read`;
+              else says = `${own.length} read`;
+            } else says = 'none yet';
             return (
               <div key={s} className={`row ${now === s ? 'sel' : ''}`}>
                 <button
@@ -245,14 +250,7 @@ export default function RoundView() {
                     own.length ? go(own.find((q) => !q.done) ?? own[0]) : setStage(s)
                   }
                 >
-                  {s}{' '}
-                  <span className="note">
-                    {own.length
-                      ? open
-                        ? `${open} of ${own.length} to read`
-                        : `${own.length} read`
-                      : 'none yet'}
-                  </span>
+                  {s} <span className="note">{says}</span>
                 </button>
                 {body && more && now === s && (
                   <AddMore more={more} body={body} onAdd={(piece) => add(s, piece)} />
@@ -279,7 +277,7 @@ function AddMore({
 }: {
   more: NonNullable<(typeof MORE)[Stage]>;
   body: Body;
-  onAdd(piece: 'front' | 'back'): void;
+  onAdd: (piece: 'front' | 'back') => void;
 }) {
   if (more.kind === 'cap') {
     const left = body.pieces

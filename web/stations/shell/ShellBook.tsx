@@ -11,14 +11,14 @@ export interface ShellBookProps {
   shell: ShellSolids;
   spread: Spread;
   chosen: string | undefined;
-  onChoose(id: string): void;
+  onChoose: (id: string) => void;
   /** Placing something new: a click gives its place. */
   placing: boolean;
-  onPlace(piece: string, x: number, y: number): void;
+  onPlace: (piece: string, x: number, y: number) => void;
   /** Edges that are the chosen thing's datums, as seen from the front. */
   datums: ReadonlyArray<Edge>;
   datumPiece: string | undefined;
-  onDatum(edge: Edge): void;
+  onDatum: (edge: Edge) => void;
   /** The dimension being asked for. */
   underlay?: ((page: Page) => ReactNode) | undefined;
   dimension?:
@@ -98,8 +98,8 @@ function Dimension({
   const page = s.pages.find((p) => p.piece.id === d.piece);
   if (!page) return null;
   const [a, b] = [onScreen(s, page, d.x0, d.y0), onScreen(s, page, d.x1, d.y1)];
-  const len = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1,
-    [nx, ny] = [(-(b[1] - a[1]) / len) * 7, ((b[0] - a[0]) / len) * 7];
+  const len = Math.hypot(b[0] - a[0], b[1] - a[1]) || 1;
+  const [nx, ny] = [(-(b[1] - a[1]) / len) * 7, ((b[0] - a[0]) / len) * 7];
   const [tx, ty] = [
     Math.max(90, Math.min(s.width - 90, (a[0] + b[0]) / 2)),
     Math.max(24, (a[1] + b[1]) / 2 - 14),
@@ -133,7 +133,7 @@ function DatumEdge({
   spread: Spread;
   on: boolean;
   active: boolean;
-  onPick(edge: Edge): void;
+  onPick: (edge: Edge) => void;
 }) {
   const edge = edgeFromPage(page.view, seen);
   const { w, h } = page.view;
@@ -228,11 +228,11 @@ export function NextValue({
   label: string;
   n: number;
 }) {
-  const w = Math.min((width - 130) / 2, 380),
-    h = Math.min(w * 0.56, height - 130);
-  const x = (width - 2 * w - 18) / 2,
-    y = (height - h) / 2 + 6,
-    two = x + w + 18;
+  const w = Math.min((width - 130) / 2, 380);
+  const h = Math.min(w * 0.56, height - 130);
+  const x = (width - 2 * w - 18) / 2;
+  const y = (height - h) / 2 + 6;
+  const two = x + w + 18;
   const spot = SPOTS[field]?.(x, y, w, h, two);
   return (
     <svg width={width} height={height} role="img" aria-label={`Next to measure: ${label}`}>

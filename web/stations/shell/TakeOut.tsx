@@ -18,12 +18,13 @@ export function TakeOut({ doc, body }: { doc: Project; body: Body }) {
       type: 'module',
     });
     try {
-      for (const f of await wrap<SolidApi>(worker).files(body, doc.cuts, kind, doc.name))
+      for (const f of await wrap<SolidApi>(worker).files(body, doc.cuts, kind, doc.name)) {
         download(
           `${doc.id}-${f.piece}.${kind}`,
           f.bytes as BlobPart,
           kind === '3mf' ? 'model/3mf' : 'model/stl',
         );
+      }
     } catch (e) {
       setBad(`The solid could not be made: ${e instanceof Error ? e.message : 'unknown reason'}`);
     } finally {
@@ -32,12 +33,13 @@ export function TakeOut({ doc, body }: { doc: Project; body: Body }) {
     }
   };
   const drawings = (kind: 'svg' | 'dxf') => {
-    for (const s of shellSheets(body, doc.cuts))
+    for (const s of shellSheets(body, doc.cuts)) {
       download(
         `${doc.id}-${s.id}.${kind}`,
         kind === 'svg' ? sheetSvg(s, doc.name) : sheetDxf(s),
         kind === 'svg' ? 'image/svg+xml' : 'image/vnd.dxf',
       );
+    }
   };
   return (
     <section>

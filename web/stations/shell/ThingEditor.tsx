@@ -14,15 +14,15 @@ import {
 } from '@deft/core/model';
 import { LengthField } from '../../ui/LengthField';
 import { PointsField } from '../../ui/PointsField';
-import { type Thing, thingsOf } from './things';
+import { facePlace, type Thing, thingsOf } from './things';
 
 export interface ThingEditorProps {
   body: Body;
   thing: Thing;
   cost?: string | undefined;
-  onChange(t: Thing): string | undefined;
-  onRemove(): void;
-  onAxis(axis: 'x' | 'y' | undefined): void;
+  onChange: (t: Thing) => string | undefined;
+  onRemove: () => void;
+  onAxis: (axis: 'x' | 'y' | undefined) => void;
 }
 
 const WALLS = ['bottom wall', 'right wall', 'top wall', 'left wall'];
@@ -37,7 +37,7 @@ export function ThingEditor({
 }: ThingEditorProps) {
   const set = (more: object): string | undefined =>
     onChange({ ...t, it: { ...t.it, ...more } } as Thing);
-  const at = t.is === 'opening' ? (t.it.on.kind === 'face' ? t.it.on.at : undefined) : t.it.at;
+  const at = facePlace(t);
   const setAt = (axis: 'x' | 'y', r: Reading) =>
     t.is === 'opening'
       ? set({ on: { kind: 'face', at: { ...at!, [axis]: r } } })
@@ -144,8 +144,8 @@ function ReadingFields({
   own: string;
   axis: 'x' | 'y';
   reading: Reading;
-  onChange(r: Reading): string | undefined;
-  onFocus(): void;
+  onChange: (r: Reading) => string | undefined;
+  onFocus: () => void;
 }) {
   const value =
     'edge' in r.from
@@ -228,7 +228,7 @@ function WallFields({
 }: {
   t: Extract<Thing, { is: 'opening' }>;
   body: Body;
-  set(more: object): string | undefined;
+  set: (more: object) => string | undefined;
 }) {
   if (t.it.on.kind !== 'wall') return null;
   const on = t.it.on;
@@ -271,22 +271,23 @@ function WallFields({
   );
 }
 
+/** Width and height of a shape in mm. */
+function extentOf(shape: Shape): [number, number] {
+  if (shape.kind === 'circle') return [shape.d.mm, shape.d.mm];
+  if (shape.kind === 'rect') return [shape.w.mm, shape.h.mm];
+  const xs = shape.points.map((p) => p[0]);
+  const ys = shape.points.map((p) => p[1]);
+  return [Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys)];
+}
+
 function ShapeFields({
   shape,
   onChange,
 }: {
   shape: Shape;
-  onChange(s: Shape): string | undefined;
+  onChange: (s: Shape) => string | undefined;
 }) {
-  const [w, h] =
-    shape.kind === 'circle'
-      ? [shape.d.mm, shape.d.mm]
-      : shape.kind === 'rect'
-        ? [shape.w.mm, shape.h.mm]
-        : [
-            Math.max(...shape.points.map((p) => p[0])) - Math.min(...shape.points.map((p) => p[0])),
-            Math.max(...shape.points.map((p) => p[1])) - Math.min(...shape.points.map((p) => p[1])),
-          ];
+  const [w, h] = extentOf(shape);
   const kinds: Record<string, () => Shape> = {
     circle: () => ({ kind: 'circle', d: length(w, 'estimate') }),
     rect: () => ({ kind: 'rect', w: length(w, 'estimate'), h: length(h, 'estimate') }),
@@ -355,7 +356,7 @@ function ShapeFields({
   );
 }
 
-function FeatureFields({ f, set }: { f: Feature; set(more: object): string | undefined }) {
+function FeatureFields({ f, set }: { f: Feature; set: (more: object) => string | undefined }) {
   return (
     <>
       <span />
@@ -407,8 +408,8 @@ function FeatureFields({ f, set }: { f: Feature; set(more: object): string | und
 }
 
 /** Bore and screw: whether it holds and does not bottom is a finding of this station. */
-function ScrewFields({ f, set }: { f: Feature; set(more: object): string | undefined }) {
-  if (!f.bore || !f.screw)
+function ScrewFields({ f, set }: { f: Feature; set: (more: object) => string | undefined }) {
+  if (!f.bore || !f.screw) {
     return (
       <>
         <span />
@@ -427,6 +428,7 @@ function ScrewFields({ f, set }: { f: Feature; set(more: object): string | undef
         </Button>
       </>
     );
+  }
   const { bore, screw } = f;
   return (
     <>
@@ -463,7 +465,7 @@ function RepeatFields({
   onChange,
 }: {
   repeat: Repeat | undefined;
-  onChange(r: Repeat | undefined): string | undefined;
+  onChange: (r: Repeat | undefined) => string | undefined;
 }) {
   const set = (more: Partial<Repeat>) => {
     const next = { ...repeat, ...more };

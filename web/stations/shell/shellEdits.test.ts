@@ -3,7 +3,7 @@ import { demos } from '@deft/core/catalogue';
 import { shellSolids } from '@deft/core/shell';
 import { emptyProject, length, readProject, type Project } from '@deft/core/model';
 import { type Eight, eightOf, NEEDED, withEight } from './firstEight';
-import { NEW_THINGS, newThing, thingsOf, without, withThing } from './things';
+import { facePlace, NEW_THINGS, newThing, thingsOf, without, withThing } from './things';
 
 const eight: Eight = {
   w: length(118),
@@ -80,20 +80,17 @@ describe('posts, ribs, bays and openings', () => {
       expect(thingsOf(after.shell.bodies[0]!).length).toBe(
         thingsOf(before.shell.bodies[0]!).length + 1,
       );
-      const reading =
-        made.is === 'opening'
-          ? made.it.on.kind === 'face'
-            ? made.it.on.at.x
-            : made.it.on.along
-          : made.it.at.x;
+      const wall = made.is === 'opening' && made.it.on.kind === 'wall' ? made.it.on : undefined;
+      const reading = wall ? wall.along : facePlace(made)!.x;
       expect([reading.length.mm, reading.length.how]).toEqual([40.5, 'estimate']);
       expect(without(after, made.it.id)).toEqual(before);
     },
   );
   test('ids stay different, and a thing moved to the other half is there once', () => {
     let p = build();
-    for (let i = 0; i < 4; i++)
+    for (let i = 0; i < 4; i++) {
       p = withThing(p, newThing(p, 'post', 'back', 20 + i * 10, 30, 0, 0));
+    }
     const ids = thingsOf(p.shell.bodies[0]!).map((t) => t.it.id);
     expect(new Set(ids).size).toBe(ids.length);
     const post = thingsOf(p.shell.bodies[0]!).find((t) => t.it.id === 'post')!;

@@ -14,6 +14,12 @@ export type Thing =
   | { is: 'bay'; piece: string; it: Zone }
   | { is: 'opening'; piece: string; it: Opening };
 
+/** Where a thing lies on its face; an opening in a wall does not. */
+export function facePlace(thing: Thing): Feature['at'] | undefined {
+  if (thing.is !== 'opening') return thing.it.at;
+  return thing.it.on.kind === 'face' ? thing.it.on.at : undefined;
+}
+
 export const thingsOf = (body: Body): Thing[] =>
   body.pieces.flatMap((p) => [
     ...p.features.map((it): Thing => ({ is: 'feature', piece: p.id, it })),
@@ -55,15 +61,12 @@ export function withThing(p: Project, t: Thing): Project {
           openings: q.openings.filter((o) => o.id !== t.it.id),
         },
   );
-  return withPieces(cleared, (q) =>
-    q.id !== t.piece
-      ? q
-      : t.is === 'feature'
-        ? { ...q, features: put(q.features, t.it) }
-        : t.is === 'bay'
-          ? { ...q, zones: put(q.zones, t.it) }
-          : { ...q, openings: put(q.openings, t.it) },
-  );
+  return withPieces(cleared, (q) => {
+    if (q.id !== t.piece) return q;
+    if (t.is === 'feature') return { ...q, features: put(q.features, t.it) };
+    if (t.is === 'bay') return { ...q, zones: put(q.zones, t.it) };
+    return { ...q, openings: put(q.openings, t.it) };
+  });
 }
 
 /** Whether two pieces belong to one body: a thing moves between its halves, never into the other body. */
@@ -96,7 +99,7 @@ export function newThing(
   const round = (mm: number) => Math.round(mm * 2) / 2;
   const at = { x: from('left', round(x)), y: from('bottom', round(y)) };
   const name = id.replace('-', ' ');
-  if (kind === 'bay')
+  if (kind === 'bay') {
     return {
       is: 'bay',
       piece,
@@ -111,7 +114,8 @@ export function newThing(
         ),
       },
     };
-  if (kind === 'post')
+  }
+  if (kind === 'post') {
     return {
       is: 'feature',
       piece,
@@ -126,7 +130,8 @@ export function newThing(
         mayCut: 'trim',
       },
     };
-  if (kind === 'rib')
+  }
+  if (kind === 'rib') {
     return {
       is: 'feature',
       piece,
@@ -141,6 +146,7 @@ export function newThing(
         mayCut: 'remove',
       },
     };
+  }
   if (kind === 'opening in a wall') {
     const across = wall === 0 || wall === 2;
     return {

@@ -18,10 +18,10 @@ export function useShell() {
     merge?: string,
   ): string | undefined =>
     edit((p) => {
-      const next = typeof b === 'function' ? b(p.shell.bodies[at]) : b,
-        bodies = [...p.shell.bodies];
+      const next = typeof b === 'function' ? b(p.shell.bodies[at]) : b;
+      const bodies = [...p.shell.bodies];
       bodies[at] = next;
       return { ...p, shell: { ...p.shell, bodies } };
     }, merge);
-  return { body: doc.shell.bodies[at] as Body | undefined, at, setBody };
+  return { body: doc.shell.bodies[at], at, setBody };
 }

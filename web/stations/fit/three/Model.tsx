@@ -1,4 +1,5 @@
 /** What is drawn in 3D: pieces, parts by their blocks, marks; and the way it is looked at. */
+/* eslint-disable react-hooks/immutability -- camera and canvas are three's own objects, moved as three wants it */
 import { type RefObject, useEffect, useLayoutEffect, useMemo, useRef } from 'react';
 import { useFrame, useThree } from '@react-three/fiber';
 import { BufferAttribute, BufferGeometry, Color, Vector3 } from 'three';
@@ -29,9 +30,9 @@ export type View = keyof typeof VIEWS;
 const APART_MM = 13;
 const DISTANCE = 2.35;
 /** Seconds a frame may take before it is drawn coarser, and pixels drawn for one shown: moving on a slow machine, at rest. */
-const SLOW_S = 0.03,
-  COARSE = 0.5,
-  FINE = 1.5;
+const SLOW_S = 0.03;
+const COARSE = 0.5;
+const FINE = 1.5;
 
 const INK: Partial<Record<PlacedItem['part']['family'], string>> = {
   screen: '#8fb3aa',
@@ -57,9 +58,9 @@ const LIGHTS: ReadonlyArray<readonly [x: number, y: number, z: number, strength:
 const AROUND = 0.48;
 
 function shaded(positions: Float32Array, ink: string): BufferGeometry {
-  const g = new BufferGeometry(),
-    base = new Color(ink),
-    colours = new Float32Array(positions.length);
+  const g = new BufferGeometry();
+  const base = new Color(ink);
+  const colours = new Float32Array(positions.length);
   for (let i = 0; i < positions.length; i += 9) {
     const [ax, ay, az, bx, by, bz, cx, cy, cz] = positions.subarray(i, i + 9) as unknown as [
       number,
@@ -72,17 +73,18 @@ function shaded(positions: Float32Array, ink: string): BufferGeometry {
       number,
       number,
     ];
-    const [ux, uy, uz, vx, vy, vz] = [bx - ax, by - ay, bz - az, cx - ax, cy - ay, cz - az],
-      nx = uy * vz - uz * vy,
-      ny = uz * vx - ux * vz,
-      nz = ux * vy - uy * vx,
-      n = Math.hypot(nx, ny, nz) || 1;
+    const [ux, uy, uz, vx, vy, vz] = [bx - ax, by - ay, bz - az, cx - ax, cy - ay, cz - az];
+    const nx = uy * vz - uz * vy;
+    const ny = uz * vx - ux * vz;
+    const nz = ux * vy - uy * vx;
+    const n = Math.hypot(nx, ny, nz) || 1;
     const light = LIGHTS.reduce(
       (s, [x, y, z, k]) => s + k * Math.max(0, (nx * x + ny * y + nz * z) / n),
       AROUND,
     );
-    for (let k = 0; k < 3; k++)
+    for (let k = 0; k < 3; k++) {
       colours.set([base.r * light, base.g * light, base.b * light], i + 3 * k);
+    }
   }
   g.setAttribute('position', new BufferAttribute(positions, 3));
   g.setAttribute('color', new BufferAttribute(colours, 3));
@@ -103,7 +105,7 @@ interface ModelProps {
   turning: boolean;
   marks: readonly Mark[];
   chosen: string | undefined;
-  onChoose(id: string | undefined): void;
+  onChoose: (id: string | undefined) => void;
   size: [number, number];
   flags: RefObject<Map<string, HTMLButtonElement>>;
   turn: RefObject<Turn | undefined>;
@@ -126,11 +128,11 @@ export function Model({
   turn,
 }: ModelProps) {
   const { camera, gl, invalidate, size, setDpr } = useThree();
-  const orbit = useRef<OrbitControls>(undefined),
-    frames = useRef(0),
-    pace = useRef(0);
-  const top = Math.max(0, ...levels.values()),
-    lift = (level: number) => (level - top / 2) * apart * APART_MM;
+  const orbit = useRef<OrbitControls>(undefined);
+  const frames = useRef(0);
+  const pace = useRef(0);
+  const top = Math.max(0, ...levels.values());
+  const lift = (level: number) => (level - top / 2) * apart * APART_MM;
   const big = Math.max(w, h, top * apart * APART_MM);
   useEffect(() => {
     const o = new OrbitControls(camera, gl.domElement);
@@ -155,9 +157,9 @@ export function Model({
     };
   }, [camera, gl, invalidate, setDpr]);
   useLayoutEffect(() => {
-    const narrow = Math.min(1, size.width / size.height / 1.6),
-      [x, y, z] = VIEWS[view],
-      at = new Vector3(x, y, z).normalize().multiplyScalar((big * DISTANCE) / narrow);
+    const narrow = Math.min(1, size.width / size.height / 1.6);
+    const [x, y, z] = VIEWS[view];
+    const at = new Vector3(x, y, z).normalize().multiplyScalar((big * DISTANCE) / narrow);
     camera.position.set(at.x, at.y, at.z);
     camera.up.set(0, 1, 0);
     camera.lookAt(0, 0, 0);
@@ -167,11 +169,11 @@ export function Model({
   }, [camera, view, big, size, invalidate]);
   useEffect(() => {
     turn.current = (a, b, zoom) => {
-      const p = camera.position,
-        r = p.length() * zoom,
-        flatR = Math.hypot(p.x, p.z),
-        az = Math.atan2(p.x, p.z) + a,
-        el = Math.max(-1.5, Math.min(1.5, Math.atan2(p.y, flatR) + b));
+      const p = camera.position;
+      const r = p.length() * zoom;
+      const flatR = Math.hypot(p.x, p.z);
+      const az = Math.atan2(p.x, p.z) + a;
+      const el = Math.max(-1.5, Math.min(1.5, Math.atan2(p.y, flatR) + b));
       p.set(r * Math.cos(el) * Math.sin(az), r * Math.sin(el), r * Math.cos(el) * Math.cos(az));
       camera.lookAt(0, 0, 0);
       orbit.current?.update();

@@ -34,15 +34,15 @@ export default function ThreeView({
   const { check, chosen, choose } = useBuild();
   const shell = useShellMeshes(scene);
   const [apart, setApart] = useState(0);
-  const [front, setFront] = useState<Half>('glass'),
-    [back, setBack] = useState<Half>('solid');
+  const [front, setFront] = useState<Half>('glass');
+  const [back, setBack] = useState<Half>('solid');
   const [view, setView] = useState<View>('corner');
   const [turning, setTurning] = useState(false);
-  const able = useMemo(draws, []);
+  const able = useMemo(() => draws(), []);
   const turn = useRef<Turn>(undefined);
   const flags = useRef(new Map<string, HTMLButtonElement>());
-  const put = useMemo(() => assembly(scene), [scene]),
-    levels = useMemo(() => takenApart(scene, put), [scene, put]);
+  const put = useMemo(() => assembly(scene), [scene]);
+  const levels = useMemo(() => takenApart(scene, put), [scene, put]);
   const marks = useMemo(
     () =>
       numbered(check.findings, 'fit').flatMap(({ no, finding: f }): Mark[] =>
@@ -61,30 +61,34 @@ export default function ThreeView({
       ),
     [check, levels],
   );
-  const body = scene.shell!.body,
-    { w, h } = outlineSpan(body.outline);
+  const body = scene.shell!.body;
+  const { w, h } = outlineSpan(body.outline);
   const order = insertionOrder(scene, put).map((id) => scene.items.get(id)!.item.name);
   const keys = (e: KeyboardEvent) => {
     const step = (
-        {
-          ArrowLeft: [-0.15, 0],
-          ArrowRight: [0.15, 0],
-          ArrowUp: [0, 0.12],
-          ArrowDown: [0, -0.12],
-        } as Record<string, [number, number]>
-      )[e.key],
-      zoom = e.key === '+' ? 0.9 : e.key === '-' ? 1.1 : 1;
+      {
+        ArrowLeft: [-0.15, 0],
+        ArrowRight: [0.15, 0],
+        ArrowUp: [0, 0.12],
+        ArrowDown: [0, -0.12],
+      } as Record<string, [number, number]>
+    )[e.key];
+    let zoom: 1 | 0.9 | 1.1;
+    if (e.key === '+') zoom = 0.9;
+    else if (e.key === '-') zoom = 1.1;
+    else zoom = 1;
     if (!step && zoom === 1) return;
     e.preventDefault();
     e.stopPropagation();
     turn.current?.(step?.[0] ?? 0, step?.[1] ?? 0, zoom);
   };
-  if (!able)
+  if (!able) {
     return (
       <p className="note" style={{ color: '#e9d9b6', padding: 30 }}>
         This browser draws no 3D here. Closed (C), the profile and In words (W) show the same build.
       </p>
     );
+  }
   return (
     <div style={{ width, height, position: 'relative' }}>
       <div

@@ -12,8 +12,8 @@ export interface ShellMeshes {
 
 export function useShellMeshes(scene: Scene): ShellMeshes | undefined {
   const [made, setMade] = useState<ShellMeshes>();
-  const { project } = scene,
-    body = scene.shell?.body;
+  const { project } = scene;
+  const body = scene.shell?.body;
   const holes = useMemo(
     () =>
       [...scene.items.values()].flatMap((at) =>

@@ -226,7 +226,13 @@ export default function DonorView() {
             key={k.id}
             kept={k}
             onChange={(next) =>
-              put({ kept: donor.kept.flatMap((q) => (q.id !== k.id ? [q] : next ? [next] : [])) })
+              put({
+                kept: donor.kept.flatMap((q) => {
+                  if (q.id !== k.id) return [q];
+                  if (next) return [next];
+                  return [];
+                }),
+              })
             }
           />
         ))}
@@ -240,7 +246,7 @@ function RepairRule({
   onChange,
 }: {
   donor: Donor;
-  onChange(d: Partial<Donor>, merge?: string): unknown;
+  onChange: (d: Partial<Donor>, merge?: string) => unknown;
 }) {
   const r = donor.repair;
   type Repair = NonNullable<Donor['repair']>;

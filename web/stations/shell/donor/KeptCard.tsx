@@ -12,7 +12,7 @@ export function KeptCard({
   onChange,
 }: {
   kept: Kept;
-  onChange(k: Kept | undefined): unknown;
+  onChange: (k: Kept | undefined) => unknown;
 }) {
   const { doc, edit } = useBuild();
   const set = (more: Partial<Kept>) => onChange({ ...k, ...more });

@@ -23,7 +23,7 @@ export function LedgerPicture({
 }: {
   doc: Project;
   chosen: string | undefined;
-  onChoose(id: string): void;
+  onChoose: (id: string) => void;
 }) {
   const [ref, size] = useSize<HTMLDivElement>();
   const body = doc.shell.bodies[0];
@@ -50,13 +50,14 @@ export function LedgerPicture({
       return undefined;
     }
   }, [open, doc.cuts]);
-  if (!body || !shell)
+  if (!body || !shell) {
     return (
       <div className="blank">
         <h2>No shell yet</h2>
         <p>Measure it first; then say what becomes of each opening.</p>
       </div>
     );
+  }
   const s = size.w > 0 ? spreadOf(body, size.w, size.h) : undefined;
   const said = new Map(
     body.pieces.flatMap((p) => p.openings.map((o) => [o.id, o.reuse?.as ?? 'open'] as const)),
@@ -107,9 +108,9 @@ export function LedgerPicture({
               {shell.openings.wall
                 .filter((o) => o.piece === page.piece.id)
                 .map((o) => {
-                  const l = LINE[said.get(o.id) ?? 'open']!,
-                    wall = shell.walls[o.wall]!,
-                    t = body.wall.mm;
+                  const l = LINE[said.get(o.id) ?? 'open']!;
+                  const wall = shell.walls[o.wall]!;
+                  const t = body.wall.mm;
                   const at = (u: number, n: number): [number, number] => [
                     wall.x0 + wall.ux * u + wall.nx * n,
                     wall.y0 + wall.uy * u + wall.ny * n,

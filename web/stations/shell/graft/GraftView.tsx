@@ -76,15 +76,15 @@ const start = (a: Body, b: Body): Hinge => {
 
 export default function GraftView() {
   const { doc, edit, check } = useBuild();
-  const [a, b] = doc.shell.bodies,
-    hinge = doc.shell.hinge;
+  const [a, b] = doc.shell.bodies;
+  const hinge = doc.shell.hinge;
   const [deg, setDeg] = useState<number>();
   const put = (more: Partial<Hinge>, merge?: string) =>
     edit((p) => ({ ...p, shell: { ...p.shell, hinge: { ...p.shell.hinge!, ...more } } }), merge);
   const graft = (from: Body | undefined) =>
     edit((p: Project) => {
-      const first = p.shell.bodies[0]!,
-        second = secondBody(from, first);
+      const first = p.shell.bodies[0]!;
+      const second = secondBody(from, first);
       return {
         ...p,
         way: 'graft',
@@ -255,7 +255,7 @@ export default function GraftView() {
   );
 }
 
-function BringIn({ onTake }: { onTake(from: Body | undefined): unknown }) {
+function BringIn({ onTake }: { onTake: (from: Body | undefined) => unknown }) {
   const builds = useQuery({ queryKey: ['builds'], queryFn: listBuilds });
   const [bad, setBad] = useState<string>();
   const from = async (key: string) => {
@@ -290,9 +290,9 @@ function BringIn({ onTake }: { onTake(from: Body | undefined): unknown }) {
   );
 }
 
-function Magnet({ hinge, onChange }: { hinge: Hinge; onChange(m: Hinge['magnet']): unknown }) {
+function Magnet({ hinge, onChange }: { hinge: Hinge; onChange: (m: Hinge['magnet']) => unknown }) {
   const m = hinge.magnet;
-  if (!m)
+  if (!m) {
     return (
       <div>
         <Button
@@ -312,6 +312,7 @@ function Magnet({ hinge, onChange }: { hinge: Hinge; onChange(m: Hinge['magnet']
         </Button>
       </div>
     );
+  }
   const f = (label: string, key: keyof NonNullable<Hinge['magnet']>) => (
     <LengthField
       key={key}

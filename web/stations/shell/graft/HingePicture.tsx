@@ -13,12 +13,12 @@ export function HingePicture({
 }: {
   shell: Shell;
   deg: number;
-  onDeg(deg: number): void;
+  onDeg: (deg: number) => void;
   cut: ReturnType<typeof section>;
 }) {
   const [ref, size] = useSize<HTMLDivElement>();
-  const [a, b] = shell.bodies,
-    hinge = shell.hinge;
+  const [a, b] = shell.bodies;
+  const hinge = shell.hinge;
   if (!a || !b || !hinge || !cut) return null;
   // Room for every angle between closed and open, so that nothing jumps while it turns.
   const all = Array.from({ length: 13 }, (_, i) =>
@@ -30,13 +30,13 @@ export function HingePicture({
     Math.min(...all.map((v) => v[1])),
     Math.max(...all.map((v) => v[1])),
   ];
-  const scale = Math.max(0.2, Math.min((size.w - 60) / (x1 - x0), (size.h - 160) / (y1 - y0))),
-    ox = size.w / 2 - ((x0 + x1) / 2) * scale,
-    oy = 82 + (size.h - 160 - (y1 - y0) * scale) / 2 + y1 * scale;
+  const scale = Math.max(0.2, Math.min((size.w - 60) / (x1 - x0), (size.h - 160) / (y1 - y0)));
+  const ox = size.w / 2 - ((x0 + x1) / 2) * scale;
+  const oy = 82 + (size.h - 160 - (y1 - y0) * scale) / 2 + y1 * scale;
   const d = (ring: ReadonlyArray<readonly [number, number]>) =>
     `${ring.map(([x, y], i) => `${i ? 'L' : 'M'}${(ox + x * scale).toFixed(1)} ${(oy - y * scale).toFixed(1)}`).join('')}Z`;
-  const gap = between(cut.first, cut.second),
-    hit = gap < 0;
+  const gap = between(cut.first, cut.second);
+  const hit = gap < 0;
   const middle = (ring: ReadonlyArray<readonly [number, number]>) =>
     [
       ox + (ring.reduce((s, v) => s + v[0], 0) / 4) * scale,

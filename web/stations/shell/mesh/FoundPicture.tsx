@@ -13,13 +13,13 @@ function useRelief(r: HalfRead['relief'], mirrored: boolean): string | undefined
     const canvas = document.createElement('canvas');
     canvas.width = r.nx;
     canvas.height = r.ny;
-    const pen = canvas.getContext('2d')!,
-      image = pen.createImageData(r.nx, r.ny);
+    const pen = canvas.getContext('2d')!;
+    const image = pen.createImageData(r.nx, r.ny);
     for (let j = 0; j < r.ny; j++) {
       for (let i = 0; i < r.nx; i++) {
         // The page shows the inside: rows from the top, the front mirrored.
-        const v = r.grey[(r.ny - 1 - j) * r.nx + (mirrored ? r.nx - 1 - i : i)]!,
-          at = 4 * (j * r.nx + i);
+        const v = r.grey[(r.ny - 1 - j) * r.nx + (mirrored ? r.nx - 1 - i : i)]!;
+        const at = 4 * (j * r.nx + i);
         image.data.set([v * 0.98, v * 0.95, v * 0.86, v ? 255 : 0], at);
       }
     }
@@ -50,17 +50,17 @@ export function FoundPicture({
   offers: readonly Offer[];
   no: ReadonlySet<string>;
   chosen: string | undefined;
-  onChoose(id: string): void;
-  onToggle(id: string): void;
+  onChoose: (id: string) => void;
+  onToggle: (id: string) => void;
 }) {
   const [ref, size] = useSize<HTMLDivElement>();
-  const front = half.role === 'front',
-    url = useRelief(half.relief, front);
-  const { w, h } = outlineSpan(half.outline),
-    r = half.relief;
-  const scale = Math.max(0.5, Math.min((size.w - 60) / w, (size.h - 90) / h)),
-    ox = (size.w - w * scale) / 2,
-    oy = 46 + (size.h - 76 - h * scale) / 2;
+  const front = half.role === 'front';
+  const url = useRelief(half.relief, front);
+  const { w, h } = outlineSpan(half.outline);
+  const r = half.relief;
+  const scale = Math.max(0.5, Math.min((size.w - 60) / w, (size.h - 90) / h));
+  const ox = (size.w - w * scale) / 2;
+  const oy = 46 + (size.h - 76 - h * scale) / 2;
   const view = {
     side: front ? ('front inside' as const) : ('back inside' as const),
     w,

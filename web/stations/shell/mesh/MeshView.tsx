@@ -7,6 +7,7 @@ import { useShell } from '../useShell';
 import { ViewTabs } from '../ViewTabs';
 import { FoundPicture } from './FoundPicture';
 import { useMesh } from './useMesh';
+import { useChanged } from '../../../ui/useChanged';
 
 const UNITS = [
   { value: 1, label: 'millimetres' },
@@ -32,16 +33,15 @@ export default function MeshView() {
   const [said, setSaid] = useState<string>();
   const { file, half, look } = mesh;
   const known = unit ?? file?.unitMm;
-  useEffect(() => {
-    if (file) {
-      setSolid(0);
-      setUnit(file.unitMm);
-      setLies({ quarters: 0 });
-      setNo(new Set());
-      setNames({});
-      setSaid(undefined);
-    }
-  }, [file]);
+  useChanged(file, (opened) => {
+    if (!opened) return;
+    setSolid(0);
+    setUnit(opened.unitMm);
+    setLies({ quarters: 0 });
+    setNo(new Set());
+    setNames({});
+    setSaid(undefined);
+  });
   // Every choice is looked at anew.
   useEffect(() => {
     if (file && known) void look(solid, known, role, lies);
@@ -58,14 +58,48 @@ export default function MeshView() {
     });
   const take = () => {
     if (!half) return;
-    const kept = offers.filter((o) => !no.has(o.id)),
-      bad = setBody((b) => withHalf(b, half, kept));
+    const kept = offers.filter((o) => !no.has(o.id));
+    const bad = setBody((b) => withHalf(b, half, kept));
     setSaid(
       bad ??
         `Taken over: the ${half.role} with ${kept.length} ${kept.length === 1 ? 'feature' : 'features'}.`,
     );
   };
   const size = file?.solids[solid]?.size;
+  let state: React.ReactNode;
+  if (mesh.busy) {
+    state = (
+      <>
+        <h2 role="status">{mesh.busy} ...</h2>
+        <Button onClick={mesh.leave}>Cancel</Button>
+      </>
+    );
+  } else if (file) {
+    state = (
+      <>
+        <h2>{file.name}</h2>
+        <p>
+          {known
+            ? 'Nothing was found yet.'
+            : 'The file does not say its unit. Choose it at the right.'}
+        </p>
+      </>
+    );
+  } else {
+    state = (
+      <>
+        <h2>One half, or both, out of a 3D file</h2>
+        <p>
+          STL, OBJ, 3MF or STEP. It is levelled by its rim; walls, posts, ribs, pockets and openings
+          are looked for and offered one by one.
+        </p>
+        <Button type="primary" onClick={() => picker.current?.click()}>
+          Choose a file
+        </Button>
+        <p>or drop it here</p>
+      </>
+    );
+  }
   return (
     <>
       <div className="centre" style={{ overflow: 'hidden' }}>
@@ -89,35 +123,7 @@ export default function MeshView() {
               onToggle={toggle}
             />
           ) : (
-            <div className="blank">
-              {mesh.busy ? (
-                <>
-                  <h2 role="status">{mesh.busy} ...</h2>
-                  <Button onClick={mesh.leave}>Cancel</Button>
-                </>
-              ) : file ? (
-                <>
-                  <h2>{file.name}</h2>
-                  <p>
-                    {known
-                      ? 'Nothing was found yet.'
-                      : 'The file does not say its unit. Choose it at the right.'}
-                  </p>
-                </>
-              ) : (
-                <>
-                  <h2>One half, or both, out of a 3D file</h2>
-                  <p>
-                    STL, OBJ, 3MF or STEP. It is levelled by its rim; walls, posts, ribs, pockets
-                    and openings are looked for and offered one by one.
-                  </p>
-                  <Button type="primary" onClick={() => picker.current?.click()}>
-                    Choose a file
-                  </Button>
-                  <p>or drop it here</p>
-                </>
-              )}
-            </div>
+            <div className="blank">{state}</div>
           )}
         </div>
       </div>

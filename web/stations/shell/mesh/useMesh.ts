@@ -6,8 +6,8 @@ import { MESH_LIMIT } from '@deft/core/formats/mesh';
 import type { MeshApi, Read } from '../../../workers/mesh.worker';
 
 /** Small files are read in 2 s or not at all; larger ones get a second more for each MB. */
-const PATIENCE_MS = 2000,
-  PATIENCE_A_MB = 1000;
+const PATIENCE_MS = 2000;
+const PATIENCE_A_MB = 1000;
 
 export function useMesh() {
   const worker = useRef<{ w: Worker; api: Remote<MeshApi> }>(undefined);

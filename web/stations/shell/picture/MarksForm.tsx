@@ -20,7 +20,7 @@ export function MarksForm({
   view,
 }: {
   how: How;
-  onHow(h: How): void;
+  onHow: (h: How) => void;
   view: View | undefined;
 }) {
   const set = (more: Partial<How>) => onHow({ ...how, ...more });

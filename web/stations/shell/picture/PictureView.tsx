@@ -40,9 +40,9 @@ export default function PictureView() {
   const [shown, show] = useState<string | undefined>(known[0]?.id);
   const saved = known.find((u) => u.id === shown);
   const [fresh, setFresh] = useState<{ asset: string; piece: string }>();
-  const asset = saved?.asset ?? fresh?.asset,
-    pieceId =
-      saved?.piece ?? fresh?.piece ?? body?.pieces.find((p) => p.role === 'back')?.id ?? 'back';
+  const asset = saved?.asset ?? fresh?.asset;
+  const pieceId =
+    saved?.piece ?? fresh?.piece ?? body?.pieces.find((p) => p.role === 'back')?.id ?? 'back';
   const picture = usePicture(asset ? pictureUrl(key, asset) : undefined);
   const [how, setHow] = useState<How>({
     kind: 'scan',
@@ -54,7 +54,7 @@ export default function PictureView() {
     corners: [],
   });
   const [lies, setLies] = useState<Px[]>([]);
-  const [view, setView] = useState<View>();
+  const [seen, setSeen] = useState<View>();
   const [bad, setBad] = useState<string>();
   const [traces, setTraces] = useState<Traced[]>([]);
   const [now, setNow] = useState<Px[]>([]);
@@ -68,44 +68,43 @@ export default function PictureView() {
   const size = picture.size;
 
   // A picture kept earlier opens with its marks.
-  useEffect(() => {
-    if (!saved) return;
+  const [opened, setOpened] = useState<string>();
+  if (saved && saved.id !== opened) {
+    setOpened(saved.id);
     setLies(saved.lies.map(([x, y]) => [x, y] as const));
     setHow((h) =>
       saved.how.kind === 'scan'
         ? { ...h, kind: 'scan', marks: saved.how.marks }
         : { ...h, ...saved.how },
     );
-  }, [saved?.id]); // eslint-disable-line react-hooks/exhaustive-deps
-  const asked: Underlay['how'] | undefined =
-    how.kind === 'scan'
-      ? how.marks.length && how.marks.every((m) => m.mm > 0)
-        ? { kind: 'scan', marks: how.marks }
-        : undefined
-      : how.corners.length === 4
-        ? {
-            kind: 'photo',
-            corners: how.corners as Array<[number, number]>,
-            wide: how.wide,
-            high: how.high,
-            distance: how.distance,
-            rim: how.rim,
-          }
-        : undefined;
+  }
+  let asked: Underlay['how'] | undefined;
+  if (how.kind === 'scan') {
+    if (how.marks.length && how.marks.every((m) => m.mm > 0)) {
+      asked = { kind: 'scan', marks: how.marks };
+    } else asked = undefined;
+  } else if (how.corners.length === 4) {
+    asked = {
+      kind: 'photo',
+      corners: how.corners as Array<[number, number]>,
+      wide: how.wide,
+      high: how.high,
+      distance: how.distance,
+      rim: how.rim,
+    };
+  } else asked = undefined;
   const text = JSON.stringify(asked);
+  const view = asked && size ? seen : undefined;
   useEffect(() => {
     let gone = false;
-    if (!asked || !size) {
-      setView(undefined);
-      return undefined;
-    }
+    if (!asked || !size) return undefined;
     void picture.view(asked).then((r) => {
       if (gone || !r) return;
       if (r.ok) {
-        setView(r.value);
+        setSeen(r.value);
         setBad(undefined);
       } else {
-        setView(undefined);
+        setSeen(undefined);
         setBad(r.sentence);
       }
     });
@@ -121,26 +120,24 @@ export default function PictureView() {
       return { bad: e instanceof BadInput ? e.message : 'It cannot lie like this.' };
     }
   }, [view, lies, rim.mm, rim.u]); // eslint-disable-line react-hooks/exhaustive-deps
-  const stage = !asset
-    ? 'choose'
-    : !view
-      ? asked && !bad
-        ? 'wait'
-        : 'marks'
-      : !lying.ok
-        ? 'lies'
-        : 'trace';
+  let stage: 'choose' | 'wait' | 'marks' | 'lies' | 'trace';
+  if (!asset) stage = 'choose';
+  else if (!view) {
+    if (asked && !bad) stage = 'wait';
+    else stage = 'marks';
+  } else if (!lying.ok) stage = 'lies';
+  else stage = 'trace';
 
   const open = async (file: File) => {
     try {
-      const p = readPicture(new Uint8Array(await file.arrayBuffer())),
-        kept = await addPicture(key, p.mime, p.bytes);
+      const p = readPicture(new Uint8Array(await file.arrayBuffer()));
+      const kept = await addPicture(key, p.mime, p.bytes);
       show(undefined);
       setFresh({ asset: kept.sha256, piece: pieceId });
       setLies([]);
       setTraces([]);
       setNow([]);
-      setView(undefined);
+      setSeen(undefined);
       setBad(undefined);
       setHow((h) => ({ ...h, marks: [], corners: [] }));
     } catch (e) {
@@ -148,8 +145,8 @@ export default function PictureView() {
     }
   };
   const point = async (x: number, y: number) => {
-    const hit = snap ? await picture.snap(x, y, 9) : undefined,
-      p: Px = hit ? [hit.x, hit.y] : [x, y];
+    const hit = snap ? await picture.snap(x, y, 9) : undefined;
+    const p: Px = hit ? [hit.x, hit.y] : [x, y];
     if (stage === 'marks' && how.kind === 'scan') {
       if (now.length === 1) {
         setHow((h) => ({
@@ -158,9 +155,9 @@ export default function PictureView() {
         }));
         setNow([]);
       } else setNow([p]);
-    } else if (stage === 'marks')
+    } else if (stage === 'marks') {
       setHow((h) => (h.corners.length < 4 ? { ...h, corners: [...h.corners, p] } : h));
-    else if (stage === 'wait') return;
+    } else if (stage === 'wait') return;
     else if (stage === 'lies') setLies((l) => (l.length < 3 ? [...l, p] : [p]));
     else setNow((n) => [...n, p]);
   };
@@ -222,23 +219,23 @@ export default function PictureView() {
   const back = () => {
     if (now.length) setNow((n) => n.slice(0, -1));
     else if (stage === 'lies') setLies((l) => l.slice(0, -1));
-    else if (stage === 'marks' && how.kind === 'photo')
+    else if (stage === 'marks' && how.kind === 'photo') {
       setHow((h) => ({ ...h, corners: h.corners.slice(0, -1) }));
-    else if (stage === 'marks') setHow((h) => ({ ...h, marks: h.marks.slice(0, -1) }));
+    } else if (stage === 'marks') setHow((h) => ({ ...h, marks: h.marks.slice(0, -1) }));
   };
   const underlay = (b: NonNullable<typeof body>): Underlay[] => {
     if (!asked || !asset || !size) return b.underlays ?? [];
-    const id = saved?.id ?? `picture-${asset.slice(0, 8)}`,
-      u: Underlay = {
-        id,
-        piece: pieceId,
-        asset,
-        w: size.w,
-        h: size.h,
-        how: asked,
-        lies: lies.map(([x, y]) => [x, y]),
-        fade: saved?.fade ?? 0.5,
-      };
+    const id = saved?.id ?? `picture-${asset.slice(0, 8)}`;
+    const u: Underlay = {
+      id,
+      piece: pieceId,
+      asset,
+      w: size.w,
+      h: size.h,
+      how: asked,
+      lies: lies.map(([x, y]) => [x, y]),
+      fade: saved?.fade ?? 0.5,
+    };
     return [...(b.underlays ?? []).filter((q) => q.id !== id), u];
   };
   const take = () => {
@@ -293,24 +290,21 @@ export default function PictureView() {
       }
     }
   };
-  const hint =
-    stage === 'wait'
-      ? 'Following the edges ...'
-      : stage === 'marks'
-        ? how.kind === 'scan'
-          ? now.length
-            ? 'Mark the other end of the known distance.'
-            : 'Mark both ends of a known distance; then a second one across it.'
-          : how.corners.length < 4
-            ? `Mark corner ${how.corners.length + 1} of the known rectangle, once around.`
-            : 'These corners make no rectangle. Start the corners again.'
-        : stage === 'lies'
-          ? lies.length < 2
-            ? `Mark place ${lies.length + 1} of 2 on the lower edge of the half.`
-            : 'Mark one place on its left edge, as seen here.'
-          : tool === 'post' || tool === 'round opening'
-            ? `Mark three or more points on its edge; Enter finishes. ${now.length} so far.`
-            : `Mark its corners once around; Enter finishes. ${now.length} so far.`;
+  let hint: string;
+  if (stage === 'wait') hint = 'Following the edges ...';
+  else if (stage === 'marks') {
+    if (how.kind === 'scan') {
+      if (now.length) hint = 'Mark the other end of the known distance.';
+      else hint = 'Mark both ends of a known distance; then a second one across it.';
+    } else if (how.corners.length < 4) {
+      hint = `Mark corner ${how.corners.length + 1} of the known rectangle, once around.`;
+    } else hint = 'These corners make no rectangle. Start the corners again.';
+  } else if (stage === 'lies') {
+    if (lies.length < 2) hint = `Mark place ${lies.length + 1} of 2 on the lower edge of the half.`;
+    else hint = 'Mark one place on its left edge, as seen here.';
+  } else if (tool === 'post' || tool === 'round opening') {
+    hint = `Mark three or more points on its edge; Enter finishes. ${now.length} so far.`;
+  } else hint = `Mark its corners once around; Enter finishes. ${now.length} so far.`;
   const marks: PlateMark[] = [
     ...how.marks
       .filter(() => how.kind === 'scan')

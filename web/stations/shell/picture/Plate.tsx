@@ -1,13 +1,7 @@
 /** The picture on the mat with the marks on it: zoomed, moved, pointed at by mouse or by keys. */
-import {
-  type KeyboardEvent,
-  type PointerEvent,
-  useEffect,
-  useRef,
-  useState,
-  type WheelEvent,
-} from 'react';
+import { type KeyboardEvent, type PointerEvent, useRef, useState, type WheelEvent } from 'react';
 import { useSize } from '../../../ui/useSize';
+import { useChanged } from '../../../ui/useChanged';
 
 export interface PlateMark {
   points: ReadonlyArray<readonly [number, number]>;
@@ -21,9 +15,9 @@ export interface PlateProps {
   w: number;
   h: number;
   marks: readonly PlateMark[];
-  /** A place was pointed at, px of the picture. */ onPoint(x: number, y: number): void;
-  onFinish(): void;
-  onBack(): void;
+  /** A place was pointed at, px of the picture. */ onPoint: (x: number, y: number) => void;
+  onFinish: () => void;
+  onBack: () => void;
   hint: string;
 }
 
@@ -34,10 +28,10 @@ export function Plate({ url, w, h, marks, onPoint, onFinish, onBack, hint }: Pla
   const drag = useRef<{ x: number; y: number; moved: boolean }>(undefined);
   const fit = size.w > 0 ? Math.min((size.w - 40) / w, (size.h - 40) / h) : 1;
   const at = eye ?? { k: fit, x: (size.w - w * fit) / 2, y: (size.h - h * fit) / 2 };
-  useEffect(() => {
+  useChanged(`${url} ${w} ${h}`, () => {
     setEye(undefined);
     setCross({ x: w / 2, y: h / 2 });
-  }, [url, w, h]);
+  });
   const zoom = (by: number, sx: number, sy: number) => {
     const k = Math.max(fit * 0.8, Math.min(12, at.k * by));
     setEye({ k, x: sx - ((sx - at.x) * k) / at.k, y: sy - ((sy - at.y) * k) / at.k });
@@ -61,19 +55,23 @@ export function Plate({ url, w, h, marks, onPoint, onFinish, onBack, hint }: Pla
     const was = drag.current;
     drag.current = undefined;
     if (!was || was.moved) return;
-    const [sx, sy] = local(e),
-      p = { x: (sx - at.x) / at.k, y: (sy - at.y) / at.k };
+    const [sx, sy] = local(e);
+    const p = { x: (sx - at.x) / at.k, y: (sy - at.y) / at.k };
     setCross(p);
     if (p.x >= 0 && p.y >= 0 && p.x <= w && p.y <= h) onPoint(p.x, p.y);
   };
   const keys = (e: KeyboardEvent) => {
-    const step = (e.shiftKey ? 20 : e.altKey ? 1 : 5) / Math.max(1, at.k),
-      by: Record<string, [number, number]> = {
-        ArrowLeft: [-step, 0],
-        ArrowRight: [step, 0],
-        ArrowUp: [0, -step],
-        ArrowDown: [0, step],
-      };
+    let px: 1 | 5 | 20;
+    if (e.shiftKey) px = 20;
+    else if (e.altKey) px = 1;
+    else px = 5;
+    const step = px / Math.max(1, at.k);
+    const by: Record<string, [number, number]> = {
+      ArrowLeft: [-step, 0],
+      ArrowRight: [step, 0],
+      ArrowUp: [0, -step],
+      ArrowDown: [0, step],
+    };
     const go = by[e.key];
     if (go) {
       e.preventDefault();

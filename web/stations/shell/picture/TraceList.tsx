@@ -8,8 +8,8 @@ export function TraceList({
   onRemove,
 }: {
   traces: ReadonlyArray<{ id: string; kind: string; offer: Offer | undefined }>;
-  onName(id: string, name: string): void;
-  onRemove(id: string): void;
+  onName: (id: string, name: string) => void;
+  onRemove: (id: string) => void;
 }) {
   if (!traces.length) return null;
   return (

@@ -5,8 +5,8 @@ import type { Page, Spread } from '../../../book/spread';
 import { pictureUrl } from '../../../state/api';
 import { usePicture } from './usePicture';
 
-const PX_A_MM = 5,
-  MARGIN_MM = 5;
+const PX_A_MM = 5;
+const MARGIN_MM = 5;
 
 export function UnderlayImage({
   build,
@@ -23,19 +23,20 @@ export function UnderlayImage({
 }) {
   const picture = usePicture(pictureUrl(build, u.asset));
   const [url, setUrl] = useState<string>();
-  const { w, h } = outlineSpan(body.outline),
-    what = JSON.stringify([u.how, u.lies, w, h]),
-    ready = picture.size !== undefined;
+  const { w, h } = outlineSpan(body.outline);
+  const what = JSON.stringify([u.how, u.lies, w, h]);
+  const ready = picture.size !== undefined;
   useEffect(() => {
-    let gone = false,
-      made: string | undefined;
-    if (ready)
+    let gone = false;
+    let made: string | undefined;
+    if (ready) {
       void picture.flat({ how: u.how, lies: u.lies }, w, h, PX_A_MM).then((r) => {
         if (!gone && r?.ok) {
           made = URL.createObjectURL(r.value);
           setUrl(made);
         }
       });
+    }
     return () => {
       gone = true;
       if (made) URL.revokeObjectURL(made);
