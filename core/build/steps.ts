@@ -139,10 +139,7 @@ const TESTED: Part['family'][] = [
 
 function benchTests(p: Project): Draft[] {
   return of(p, ...TESTED).map(({ item, part }): Draft => {
-    let how:
-      | 'Volts on arrival, then capacity; discard under 2.5 V.'
-      | 'On the amp it will have, at full volume.'
-      | 'Alone, meter in series: note amps at boot, menu, game and peak, on the voltage the cell will really give.';
+    let how: string;
     if (part.family === 'cell') how = 'Volts on arrival, then capacity; discard under 2.5 V.';
     else if (part.family === 'speaker') how = 'On the amp it will have, at full volume.';
     else {

@@ -43,56 +43,13 @@ export const libraryPart = (id: string): Part => {
 /** A part whose builder has put callipers on every dimension. */
 export function measured(part: Part): Part {
   const again = (l: Length): Length => (l.how === 'typical' ? length(l.mm, 'calliper') : l);
+  const plan = (q: Block['plan']): Block['plan'] => {
+    if (q.kind === 'rect') return { ...q, w: again(q.w), h: again(q.h) };
+    if (q.kind === 'circle') return { ...q, d: again(q.d) };
+    return q;
+  };
   const block = (b: Block): Block => {
-    let plan:
-      | {
-          kind: 'polygon';
-          points: [number, number][];
-          how: 'calliper' | 'ruler' | 'photo' | 'mesh' | 'estimate' | 'typical' | 'made' | 'exact';
-          holes?: [number, number][][] | undefined;
-        }
-      | {
-          w: {
-            u: number;
-            how:
-              'calliper' | 'ruler' | 'photo' | 'mesh' | 'estimate' | 'typical' | 'made' | 'exact';
-            mm: number;
-            typed?: string | undefined;
-            readings?: number[] | undefined;
-          };
-          h: {
-            u: number;
-            how:
-              'calliper' | 'ruler' | 'photo' | 'mesh' | 'estimate' | 'typical' | 'made' | 'exact';
-            mm: number;
-            typed?: string | undefined;
-            readings?: number[] | undefined;
-          };
-          kind: 'rect';
-          x: number;
-          y: number;
-        }
-      | {
-          d: {
-            u: number;
-            how:
-              'calliper' | 'ruler' | 'photo' | 'mesh' | 'estimate' | 'typical' | 'made' | 'exact';
-            mm: number;
-            typed?: string | undefined;
-            readings?: number[] | undefined;
-          };
-          kind: 'circle';
-          x: number;
-          y: number;
-        };
-    if (b.plan.kind === 'rect') plan = { ...b.plan, w: again(b.plan.w), h: again(b.plan.h) };
-    else if (b.plan.kind === 'circle') plan = { ...b.plan, d: again(b.plan.d) };
-    else plan = b.plan;
-    return {
-      ...b,
-      height: again(b.height),
-      plan,
-    };
+    return { ...b, height: again(b.height), plan: plan(b.plan) };
   };
   return {
     ...part,

@@ -32,6 +32,8 @@ export interface Link {
 export interface Break {
   /** Names the link that is missing or wrong: "picture:lead". */
   id: string;
+  /** Which link of the chain: "lead". */
+  link: string;
   /** It lies before this link, or after the last. */
   before: number;
   title: string;
@@ -72,6 +74,7 @@ export class ChainMaker {
   broken(id: string, title: string, what: string, why: string[] = [], about: string[] = []): void {
     this.chain.breaks.push({
       id: `${this.chain.kind}:${id}`,
+      link: id,
       before: this.chain.links.length,
       title,
       what,

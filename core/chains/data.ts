@@ -16,7 +16,7 @@ export interface DataTree {
   devices: End[];
   ports: number;
   free: number;
-  breaks: Array<Omit<Break, 'before'>>;
+  breaks: Array<Omit<Break, 'before' | 'link'>>;
 }
 
 const isHub = (x: Fitted): boolean => x.part.family === 'hub';

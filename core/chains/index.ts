@@ -44,6 +44,8 @@ export const chainFindings = (p: Project): Finding[] =>
       id: `chain:${b.id}`,
       station: 'kit',
       check: 'chain',
+      code: 'chain',
+      refs: [{ is: 'link', chain: c.kind, link: b.link }],
       verdict: c.begun ? 'hit' : 'tight',
       title: b.title,
       what: b.what,

@@ -1,5 +1,6 @@
 /** Parts and answers that could mend a break. Each is re-checked on the whole build before it is shown. */
 import {
+  refOf,
   type Change,
   type Finding,
   type Form,
@@ -12,8 +13,9 @@ import { kitOf } from './fitted';
 
 /** @param library  parts that may be taken, the cheapest first of those that fit */
 export function chainWays(p: Project, f: Finding, library: readonly Part[]): WayOut[] {
-  const [, chain, link = ''] = f.id.split(':');
-  if (f.check !== 'chain' || !chain) return [];
+  const at = f.check === 'chain' ? refOf(f, 'link') : undefined;
+  if (!at) return [];
+  const { chain, link } = at;
   const k = kitOf(p);
   const out: WayOut[] = [];
   const way = (id: string, text: string, cost: string, changes: Change[], effort: number) => {

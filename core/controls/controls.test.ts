@@ -85,7 +85,7 @@ describe('the demo map', () => {
         }),
       },
     };
-    const f = buttonMap(ten).findings.find((x) => x.id === 'controls:short')!;
+    const f = buttonMap(ten).findings.find((x) => x.id === 'controls:short-lines')!;
     expect(f.title).toBe('Ten inputs, six free lines');
   });
 });

@@ -79,7 +79,8 @@ const maybe = <K extends string, V>(key: K, value: V | undefined) =>
   value === undefined ? {} : ({ [key]: value } as { [k in K]: V });
 
 const say = (
-  id: string,
+  code: string,
+  subject: string | number,
   check: Finding['check'],
   verdict: Finding['verdict'],
   title: string,
@@ -87,7 +88,8 @@ const say = (
   why: string[],
   about: string[],
 ): Finding => ({
-  id: `controls:${id}`,
+  id: `controls:${code}-${subject}`,
+  code,
   station: 'controls',
   check,
   verdict,
@@ -108,7 +110,8 @@ function findings(
     for (const { gpio, by } of lines.contested) {
       out.push(
         say(
-          `contested-${gpio}`,
+          'contested',
+          gpio,
           'pins',
           'hit',
           `GPIO${gpio} is wanted twice`,
@@ -128,7 +131,8 @@ function findings(
       if (by.length) {
         out.push(
           say(
-            `pin-${m.input.id}`,
+            'pin',
+            m.input.id,
             'pins',
             'hit',
             `GPIO${m.gpio} carries two signals`,
@@ -142,7 +146,8 @@ function findings(
       } else if (twin) {
         out.push(
           say(
-            `pin-${m.input.id}`,
+            'pin',
+            m.input.id,
             'pins',
             'hit',
             `GPIO${m.gpio} carries two buttons`,
@@ -154,7 +159,8 @@ function findings(
       } else if (RESERVED[m.gpio]) {
         out.push(
           say(
-            `pin-${m.input.id}`,
+            'pin',
+            m.input.id,
             'pins',
             'hit',
             `GPIO${m.gpio} is reserved`,
@@ -166,7 +172,8 @@ function findings(
       } else if (!known) {
         out.push(
           say(
-            `pin-${m.input.id}`,
+            'pin',
+            m.input.id,
             'pins',
             'hit',
             `GPIO${m.gpio} is not on the header`,
@@ -188,6 +195,7 @@ function findings(
       out.push(
         say(
           'short',
+          'lines',
           'pins',
           'hit',
           `${word(need)} inputs, ${word(lines.free.length).toLowerCase()} free lines`,
@@ -204,7 +212,8 @@ function findings(
     if (!m.input.routed) {
       out.push(
         say(
-          `route-${m.input.id}`,
+          'route',
+          m.input.id,
           'input',
           'hit',
           'No way for its wire yet',
@@ -216,7 +225,8 @@ function findings(
     } else if ('opening' in m.input.at && !m.place) {
       out.push(
         say(
-          `place-${m.input.id}`,
+          'place',
+          m.input.id,
           'input',
           'hit',
           'Its opening is gone',
@@ -233,7 +243,8 @@ function findings(
     if (other) {
       out.push(
         say(
-          `role-${input.id}`,
+          'role',
+          input.id,
           'input',
           'hit',
           `Two inputs are "${input.role}"`,
@@ -273,7 +284,7 @@ export function controlsWays(p: Project, f: Finding, library: readonly Part[]): 
   const input = p.controls.inputs.find((x) => f.about.includes(x.id));
   const way = (id: string, text: string, cost: string, changes: Change[], effort: number) =>
     out.push({ id, text, cost, changes, effort });
-  if (f.id.startsWith('controls:pin-') && input) {
+  if (f.code === 'pin' && input) {
     const free = { ...input };
     delete free.gpio;
     const gpio = buttonMap({
@@ -300,7 +311,7 @@ export function controlsWays(p: Project, f: Finding, library: readonly Part[]): 
       1.2,
     );
   }
-  if (f.id.startsWith('controls:route-') && input) {
+  if (f.code === 'route' && input) {
     way(
       'route',
       `Give ${input.name} a switch on a free line`,
@@ -316,7 +327,7 @@ export function controlsWays(p: Project, f: Finding, library: readonly Part[]): 
       8,
     );
   }
-  if (f.id.startsWith('controls:role-') && input) {
+  if (f.code === 'role' && input) {
     way(
       'leave-out',
       `Do without ${input.name}`,
@@ -325,7 +336,7 @@ export function controlsWays(p: Project, f: Finding, library: readonly Part[]): 
       8,
     );
   }
-  if (f.id === 'controls:short' || f.id.startsWith('controls:contested-')) {
+  if (f.code === 'short' || f.code === 'contested') {
     for (const part of library.filter(
       (q) =>
         (q.family === 'expander' || q.family === 'controller') &&
@@ -333,9 +344,7 @@ export function controlsWays(p: Project, f: Finding, library: readonly Part[]): 
     )) {
       way(
         `route-${part.id}`,
-        part.family === 'expander'
-          ? `Read the buttons through ${part.name}`
-          : `Read the buttons through ${part.name}`,
+        `Read the buttons through ${part.name}`,
         part.family === 'expander'
           ? 'one small board; needs two I2C lines'
           : 'one board and a USB port; the map survives a lost card',

@@ -178,6 +178,7 @@ function judged(s: Stack, id: string): Finding {
     id,
     station: 'fit' as const,
     check: 'cap' as const,
+    code: 'cap',
     about: [s.input.id],
     at: { x: s.x, y: s.y, z: 0 },
   };

@@ -2,7 +2,7 @@
  * What is plugged in from outside, as it hangs there: two mouldings side by side in one wall, whether
  * the handheld still lies flat with its plug in, and plugs in the palm that holds it.
  */
-import { type Finding, mm1, uOf, type WayOut } from '../model';
+import { type Finding, mm1, type Ref, uOf, type WayOut } from '../model';
 import { ANGLED_MM, PLUGS } from '../kit';
 import { depthsOf } from '../shell';
 import type { SceneCheck } from './sceneCheck';
@@ -74,6 +74,8 @@ function findings(scene: Scene): Finding[] {
           .join('~')}`,
         station: 'fit',
         check: 'beside',
+        code: 'plugs-beside',
+        refs: [a, b].map(socketRef),
         verdict: verdict === 'hit' ? 'tight' : verdict,
         measure,
         title: gap < 0 ? 'Not both plugs at once' : `${mm1(gap)} mm between the plugs`,
@@ -89,6 +91,14 @@ function findings(scene: Scene): Finding[] {
   });
   return out;
 }
+
+const socketRef = (a: Plugged): Ref => ({
+  is: 'socket',
+  item: a.at.item.id,
+  connector: a.mouth.id,
+});
+const isSocket = (r: Ref, at: PlacedItem, m: Mouth): boolean =>
+  r.is === 'socket' && r.item === at.item.id && r.connector === m.id;
 
 /** How far a plug stands out with its cable's first bend, mm. */
 export const standsOut = ({ at, mouth }: Pick<Plugged, 'at' | 'mouth'>): number =>
@@ -112,6 +122,8 @@ function inHand(scene: Scene, a: Plugged): Finding[] {
       id: `held:${a.at.item.id}/${a.mouth.id}`,
       station: 'fit',
       check: 'beside',
+      code: 'plug-in-palm',
+      refs: [socketRef(a)],
       verdict: 'tight',
       title: `${long} mm of plug in the palm`,
       what: `${name(a)}, ${a.mouth.wall!.nx > 0 ? 'right' : 'left'} wall, held while plugged in`,
@@ -145,6 +157,8 @@ function lying(scene: Scene, a: Plugged): Finding[] {
       id: `lying:${a.at.item.id}/${a.mouth.id}`,
       station: 'fit',
       check: 'beside',
+      code: 'plug-below-back',
+      refs: [socketRef(a)],
       verdict: verdict === 'hit' ? 'tight' : verdict,
       measure,
       title: gap < 0 ? `Plug hangs ${mm1(gap)} mm below the back` : `${mm1(gap)} mm over the table`,
@@ -161,7 +175,7 @@ function lying(scene: Scene, a: Plugged): Finding[] {
 function ways(scene: Scene, f: Finding, items: readonly PlacedItem[]) {
   const shut = items.flatMap((at) =>
     at.mouths
-      .filter((m) => m.outside && f.id.includes(`${at.item.id}/${m.id}`))
+      .filter((m) => m.outside && f.refs?.some((r) => isSocket(r, at, m)))
       .map((m) => ({
         id: `inside-${at.item.id}-${m.id}`,
         text: `Do without ${m.name} from outside`,
@@ -170,11 +184,11 @@ function ways(scene: Scene, f: Finding, items: readonly PlacedItem[]) {
         effort: 9,
       })),
   );
-  if (f.id.startsWith('held:')) {
+  if (f.code === 'plug-in-palm') {
     return [
       ...items.flatMap((at) =>
         at.mouths
-          .filter((m) => f.id === `held:${at.item.id}/${m.id}`)
+          .filter((m) => f.refs?.some((r) => isSocket(r, at, m)))
           .map((m): WayOut => ({
             id: `angle-${at.item.id}-${m.id}`,
             text: `Plug an angled ${PLUGS[m.type].name} in`,
@@ -187,7 +201,7 @@ function ways(scene: Scene, f: Finding, items: readonly PlacedItem[]) {
       ...shut,
     ];
   }
-  if (!f.id.startsWith('lying:')) {
+  if (f.code === 'plugs-beside') {
     return [...items.flatMap((at) => stepsAway(at, [2, 4, 6, 9, 12, 16])), ...shut];
   }
   const up = Math.ceil((-(f.measure?.gap ?? 0) + 0.5) * 2) / 2;

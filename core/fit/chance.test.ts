@@ -13,6 +13,7 @@ const finding = (value: number, sources: SourceShare[]): Finding => {
     station: 'fit',
     verdict: 'tight',
     check: 'touch',
+    code: 'touch',
     title: '',
     what: '',
     why: [],

@@ -6,7 +6,7 @@
  * of moves give the same contacts.
  */
 import RBush from 'rbush';
-import { type Finding, mm1, percent, type Placement, type Project } from '../model';
+import { type Finding, mm1, percent, type Ref, type Placement, type Project } from '../model';
 import { inside, type Solid } from '../geometry';
 import { outerRing } from '../shell';
 import { CHECKS } from './checks';
@@ -294,6 +294,9 @@ export const contactId = (c: Contact): string => {
   return `touch:${[mine, other].sort().join('~')}`;
 };
 
+const blockRef = (side: Side): Ref[] =>
+  side.at && side.block ? [{ is: 'block', item: side.at.item.id, block: side.block.id }] : [];
+
 /** A contact in words. */
 export function touchFinding(c: Contact): Finding {
   const { gap, required, sigma } = c.measure;
@@ -319,6 +322,8 @@ export function touchFinding(c: Contact): Finding {
     id: contactId(c),
     station: 'fit',
     check: 'touch',
+    code: 'touch',
+    refs: [c.a, c.b].flatMap(blockRef),
     verdict: c.verdict,
     title,
     what,
@@ -363,6 +368,7 @@ function outsideFindings(scene: Scene): Finding[] {
         id: `outside:${at.item.id}`,
         station: 'fit',
         check: 'outside',
+        code: 'outside-outline',
         verdict: 'hit',
         title: 'Outside the shell',
         what: `${at.item.name} lies outside the outline.`,

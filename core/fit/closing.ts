@@ -246,6 +246,7 @@ export function closingFindings(scene: Scene, a: Assembly = assembly(scene)): Fi
       id: barId(b),
       station: 'fit',
       check: 'closing',
+      code: b.when === 'in' ? 'closing-in' : 'closing-shut',
       verdict,
       measure,
       title:
@@ -279,6 +280,7 @@ export function closingFindings(scene: Scene, a: Assembly = assembly(scene)): Fi
       id: `closing:knot-${ring.join('-')}`,
       station: 'fit',
       check: 'closing',
+      code: 'closing-knot',
       verdict: 'hit',
       title: 'Neither can go in first',
       what: ring.map(name).join(' and '),

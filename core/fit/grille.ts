@@ -25,6 +25,7 @@ function findings(scene: Scene): Finding[] {
       id: `grille:${at.item.id}`,
       station: 'fit' as const,
       check: 'grille' as const,
+      code: 'grille',
       about: [at.item.id],
       at: { x, y, z: at.solids[0]!.z1 },
     };

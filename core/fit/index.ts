@@ -8,6 +8,7 @@ export {
   mouldSizes,
   PLACE_U,
   placing,
+  plugBlock,
   pointOf,
   RIBBON_BEND_MM,
   sceneOf,

@@ -42,6 +42,7 @@ function findings(scene: Scene): Finding[] {
         id: `magnet:${sensor.item.id}~${magnet.item.id}`,
         station: 'fit',
         check: 'magnet',
+        code: 'magnet',
         verdict: verdict === 'hit' ? 'tight' : verdict,
         measure,
         title:

@@ -126,6 +126,8 @@ export function plugFinding(scene: Scene, at: PlacedItem, mouth: Mouth): Finding
     id: `plug:${portKey(at.item.id, mouth.id)}`,
     station: 'fit' as const,
     check: 'plug' as const,
+    code: 'plug',
+    refs: [{ is: 'socket' as const, item: at.item.id, connector: mouth.id }],
     about: [at.item.id],
     at: { x: mouth.x, y: mouth.y, z: mouth.z },
   };

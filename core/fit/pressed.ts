@@ -4,7 +4,7 @@
  * foam that bears on a picture instead of a frame.
  */
 import { planGap, type Solid } from '../geometry';
-import { type Block, type Finding, mm1, type WayOut } from '../model';
+import { type Block, type Finding, mm1, refOf, type WayOut } from '../model';
 import type { SceneCheck } from './sceneCheck';
 import { measured, sourcesOf } from './contact';
 import { type PlacedBlock, type PlacedItem, pointOf, type Scene } from './scene';
@@ -117,12 +117,19 @@ function findings(scene: Scene): Finding[] {
     : [];
 }
 
-function base(p: Press, kind: string): Pick<Finding, 'id' | 'station' | 'check' | 'about' | 'at'> {
+type Kind = 'press-stroke' | 'press-face' | 'press-force';
+
+function base(
+  p: Press,
+  code: Kind,
+): Pick<Finding, 'id' | 'station' | 'check' | 'code' | 'refs' | 'about' | 'at'> {
   const s = p.block.solid;
   return {
-    id: `press:${kind}${p.at.item.id}/${p.block.block.id}`,
+    id: `${code}:${p.at.item.id}/${p.block.block.id}`,
     station: 'fit',
     check: 'press',
+    code,
+    refs: [{ is: 'block', item: p.at.item.id, block: p.block.block.id }],
     about: [p.at.item.id, ...(p.on?.at ? [p.on.at.item.id] : [])],
     at: { x: (s.x0 + s.x1) / 2, y: (s.y0 + s.y1) / 2, z: p.dir > 0 ? s.z1 : s.z0 },
   };
@@ -133,7 +140,7 @@ function stroke(p: Press): Finding {
   const wants = `${share(q.least)} to ${share(q.most)} of its ${mm1(q.strokeMm)} mm`;
   if (!on) {
     return {
-      ...base(p, ''),
+      ...base(p, 'press-stroke'),
       verdict: q.forceN === undefined ? 'tight' : 'hit',
       title: 'Presses on nothing',
       what: block.solid.name,
@@ -161,7 +168,7 @@ function stroke(p: Press): Finding {
   else if (is > 1) title = `Bottoms out: ${mm1(c - q.strokeMm)} mm too deep`;
   else title = `Pressed ${share(is)}`;
   return {
-    ...base(p, ''),
+    ...base(p, 'press-stroke'),
     verdict,
     measure,
     title,
@@ -186,7 +193,7 @@ function onPicture(scene: Scene, p: Press): Finding[] {
   if (deep < 0.2) return [];
   return [
     {
-      ...base(p, 'face:'),
+      ...base(p, 'press-face'),
       verdict: 'hit',
       title: `Bears ${mm1(deep)} mm onto the picture`,
       what: `${p.block.solid.name} on ${screen.item.name}`,
@@ -203,7 +210,11 @@ function force(p: Press): Finding[] {
   return [p.at, ...(p.on.at ? [p.on.at] : [])].flatMap((at): Finding[] => {
     const board = at.blocks.find((b) => b.block.kind === 'board');
     if (!board) return [];
-    const id = { ...base(p, `force:${at.item.id}:`), about: [at.item.id] };
+    const id = {
+      ...base(p, 'press-force'),
+      id: `press-force:${at.item.id}:${p.at.item.id}/${p.block.block.id}`,
+      about: [at.item.id],
+    };
     if (at.placement.fixed !== 'screws') {
       return [
         {
@@ -245,10 +256,10 @@ function force(p: Press): Finding[] {
 }
 
 function ways(scene: Scene, f: Finding, items: readonly PlacedItem[]): WayOut[] {
-  if (f.id.startsWith('press:face:')) {
+  if (f.code === 'press-face') {
     return items.flatMap((at) => (at.part.screen ? [] : stepsAway(at, [2, 4, 6, 8, 12])));
   }
-  if (f.id.startsWith('press:force:')) {
+  if (f.code === 'press-force') {
     return items
       .filter((at) => (at.part.holes?.length ?? 0) > 0 || at.placement.fixed !== 'screws')
       .map((at) => ({
@@ -260,7 +271,10 @@ function ways(scene: Scene, f: Finding, items: readonly PlacedItem[]): WayOut[] 
       }));
   }
   // Packing under either part: lower, or on a shim, by what brings it to the middle of its range.
-  const p = presses(scene).find((x) => `press:${x.at.item.id}/${x.block.block.id}` === f.id);
+  const block = refOf(f, 'block');
+  const p = presses(scene).find(
+    (x) => x.at.item.id === block?.item && x.block.block.id === block.block,
+  );
   if (!p?.on) return items.flatMap((at) => stepsAway(at, [3, 6, 12]));
   const middle = ((p.presses.least + p.presses.most) / 2) * p.presses.strokeMm;
   const more = Math.round((middle + p.on.gap) * 10) / 10;

@@ -105,6 +105,9 @@ export const placing = (at: PlacedItem, k = 1): SourceShare => ({
   k,
 });
 
+/** The block that a lead's plug is while it stands in a socket. */
+export const plugBlock = (connector: string): string => `plug-${connector}`;
+
 /** Build the scene of a project; pass an earlier scene to reuse its shell. */
 export function sceneOf(project: Project, before?: Scene): Scene {
   const body = bodyOf(project);
@@ -460,9 +463,9 @@ function innerPlug(
   );
   const name = `plug of ${cable.lead.name} in ${mouth.name} of ${at.item.name}`;
   return {
-    block: { ...end.plug, id: `plug-${mouth.id}`, name },
+    block: { ...end.plug, id: plugBlock(mouth.id), name },
     solid: solid(
-      `${at.item.id}/plug-${mouth.id}`,
+      `${at.item.id}/${plugBlock(mouth.id)}`,
       name,
       'block',
       at.item.id,

@@ -91,6 +91,7 @@ function findings(scene: Scene): Finding[] {
         id: `stop:${at.item.id}`,
         station: 'fit' as const,
         check: 'stop' as const,
+        code: 'stop',
         verdict: 'tight' as const,
         title: 'Nothing hard behind the socket',
         what: `${first.name} of ${at.item.name}`,

@@ -482,7 +482,7 @@ const ROWS: Array<
     'springs that push a board off',
     over('spring-30', 21.5, { fixed: 'glue' }),
     over('spring-30', 21.5),
-    (f) => f.id.startsWith('press:force:amp'),
+    (f) => f.code === 'press-force' && f.about.includes('amp'),
     /^Screw/,
   ],
   [
@@ -492,7 +492,7 @@ const ROWS: Array<
     (f) => f.check === 'press',
     /^Lower/,
   ],
-  ['foam on the picture', rim(29), rim(23.5), (f) => f.id.startsWith('press:face'), /^Move Foam/],
+  ['foam on the picture', rim(29), rim(23.5), (f) => f.code === 'press-face', /^Move Foam/],
   [
     'a socket that only glue holds',
     place(done, 'charger', { fixed: 'glue' }),
@@ -525,14 +525,14 @@ const ROWS: Array<
     'a straight plug where the palm lies',
     side(25),
     side(70),
-    (f) => f.id.startsWith('held:'),
+    (f) => f.code === 'plug-in-palm',
     /^Plug an angled USB-C plug in/,
   ],
   [
     'a plug that lifts it off the table',
     place(outside(wisp, 'thimble', 'hdmi'), 'thimble', { up: 'out', x: 90 }),
     wisp,
-    (f) => f.id.startsWith('lying:'),
+    (f) => f.code === 'plug-below-back',
     /^Raise|^Do without/,
   ],
   [

@@ -3,7 +3,7 @@
  * an opening, take a thinner part. Only proposals; each is re-checked on the whole build before it
  * is shown.
  */
-import type { Finding, Part, WayOut } from '../model';
+import { type Finding, type Part, refOf, type WayOut } from '../model';
 import { removals, thickness } from '../kit';
 import { seamCost, type ShellSolids, type StandingFeature } from '../shell';
 import type { Checker } from './checker';
@@ -89,30 +89,31 @@ export function proposals(
 /** For what cannot be put together: its hole opened to the parting line, or the part in the other half. */
 function otherHalf(checker: Checker, finding: Finding, items: readonly PlacedItem[]): WayOut[] {
   if (finding.check !== 'closing') return [];
-  if (finding.id.startsWith('closing:knot-')) {
+  if (finding.code === 'closing-knot') {
     return items.flatMap((at) => stepsAway(at, [5, 10, 15, 25, 40]));
   }
   const shell = checker.scene.shell!;
   const { spine, shuts } = shell.body;
-  const tilt: WayOut[] = finding.id.startsWith('closing:shut:')
-    ? [
-        shuts === 'swing'
-          ? {
-              id: 'straight',
-              text: 'Shut it straight down instead',
-              cost: 'every wire over the parting line lies loose while it does',
-              changes: [{ do: 'shut', how: 'straight' }],
-              effort: 2,
-            }
-          : {
-              id: 'tilt',
-              text: `Tilt it in: shut it about the ${spine} edge, like a book`,
-              cost: 'that edge meets first, every time',
-              changes: [{ do: 'shut', how: 'swing' }],
-              effort: 2,
-            },
-      ]
-    : [];
+  const tilt: WayOut[] =
+    finding.code === 'closing-shut'
+      ? [
+          shuts === 'swing'
+            ? {
+                id: 'straight',
+                text: 'Shut it straight down instead',
+                cost: 'every wire over the parting line lies loose while it does',
+                changes: [{ do: 'shut', how: 'straight' }],
+                effort: 2,
+              }
+            : {
+                id: 'tilt',
+                text: `Tilt it in: shut it about the ${spine} edge, like a book`,
+                cost: 'that edge meets first, every time',
+                changes: [{ do: 'shut', how: 'swing' }],
+                effort: 2,
+              },
+        ]
+      : [];
   return [
     ...tilt,
     ...items.flatMap((at): WayOut[] => [
@@ -276,10 +277,10 @@ const words = (purpose: string, seam: string | undefined): string => {
 };
 
 function widen(finding: Finding, items: readonly PlacedItem[]): WayOut[] {
-  if (finding.check !== 'plug') return [];
+  const socket = finding.check === 'plug' ? refOf(finding, 'socket') : undefined;
   return items.flatMap((at) =>
     at.mouths
-      .filter((m) => finding.id === `plug:${portKey(at.item.id, m.id)}`)
+      .filter((m) => socket?.item === at.item.id && socket.connector === m.id)
       .flatMap((m): WayOut[] => [
         {
           id: `widen-${at.item.id}-${m.id}`,

@@ -71,6 +71,7 @@ function findings(scene: Scene): Finding[] {
       id: `window:${at.item.id}`,
       station: 'fit' as const,
       check: 'window' as const,
+      code: 'window',
       about: [at.item.id],
     };
     const z = at.solids[0]!.z1;

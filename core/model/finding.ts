@@ -37,8 +37,19 @@ export interface Measure {
   sources: SourceShare[];
 }
 
+type OneId = 'bundle' | 'net' | 'lead' | 'input' | 'opening' | 'feature' | 'item' | 'piece';
+/** A thing of the build a finding is about, by what it is: nobody takes ids or sentences apart. */
+export type Ref =
+  | { is: 'block'; item: string; block: string }
+  | { is: 'socket'; item: string; connector: string }
+  | { is: 'link'; chain: string; link: string }
+  | { [K in OneId]: { is: K; id: string } }[OneId];
+
 export interface Finding {
+  /** The same finding in the verdict before and after an edit. It is compared, never read. */
   id: string;
+  /** Which rule of its check found it; its ways out are told by this. */
+  code: string;
   station: Station;
   verdict: Verdict;
   /** What kind of check found it. */
@@ -75,11 +86,18 @@ export interface Finding {
   why: string[];
   /** Item, feature or input ids it is about. */
   about: string[];
+  /** The very things that meet: blocks, sockets, bundles. */
+  refs?: Ref[];
   measure?: Measure;
   /** Where to look, in the build's frame. */
   at?: { x: number; y: number; z: number };
   /** The move that would part them: unit vector of the first from the second. */
   way?: { x: number; y: number; z: number };
+}
+
+/** The first thing of a kind that a finding refers to. */
+export function refOf<K extends Ref['is']>(f: Finding, is: K): Extract<Ref, { is: K }> | undefined {
+  return f.refs?.find((r): r is Extract<Ref, { is: K }> => r.is === is);
 }
 
 /** The normal distribution's Φ, within 1e-7 (Abramowitz and Stegun 7.1.26 refined by series near 0). */

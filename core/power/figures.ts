@@ -27,7 +27,17 @@ const finding = (
   what: string,
   why: string[],
   about: string[] = [],
-): Finding => ({ id: `power:${id}`, station: 'power', verdict, check, title, what, why, about });
+): Finding => ({
+  id: `power:${id}`,
+  code: id,
+  station: 'power',
+  verdict,
+  check,
+  title,
+  what,
+  why,
+  about,
+});
 
 /** Everything the power station says about a build. */
 export function powerFigures(p: Project): PowerFigures {

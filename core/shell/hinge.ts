@@ -143,6 +143,7 @@ export function hingeFindings(shell: Shell): Finding[] {
       id,
       station: 'shell',
       check: 'hinge',
+      code: 'hinge',
       verdict,
       title,
       what,

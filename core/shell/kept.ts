@@ -14,6 +14,7 @@ const finding = (
   id: `kept-${id}`,
   station: 'shell',
   check: 'kept',
+  code: 'kept',
   verdict,
   title,
   what,

@@ -37,6 +37,7 @@ export function screwFindings(body: Body): Finding[] {
           id: `screw-${f.id}`,
           station: 'shell',
           check: 'screw',
+          code: 'screw',
           verdict: !bottom && verdict === 'hit' ? 'tight' : verdict,
           about: [f.id],
           title,

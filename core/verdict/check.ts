@@ -3,13 +3,12 @@
  * that the header says.
  */
 import { bodyOf, type Finding, type Project, type Station, worstFirst } from '../model';
-import { type ButtonMap, buttonMap, stackFindings } from '../controls';
-import { chainFindings } from '../chains';
+import { type ButtonMap, buttonMap } from '../controls';
 import { cutting, type Cutting } from '../cuts';
-import { buildChance, Checker, closingFindings } from '../fit';
-import { donorFindings, hingeFindings, screwFindings } from '../shell';
+import { buildChance, Checker } from '../fit';
 import { powerFigures, type PowerFigures } from '../power';
 import { UNLAID, wiring, type Wiring } from '../wiring';
+import { findAll } from './registry';
 
 export interface Check {
   findings: Finding[];
@@ -35,28 +34,18 @@ export function check(p: Project, before?: Checker, quick = false): Check {
   return assembled(p, new Checker(p, before), quick);
 }
 
-/** What the shell itself says: screws, hinge, and what is kept of the donor. */
-const shellFindings = (p: Project): Finding[] => [
-  ...p.shell.bodies.slice(0, 1).flatMap(screwFindings),
-  ...hingeFindings(p.shell),
-  ...donorFindings(p),
-];
-
 /** The verdict from a checker that already stands. */
-export function assembled(p: Project, checker: Checker, quick = false): Check {
+export function assembled(
+  p: Project,
+  checker: Checker,
+  quick = false,
+  without: readonly string[] = [],
+): Check {
   const map = buttonMap(p, checker.scene);
   const power = powerFigures(p);
   const laid = quick ? UNLAID : wiring(p, checker.scene, map);
-  const findings = [
-    ...checker.findings(),
-    ...closingFindings(checker.scene),
-    ...stackFindings(checker.scene),
-    ...laid.findings,
-    ...map.findings,
-    ...power.findings,
-    ...chainFindings(p),
-    ...shellFindings(p),
-  ].sort(worstFirst);
+  const judged = { project: p, checker, map, power, wiring: laid };
+  const findings = findAll(judged, quick, without).sort(worstFirst);
   const count = (v: Finding['verdict']) => findings.filter((f) => f.verdict === v).length;
   const byStation: Check['byStation'] = {};
   for (const f of findings) {

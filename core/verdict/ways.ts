@@ -11,13 +11,8 @@ import {
   readProject,
   type WayOut,
 } from '../model';
-import { chainWays } from '../chains';
-import { controlsWays, stackWays } from '../controls';
-import { proposals } from '../fit';
-import { powerWays } from '../power';
-import { shellWays } from '../shell';
-import { wireWays } from '../wiring';
 import { assembled, check, type Check, openMargins } from './check';
+import { proposalsFor } from './registry';
 
 export interface Ways {
   ways: WayOut[];
@@ -58,17 +53,10 @@ export function waysOut(
   most = 5,
 ): Ways {
   const open = openMargins(now.findings);
-  const fit =
-    finding.station === 'fit' ? proposals(now.checker, finding, open, library) : { ways: [] };
-  const all = [
-    ...fit.ways,
-    ...controlsWays(p, finding, library),
-    ...shellWays(p, finding),
-    ...stackWays(now.checker.scene, finding, library),
-    ...powerWays(p, finding, library),
-    ...chainWays(p, finding, library),
-    ...wireWays(now.checker.scene, now.wiring, finding, library),
-  ].sort((a, b) => a.effort - b.effort);
+  const { checker, map, power, wiring } = now;
+  const judged = { project: p, checker, map, power, wiring };
+  const proposed = proposalsFor(judged, finding, { library, open });
+  const all = [...proposed.ways].sort((a, b) => a.effort - b.effort);
   const ways: WayOut[] = [];
   let rejected = 0;
   for (const way of all) {
@@ -92,6 +80,6 @@ export function waysOut(
   return {
     ways,
     rejected,
-    ...('blocked' in fit && fit.blocked && !ways.length ? { blocked: fit.blocked } : {}),
+    ...(proposed.blocked && !ways.length ? { blocked: proposed.blocked } : {}),
   };
 }

@@ -1,7 +1,7 @@
 /** A ready-made lead between two sockets inside: the way its ribbon lies, and whether it is long enough. */
 import { type Finding, length } from '../model';
 import { type Cable } from '../chains';
-import { measured, RIBBON_BEND_MM, type Scene, sideways } from '../fit';
+import { measured, plugBlock, RIBBON_BEND_MM, type Scene, sideways } from '../fit';
 import { type Field, lengthOf, middle, route, take, widest } from './field';
 import { foldedIn, type LaidPack } from './fold';
 import type { Pt3 } from './nets';
@@ -44,7 +44,7 @@ function tail(
     !at ||
     !m ||
     plug.plan.kind !== 'rect' ||
-    !at.blocks.some((b) => b.block.id === `plug-${connector}`)
+    !at.blocks.some((b) => b.block.id === plugBlock(connector))
   ) {
     return undefined;
   }
@@ -83,6 +83,8 @@ export function layLead(
     id: `wire:lead-${c.lead.id}`,
     station: 'fit' as const,
     check: 'wire' as const,
+    code: 'lead',
+    refs: [{ is: 'lead' as const, id: c.lead.id }],
     what,
     about: items,
   };

@@ -1,7 +1,16 @@
 /** What can be done about a wire or a ribbon that has no way or no room. */
 import type { Cable } from '../chains';
-import type { Block, Change, Finding, Item, Part, Project, WayOut } from '../model';
-import { handled, type Scene, stepsAway, trimmed } from '../fit';
+import {
+  type Block,
+  type Change,
+  type Finding,
+  type Item,
+  type Part,
+  type Project,
+  refOf,
+  type WayOut,
+} from '../model';
+import { handled, plugBlock, type Scene, stepsAway, trimmed } from '../fit';
 import { BEND_R_MM } from './fold';
 import { turnedOver } from './ribbon';
 import type { Net } from './nets';
@@ -39,8 +48,9 @@ export function wireWays(
   const way = (id: string, text: string, cost: string, changes: Change[], effort: number) => {
     if (changes.length) out.push({ id, text, cost, changes, effort });
   };
-  if (f.id.startsWith('wire:none-')) {
-    const b = wiring.bundles.find((x) => f.id === `wire:none-${x.id}`);
+  const bundle = refOf(f, 'bundle');
+  if (f.code === 'wire-none') {
+    const b = wiring.bundles.find((x) => x.id === bundle?.id);
     if (b) {
       way(
         'thin',
@@ -53,14 +63,10 @@ export function wireWays(
       );
     }
   }
-  if (
-    (f.id.startsWith('wire:none-') || f.id.startsWith('wire:lead-')) &&
-    f.measure === undefined &&
-    f.at
-  ) {
+  if ((f.code === 'wire-none' || f.code === 'lead') && f.measure === undefined && f.at) {
     out.push(...cleared(scene, f.at));
   }
-  if (f.id === 'wire:loops') {
+  if (f.code === 'wire-loops') {
     const big = wiring.bundles
       .filter((b) => b.crosses && b.nets.some((n) => !n.plug))
       .sort((x, y) => y.area - x.area);
@@ -83,8 +89,8 @@ export function wireWays(
       5,
     );
   }
-  if (f.id.startsWith('wire:pinned-')) {
-    const n = wiring.wires.find((w) => f.id === `wire:pinned-${w.net.id}`)?.net;
+  if (f.code === 'wire-pinned') {
+    const n = wiring.wires.find((w) => w.net.id === refOf(f, 'net')?.id)?.net;
     if (n) {
       way(
         'unpin',
@@ -104,9 +110,7 @@ export function wireWays(
       );
     }
   }
-  const lead = f.id.startsWith('wire:lead-')
-    ? scene.cables.find((c) => f.id === `wire:lead-${c.lead.id}`)
-    : undefined;
+  const lead = scene.cables.find((c) => c.lead.id === refOf(f, 'lead')?.id);
   if (lead) {
     for (const q of library) {
       if (q.id !== lead.part.id && sameForms(q, lead.part)) {
@@ -120,13 +124,9 @@ export function wireWays(
       }
     }
   }
-  const long =
-    lead?.lead ??
-    (f.check === 'ribbon' && !f.id.startsWith('ribbon:side:')
-      ? scene.items.get(f.about[0]!)?.item
-      : undefined);
+  const long = lead?.lead ?? (f.code === 'ribbon' ? scene.items.get(f.about[0]!)?.item : undefined);
   if (long && wiring.toFold.includes(long.id)) out.push(...folds(long));
-  if (f.id.startsWith('ribbon:side:')) {
+  if (f.code === 'ribbon-side') {
     const to = scene.items.get(f.about[0]!);
     const port = to?.part.ports?.find((q) => q.carries === 'panel' && q.role === 'gives');
     if (to) {
@@ -162,8 +162,8 @@ export function wireWays(
     }
   }
   for (const c of scene.cables) out.push(...angled(scene, c, f, library));
-  if (f.id.startsWith('wire:anchor-')) {
-    const b = wiring.bundles.find((x) => f.id === `wire:anchor-${x.id}`);
+  if (f.code === 'wire-anchor') {
+    const b = wiring.bundles.find((x) => x.id === bundle?.id);
     if (b) {
       way(
         `plug-${b.id}`,
@@ -254,7 +254,7 @@ function angled(scene: Scene, c: Cable, f: Finding, library: readonly Part[]): W
   const plugs = (q: Part) => q.blocks.filter((k) => k.kind === 'connector');
   const same = (q: Part) => sameForms(q, c.part);
   return c.ends.flatMap((end, i) =>
-    !isAbout(scene, f, end)
+    !isAbout(f, end)
       ? []
       : [c.part, ...library.filter((q) => q.id !== c.part.id && same(q))].flatMap((q) =>
           plugs(q).flatMap((p, e): WayOut[] => {
@@ -288,12 +288,12 @@ function angled(scene: Scene, c: Cable, f: Finding, library: readonly Part[]): W
 }
 
 /** Whether a finding is about the plug in a socket inside, which stands only where the part does. */
-const isAbout = (scene: Scene, f: Finding, end: Cable['ends'][number]): boolean => {
-  const plug = scene.items
-    .get(end.item)
-    ?.blocks.find((b) => b.block.id === `plug-${end.connector}`);
-  return plug !== undefined && f.what.includes(plug.solid.name);
-};
+const isAbout = (f: Finding, end: Cable['ends'][number]): boolean =>
+  f.refs?.some(
+    (r) =>
+      (r.is === 'socket' && r.item === end.item && r.connector === end.connector) ||
+      (r.is === 'block' && r.item === end.item && r.block === plugBlock(end.connector)),
+  ) ?? false;
 const sameForms = (a: Part, b: Part): boolean =>
   a.lead !== undefined &&
   a.lead.carries === b.lead?.carries &&

@@ -64,26 +64,14 @@ export function BookView({
   const flags = useMemo(() => numbered(findings, 'fit'), [findings]);
   const hit = useMemo(() => {
     const touching = (live ? findings : check.findings).filter(
-      (f) => f.station === 'fit' && f.verdict === 'hit' && f.check === 'touch',
+      (f) => f.verdict === 'hit' && f.check === 'touch',
     );
-    const names = new Set(touching.map((f) => f.what));
-    const out = new Set<string>();
-    for (const at of scene.items.values()) {
-      for (const b of at.blocks) {
-        if (
-          [...names].some(
-            (n) =>
-              n.startsWith(`${b.solid.name} and`) ||
-              n.startsWith(`${b.solid.name}, once`) ||
-              n.endsWith(`and ${b.solid.name}`) ||
-              n.includes(`and ${b.solid.name},`),
-          )
-        ) {
-          out.add(b.solid.id);
-        }
-      }
-    }
-    return out;
+    const refs = touching.flatMap((f) => f.refs ?? []);
+    const met = new Set(refs.map((r) => (r.is === 'block' ? `${r.item}/${r.block}` : '')));
+    const blocks = [...scene.items.values()].flatMap((at) =>
+      at.blocks.filter((b) => met.has(`${at.item.id}/${b.block.id}`)),
+    );
+    return new Set(blocks.map((b) => b.solid.id));
   }, [findings, scene, live, check]);
   if (!scene.shell) return null;
 

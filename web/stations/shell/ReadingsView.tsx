@@ -146,10 +146,7 @@ export function ReadingsView() {
   const shown =
     FIRST_FIELDS.find((f) => f.key === focus && eight[f.key as keyof Eight] === undefined) ??
     missing;
-  let says:
-    | 'Click an edge of this half to measure from it.'
-    | 'Choose something on the picture to see its readings.'
-    | 'Type the values at the right in this order; Tab goes on.';
+  let says: string;
   if (thing) says = 'Click an edge of this half to measure from it.';
   else if (body) says = 'Choose something on the picture to see its readings.';
   else says = 'Type the values at the right in this order; Tab goes on.';

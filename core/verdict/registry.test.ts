@@ -1,0 +1,31 @@
+/** The list of checks: each finding is made by the entry that says it makes it, and carries its rule. */
+import { describe, expect, test } from '@jest/globals';
+import { demos } from '../catalogue';
+import { check } from './check';
+import { REGISTRY } from './registry';
+
+const judged = demos().map((project) => ({ project, ...check(project) }));
+
+describe('the registry of checks', () => {
+  test('no kind of finding has two makers, so none has another check’s ways out', () => {
+    const kinds = REGISTRY.flatMap((c) => c.makes);
+    expect(new Set(kinds).size).toBe(kinds.length);
+  });
+  test('each check makes only what it says, and names the rule that made it', () => {
+    for (const on of judged) {
+      for (const c of REGISTRY) {
+        for (const f of c.find(on)) {
+          expect([c.name, f.id, c.makes.includes(f.check)]).toEqual([c.name, f.id, true]);
+          expect([f.id, f.code.length > 0]).toEqual([f.id, true]);
+        }
+      }
+    }
+  });
+  test('two blocks of one name are told apart by what a touch refers to', () => {
+    for (const { findings } of judged) {
+      for (const f of findings.filter((x) => x.check === 'touch')) {
+        expect([f.id, f.refs!.length > 0]).toEqual([f.id, true]);
+      }
+    }
+  });
+});

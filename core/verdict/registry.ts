@@ -1,0 +1,147 @@
+/**
+ * Every check of a build: what it finds, and what may mend what it found.
+ *
+ * The verdict and the ways out both go through this list; a new check is one entry. `needsWires`
+ * marks what only the laid wires can tell: trials of ways out leave it for last.
+ */
+import { chainFindings, chainWays } from '../chains';
+import { type ButtonMap, controlsWays, stackFindings, stackWays } from '../controls';
+import { type Checker, closingFindings, proposals } from '../fit';
+import type { Finding, Part, Project, WayOut } from '../model';
+import { type PowerFigures, powerWays } from '../power';
+import { donorFindings, hingeFindings, screwFindings, shellWays } from '../shell';
+import { type Wiring, wireWays } from '../wiring';
+
+/** What a check may look at: the build, and what was computed from it once. */
+export interface Judged {
+  readonly project: Project;
+  readonly checker: Checker;
+  readonly map: ButtonMap;
+  readonly power: PowerFigures;
+  readonly wiring: Wiring;
+}
+
+/** What ways out are sought with. */
+export interface Offer {
+  library: readonly Part[];
+  /** Margins of all findings that are not clear, by id. */
+  open: ReadonlyMap<string, number>;
+}
+
+export interface Proposed {
+  ways: WayOut[];
+  /** What stands in the way of every move, in words. */
+  blocked?: string;
+}
+
+export interface BuildCheck {
+  name: string;
+  /** The kinds of finding it makes. */
+  makes: ReadonlyArray<Finding['check']>;
+  /** Only the laid wires tell. */
+  needsWires?: boolean;
+  find: (on: Judged) => Finding[];
+  /** Proposals for one of its findings; each is tried on the whole build before it is shown. */
+  ways: (on: Judged, finding: Finding, offer: Offer) => Proposed;
+}
+
+/** Moves and trims, and what else is proposed, for findings of the scene. */
+const scenic =
+  (more: (on: Judged, finding: Finding, offer: Offer) => WayOut[]): BuildCheck['ways'] =>
+  (on, finding, offer) => {
+    const moves = proposals(on.checker, finding, offer.open, offer.library);
+    return { ...moves, ways: [...moves.ways, ...more(on, finding, offer)] };
+  };
+const wireProposals = ({ checker, wiring }: Judged, f: Finding, { library }: Offer): WayOut[] =>
+  wireWays(checker.scene, wiring, f, library);
+const shellProposals: BuildCheck['ways'] = ({ project }, f) => ({ ways: shellWays(project, f) });
+
+export const REGISTRY: readonly BuildCheck[] = [
+  {
+    name: 'fit',
+    makes: [
+      'touch',
+      'plug',
+      'window',
+      'grille',
+      'magnet',
+      'antenna',
+      'press',
+      'stop',
+      'beside',
+      'outside',
+    ],
+    find: ({ checker }) => checker.findings(),
+    ways: scenic(wireProposals),
+  },
+  {
+    name: 'closing',
+    makes: ['closing'],
+    find: ({ checker }) => closingFindings(checker.scene),
+    ways: scenic(wireProposals),
+  },
+  {
+    name: 'caps',
+    makes: ['cap'],
+    find: ({ checker }) => stackFindings(checker.scene),
+    ways: scenic(({ checker }, f, { library }) => stackWays(checker.scene, f, library)),
+  },
+  {
+    name: 'wires',
+    makes: ['wire', 'ribbon'],
+    needsWires: true,
+    find: ({ wiring }) => wiring.findings,
+    ways: scenic(wireProposals),
+  },
+  {
+    name: 'buttons',
+    makes: ['pins', 'input'],
+    find: ({ map }) => map.findings,
+    ways: ({ project }, f, { library }) => ({ ways: controlsWays(project, f, library) }),
+  },
+  {
+    name: 'power',
+    makes: ['charge', 'rail', 'supply', 'hours'],
+    find: ({ power }) => power.findings,
+    ways: ({ project }, f, { library }) => ({ ways: powerWays(project, f, library) }),
+  },
+  {
+    name: 'chains',
+    makes: ['chain'],
+    find: ({ project }) => chainFindings(project),
+    ways: ({ project }, f, { library }) => ({ ways: chainWays(project, f, library) }),
+  },
+  {
+    name: 'screws',
+    makes: ['screw'],
+    find: ({ project }) => project.shell.bodies.slice(0, 1).flatMap(screwFindings),
+    ways: shellProposals,
+  },
+  {
+    name: 'hinge',
+    makes: ['hinge'],
+    find: ({ project }) => hingeFindings(project.shell),
+    ways: shellProposals,
+  },
+  {
+    name: 'donor',
+    makes: ['kept'],
+    find: ({ project }) => donorFindings(project),
+    ways: shellProposals,
+  },
+];
+
+/**
+ * @param quick    leaves out what only the laid wires tell
+ * @param without  names of checks to leave out: the saboteur's proof that each one is needed
+ */
+export function findAll(on: Judged, quick = false, without: readonly string[] = []): Finding[] {
+  const asked = REGISTRY.filter((c) => !(quick && c.needsWires) && !without.includes(c.name));
+  return asked.flatMap((c) => c.find(on));
+}
+
+/** Proposals of the check that makes findings of this kind. */
+export function proposalsFor(on: Judged, finding: Finding, offer: Offer): Proposed {
+  const maker = REGISTRY.find((c) => c.makes.includes(finding.check));
+  return maker?.ways(on, finding, offer) ?? { ways: [] };
+}
