@@ -149,7 +149,7 @@ async function checkFile(p: Project, io: Io, json: boolean, ways: boolean): Prom
     return c.hits ? 1 : 0;
   }
   io.out(
-    `${p.name}\n${c.sentence}; ${c.clear} clear; chance of closing first time at most ${percent(c.chance)}\n\n`,
+    `${p.name}\n${c.sentence}; ${c.clear} clear${c.hits ? '' : `; gaps alone: ${percent(c.chance)} to fit first time`}\n\n`,
   );
   for (const f of c.findings) {
     if (f.verdict === 'clear') continue;

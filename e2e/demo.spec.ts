@@ -29,7 +29,7 @@ test('the demo shows its problems and is cleared by the ways out on offer', asyn
     ['Fit', /Take Slab 2500 instead/, 4],
     ['Fit', /Move Step 5\/3A .* down/, 3],
     ['Controls', /Let the map choose a line/, 2],
-    ['Controls', /Give Left shoulder key a switch/, 1],
+    ['Controls', /Give Left shoulder key a Tactile/, 1],
     ['Power', /Change the program resistor/, 0],
   ] as const) {
     await station(page, at).click();

@@ -256,7 +256,7 @@ withDatabase('the server', () => {
       },
       'shell.bodies.0.wall.mm',
     ],
-    ['a newer format', { ...wisp, format: 'deft-shell/2' }, 'format'],
+    ['a newer format', { ...wisp, format: 'deft-shell/99' }, 'format'],
     ['an unknown key', { ...wisp, extra: 1 }, 'extra'],
     ['a NUL in a name', { ...wisp, name: 'a\u0000b' }, 'name'],
     ['half a surrogate', { ...wisp, name: 'a\ud800b' }, 'name'],

@@ -1,5 +1,13 @@
 /** The cheapest change that would meet a goal without missing another or making a new hit. */
-import { appliedAll, type Change, type GoalKey, type Part, type Project } from '../model';
+import {
+  appliedAll,
+  type Change,
+  type Finding,
+  type GoalKey,
+  type Part,
+  type Project,
+} from '../model';
+import { tactileUnder } from '../controls';
 import { billOf } from '../kit';
 import { resistorFor } from '../power';
 import { type Check, check } from '../verdict';
@@ -47,7 +55,9 @@ export function cheapestMend(
     const after = scorecard(next, c);
     const s = after.find((x) => x.goal === goal);
     if (!s || RANK[s.standing] <= RANK[mine.standing]) continue;
-    if (c.findings.some((f) => f.verdict === 'hit' && !hits.has(f.id))) continue;
+    // What was just added is laid out next: its place is no harm.
+    const worse = (f: Finding) => f.verdict === 'hit' && f.check !== 'place' && !hits.has(f.id);
+    if (c.findings.some(worse)) continue;
     if (
       before.some(
         (o) =>
@@ -90,9 +100,10 @@ function* candidates(
   }
   if (goal === 'families') {
     for (const input of p.controls.inputs.filter((i) => !i.routed)) {
+      const [switched] = tactileUnder(now.checker.scene, input, library);
       yield {
         text: `Give ${input.name} a switch and a line`,
-        changes: [{ do: 'input', input: { ...input, routed: true } }],
+        changes: switched?.changes ?? [{ do: 'input', input: { ...input, routed: true } }],
       };
     }
   }

@@ -5,7 +5,7 @@
  * and gates first. Nothing here is a fixed list: dropping a part drops its steps, deciding a cut
  * inserts clamping, cutting and a test fit before the boards of that half go in.
  */
-import { bodyOf, type Carries, type Item, type Part, type Project } from '../model';
+import { present, bodyOf, type Carries, type Item, type Part, type Project } from '../model';
 import { partOf, portsOf, portsOn } from '../kit';
 import { assembly, insertionOrder, type Scene, sceneOf } from '../fit';
 import { cutting } from '../cuts';
@@ -76,7 +76,7 @@ export function buildSteps(p: Project, scene: Scene = sceneOf(p)): Step[] {
 }
 
 const kit = (p: Project): Array<{ item: Item; part: Part }> =>
-  p.kit.items.map((item) => ({ item, part: partOf(p, item) }));
+  present(p).kit.items.map((item) => ({ item, part: partOf(p, item) }));
 const of = (p: Project, ...families: Part['family'][]) =>
   kit(p).filter((x) => families.includes(x.part.family));
 

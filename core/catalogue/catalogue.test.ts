@@ -166,14 +166,14 @@ describe('the demo builds', () => {
       for (const p of d.kit.parts) expect([d.id, p.id, p.source]).toEqual([d.id, p.id, 'mine']);
     }
   });
-  test('the answers change the cell, the charger, the board and two inputs, and nothing else', () => {
+  test('the answers change the cell, the charger, the board and two inputs, add a switch, and nothing else', () => {
     const [half, done] = demos();
-    expect(dabchickAnswers().length).toBe(6);
+    expect(dabchickAnswers().length).toBe(8);
     expect(done!.shell).toEqual(half!.shell);
     const changed = done!.layout.placements
       .filter((p, i) => JSON.stringify(p) !== JSON.stringify(half!.layout.placements[i]))
       .map((p) => p.item);
-    expect(changed).toEqual(['teasel', 'charger']);
+    expect(changed).toEqual(['teasel', 'charger', 'tactile-5-2']);
     expect(
       thickness(
         done!.kit.parts.find((p) => p.id === 'slab-2500')!,

@@ -191,6 +191,7 @@ export function dabchick(): Project {
     'plate-4',
     'plate-2',
     'card-extender',
+    'tactile-5',
   ].map((id) => measured(libraryPart(id)));
   const input = (
     id: string,
@@ -259,6 +260,7 @@ export function dabchick(): Project {
         item('keys', 'plate-4', 'Key plate'),
         item('pair', 'plate-2', 'Pair plate'),
         item('extender', 'card-extender', 'Card extender'),
+        item('tactile-5', 'tactile-5', 'Tactile 6x6 5 mm'),
       ],
     },
     layout: {
@@ -273,6 +275,7 @@ export function dabchick(): Project {
         at('keys', 'front', 122.5, 59, { up: 'out', lift: 2.5 }),
         at('pair', 'front', 71, 10, { up: 'out', lift: 2.5 }),
         at('extender', 'back', 83, 10.2, { lift: 0.5 }),
+        at('tactile-5', 'front', 146, 79, { up: 'out', lift: 2.5 }),
       ],
     },
     controls: {
@@ -292,14 +295,14 @@ export function dabchick(): Project {
           'shoulder-l',
           'Left shoulder key',
           'l1',
-          { x: 20, y: 84 },
+          { x: 26, y: 79 },
           { routed: false, hole: 8 },
         ),
         input(
           'shoulder-r',
           'Right shoulder key',
           'r1',
-          { x: 152, y: 84 },
+          { x: 146, y: 79 },
           { routed: true, hole: 8 },
         ),
       ],
@@ -325,6 +328,7 @@ export function dabchickAnswers(): Change[] {
     placement: { ...p.layout.placements.find((x) => x.item === id)!, ...more },
   });
   const shoulder = p.controls.inputs.find((x) => x.id === 'shoulder-l')!;
+  const tactile = p.kit.parts.find((q) => q.id === 'tactile-5')!;
   const key2 = { ...p.controls.inputs.find((x) => x.id === 'key-2')! };
   delete key2.gpio;
   return [
@@ -334,6 +338,11 @@ export function dabchickAnswers(): Change[] {
     { do: 'program', item: 'charger', rProgOhm: 750 },
     { do: 'input', input: key2 },
     { do: 'input', input: { ...shoulder, routed: true } },
+    { do: 'add', part: tactile },
+    {
+      do: 'stand',
+      placement: at('tactile-5-2', 'front', 26, 79, { up: 'out', lift: 2.5 }),
+    },
   ];
 }
 
@@ -459,6 +468,8 @@ export function wisp(): Project {
     post('corner-posts', 'screw post', centred(7, 7, 'made'), 6.5, 10, {
       repeat: { mirrorX: true, mirrorY: true },
     }),
+    post('bottom-post', 'bottom screw post', centred(59, 5.5, 'made'), 6.5, 10),
+    post('top-post', 'top screw post', centred(96, 98.5, 'made'), 6.5, 10),
   );
   const input = (
     id: string,

@@ -52,7 +52,8 @@ export function energyChain(k: Kit): Chain {
       );
     }
     protection(k, m, cell.bare ?? cell.kind === 'cylinder', cell.series, first.item.id);
-    if (cell.kind !== 'bay') charger(k, m, cell.series, first.item.id);
+    if (cell.kind === 'bay') noLithiumCharger(k, m, first.item);
+    else charger(k, m, cell.series, first.item.id);
     converter(k, m, cell.cutoffV, cell.fullV, first.item.id);
   }
   for (const { of, port } of loads) {
@@ -80,6 +81,21 @@ export function energyChain(k: Kit): Chain {
     });
   }
   return m.chain;
+}
+
+/** A charge board pushes lithium's voltage into whatever hangs on its battery pads. */
+function noLithiumCharger(k: Kit, m: ChainMaker, bay: { id: string; name: string }): void {
+  const board = k.all.find((x) => x.part.charger);
+  if (!board) return;
+  m.broken(
+    'chemistry',
+    'Lithium charger on loose cells',
+    `${board.item.name} would charge what lies in ${bay.name}.`,
+    [
+      'Nickel and primary cells are not charged at constant voltage: they heat, leak or burst. Take a converter without a charger, or a lithium cell.',
+    ],
+    [board.item.id, bay.id],
+  );
 }
 
 function protection(k: Kit, m: ChainMaker, bare: boolean, series: number, about: string): void {

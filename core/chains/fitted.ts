@@ -1,5 +1,13 @@
 /** The parts of a build with the ends they still have, as every chain looks at them. */
-import type { Carries, Form, Item, Part, Port, Project } from '../model';
+import {
+  type Carries,
+  type Form,
+  type Item,
+  type Part,
+  type Port,
+  present,
+  type Project,
+} from '../model';
 import { isBank, partOf, portsOn, sockets } from '../kit';
 
 export interface Fitted {
@@ -28,7 +36,7 @@ export function kitOf(p: Project): Kit {
 }
 
 function fitted(p: Project): Kit {
-  const all = p.kit.items.map((item) => {
+  const all = present(p).kit.items.map((item) => {
     const part = partOf(p, item);
     return { item, part, ports: portsOn(part, item) };
   });

@@ -1,4 +1,5 @@
 export { buttonMap, controlsWays, type ButtonMap, type MappedInput } from './map';
+export { backingFindings, backings, backingWays, tactileUnder, type Backing } from './backing';
 export { linesOf, type Lines, type Taken } from './lines';
 export { leastCost } from './assign';
 export { coverage, type FamilyCoverage } from './coverage';

@@ -2,7 +2,7 @@
  * Which lines of the 40-pin header are taken by what is fitted, which are reserved, and what is
  * left for buttons.
  */
-import { type Item, type Part, type Project } from '../model';
+import { present, type Item, type Part, type Project } from '../model';
 import { HEADER_40, partOf, RESERVED } from '../kit';
 
 export interface Taken {
@@ -20,7 +20,7 @@ export interface Lines {
 }
 
 export function linesOf(p: Project): Lines {
-  const taken = p.kit.items.flatMap((item: Item) => {
+  const taken = present(p).kit.items.flatMap((item: Item) => {
     const part: Part = partOf(p, item);
     return (part.takes ?? []).map((t) => ({
       gpio: t.gpio,

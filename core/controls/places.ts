@@ -36,6 +36,19 @@ export function inputPlace(scene: Scene, input: Input): Place | undefined {
   };
 }
 
+/** The way out of the shell at an input: the normal of the face or wall its hole is in. */
+export function outwardAt(scene: Scene, input: Input): [number, number, number] | undefined {
+  const shell = scene.shell;
+  if (!shell) return undefined;
+  if (!('opening' in input.at)) return [0, 0, 1];
+  const { opening, copy = 0 } = input.at;
+  const hole = shell.openings.face.find((o) => o.id === opening && o.copy === copy);
+  if (hole) return [0, 0, shell.sign(hole.piece)];
+  const slot = shell.openings.wall.find((o) => o.id === opening);
+  const wall = slot && shell.walls[slot.wall];
+  return wall && [wall.nx, wall.ny, 0];
+}
+
 /** Header pins of the placed SBC by line, in the build's frame. */
 export function headerPlaces(scene: Scene): Map<number, Place> {
   const out = new Map<number, Place>();

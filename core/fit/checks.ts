@@ -6,6 +6,8 @@ import { magnets } from './magnets';
 import { pressed } from './pressed';
 import type { SceneCheck } from './sceneCheck';
 import { stops } from './stops';
+import { reach } from './reach';
+import { unplaced } from './unplaced';
 import { windows } from './window';
 
 export const CHECKS: readonly SceneCheck[] = [
@@ -16,4 +18,6 @@ export const CHECKS: readonly SceneCheck[] = [
   pressed,
   stops,
   beside,
+  reach,
+  unplaced,
 ];

@@ -1,4 +1,6 @@
 export { Checker, contactId, touchFinding } from './checker';
+export { isMoved } from './reach';
+export { wantsPlace } from './unplaced';
 export { INTEREST_MM, measured, sourcesOf, type Contact } from './contact';
 export { bowMm } from './pressed';
 export { pluggedIn } from './beside';

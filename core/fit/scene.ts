@@ -126,6 +126,9 @@ export function sceneOf(project: Project, before?: Scene): Scene {
   for (let left = waiting.length + 1; waiting.length && left > 0;) {
     const i = waiting.shift()!;
     const placement = project.layout.placements[i]!;
+    const on = placement.on;
+    // What lies in another body is judged against that one.
+    if ('piece' in on && !shell.body.pieces.some((q) => q.id === on.piece)) continue;
     if ('item' in placement.on && !scene.items.has(placement.on.item)) {
       waiting.push(i);
       left--;

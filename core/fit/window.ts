@@ -86,7 +86,7 @@ function findings(scene: Scene): Finding[] {
       });
       continue;
     }
-    const hole = windowFor(scene, at);
+    const hole = windowFor(scene, at) ?? asCut(scene, at, area);
     if (!hole) continue;
     const sides = [
       {
@@ -119,6 +119,7 @@ function findings(scene: Scene): Finding[] {
       },
     ].sort((a, b) => a.margin - b.margin);
     const worst = sides[0]!;
+    const widest = sides[sides.length - 1]!;
     const { measure, verdict } = measured(worst.margin, 0, 'The whole picture must show.', [
       placing(at),
       { key: `opening.${hole.id}`, label: `size and place of ${hole.name}`, u: 0.1, k: 1 },
@@ -140,8 +141,35 @@ function findings(scene: Scene): Finding[] {
       ],
       at: { x: worst.x, y: worst.y, z },
     });
+    if (widest.margin > FRAME_MM) {
+      out.push({
+        ...base,
+        id: `window:frame:${at.item.id}`,
+        code: 'frame-shows',
+        verdict: 'tight',
+        title: `${mm1(widest.margin)} mm of frame shows`,
+        what: `${at.item.name} behind ${hole.name}, ${widest.side} edge as seen from the front`,
+        why: [
+          `Picture ${aw.toFixed(1)} × ${ah.toFixed(1)} mm behind a window of ${ww.toFixed(1)} × ${wh.toFixed(1)} mm. Cover up to ${FRAME_MM} mm with a bezel or mask; more wants another screen or a plate with a smaller window.`,
+        ],
+        at: { x: widest.x, y: widest.y, z },
+      });
+    }
   }
   return out;
+}
+
+/** A frame wider than this around a picture looks like a mistake, mm. */
+export const FRAME_MM = 4;
+
+/** A window that was planned for this screen, cut and measured: what was made counts. */
+function asCut(scene: Scene, at: PlacedItem, area: ActiveArea) {
+  const key = `${at.item.id}/window`;
+  const cut = scene.project.cuts.find((c) => c.kind === 'opening' && c.for === key);
+  if (cut?.kind !== 'opening' || !cut.measured) return undefined;
+  const [x, y] = [(area.x0 + area.x1) / 2, (area.y0 + area.y1) / 2];
+  const [w, h] = [cut.measured.w.mm / 2, cut.measured.h.mm / 2];
+  return { id: key, name: 'the window as cut', x0: x - w, y0: y - h, x1: x + w, y1: y + h };
 }
 
 export const windows: SceneCheck = { check: 'window', findings, ways: () => [] };

@@ -5,7 +5,7 @@
  * Rank = chance that it is false × what it spoils / what the trial costs; the chances are a
  * builder's rule of thumb, and said to be.
  */
-import type { Part, Project } from '../model';
+import { present, type Part, type Project } from '../model';
 import { knownToWork } from './known';
 import { portsOn } from './ports';
 import { partOf } from './thickness';
@@ -28,7 +28,7 @@ const HOUR = 10;
 
 export function unknowns(p: Project): Unknown[] {
   const out: Array<Omit<Unknown, 'rank' | 'tried'>> = [];
-  const rows = p.kit.items.map((item) => ({ item, part: partOf(p, item) }));
+  const rows = present(p).kit.items.map((item) => ({ item, part: partOf(p, item) }));
   const price = (q: Part) => q.price ?? 10;
   const all = rows.reduce((s, r) => s + price(r.part), 0);
   const say = (

@@ -15,6 +15,8 @@ export type Change =
   | { do: 'widen' | 'notch'; for: string }
   | { do: 'swap'; item: string; part: Part }
   | { do: 'insulate'; item: string }
+  /** Outside the shell or left out for now: its place is given up. Nothing: it is to be laid out again. */
+  | { do: 'where'; item: string; where: Item['where'] }
   /** A lead or ribbon laid in so many folds; a lead turned around. */
   | { do: 'fold'; item: string; folds: number | undefined }
   | { do: 'around'; item: string; on: boolean }
@@ -117,6 +119,13 @@ export function applied(p: Project, change: Change): Project {
         name: change.part.name,
         struck: [],
       }));
+    }
+    case 'where': {
+      const items = withItem(p, change.item, (item) => said(item, 'where', change.where));
+      const placements = p.layout.placements.filter(
+        (x) => x.item !== change.item && !('item' in x.on && x.on.item === change.item),
+      );
+      return { ...items, layout: { placements } };
     }
     case 'insulate':
       return withItem(p, change.item, (item) => ({ ...item, insulated: true }));
@@ -290,7 +299,11 @@ const withItem = (
 });
 
 /** An item with something said of it, or no longer said. */
-function said<K extends 'folds' | 'around' | 'angled'>(item: Item, key: K, value: Item[K]): Item {
+function said<K extends 'folds' | 'around' | 'angled' | 'where'>(
+  item: Item,
+  key: K,
+  value: Item[K],
+): Item {
   const next = { ...item };
   if (value === undefined) delete next[key];
   else next[key] = value;

@@ -77,7 +77,12 @@ export interface Finding {
     | 'press'
     | 'stop'
     | 'antenna'
-    | 'beside';
+    | 'beside'
+    | 'place'
+    | 'hole'
+    | 'seam'
+    | 'switch'
+    | 'reach';
   /** Number first: "1.8 mm overlap". */
   title: string;
   /** What meets what. */

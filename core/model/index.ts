@@ -6,6 +6,8 @@ export * from './port';
 export * from './part';
 export * from './brief';
 export * from './project';
+export { migrated } from './migrate';
+export { present } from './present';
 export * from './read';
 export * from './empty';
 export * from './envelope';

@@ -289,12 +289,17 @@ export type Part = z.infer<typeof Part>;
 export const STOCK = ['to buy', 'ordered', 'have', 'salvaged'] as const;
 export type Stock = (typeof STOCK)[number];
 
+/** Where a part is when it has no place in the shell: outside on a lead or in the hand, or not built in for now. */
+export const ELSEWHERE = ['outside', 'left out'] as const;
+
 /** One of a part in this build: ten equal switches are ten items of one part. */
 export const Item = z.strictObject({
   id: Id,
   part: Id,
   name: Name,
   struck: z.array(Id).max(60),
+  /** Said by the builder; a part without a place of which nothing is said is still to be laid out. */
+  where: z.enum(ELSEWHERE).optional(),
   /** Connector id -> whether it must be reached from outside in this build. */
   reach: z.record(Id, z.boolean()).optional(),
   /** Connectors that an angled plug goes into from outside: its cable leaves along the wall. */

@@ -9,7 +9,7 @@ import { Length } from './length';
 import { Item, Part } from './part';
 import { type Body, Id, Name, Shell } from './shell';
 
-export const FORMAT = 'deft-shell/1';
+export const FORMAT = 'deft-shell/2';
 
 const place = z.number({ error: 'A place is a number of millimetres.' }).min(-1000).max(1000);
 

@@ -7,6 +7,7 @@ import { formatMm } from './length';
 import type { Item, Part } from './part';
 import { FORMAT, type Placement, Project } from './project';
 import type { Body, Outline } from './shell';
+import { migrated } from './migrate';
 import { BadInput } from './worked';
 
 /** Largest document, bytes of UTF-8. */
@@ -105,18 +106,19 @@ export function readProject(value: unknown): Read<Project> {
   if (typeof format !== 'string') {
     return refuse('format', `This file does not say its format; a build says "${FORMAT}".`);
   }
-  if (/^deft-shell\/\d+$/.test(format) && format !== FORMAT) {
+  const current = migrated(value as Record<string, unknown>, format);
+  if (!current && /^deft-shell\/\d+$/.test(format)) {
     return refuse(
       'format',
       `This file is ${format}, newer than this program reads (${FORMAT}). Update the program.`,
     );
   }
-  if (format !== FORMAT) {
+  if (!current) {
     return refuse('format', `This file says "${format.slice(0, 60)}"; a build says "${FORMAT}".`);
   }
   const bad = guardJson(value);
   if (bad) return { ok: false, complaints: [bad] };
-  const read = readAs(Project, value);
+  const read = readAs(Project, current);
   if (!read.ok) return read;
   const complaints = meaning(read.value);
   return complaints.length ? { ok: false, complaints } : read;

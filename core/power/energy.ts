@@ -1,7 +1,7 @@
 /**
  * What feeds what in a build: pack, charger, converter and the loads on the 5 V rail.
  */
-import type { Item, LoadState, Part, Project } from '../model';
+import { present, type Item, type LoadState, type Part, type Project } from '../model';
 import { partOf } from '../kit';
 import { type Ocv, ocvFor } from './ocv';
 import type { Pack } from './discharge';
@@ -26,7 +26,7 @@ export interface Energy {
 const PROTECTION_OHM = 0.045;
 
 export function energyOf(p: Project): Energy {
-  const all = p.kit.items.map((item) => ({ item, part: partOf(p, item) }));
+  const all = present(p).kit.items.map((item) => ({ item, part: partOf(p, item) }));
   const having = <K extends keyof Part>(key: K) =>
     all.filter((x): x is With<K> => x.part[key] !== undefined);
   const cells = having('cell');

@@ -44,7 +44,8 @@ export function assembled(
   const map = buttonMap(p, checker.scene);
   const power = powerFigures(p);
   const laid = quick ? UNLAID : wiring(p, checker.scene, map);
-  const judged = { project: p, checker, map, power, wiring: laid };
+  const cuts = cutting(p, checker.scene);
+  const judged = { project: p, checker, map, power, wiring: laid, cuts };
   const findings = findAll(judged, quick, without).sort(worstFirst);
   const count = (v: Finding['verdict']) => findings.filter((f) => f.verdict === v).length;
   const byStation: Check['byStation'] = {};
@@ -55,7 +56,6 @@ export function assembled(
     else at.tight++;
   }
   const [hits, tight] = [count('hit'), count('tight')];
-  const cuts = cutting(p, checker.scene);
   const uncut = [...cuts.openings, ...cuts.trims].filter(
     (c) => c.state !== 'done' && c.state !== 'measured',
   ).length;

@@ -15,7 +15,12 @@ describe('what changed', () => {
       ['teasel', 'Move Teasel 2.0 mm down'],
     ]);
     expect(b.cleared.length).toBe(6);
-    expect([b.worse.length, b.still.length, b.added, b.removed]).toEqual([0, 0, [], []]);
+    expect([b.worse.length, b.still.length, b.added, b.removed]).toEqual([
+      0,
+      0,
+      ['Tactile 6x6 5 mm (2)'],
+      [],
+    ]);
     expect(b.sentence).toBe('6 findings cleared, 2 parts moved');
   });
   test('backwards, what was cleared is what got worse', () => {

@@ -5,12 +5,22 @@
  * marks what only the laid wires can tell: trials of ways out leave it for last.
  */
 import { chainFindings, chainWays } from '../chains';
-import { type ButtonMap, controlsWays, stackFindings, stackWays } from '../controls';
+import {
+  backingFindings,
+  backingWays,
+  type ButtonMap,
+  controlsWays,
+  stackFindings,
+  stackWays,
+  tactileUnder,
+} from '../controls';
+import { type Cutting, cutting, holeFindings } from '../cuts';
 import { type Checker, closingFindings, proposals } from '../fit';
 import type { Finding, Part, Project, WayOut } from '../model';
 import { type PowerFigures, powerWays } from '../power';
-import { donorFindings, hingeFindings, screwFindings, shellWays } from '../shell';
+import { donorFindings, hingeFindings, screwFindings, seamFindings, shellWays } from '../shell';
 import { type Wiring, wireWays } from '../wiring';
+import { inBody, otherBodies } from './bodies';
 
 /** What a check may look at: the build, and what was computed from it once. */
 export interface Judged {
@@ -19,6 +29,7 @@ export interface Judged {
   readonly map: ButtonMap;
   readonly power: PowerFigures;
   readonly wiring: Wiring;
+  readonly cuts: Cutting;
 }
 
 /** What ways out are sought with. */
@@ -38,6 +49,8 @@ export interface BuildCheck {
   name: string;
   /** The kinds of finding it makes. */
   makes: ReadonlyArray<Finding['check']>;
+  /** It looks at one body at a time, and is asked for each. */
+  eachBody?: boolean;
   /** Only the laid wires tell. */
   needsWires?: boolean;
   find: (on: Judged) => Finding[];
@@ -56,6 +69,17 @@ const wireProposals = ({ checker, wiring }: Judged, f: Finding, { library }: Off
   wireWays(checker.scene, wiring, f, library);
 const shellProposals: BuildCheck['ways'] = ({ project }, f) => ({ ways: shellWays(project, f) });
 
+/** A switch and a line at once, for an input that has neither. */
+const switchFor = (
+  project: Project,
+  checker: Checker,
+  f: Finding,
+  library: readonly Part[],
+): WayOut[] =>
+  project.controls.inputs
+    .filter((i) => f.about.includes(i.id))
+    .flatMap((i) => tactileUnder(checker.scene, i, library));
+
 export const REGISTRY: readonly BuildCheck[] = [
   {
     name: 'fit',
@@ -70,19 +94,24 @@ export const REGISTRY: readonly BuildCheck[] = [
       'stop',
       'beside',
       'outside',
+      'reach',
+      'place',
     ],
+    eachBody: true,
     find: ({ checker }) => checker.findings(),
     ways: scenic(wireProposals),
   },
   {
     name: 'closing',
     makes: ['closing'],
+    eachBody: true,
     find: ({ checker }) => closingFindings(checker.scene),
     ways: scenic(wireProposals),
   },
   {
     name: 'caps',
     makes: ['cap'],
+    eachBody: true,
     find: ({ checker }) => stackFindings(checker.scene),
     ways: scenic(({ checker }, f, { library }) => stackWays(checker.scene, f, library)),
   },
@@ -97,7 +126,33 @@ export const REGISTRY: readonly BuildCheck[] = [
     name: 'buttons',
     makes: ['pins', 'input'],
     find: ({ map }) => map.findings,
-    ways: ({ project }, f, { library }) => ({ ways: controlsWays(project, f, library) }),
+    ways: ({ project, checker }, f, { library }) => ({
+      ways: [
+        ...controlsWays(project, f, library),
+        ...(f.code === 'route' ? switchFor(project, checker, f, library) : []),
+      ],
+    }),
+  },
+  {
+    name: 'switches',
+    makes: ['switch'],
+    eachBody: true,
+    find: ({ checker }) => backingFindings(checker.scene),
+    ways: ({ checker }, f, { library }) => ({ ways: backingWays(checker.scene, f, library) }),
+  },
+  {
+    name: 'holes',
+    makes: ['hole'],
+    eachBody: true,
+    find: ({ checker, cuts }) => holeFindings(checker.scene, cuts),
+    ways: () => ({ ways: [] }),
+  },
+  {
+    name: 'seam',
+    makes: ['seam'],
+    eachBody: true,
+    find: ({ checker }) => (checker.scene.shell ? seamFindings(checker.scene.shell) : []),
+    ways: () => ({ ways: [] }),
   },
   {
     name: 'power',
@@ -137,7 +192,16 @@ export const REGISTRY: readonly BuildCheck[] = [
  */
 export function findAll(on: Judged, quick = false, without: readonly string[] = []): Finding[] {
   const asked = REGISTRY.filter((c) => !(quick && c.needsWires) && !without.includes(c.name));
-  return asked.flatMap((c) => c.find(on));
+  const elsewhere = otherBodies(on.project).flatMap((checker) => {
+    const { project, shell } = checker.scene;
+    const there = { ...on, project, checker, cuts: cutting(project, checker.scene) };
+    return asked
+      .filter((c) => c.eachBody)
+      .flatMap((c) => c.find(there))
+      .filter((f) => f.check !== 'place')
+      .map((f) => inBody(f, on.project, shell!.body));
+  });
+  return [...asked.flatMap((c) => c.find(on)), ...elsewhere];
 }
 
 /** Proposals of the check that makes findings of this kind. */

@@ -31,6 +31,8 @@ export function objection(before: Check, after: Check, target: string): string |
     const was = now.get(f.id);
     // Hours that could not be told before are news, not harm.
     if (!was && f.check === 'hours') continue;
+    // A part that was just added has no place yet: the next thing to do, and said as that.
+    if (!was && f.check === 'place') continue;
     if (!was || was.verdict === 'clear') return `${f.what} would be new`;
     const worse =
       f.measure &&
@@ -53,8 +55,8 @@ export function waysOut(
   most = 5,
 ): Ways {
   const open = openMargins(now.findings);
-  const { checker, map, power, wiring } = now;
-  const judged = { project: p, checker, map, power, wiring };
+  const { checker, map, power, wiring, cuts } = now;
+  const judged = { project: p, checker, map, power, wiring, cuts };
   const proposed = proposalsFor(judged, finding, { library, open });
   const all = [...proposed.ways].sort((a, b) => a.effort - b.effort);
   const ways: WayOut[] = [];

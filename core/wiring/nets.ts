@@ -2,7 +2,7 @@
  * Which pad is joined to which: wires that follow from the kit and the button map, and those the
  * builder added. Gauge, colour and label are the builder's where they were said.
  */
-import { type Project } from '../model';
+import { present, type Project } from '../model';
 import { type ButtonMap } from '../controls';
 import { type PlacedItem, pointOf, type Scene } from '../fit';
 import { kitOf } from '../chains';
@@ -180,7 +180,7 @@ const placed = (
   scene: Scene,
   has: (part: PlacedItem['part']) => boolean,
 ): PlacedItem[] =>
-  p.kit.items.flatMap((i) => {
+  present(p).kit.items.flatMap((i) => {
     const at = scene.items.get(i.id);
     return at && has(at.part) ? [at] : [];
   });

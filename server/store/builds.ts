@@ -1,7 +1,7 @@
 /** Builds in the database: a save names the version it was based on; a stale one changes nothing. */
 import { createHash } from 'node:crypto';
 import { sql } from 'kysely';
-import type { Envelope, Part, Project } from '@deft/core/model';
+import { type Envelope, migrated, type Part, type Project } from '@deft/core/model';
 import type { Db } from './schema';
 
 export interface StoredBuild {
@@ -21,7 +21,11 @@ export type Saved =
   { ok: true; version: number; savedAt: string } | { ok: false; current: StoredBuild | undefined };
 
 const json = (value: unknown) => sql<string>`${JSON.stringify(value)}::jsonb`;
-const asProject = (document: unknown): Project => document as Project;
+/** As it is stored, carried forward when an older program wrote it. */
+function asProject(document: unknown): Project {
+  const stored = document as Project;
+  return (migrated(stored, stored.format) ?? stored) as Project;
+}
 
 export class Builds {
   constructor(private readonly db: Db) {}

@@ -112,8 +112,10 @@ function Frame() {
         <div className="verdict" role="status" aria-live="polite">
           {doc.layout.placements.length > 0 && <Wedge verdict={verdict} size={16} />}
           <b>{check.sentence}</b>
-          {doc.layout.placements.length > 0 && (
-            <span className="note nowrap">{percent(check.chance)} to close first time</span>
+          {doc.layout.placements.length > 0 && !check.hits && (
+            <span className="note nowrap">
+              gaps alone: {percent(check.chance)} to fit first time
+            </span>
           )}
         </div>
         <Goals />

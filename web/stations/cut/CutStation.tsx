@@ -17,6 +17,7 @@ import { LengthField } from '../../ui/LengthField';
 import { useBuild } from '../../state/build';
 import { printSheets } from './print';
 import { SheetView } from './SheetView';
+import { Findings } from '../../ui/Findings';
 
 const cutId = (p: Project, key: string): string =>
   p.cuts.find((c) => c.kind === 'opening' && c.for === key)?.id ??
@@ -155,7 +156,12 @@ export default function CutStation() {
           <SheetView key={s.id} sheet={s} />
         ))}
       </div>
-      <aside className="side" aria-label="Print">
+      <aside className="side" aria-label="Cutting">
+        <Findings
+          station="cut"
+          title="Where not to cut"
+          empty="Every hole lies where it can be cut."
+        />
         <Print doc={doc} outside={sheets} inside={inside} />
       </aside>
     </>

@@ -1,0 +1,241 @@
+/**
+ * Which switch stands behind each input: one position of a part, facing it and within its reach.
+ *
+ * A plate has several positions, a five-way stick serves several inputs at one. Inputs take the
+ * nearest position that is free, the nearest pair first; what is left over has no switch.
+ */
+import {
+  type Finding,
+  freshId,
+  type Input,
+  mm1,
+  type Part,
+  type Project,
+  type WayOut,
+} from '../model';
+import { type PlacedItem, pointOf, type Scene } from '../fit';
+import { outwardAt, inputPlace, type Place } from './places';
+
+/** A stem this far beside the middle of its hole is still met by the key, mm; further, only by its own measured cap. */
+const MEETS_MM = 4;
+/** A membrane's dome or a stick serves keys over its own width and so far around it, mm. */
+const AROUND_MM = 4;
+/** Between the inside of the face and a stem, the longest peg of an ordinary key, mm: typical. */
+const PEG_MM = 12;
+
+type Vec = readonly [number, number, number];
+interface Position {
+  at: PlacedItem;
+  label: string;
+  top: Vec;
+  looks: Vec;
+  /** How far from its middle a key may lie, mm, and how many it serves. */
+  reach: number;
+  serves: number;
+}
+
+/** Routes in which the builder's own switches are read. */
+const OWN_SWITCHES: ReadonlySet<Project['controls']['route']> = new Set<
+  Project['controls']['route']
+>(['gpio', 'usb', 'expander']);
+
+function positionsOf(at: PlacedItem): Position[] {
+  if (at.part.family !== 'switch' || at.part.off) return [];
+  const origin = pointOf(at, [0, 0, 0]);
+  const up = pointOf(at, [0, 0, 1]);
+  const looks: Vec = [up[0] - origin[0], up[1] - origin[1], up[2] - origin[2]];
+  const switches = at.blocks.filter(({ block }) => ['body', 'cap', 'foam'].includes(block.kind));
+  // A body and the stem on it are one switch.
+  const spots: Position[] = [];
+  for (const { block, solid: s } of switches) {
+    const middle: Vec = [(s.x0 + s.x1) / 2, (s.y0 + s.y1) / 2, (s.z0 + s.z1) / 2];
+    const half = (s.x1 - s.x0) * Math.abs(looks[0]) + (s.y1 - s.y0) * Math.abs(looks[1]);
+    const reachUp = (half + (s.z1 - s.z0) * Math.abs(looks[2])) / 2;
+    const top: Vec = [
+      middle[0] + looks[0] * reachUp,
+      middle[1] + looks[1] * reachUp,
+      middle[2] + looks[2] * reachUp,
+    ];
+    const wide = block.soft ? Math.min(s.x1 - s.x0, s.y1 - s.y0) / 2 + AROUND_MM : MEETS_MM;
+    const same = spots.find((q) => Math.hypot(...beside(q.top, top, looks)) < 2);
+    if (!same) {
+      spots.push({ at, label: block.name, top, looks, reach: wide, serves: 1 });
+    } else if (dot(top, looks) > dot(same.top, looks)) {
+      same.top = top;
+      same.reach = Math.max(same.reach, wide);
+    }
+  }
+  const each = Math.max(1, Math.ceil((at.part.inputs ?? spots.length) / Math.max(1, spots.length)));
+  return spots.map((q) => ({
+    ...q,
+    serves: each,
+    reach: each > 1 ? Math.max(q.reach, 2 * MEETS_MM + AROUND_MM) : q.reach,
+  }));
+}
+
+const dot = (a: Vec, b: Vec): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+/** What lies between two points at right angles to a direction. */
+function beside(a: Vec, b: Vec, along: Vec): [number, number, number] {
+  const d: Vec = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
+  const k = dot(d, along);
+  return [d[0] - k * along[0], d[1] - k * along[1], d[2] - k * along[2]];
+}
+
+export interface Backing {
+  input: Input;
+  place: Place;
+  /** Its switch, and how far that lies beside the middle of the hole, mm. */
+  on?: { item: string; label: string; off: number };
+  /** The nearest that would do but for one thing. */
+  near?: { name: string; fault: 'faces away' | 'out of reach' | 'taken' | 'beside'; mm: number };
+}
+
+/** Inputs of the scene's body, each with the switch behind it. */
+export function backings(scene: Scene): Backing[] {
+  const { project, shell } = scene;
+  if (!shell || !OWN_SWITCHES.has(project.controls.route)) return [];
+  const positions = [...scene.items.values()].flatMap(positionsOf);
+  const left = new Map(positions.map((q) => [q, q.serves]));
+  const inputs = project.controls.inputs.flatMap((input) => {
+    const place = input.routed ? inputPlace(scene, input) : undefined;
+    const outward = place && outwardAt(scene, input);
+    return place && outward ? [{ input, place, outward }] : [];
+  });
+  const pairs = inputs.flatMap((i) =>
+    positions.map((q) => ({ i, q, ...meeting(q, i.place, i.outward) })),
+  );
+  const on = new Map<Input, (typeof pairs)[number]>();
+  const good = pairs.filter((x) => x.faces && x.gap <= PEG_MM && x.off <= x.q.reach);
+  for (const pair of good.sort((a, b) => a.off - b.off)) {
+    if (on.has(pair.i.input) || !left.get(pair.q)) continue;
+    on.set(pair.i.input, pair);
+    left.set(pair.q, left.get(pair.q)! - 1);
+  }
+  return inputs.map(({ input, place }): Backing => {
+    const mine = on.get(input);
+    if (mine) {
+      return { input, place, on: { item: mine.q.at.item.id, label: mine.q.label, off: mine.off } };
+    }
+    const nearest = pairs.filter((x) => x.i.input === input).sort((a, b) => a.off - b.off)[0];
+    if (!nearest || nearest.off > 3 * nearest.q.reach) return { input, place };
+    const name = `${nearest.q.label} of ${nearest.q.at.item.name}`;
+    if (nearest.off > nearest.q.reach) {
+      return { input, place, near: { name, fault: 'beside', mm: nearest.off } };
+    }
+    if (!nearest.faces) return { input, place, near: { name, fault: 'faces away', mm: 0 } };
+    if (nearest.gap > PEG_MM) {
+      return { input, place, near: { name, fault: 'out of reach', mm: nearest.gap } };
+    }
+    return { input, place, near: { name, fault: 'taken', mm: nearest.off } };
+  });
+}
+
+/** How a switch meets a key: beside its middle, behind the face, and whether it looks at it. */
+function meeting(q: Position, place: Place, outward: Vec) {
+  const p: Vec = [place.x, place.y, place.z];
+  return {
+    faces: dot(q.looks, outward) > 0.7,
+    off: Math.hypot(...beside(q.top, p, outward)),
+    gap: dot([p[0] - q.top[0], p[1] - q.top[1], p[2] - q.top[2]], outward),
+  };
+}
+
+const FAULTS: Readonly<
+  Record<NonNullable<Backing['near']>['fault'], (name: string, mm: number) => string>
+> = {
+  'faces away': (name) => `${name} lies under it but looks the other way.`,
+  'out of reach': (name, mm) =>
+    `${name} lies ${mm1(mm)} mm behind the face; a key's peg reaches about ${PEG_MM} mm (typical).`,
+  taken: (name) => `${name} is already behind another input: one position tells one key.`,
+  beside: (name, mm) =>
+    `${name} lies ${mm1(mm)} mm beside the middle of its hole; up to ${MEETS_MM} mm is met (typical).`,
+};
+
+/** Inputs with a wire planned and no switch that could close it. */
+export function backingFindings(scene: Scene): Finding[] {
+  return backings(scene)
+    .filter((b) => !b.on)
+    .map(({ input, place, near }): Finding => ({
+      id: `switch:${input.id}`,
+      station: 'controls',
+      check: 'switch',
+      code: near ? `switch-${near.fault.replace(/ /g, '-')}` : 'no-switch',
+      verdict: 'hit',
+      title: 'No switch behind it',
+      what: `${input.name} has a hole and a line, but nothing to press.`,
+      why: [
+        near
+          ? FAULTS[near.fault](near.name, near.mm)
+          : 'No switch of the layout lies behind its hole.',
+      ],
+      about: [input.id],
+      refs: [{ is: 'input', id: input.id }],
+      at: place,
+    }));
+}
+
+/** A tactile switch set under an input whose hole lies in a face. */
+export function tactileUnder(scene: Scene, input: Input, library: readonly Part[]): WayOut[] {
+  const shell = scene.shell;
+  const place = shell && inputPlace(scene, input);
+  const outward = place && outwardAt(scene, input);
+  if (!place || !outward || Math.abs(outward[2]) < 0.9) return [];
+  const piece = shell.body.pieces.find((q) => shell.sign(q.id) === Math.sign(outward[2]));
+  const [part] = library
+    .filter((q) => q.family === 'switch' && q.inputs === 1 && isTactile(q))
+    .sort((a, b) => Math.abs(tall(a) - USUAL_MM) - Math.abs(tall(b) - USUAL_MM));
+  if (!piece || !part) return [];
+  const item = freshId(scene.project, part.id);
+  return [
+    {
+      id: `tactile-${input.id}`,
+      text: input.routed
+        ? `Put a ${part.name} under ${input.name}`
+        : `Give ${input.name} a ${part.name} and a free line`,
+      cost: 'one switch on a scrap of board, two wires',
+      changes: [
+        ...(input.routed ? [] : [{ do: 'input' as const, input: { ...input, routed: true } }]),
+        { do: 'add', part },
+        {
+          do: 'stand',
+          placement: {
+            item,
+            on: { piece: piece.id },
+            x: Math.round(place.x * 10) / 10,
+            y: Math.round(place.y * 10) / 10,
+            turn: 0,
+            up: 'out',
+            stand: 'flat',
+            lift: PEG_LIFT_MM,
+            held: 'jig',
+          },
+        },
+      ],
+      effort: 1.4,
+    },
+  ];
+}
+/** Between the face and a new switch, room for a key's flange and peg, mm. */
+const PEG_LIFT_MM = 2.5;
+/** The commonest height of a tactile switch, mm. */
+const USUAL_MM = 5;
+const tall = (q: Part): number => Math.max(...q.blocks.map((b) => b.base + b.height.mm));
+/** A bare switch: a body, a stem and legs that are trimmed. */
+const isTactile = (q: Part): boolean =>
+  q.blocks.length === 3 && q.blocks.some((b) => b.kind === 'cap') && !q.off && !q.ports;
+
+/** What may mend an input without a switch. */
+export function backingWays(scene: Scene, f: Finding, library: readonly Part[]): WayOut[] {
+  const input = scene.project.controls.inputs.find((i) => f.about.includes(i.id));
+  if (!input) return [];
+  return [
+    ...tactileUnder(scene, input, library),
+    {
+      id: `leave-out-${input.id}`,
+      text: `Do without ${input.name}`,
+      cost: 'some games miss it',
+      changes: [{ do: 'leave-out-input', input: input.id }],
+      effort: 8,
+    },
+  ];
+}

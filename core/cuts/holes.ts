@@ -1,0 +1,365 @@
+/**
+ * Every hole against what it is cut in: the outline and its walls, the holes beside it, the picture,
+ * and the posts and ribs behind it. Holes that are there already are judged with those planned.
+ */
+import { activeArea, measured, type Scene } from '../fit';
+import {
+  inside,
+  planGap,
+  polygonPrism,
+  type Prism,
+  type Pt,
+  type Ring,
+  roundPrism,
+} from '../geometry';
+import { type Finding, mm1, type Piece, type Ref, type SourceShare } from '../model';
+import { innerRing, outerRing, wallName } from '../shell';
+import type { CutItem, Cutting } from './list';
+import { HAND_CUT_MM } from './list';
+
+/** Web left between two holes so that it neither breaks nor bends, mm, by what the piece is of: typical. */
+export const WEB_MM: Readonly<Record<Piece['material'], number>> = {
+  abs: 1.5,
+  polycarbonate: 1.5,
+  nylon: 1.2,
+  resin: 1.2,
+  pla: 1.2,
+  petg: 1.2,
+  wood: 3,
+  aluminium: 1,
+  steel: 1,
+};
+/** An edge that was there already, measured with callipers, mm. */
+const THERE_U = 0.1;
+const CUT_U = HAND_CUT_MM / Math.sqrt(3);
+/** Holes nearer than this to something are worth a line, mm. */
+const NEAR_MM = 3;
+
+interface Hole {
+  key: string;
+  name: string;
+  /** Holes are neighbours when they lie in the same surface. */
+  surface: string;
+  /** Outline in the surface's own plane. */
+  shape: Prism;
+  ring: Pt[];
+  x: number;
+  y: number;
+  planned: boolean;
+  u: number;
+  about: string[];
+  refs: Ref[];
+}
+
+const rectPoints = (x: number, y: number, w: number, h: number): Pt[] => [
+  [x - w / 2, y - h / 2],
+  [x + w / 2, y - h / 2],
+  [x + w / 2, y + h / 2],
+  [x - w / 2, y + h / 2],
+];
+const roundPoints = (x: number, y: number, d: number): Pt[] =>
+  Array.from({ length: 48 }, (_, i): Pt => {
+    const a = (i * Math.PI) / 24;
+    return [x + (d / 2) * Math.cos(a), y + (d / 2) * Math.sin(a)];
+  });
+
+const prismOf = (round: boolean, x: number, y: number, w: number, h: number): Prism =>
+  round ? roundPrism(x, y, w / 2, 0, 1) : polygonPrism(rectPoints(x, y, w, h), [], 0, 1);
+
+function planned(c: CutItem): Hole {
+  const { w, h } = c.measured ?? c;
+  const surface = c.face.kind === 'face' ? `face ${c.face.piece}` : `wall ${c.face.wall}`;
+  // The key of a cut names what it is for.
+  const [owner = '', what = ''] = c.key.split('/');
+  return {
+    key: c.key,
+    name: c.name,
+    surface,
+    shape: prismOf(c.round, c.u, c.v, w, h),
+    ring: c.round ? roundPoints(c.u, c.v, w) : rectPoints(c.u, c.v, w, h),
+    x: c.u,
+    y: c.v,
+    planned: true,
+    u: c.measured ? THERE_U : CUT_U,
+    about: [c.kind === 'button' ? what : owner],
+    refs: c.kind === 'button' ? [{ is: 'input', id: what }] : [{ is: 'item', id: owner }],
+  };
+}
+
+function existing(scene: Scene): Hole[] {
+  const { face, wall } = scene.shell!.openings;
+  return [
+    ...face.map((o): Hole => ({
+      key: `opening/${o.id}#${o.copy}`,
+      name: o.name,
+      surface: `face ${o.piece}`,
+      shape:
+        o.shape.kind === 'circle'
+          ? roundPrism(o.x, o.y, o.w / 2, 0, 1)
+          : polygonPrism(o.points, [], 0, 1),
+      ring: o.points,
+      x: o.x,
+      y: o.y,
+      planned: false,
+      u: THERE_U,
+      about: [o.id],
+      refs: [{ is: 'opening', id: o.id }],
+    })),
+    ...wall.map((o): Hole => ({
+      key: `opening/${o.id}`,
+      name: o.name,
+      surface: `wall ${o.wall}`,
+      shape: prismOf(o.round, o.u, o.v, o.w, o.h),
+      ring: o.round ? roundPoints(o.u, o.v, o.w) : rectPoints(o.u, o.v, o.w, o.h),
+      x: o.u,
+      y: o.v,
+      planned: false,
+      u: THERE_U,
+      about: [o.id],
+      refs: [{ is: 'opening', id: o.id }],
+    })),
+  ];
+}
+
+const source = (h: Hole): SourceShare => ({
+  key: h.planned ? `cut.${h.key}` : `opening.${h.key}`,
+  label: h.planned ? `cutting ${h.name}` : `size and place of ${h.name}`,
+  u: h.u,
+  k: 1,
+});
+
+/** Signed distance of a point from a closed line: positive inside. */
+function depthIn(ring: Ring, [x, y]: Pt): number {
+  let least = Infinity;
+  for (let i = 0; i < ring.length; i += 2) {
+    const j = (i + 2) % ring.length;
+    const [ex, ey] = [ring[j]! - ring[i]!, ring[j + 1]! - ring[i + 1]!];
+    const long = ex * ex + ey * ey;
+    const along = long > 0 ? ((x - ring[i]!) * ex + (y - ring[i + 1]!) * ey) / long : 0;
+    const t = Math.max(0, Math.min(1, along));
+    least = Math.min(least, Math.hypot(x - ring[i]! - t * ex, y - ring[i + 1]! - t * ey));
+  }
+  return inside(ring, x, y) ? least : -least;
+}
+
+const swallows = (a: Hole, b: Hole): boolean => {
+  const ring = Float64Array.from(a.ring.flat());
+  return b.ring.every(([x, y]) => inside(ring, x, y));
+};
+
+class Judge {
+  readonly findings: Finding[] = [];
+  readonly #scene: Scene;
+  constructor(scene: Scene) {
+    this.#scene = scene;
+  }
+
+  /** A hole whose edge lies `gap` from something it must keep `need` from; only overlaps are hits. */
+  say(
+    code: string,
+    h: Hole,
+    other: { id: string; name: string; about: string[]; refs: Ref[]; sources: SourceShare[] },
+    gap: number,
+    need: number,
+    words: { hit: string; left: string; why: string },
+  ): void {
+    const { measure, verdict } = measured(gap, need, words.why, [source(h), ...other.sources]);
+    if (verdict === 'clear') return;
+    this.findings.push({
+      id: `hole:${code}:${h.key}~${other.id}`,
+      station: 'cut',
+      check: 'hole',
+      code,
+      // A thin web can be cut with care; an overlap cannot be cut at all.
+      verdict: gap < -1e-9 ? 'hit' : 'tight',
+      measure,
+      title: gap < -1e-9 ? words.hit : words.left,
+      what: `${h.name} and ${other.name}`,
+      why: [words.why],
+      about: [...h.about, ...other.about],
+      refs: [...h.refs, ...other.refs],
+      at: this.#place(h),
+    });
+  }
+
+  outside(h: Hole, why: string): void {
+    this.findings.push({
+      id: `hole:outside:${h.key}`,
+      station: 'cut',
+      check: 'hole',
+      code: 'hole-outside',
+      verdict: 'hit',
+      title: 'Not in the shell',
+      what: `${h.name} lies where there is nothing to cut.`,
+      why: [why],
+      about: h.about,
+      refs: h.refs,
+      at: this.#place(h),
+    });
+  }
+
+  #place(h: Hole): { x: number; y: number; z: number } {
+    const [kind, id] = h.surface.split(' ');
+    if (kind === 'face') return { x: h.x, y: h.y, z: 0 };
+    const wall = this.#scene.shell!.walls[Number(id)]!;
+    return { x: wall.x0 + wall.ux * h.x, y: wall.y0 + wall.uy * h.x, z: h.y };
+  }
+}
+
+/** What is wrong with the place of any hole of the scene's body. */
+export function holeFindings(scene: Scene, cuts: Pick<Cutting, 'openings'>): Finding[] {
+  if (!scene.shell) return [];
+  const holes = [...cuts.openings.map(planned), ...existing(scene)];
+  const judge = new Judge(scene);
+  for (const h of holes) {
+    if (h.surface.startsWith('face')) onFace(scene, judge, h);
+    else onWall(scene, judge, h);
+  }
+  holes.forEach((a, i) => {
+    for (const b of holes.slice(i + 1)) besideEach(scene, judge, a, b);
+  });
+  return judge.findings;
+}
+
+/** The web between two holes of one surface. */
+function besideEach(scene: Scene, judge: Judge, a: Hole, b: Hole): void {
+  if (a.surface !== b.surface) return;
+  const gap = planGap(a.shape, b.shape);
+  const web = WEB_MM[materialOf(scene, a)];
+  if (gap > NEAR_MM) return;
+  // What the donor's maker left stands as it is; the same hole entered twice does not.
+  if (!a.planned && !b.planned && Math.hypot(a.x - b.x, a.y - b.y) > 0.5) return;
+  if (!a.planned && !b.planned && a.key.split('#')[0] !== b.key.split('#')[0]) return;
+  // An old hole that disappears in a larger new one is how holes are enlarged.
+  if (a.planned !== b.planned && swallows(a.planned ? a : b, a.planned ? b : a)) return;
+  judge.say(
+    'web',
+    a,
+    { id: b.key, name: b.name, about: b.about, refs: b.refs, sources: [source(b)] },
+    gap,
+    web,
+    {
+      hit: `Holes overlap ${mm1(gap)} mm`,
+      left: `${mm1(gap)} mm of web left`,
+      why: `Between two holes ${web} mm stays, or the web breaks out (typical for this material).`,
+    },
+  );
+}
+
+const materialOf = (scene: Scene, h: Hole): Piece['material'] => {
+  const [kind, id] = h.surface.split(' ');
+  const { pieces } = scene.shell!.body;
+  return (kind === 'face' ? pieces.find((q) => q.id === id) : pieces[0])?.material ?? 'abs';
+};
+
+function onFace(scene: Scene, judge: Judge, h: Hole): void {
+  const shell = scene.shell!;
+  const piece = h.surface.slice('face '.length);
+  if (!inside(outerRing(shell.body), h.x, h.y)) {
+    judge.outside(h, 'Its middle lies outside the outline of the shell.');
+    return;
+  }
+  const inner = innerRing(shell.body);
+  if (h.planned) {
+    const room = Math.min(...h.ring.map((p) => depthIn(inner, p)));
+    judge.say(
+      'hole-in-wall',
+      h,
+      { id: 'wall', name: 'the side wall', about: [piece], refs: [], sources: [] },
+      room,
+      0,
+      {
+        hit: `${mm1(room)} mm into the side wall`,
+        left: `${mm1(room)} mm from the side wall`,
+        why: 'A hole in the face keeps clear of the walls behind its edge.',
+      },
+    );
+    for (const f of shell.features) {
+      if (f.piece !== piece || f.height <= 0) continue;
+      const gap = Math.min(...f.solid.prisms.map((q) => planGap(h.shape, q)));
+      if (gap > NEAR_MM) continue;
+      judge.say(
+        'hole-in-post',
+        h,
+        {
+          id: f.id,
+          name: f.name,
+          about: [f.id],
+          refs: [{ is: 'feature', id: f.id }],
+          sources: [],
+        },
+        gap,
+        0,
+        {
+          hit: `${mm1(gap)} mm into its foot`,
+          left: `${mm1(gap)} mm from its foot`,
+          why: 'What stands behind the face is cut off at its foot with the hole.',
+        },
+      );
+    }
+  }
+  for (const at of scene.items.values()) {
+    const area = activeArea(scene, at);
+    if (!area?.facesOut || at.piece !== piece || h.key === `${at.item.id}/window`) continue;
+    const opening = shell.openings.face.find((o) => h.key === `opening/${o.id}#${o.copy}`);
+    if (opening?.use === 'window') continue;
+    const [w, hh] = [area.x1 - area.x0, area.y1 - area.y0];
+    const picture = prismOf(false, area.x0 + w / 2, area.y0 + hh / 2, w, hh);
+    const gap = planGap(h.shape, picture);
+    if (gap > NEAR_MM) continue;
+    judge.say(
+      'hole-in-picture',
+      h,
+      {
+        id: at.item.id,
+        name: `the picture of ${at.item.name}`,
+        about: [at.item.id],
+        refs: [{ is: 'item', id: at.item.id }],
+        sources: [],
+      },
+      gap,
+      0,
+      {
+        hit: `${mm1(gap)} mm into the picture`,
+        left: `${mm1(gap)} mm from the picture`,
+        why: 'Nothing is pressed or plugged through the lit area of a screen.',
+      },
+    );
+  }
+}
+
+function onWall(scene: Scene, judge: Judge, h: Hole): void {
+  const shell = scene.shell!;
+  const wall = shell.walls[Number(h.surface.slice('wall '.length))];
+  const thick = shell.body.wall.mm;
+  const deep = (sign: 1 | -1): number => {
+    const all = shell.body.pieces.filter((q) => shell.sign(q.id) === sign);
+    return Math.max(0, ...all.map((q) => q.depth.mm));
+  };
+  if (!wall || h.x < 0 || h.x > wall.length || h.y > deep(1) || h.y < -deep(-1)) {
+    judge.outside(h, 'Its middle lies beyond the end of its wall.');
+    return;
+  }
+  if (!h.planned) return;
+  const us = h.ring.map((p) => p[0]);
+  const vs = h.ring.map((p) => p[1]);
+  const rooms = [
+    { name: 'the corner', room: Math.min(Math.min(...us), wall.length - Math.max(...us)) - thick },
+    { name: 'the face', room: deep(1) - thick - Math.max(...vs) },
+    { name: 'the back', room: Math.min(...vs) + deep(-1) - thick },
+  ];
+  for (const { name, room } of rooms) {
+    judge.say(
+      'hole-at-edge',
+      h,
+      { id: name, name: `${name} beside the ${wallName(wall)}`, about: [], refs: [], sources: [] },
+      room,
+      0,
+      {
+        hit: `${mm1(room)} mm into ${name}`,
+        left: `${mm1(room)} mm from ${name}`,
+        why: 'A hole in a wall stays within it; beyond it the next face is cut open.',
+      },
+    );
+  }
+}

@@ -1,0 +1,67 @@
+/**
+ * Whether the halves stay together: the closing screws that are left, and the longest stretch of
+ * seam without one.
+ */
+import { formatMm, type Finding } from '../model';
+import { longestSpan } from './closing';
+import type { ShellSolids, StandingFeature } from './solids';
+import { outerRing } from './walls';
+
+/** Up to here two moulded or printed halves stay shut between screws, mm: typical. */
+export const SEAM_MM = 120;
+/** Beyond this the seam gapes in the hand, mm: typical. */
+export const SEAM_GAPES_MM = 200;
+/** A boss in one half and a post in the other are one screw when they lie so near, mm. */
+const SAME_MM = 4;
+/** A stub lower than this holds no screw, mm. */
+const HOLDS_MM = 3;
+
+interface Screw {
+  x: number;
+  y: number;
+  feet: StandingFeature[];
+}
+
+/** Places of closing screws, each with all that must stand for it. */
+function screws(shell: ShellSolids): Screw[] {
+  const out: Screw[] = [];
+  for (const f of shell.features.filter((q) => q.feature.purpose === 'closing screw')) {
+    const same = out.find((s) => Math.hypot(s.x - f.x, s.y - f.y) < SAME_MM);
+    if (same) same.feet.push(f);
+    else out.push({ x: f.x, y: f.y, feet: [f] });
+  }
+  return out;
+}
+
+/** @returns one finding when too few screws or too long a seam is left; nothing for a shell without closing screws */
+export function seamFindings(shell: ShellSolids): Finding[] {
+  const all = screws(shell);
+  if (!all.length) return [];
+  const holds = (f: StandingFeature): boolean => f.height >= Math.min(HOLDS_MM, f.full);
+  const left = all.filter((s) => s.feet.every((f) => f.full > 0 && holds(f)));
+  const lost = all.filter((s) => !left.includes(s)).flatMap((s) => s.feet.filter((f) => !holds(f)));
+  const ring = outerRing(shell.body);
+  const span = longestSpan(ring, left);
+  const few = left.length < 3;
+  if (!few && span <= SEAM_MM) return [];
+  return [
+    {
+      id: 'seam',
+      station: 'fit',
+      check: 'seam',
+      code: few ? 'few-screws' : 'long-seam',
+      verdict: few || span > SEAM_GAPES_MM ? 'hit' : 'tight',
+      title: few
+        ? `${left.length} closing ${left.length === 1 ? 'screw' : 'screws'} left`
+        : `${formatMm(span, 0)} mm of seam without a screw`,
+      what: lost.length
+        ? `${lost.map((f) => f.name).join(', ')}: cut away`
+        : 'The screws that close the halves stand far apart.',
+      why: [
+        `${left.length} of ${all.length} closing screws hold; the longest seam between two is ${formatMm(span, 0)} mm. Up to ${SEAM_MM} mm stays shut, over ${SEAM_GAPES_MM} mm gapes in the hand (typical).`,
+      ],
+      about: lost.map((f) => f.id),
+      refs: lost.map((f) => ({ is: 'feature' as const, id: f.id })),
+    },
+  ];
+}
