@@ -91,7 +91,7 @@ test('keys: nudge, turn, turn over, other half, headroom, closed book, words, fi
   await expect(page.getByText('CLOSED, seen from the front')).toBeVisible();
   await page.keyboard.press('w');
   await expect(page.getByRole('region', { name: 'Layout in words' }).getByRole('row')).toHaveCount(
-    11,
+    13,
   );
   await page.keyboard.press('/');
   await page.getByRole('textbox', { name: 'Find' }).fill('guide');

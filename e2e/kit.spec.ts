@@ -70,7 +70,7 @@ test('the bill: a board that is there for less, the goal, and the same total as 
   await page.goto(stationUrl(key, 'kit'));
   await page.getByRole('link', { name: 'Bill', exact: true }).click();
   const bill = page.getByRole('region', { name: 'Bill of materials' });
-  await expect(bill.getByText('1.00 under the 90 you set')).toBeVisible();
+  await expect(bill.getByText('0.90 under the 90 you set')).toBeVisible();
   await bill.getByLabel('Where Teasel stands').click();
   await page.getByTitle('have', { exact: true }).last().click();
   const paid = bill.getByRole('spinbutton', { name: 'Paid for Teasel' });

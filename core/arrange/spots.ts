@@ -23,7 +23,7 @@ export interface Ground {
 export function kindOf(at: PlacedItem, g: Ground): Kind {
   const face = g.checker.scene.shell!.openings.face;
   if (at.part.screen) return face.some((o) => o.use === 'window') ? 'window' : 'free';
-  if (at.part.family === 'switch' && switches(at).length && face.some((o) => o.use === 'button')) {
+  if (at.part.family === 'switch' && switches(at).length && keyHoles(g, '').length) {
     return 'keys';
   }
   if (at.part.speaker && face.some((o) => o.use === 'speaker')) return 'grille';
@@ -88,6 +88,35 @@ export function stance(
   return { place, ...box, mouths: stood.mouths, at: stood };
 }
 
+interface KeyHole {
+  id: string;
+  x: number;
+  y: number;
+  w: number;
+  h: number;
+  piece: string;
+}
+
+/** Holes of keys in the faces: those that are there, and those planned for inputs of the layout. */
+function keyHoles(g: Ground, front: string): KeyHole[] {
+  const { project, shell } = g.checker.scene;
+  const planned = project.controls.inputs.flatMap((i): KeyHole[] =>
+    'opening' in i.at || !i.routed
+      ? []
+      : [
+          {
+            id: `input/${i.id}`,
+            x: i.at.x,
+            y: i.at.y,
+            w: i.hole ?? 8,
+            h: i.hole ?? 8,
+            piece: front,
+          },
+        ],
+  );
+  return [...shell!.openings.face.filter((o) => o.use === 'button'), ...planned];
+}
+
 /** Lifts worth trying: the one it has, then the usual ones. */
 const lifts = (at: PlacedItem, usual: readonly number[]): number[] => [
   ...new Set([...(at.placement.lift > 0 ? [at.placement.lift] : []), ...usual]),
@@ -119,14 +148,13 @@ export function* spots(
   if (kind === 'keys') {
     const mine = switches(at);
     const [mx, my] = mean(mine);
+    const holes = keyHoles(g, front.id);
     const groups = new Map<string, Array<[number, number]>>();
-    for (const o of face.filter((q) => q.use === 'button')) {
-      groups.set(o.id, [...(groups.get(o.id) ?? []), [o.x, o.y]]);
-    }
+    for (const o of holes) groups.set(o.id, [...(groups.get(o.id) ?? []), [o.x, o.y]]);
     const fits = [...groups]
       .map(([id, list]) => {
         const [ox, oy] = mean(list);
-        const hole = face.find((o) => o.id === id)!;
+        const hole = holes.find((o) => o.id === id)!;
         // As many holes as switches: each under its own; one large hole: all of them within it.
         let off: number;
         if (list.length === mine.length && list.length > 1) {
@@ -142,7 +170,9 @@ export function* spots(
               ...mine.map(([x, y]) =>
                 Math.max(Math.abs(x - mx) - hole.w / 2, Math.abs(y - my) - hole.h / 2),
               ),
-            ) + (mine.length === 1 ? 0 : 0.5);
+            ) +
+            // One switch goes under the smallest hole: a wide one is a pad's.
+            (mine.length === 1 ? hole.w / 100 : 0.5);
         } else off = 99;
         return { ox, oy, piece: hole.piece, off };
       })

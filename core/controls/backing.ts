@@ -81,13 +81,14 @@ function beside(a: Vec, b: Vec, along: Vec): [number, number, number] {
   return [d[0] - k * along[0], d[1] - k * along[1], d[2] - k * along[2]];
 }
 
+type Fault = 'faces away' | 'out of reach' | 'taken' | 'beside';
 export interface Backing {
   input: Input;
   place: Place;
   /** Its switch, and how far that lies beside the middle of the hole, mm. */
   on?: { item: string; label: string; off: number };
   /** The nearest that would do but for one thing. */
-  near?: { name: string; fault: 'faces away' | 'out of reach' | 'taken' | 'beside'; mm: number };
+  near?: { name: string; item: string; fault: Fault; mm: number };
 }
 
 /** Inputs of the scene's body, each with the switch behind it. */
@@ -119,14 +120,19 @@ export function backings(scene: Scene): Backing[] {
     const nearest = pairs.filter((x) => x.i.input === input).sort((a, b) => a.off - b.off)[0];
     if (!nearest || nearest.off > 3 * nearest.q.reach) return { input, place };
     const name = `${nearest.q.label} of ${nearest.q.at.item.name}`;
+    const by = (fault: Fault, mm: number): Backing => ({
+      input,
+      place,
+      near: { name, item: nearest.q.at.item.id, fault, mm },
+    });
     if (nearest.off > nearest.q.reach) {
-      return { input, place, near: { name, fault: 'beside', mm: nearest.off } };
+      return by('beside', nearest.off);
     }
-    if (!nearest.faces) return { input, place, near: { name, fault: 'faces away', mm: 0 } };
+    if (!nearest.faces) return by('faces away', 0);
     if (nearest.gap > PEG_MM) {
-      return { input, place, near: { name, fault: 'out of reach', mm: nearest.gap } };
+      return by('out of reach', nearest.gap);
     }
-    return { input, place, near: { name, fault: 'taken', mm: nearest.off } };
+    return by('taken', nearest.off);
   });
 }
 
@@ -140,9 +146,7 @@ function meeting(q: Position, place: Place, outward: Vec) {
   };
 }
 
-const FAULTS: Readonly<
-  Record<NonNullable<Backing['near']>['fault'], (name: string, mm: number) => string>
-> = {
+const FAULTS: Readonly<Record<Fault, (name: string, mm: number) => string>> = {
   'faces away': (name) => `${name} lies under it but looks the other way.`,
   'out of reach': (name, mm) =>
     `${name} lies ${mm1(mm)} mm behind the face; a key's peg reaches about ${PEG_MM} mm (typical).`,
@@ -168,7 +172,7 @@ export function backingFindings(scene: Scene): Finding[] {
           ? FAULTS[near.fault](near.name, near.mm)
           : 'No switch of the layout lies behind its hole.',
       ],
-      about: [input.id],
+      about: [input.id, ...(near ? [near.item] : [])],
       refs: [{ is: 'input', id: input.id }],
       at: place,
     }));

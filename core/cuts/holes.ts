@@ -32,6 +32,8 @@ export const WEB_MM: Readonly<Record<Piece['material'], number>> = {
 /** An edge that was there already, measured with callipers, mm. */
 const THERE_U = 0.1;
 const CUT_U = HAND_CUT_MM / Math.sqrt(3);
+/** Skin of the next face that a hole at the end of a wall leaves, mm: typical. */
+const EDGE_MM = 1;
 /** Holes nearer than this to something are worth a line, mm. */
 const NEAR_MM = 3;
 
@@ -331,7 +333,6 @@ function onFace(scene: Scene, judge: Judge, h: Hole): void {
 function onWall(scene: Scene, judge: Judge, h: Hole): void {
   const shell = scene.shell!;
   const wall = shell.walls[Number(h.surface.slice('wall '.length))];
-  const thick = shell.body.wall.mm;
   const deep = (sign: 1 | -1): number => {
     const all = shell.body.pieces.filter((q) => shell.sign(q.id) === sign);
     return Math.max(0, ...all.map((q) => q.depth.mm));
@@ -344,9 +345,9 @@ function onWall(scene: Scene, judge: Judge, h: Hole): void {
   const us = h.ring.map((p) => p[0]);
   const vs = h.ring.map((p) => p[1]);
   const rooms = [
-    { name: 'the corner', room: Math.min(Math.min(...us), wall.length - Math.max(...us)) - thick },
-    { name: 'the face', room: deep(1) - thick - Math.max(...vs) },
-    { name: 'the back', room: Math.min(...vs) + deep(-1) - thick },
+    { name: 'the corner', room: Math.min(Math.min(...us), wall.length - Math.max(...us)) },
+    { name: 'the face', room: deep(1) - Math.max(...vs) },
+    { name: 'the back', room: Math.min(...vs) + deep(-1) },
   ];
   for (const { name, room } of rooms) {
     judge.say(
@@ -354,11 +355,11 @@ function onWall(scene: Scene, judge: Judge, h: Hole): void {
       h,
       { id: name, name: `${name} beside the ${wallName(wall)}`, about: [], refs: [], sources: [] },
       room,
-      0,
+      EDGE_MM,
       {
-        hit: `${mm1(room)} mm into ${name}`,
-        left: `${mm1(room)} mm from ${name}`,
-        why: 'A hole in a wall stays within it; beyond it the next face is cut open.',
+        hit: `${mm1(room)} mm through ${name}`,
+        left: `${mm1(room)} mm of ${name} left`,
+        why: `A hole in a wall leaves ${EDGE_MM} mm of the next face standing, or that is cut open (typical).`,
       },
     );
   }

@@ -69,7 +69,7 @@ export function proposals(
       });
     }
     if ('short' in search && search.short && !blocked) {
-      blocked = `${search.short.mm.toFixed(1)} mm short between ${search.short.between}, wherever ${at.item.name} is moved`;
+      blocked = `${Math.abs(search.short.mm).toFixed(1)} mm short between ${search.short.between}, wherever ${at.item.name} is moved`;
     }
     ways.push(...lower(at), ...strikes(at, finding), ...swaps(at, finding, library));
   }

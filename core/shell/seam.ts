@@ -38,7 +38,10 @@ export function seamFindings(shell: ShellSolids): Finding[] {
   const all = screws(shell);
   if (!all.length) return [];
   const holds = (f: StandingFeature): boolean => f.height >= Math.min(HOLDS_MM, f.full);
-  const left = all.filter((s) => s.feet.every((f) => f.full > 0 && holds(f)));
+  // Where screws go from one half into the other, a lone foot has lost its partner.
+  const halves = (s: Screw): number => new Set(s.feet.map((f) => f.piece)).size;
+  const paired = all.filter((s) => halves(s) > 1).length >= 2;
+  const left = all.filter((s) => s.feet.every(holds) && (halves(s) > 1 || !paired));
   const lost = all.filter((s) => !left.includes(s)).flatMap((s) => s.feet.filter((f) => !holds(f)));
   const ring = outerRing(shell.body);
   const span = longestSpan(ring, left);
@@ -58,7 +61,7 @@ export function seamFindings(shell: ShellSolids): Finding[] {
         ? `${lost.map((f) => f.name).join(', ')}: cut away`
         : 'The screws that close the halves stand far apart.',
       why: [
-        `${left.length} of ${all.length} closing screws hold; the longest seam between two is ${formatMm(span, 0)} mm. Up to ${SEAM_MM} mm stays shut, over ${SEAM_GAPES_MM} mm gapes in the hand (typical).`,
+        `${left.length} of ${all.length} closing screws hold; the longest seam between two is ${formatMm(span, 0)} mm. Up to ${SEAM_MM} mm stays shut, over ${SEAM_GAPES_MM} mm gapes in the hand (typical). Keep a post, add one with its screw in Shell, or a clip.`,
       ],
       about: lost.map((f) => f.id),
       refs: lost.map((f) => ({ is: 'feature' as const, id: f.id })),

@@ -69,7 +69,7 @@ export function assembled(
     get chance() {
       return (chance ??= buildChance(findings).value);
     },
-    sentence: sentence(p, hits, tight, uncut),
+    sentence: sentence(p, findings, uncut),
     byStation,
     map,
     power,
@@ -80,9 +80,13 @@ export function assembled(
 }
 
 /** What is decided but not done is never called closed without saying so. */
-function sentence(p: Project, hits: number, tight: number, uncut: number): string {
+function sentence(p: Project, findings: readonly Finding[], uncut: number): string {
+  const hits = findings.filter((f) => f.verdict === 'hit').length;
+  const tight = findings.filter((f) => f.verdict === 'tight').length;
   if (!bodyOf(p)) return 'Not measured yet';
   if (!p.layout.placements.length) return 'Nothing laid out yet';
+  const open = findings.filter((f) => f.check === 'chain' && f.verdict === 'tight').length;
+  if (!hits && open) return `Not ready: ${open} still to choose`;
   if (hits) {
     return `Not ready: ${hits} ${hits === 1 ? 'hit' : 'hits'}${tight ? `, ${tight} tight` : ''}`;
   }

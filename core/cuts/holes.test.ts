@@ -1,0 +1,118 @@
+/** Holes against closed forms: the web between two circles, the edge of a shell, a foot, a picture. */
+import { describe, expect, test } from '@jest/globals';
+import fc from 'fast-check';
+import { demos } from '../catalogue';
+import { sceneOf } from '../fit';
+import type { Finding, Input, Piece, Project } from '../model';
+import { cutting, holeFindings, WEB_MM } from './index';
+
+const [, done] = demos() as [Project, Project];
+/** The finished loaner with its shoulder keys taken away: no planned hole but those asked for. */
+const bare: Project = {
+  ...done,
+  controls: { ...done.controls, inputs: done.controls.inputs.filter((i) => 'opening' in i.at) },
+};
+const key = (id: string, x: number, y: number, hole = 8): Input => ({
+  id,
+  name: `Key ${id}`,
+  role: 'menu',
+  at: { x, y },
+  hole,
+  routed: true,
+});
+const judged = (p: Project): Finding[] => {
+  const scene = sceneOf(p);
+  return holeFindings(scene, cutting(p, scene));
+};
+const withKeys = (...inputs: Input[]): Project => ({
+  ...bare,
+  controls: { ...bare.controls, inputs: [...bare.controls.inputs, ...inputs] },
+});
+const made = (p: Project, material: Piece['material']): Project => ({
+  ...p,
+  shell: {
+    ...p.shell,
+    bodies: p.shell.bodies.map((b) => ({
+      ...b,
+      pieces: b.pieces.map((q) => ({ ...q, material })),
+    })),
+  },
+});
+/** A cap of 8 mm gets 0.25 mm of play all round. */
+const CUT_D = 8.5;
+
+describe('a hole in a face', () => {
+  test('the clean builds have every hole where it can be cut', () => {
+    for (const p of demos().slice(1)) expect([p.id, judged(p)]).toEqual([p.id, []]);
+  });
+  test('the web between two round holes is the distance of their middles less both radii', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 60, max: 140 }), (tenths) => {
+        const apart = tenths / 10;
+        const [f] = judged(withKeys(key('a', 60, 15), key('b', 60 + apart, 15))).filter(
+          (x) => x.code === 'web' && x.about.includes('a') && x.about.includes('b'),
+        );
+        const web = apart - CUT_D;
+        if (f) expect(f.measure!.gap).toBeCloseTo(web, 2);
+        let expected: string | undefined;
+        if (web < 0) expected = 'hit';
+        else if (web < WEB_MM.abs) expected = 'tight';
+        else expected = f?.verdict;
+        expect([apart, f?.verdict]).toEqual([apart, expected]);
+      }),
+      { numRuns: 40 },
+    );
+  });
+  test('what is enough web depends on what the shell is made of', () => {
+    const two = withKeys(key('a', 34, 15), key('b', 34 + CUT_D + 2.2, 15));
+    const web = (p: Project) => judged(p).find((f) => f.code === 'web')?.measure?.required;
+    expect(web(made(two, 'wood'))).toBe(3);
+    expect(web(two)).toBeUndefined();
+  });
+  test('0.2 mm inside the side wall it is a hit, 1 mm away it is none', () => {
+    // Wall 2.2 mm: the hole's edge meets its inner face when its middle is 2.2 + 4.25 from the edge.
+    const at = (mm: number) =>
+      judged(withKeys(key('a', 2.2 + CUT_D / 2 + mm, 28))).find((f) => f.code === 'hole-in-wall');
+    expect(at(-0.2)).toMatchObject({ verdict: 'hit', title: '0.2 mm into the side wall' });
+    expect(at(1)).toBeUndefined();
+  });
+  test('outside the outline there is nothing to cut', () => {
+    for (const [x, y] of [
+      [-5, 40],
+      [180, 40],
+      [80, 95],
+    ] as const) {
+      const found = judged(withKeys(key('a', x, y)));
+      expect(found.map((f) => [f.code, f.verdict])).toEqual([['hole-outside', 'hit']]);
+    }
+  });
+  test('over a boss it cuts its foot off, and over the picture it is named with the screen', () => {
+    const boss = judged(withKeys(key('a', 9, 9))).find((f) => f.code === 'hole-in-post')!;
+    expect([boss.verdict, boss.about]).toEqual(['hit', expect.arrayContaining(['a'])]);
+    const picture = judged(withKeys(key('a', 86, 50))).find((f) => f.code === 'hole-in-picture')!;
+    expect([picture.verdict, picture.about]).toEqual(['hit', ['a', 'screen']]);
+  });
+  test('a larger hole that takes an old one in is how holes are enlarged', () => {
+    const old = sceneOf(bare).shell!.openings.face.find((o) => o.id === 'keys' && o.copy === 3)!;
+    const found = judged(withKeys(key('a', old.x, old.y, 12)));
+    expect(found.filter((f) => f.code === 'web' && f.about.includes('keys'))).toEqual([
+      // The neighbour in the row is still cut into.
+      expect.objectContaining({ verdict: 'tight' }),
+    ]);
+  });
+  test('as cut and measured counts, not as planned', () => {
+    const p = withKeys(key('a', 34, 15), key('b', 45, 15));
+    expect(judged(p).filter((f) => f.code === 'web')).toEqual([]);
+    const mm = { mm: 13, u: 0.03, how: 'calliper' as const };
+    const cut = {
+      kind: 'opening' as const,
+      id: 'made',
+      for: 'input/a',
+      state: 'measured' as const,
+      measured: { w: mm, h: mm },
+    };
+    const [f] = judged({ ...p, cuts: [...p.cuts, cut] }).filter((x) => x.code === 'web');
+    // 11 − 13/2 − 8.5/2 = 0.25 mm.
+    expect(f!.measure!.gap).toBeCloseTo(0.25, 2);
+  });
+});

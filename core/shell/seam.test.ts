@@ -1,0 +1,67 @@
+/** The screws that are left against hand-measured seams of a rectangle. */
+import { describe, expect, test } from '@jest/globals';
+import { demos } from '../catalogue';
+import type { Cut, Project } from '../model';
+import { SEAM_GAPES_MM, SEAM_MM, seamFindings, shellSolids } from './index';
+
+const [, done, warbler] = demos() as [Project, Project, Project];
+const trim = (feature: string, copy: number, to = 0): Cut => ({
+  kind: 'trim',
+  id: `trim-${feature}-${copy}`,
+  feature,
+  copy,
+  to,
+  state: 'decided',
+});
+const seam = (p: Project, cuts: readonly Cut[]) =>
+  seamFindings(shellSolids(p.shell.bodies[0]!, cuts))[0];
+
+describe('closing screws', () => {
+  test('six of six close the loaner without a word', () => expect(seam(done, [])).toBeUndefined());
+  test('one corner less leaves a long seam, said with its length: tight, not a hit', () => {
+    const f = seam(done, [trim('corner-bosses', 0)])!;
+    expect([f.verdict, f.code]).toEqual(['tight', 'long-seam']);
+    const mm = Number(/^([\d.]+) mm/.exec(f.title)![1]);
+    // From the middle boss along the edge and up the side: no more than 86 + 90.
+    expect(mm).toBeGreaterThan(SEAM_MM);
+    expect(mm).toBeLessThan(86 + 90);
+  });
+  test('both corners of one side gape', () => {
+    const left = shellSolids(done.shell.bodies[0]!, []).features.filter(
+      (f) => f.feature.purpose === 'closing screw' && f.piece === 'front' && f.x < 20,
+    );
+    const f = seam(
+      done,
+      left.map((f) => trim(f.feature.id, f.copy)),
+    )!;
+    expect(Number(/^([\d.]+) mm/.exec(f.title)![1])).toBeGreaterThan(SEAM_GAPES_MM);
+    expect(f.verdict).toBe('hit');
+  });
+  test('a stub of 4 mm still holds its screw, one of 2 mm does not', () => {
+    expect(seam(done, [trim('corner-bosses', 0, 4)])).toBeUndefined();
+    expect(seam(done, [trim('corner-bosses', 0, 2)])).toBeDefined();
+  });
+  test('with fewer than three screws it does not close, however short the seam', () => {
+    const all = shellSolids(warbler.shell.bodies[0]!, []).features.filter(
+      (f) => f.feature.purpose === 'closing screw',
+    );
+    const gone = all.slice(2).map((f) => trim(f.feature.id, f.copy));
+    if (!all.length) return;
+    expect(seam(warbler, gone)).toMatchObject({ verdict: 'hit', code: 'few-screws' });
+  });
+  test('a boss without the post it screws into holds nothing', () => {
+    const body = done.shell.bodies[0]!;
+    const pieces = body.pieces.map((q) =>
+      q.role === 'back'
+        ? {
+            ...q,
+            features: q.features
+              .filter((f) => f.purpose !== 'closing screw')
+              .concat(q.features.filter((f) => f.purpose === 'closing screw').slice(0, 1)),
+          }
+        : q,
+    );
+    const [f] = seamFindings(shellSolids({ ...body, pieces }, []));
+    expect(f).toMatchObject({ check: 'seam' });
+  });
+});

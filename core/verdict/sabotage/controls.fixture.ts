@@ -1,0 +1,171 @@
+/** Spoilings of the inputs: keys without switches, two on one, lines that are taken, levers that look inward. */
+import { libraryPart } from '../../catalogue';
+import { linesOf } from '../../controls';
+import { applied, type Input, type Placement, type Project } from '../../model';
+import { type Kind, partOfItem, withPlacement } from './kind.fixture';
+
+const withInput = (p: Project, id: string, more: Partial<Input>): Project => ({
+  ...p,
+  controls: {
+    ...p.controls,
+    inputs: p.controls.inputs.map((i) => (i.id === id ? { ...i, ...more } : i)),
+  },
+});
+const own = (p: Project): Input[] => (p.controls.route === 'wireless' ? [] : p.controls.inputs);
+
+const slide = (p: Project, more: Partial<Placement>): Project => {
+  const next = applied(p, { do: 'add', part: libraryPart('slide-switch') });
+  const back = p.shell.bodies[0]!.pieces.find((q) => q.role === 'back')!;
+  return applied(next, {
+    do: 'stand',
+    placement: {
+      item: 'slide-switch',
+      on: { piece: back.id },
+      x: 60,
+      y: 40,
+      turn: 0,
+      up: 'in',
+      stand: 'flat',
+      lift: 0,
+      held: 'hand',
+      ...more,
+    },
+  });
+};
+
+export const CONTROLS_KINDS: readonly Kind[] = [
+  {
+    name: 'a switch 0.2 mm further beside its key than a key meets',
+    makes: 'hit',
+    cases: (p) =>
+      p.layout.placements
+        .filter((q) => partOfItem(p, q.item).id.startsWith('tactile'))
+        .map((q) => ({
+          where: q.item,
+          spoilt: withPlacement(p, q.item, { x: q.x + 4.2 }),
+          ids: [q.item],
+        })),
+  },
+  {
+    name: 'an input nobody gave a way',
+    makes: 'hit',
+    cases: (p) =>
+      own(p).map((i) => ({
+        where: i.id,
+        spoilt: withInput(p, i.id, { routed: false }),
+        ids: [i.id],
+      })),
+  },
+  {
+    name: 'two inputs with one role',
+    makes: 'hit',
+    cases: (p) =>
+      own(p)
+        .slice(1)
+        .map((i) => ({
+          where: i.id,
+          spoilt: withInput(p, i.id, { role: own(p)[0]!.role }),
+          ids: [i.id],
+        })),
+  },
+  {
+    name: 'two inputs over one switch',
+    makes: 'hit',
+    cases: (p) =>
+      own(p)
+        .filter((i) => 'opening' in i.at)
+        .slice(1)
+        .map((i, n) => ({
+          where: i.id,
+          spoilt: withInput(p, i.id, {
+            at: own(p).filter((q) => 'opening' in q.at)[n]!.at,
+          }),
+          ids: [i.id, own(p).filter((q) => 'opening' in q.at)[n]!.id],
+        })),
+  },
+  {
+    name: 'an input whose opening is gone',
+    makes: 'hit',
+    cases: (p) =>
+      own(p)
+        .filter((i) => 'opening' in i.at)
+        .map((i) => ({
+          where: i.id,
+          spoilt: withInput(p, i.id, { at: { opening: 'nowhere' } }),
+          ids: [i.id],
+        })),
+  },
+  {
+    name: 'an input on a line that is taken',
+    makes: 'hit',
+    cases: (p) => {
+      const taken = p.controls.route === 'gpio' ? linesOf(p).taken[0] : undefined;
+      if (!taken) return [];
+      return own(p).map((i) => ({
+        where: i.id,
+        spoilt: withInput(p, i.id, { gpio: taken.gpio }),
+        ids: [i.id],
+      }));
+    },
+  },
+  {
+    name: 'two inputs on one line',
+    makes: 'hit',
+    cases: (p) => {
+      if (p.controls.route !== 'gpio' || own(p).length < 2) return [];
+      const free = linesOf(p).free[0]!;
+      const [a, b] = own(p) as [Input, Input];
+      return [
+        {
+          where: `GPIO${free}`,
+          spoilt: withInput(withInput(p, a.id, { gpio: free }), b.id, { gpio: free }),
+          ids: [a.id, b.id],
+        },
+      ];
+    },
+  },
+  {
+    name: 'an input on a reserved line',
+    makes: 'hit',
+    cases: (p) =>
+      p.controls.route === 'gpio' && own(p)[0]
+        ? [
+            {
+              where: 'GPIO0',
+              spoilt: withInput(p, own(p)[0]!.id, { gpio: 0 }),
+              ids: [own(p)[0]!.id],
+            },
+          ]
+        : [],
+  },
+  {
+    name: 'more inputs than lines',
+    makes: 'hit',
+    cases: (p) => {
+      if (p.controls.route !== 'gpio' || !own(p).length) return [];
+      const more = Array.from({ length: 28 }, (_, i): Input => ({
+        ...own(p)[0]!,
+        id: `more-${i}`,
+        name: `More ${i}`,
+        role: 'menu',
+      }));
+      const spoilt = {
+        ...p,
+        controls: { ...p.controls, inputs: [...p.controls.inputs, ...more] },
+      };
+      return [{ where: '28 more', spoilt, says: /free lines/ }];
+    },
+  },
+  {
+    name: 'a slide switch whose lever looks inward',
+    makes: 'hit',
+    cases: (p) => [
+      { where: 'in the middle', spoilt: slide(p, {}), ids: ['slide-switch'] },
+      {
+        where: 'back to the wall',
+        spoilt: slide(p, { x: 50, y: 2.4 }),
+        ids: ['slide-switch'],
+      },
+    ],
+  },
+];

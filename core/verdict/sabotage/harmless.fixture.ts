@@ -1,0 +1,190 @@
+/** Changes that spoil nothing: after each, no new hit. */
+import { libraryPart } from '../../catalogue';
+import { applied, mustRead, type Project } from '../../model';
+
+export interface Harmless {
+  name: string;
+  change: (p: Project) => Project;
+}
+
+const items = (p: Project, change: (i: Project['kit']['items'][number], n: number) => object) => ({
+  ...p,
+  kit: { ...p.kit, items: p.kit.items.map((i, n) => ({ ...i, ...change(i, n) })) },
+});
+
+/** Every id of an item replaced by another, wherever it stands. */
+function rotatedIds(p: Project): Project {
+  const ids = p.kit.items.map((i) => i.id);
+  const fresh = new Map(ids.map((id, n) => [id, `thing-${(n * 7) % 97}-${n}`]));
+  const renamed = (id: string) => fresh.get(id) ?? id;
+  return {
+    ...p,
+    kit: { ...p.kit, items: p.kit.items.map((i) => ({ ...i, id: renamed(i.id) })) },
+    layout: {
+      placements: p.layout.placements.map((q) => ({
+        ...q,
+        item: renamed(q.item),
+        on: 'item' in q.on ? { item: renamed(q.on.item) } : q.on,
+      })),
+    },
+    wiring: {
+      nets: p.wiring.nets.map((n) => ({
+        ...n,
+        ends: n.ends.map((e) => ({ ...e, item: renamed(e.item) })),
+      })),
+    },
+    cuts: p.cuts.map((c) => {
+      if (c.kind !== 'opening') return c;
+      const [owner = '', what = ''] = c.for.split('/');
+      return { ...c, for: `${renamed(owner)}/${what}` };
+    }),
+  };
+}
+
+/** One part's copy under another id, taken instead. */
+function copied(p: Project): Project {
+  const part = p.kit.parts[0]!;
+  const twin = { ...part, id: 'identical-copy' };
+  return {
+    ...p,
+    kit: {
+      parts: [...p.kit.parts, twin],
+      items: p.kit.items.map((i) => (i.part === part.id ? { ...i, part: twin.id } : i)),
+    },
+  };
+}
+
+export const HARMLESS: readonly Harmless[] = [
+  { name: 'rename the build', change: (p) => ({ ...p, name: 'Plover Xq' }) },
+  { name: 'rename every item', change: (p) => items(p, (_, n) => ({ name: `Zorp ${n}` })) },
+  {
+    name: 'rename every part and socket',
+    change: (p) => ({
+      ...p,
+      kit: {
+        ...p.kit,
+        parts: p.kit.parts.map((q, n) => ({
+          ...q,
+          name: `Quib ${n}`,
+          note: '',
+          connectors: q.connectors.map((c, k) => ({ ...c, name: `Mouth ${k}` })),
+        })),
+      },
+    }),
+  },
+  {
+    name: 'rename every input',
+    change: (p) => ({
+      ...p,
+      controls: {
+        ...p.controls,
+        inputs: p.controls.inputs.map((i, n) => ({ ...i, name: `Dingle ${n}` })),
+      },
+    }),
+  },
+  {
+    name: 'rename every opening and post',
+    change: (p) => ({
+      ...p,
+      shell: {
+        ...p.shell,
+        bodies: p.shell.bodies.map((b) => ({
+          ...b,
+          pieces: b.pieces.map((q) => ({
+            ...q,
+            openings: q.openings.map((o, n) => ({ ...o, name: `Gap ${n}` })),
+            features: q.features.map((f, n) => ({ ...f, name: `Stub ${n}` })),
+          })),
+        })),
+      },
+    }),
+  },
+  {
+    name: 'reorder items',
+    change: (p) => ({ ...p, kit: { ...p.kit, items: [...p.kit.items].reverse() } }),
+  },
+  {
+    name: 'reorder parts',
+    change: (p) => ({ ...p, kit: { ...p.kit, parts: [...p.kit.parts].reverse() } }),
+  },
+  {
+    name: 'reorder places',
+    change: (p) => ({ ...p, layout: { placements: [...p.layout.placements].reverse() } }),
+  },
+  {
+    name: 'reorder inputs',
+    change: (p) => ({
+      ...p,
+      controls: { ...p.controls, inputs: [...p.controls.inputs].reverse() },
+    }),
+  },
+  { name: 'give every item another id', change: rotatedIds },
+  { name: 'save and reload', change: (p) => mustRead(JSON.parse(JSON.stringify(p))) },
+  { name: 'take an identical copy of a part', change: copied },
+  {
+    name: 'add a spare screw',
+    change: (p) => applied(p, { do: 'add', part: libraryPart('screw-m2-6') }),
+  },
+  {
+    name: 'add a second spare screw',
+    change: (p) =>
+      applied(applied(p, { do: 'add', part: libraryPart('screw-m2-6') }), {
+        do: 'add',
+        part: libraryPart('screw-m2-6'),
+      }),
+  },
+  {
+    name: 'a part that stays outside',
+    change: (p) => {
+      const next = applied(p, { do: 'add', part: libraryPart('weave-adc') });
+      return applied(next, { do: 'where', item: 'weave-adc', where: 'outside' });
+    },
+  },
+  {
+    name: 'a cell left out for now',
+    change: (p) => {
+      const next = applied(p, { do: 'add', part: libraryPart('slab-600') });
+      return applied(next, { do: 'where', item: 'slab-600', where: 'left out' });
+    },
+  },
+  {
+    name: 'open the case for the card',
+    change: (p) => ({ ...p, brief: { ...p.brief, card: 'open the case' } }),
+  },
+  { name: 'write a note', change: (p) => ({ ...p, note: 'Remember the washers.' }) },
+  { name: 'say what is in stock', change: (p) => items(p, () => ({ stock: 'have' })) },
+  { name: 'say what was paid', change: (p) => items(p, () => ({ paid: 1 })) },
+  { name: 'tick steps', change: (p) => ({ ...p, build: { done: ['measure-shell', 'x-y'] } }) },
+  {
+    name: 'note a trial',
+    change: (p) => ({ ...p, tried: [{ id: 'anything', holds: true, note: 'yes' }] }),
+  },
+  {
+    name: 'weigh the goals otherwise',
+    change: (p) => ({ ...p, brief: { ...p.brief, weights: { hours: 3 } } }),
+  },
+  {
+    name: 'a thicker power wire',
+    change: (p) => ({ ...p, power: { ...p.power, wireAwg: Math.max(14, p.power.wireAwg - 2) } }),
+  },
+  {
+    name: 'a brand-new cell',
+    change: (p) => ({ ...p, power: { ...p.power, health: 1 } }),
+  },
+  {
+    name: 'how a part is fixed',
+    change: (p) => ({
+      ...p,
+      layout: {
+        placements: p.layout.placements.map((q) => ({
+          ...q,
+          fixed: q.fixed ?? ('bracket' as const),
+        })),
+      },
+    }),
+  },
+  {
+    name: 'insulate what is bare',
+    change: (p) => applied(p, { do: 'insulate', item: p.kit.items[0]!.id }),
+  },
+];

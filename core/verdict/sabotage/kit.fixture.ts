@@ -1,0 +1,247 @@
+/** Spoilings of what was chosen: something missing, too weak, of the wrong kind. */
+import { libraryPart } from '../../catalogue';
+import { applied, type Part, type Project } from '../../model';
+import { type Case, type Kind, laidOut, withPart } from './kind.fixture';
+
+const without = (p: Project, id: string): Project => applied(p, { do: 'drop', item: id });
+
+/** Every item whose part a test accepts, dropped from the kit. */
+const dropped =
+  (wanted: (q: Part) => boolean, says: RegExp): Kind['cases'] =>
+  (p) =>
+    laidOut(p)
+      .filter((q) => wanted(q.part))
+      .map((q): Case => ({ where: q.id, spoilt: without(p, q.id), says }));
+
+const swapped =
+  (wanted: (q: Part) => boolean, to: string, says: RegExp): Kind['cases'] =>
+  (p) =>
+    laidOut(p)
+      .filter((q) => wanted(q.part) && q.part.id !== to)
+      .map((q): Case => ({
+        where: `${q.id} is ${to}`,
+        spoilt: applied(p, { do: 'swap', item: q.id, part: libraryPart(to) }),
+        says,
+      }));
+
+const changed =
+  (wanted: (q: Part) => boolean, change: (q: Part) => Part, says?: RegExp): Kind['cases'] =>
+  (p) =>
+    laidOut(p)
+      .filter((q) => wanted(q.part))
+      .map((q): Case => ({
+        where: q.id,
+        spoilt: withPart(p, q.part.id, change),
+        ...(says ? { says } : { ids: [q.id] }),
+      }));
+
+const added =
+  (id: string, says: RegExp): Kind['cases'] =>
+  (p) => [{ where: id, spoilt: applied(p, { do: 'add', part: libraryPart(id) }), says }];
+
+/** Boards that guard a cell, as if they did not. */
+const withoutGuards = (p: Project): Project =>
+  p.kit.parts.reduce(
+    (q, part) => withPart(q, part.id, ({ protects: _, ...rest }) => rest as Part),
+    p,
+  );
+const isPouch = (q: Part): boolean => q.cell?.kind === 'pouch';
+
+export const KIT_KINDS: readonly Kind[] = [
+  { name: 'no computer', makes: 'open', cases: dropped((q) => q.family === 'sbc', /computer/i) },
+  {
+    name: 'no cell',
+    makes: 'hit',
+    // A TV box without a cell is one fed from the wall.
+    cases: (p) =>
+      p.way === 'tv box' ? [] : dropped((q) => q.cell !== undefined, /cell|feeds|source/i)(p),
+  },
+  {
+    name: 'no charger and no rail',
+    makes: 'hit',
+    cases: dropped((q) => q.charger !== undefined, /charge|rail/i),
+  },
+  {
+    name: 'no screen and no television',
+    makes: 'open',
+    cases: dropped((q) => q.screen !== undefined, /picture|screen/i),
+  },
+  {
+    name: 'an amplifier left out of the chain of sound',
+    makes: 'hit',
+    cases: dropped((q) => q.amp !== undefined, /speaker|amp|sound/i),
+  },
+  {
+    name: 'switches taken away',
+    makes: 'hit',
+    cases: dropped((q) => q.family === 'switch' && !q.off, /nothing to press|switch/i),
+  },
+  {
+    name: 'a pack in series on a charger for one',
+    makes: 'hit',
+    cases: swapped(isPouch, 'pack-2s-2000', /series/i),
+  },
+  {
+    name: 'loose nickel cells on a lithium charger',
+    makes: 'hit',
+    cases: swapped((q) => q.cell !== undefined, 'bay-4', /loose cells|charger/i),
+  },
+  {
+    name: 'a cell far too small for the load',
+    makes: 'hit',
+    cases: swapped(isPouch, 'slab-300', /C|A /),
+  },
+  {
+    name: 'a cell thicker than its bay',
+    makes: 'hit',
+    cases: changed(isPouch, (q) => ({
+      ...q,
+      blocks: q.blocks.map((b) =>
+        b.kind === 'cell' ? { ...b, height: { ...b.height, mm: b.height.mm + 9 } } : b,
+      ),
+    })),
+  },
+  {
+    name: 'a bare cell without protection',
+    makes: 'hit',
+    cases: (p) =>
+      changed(
+        isPouch,
+        (q) => ({ ...q, cell: { ...q.cell!, bare: true } }),
+        /protection|guard/i,
+      )(p).map((c) => ({ ...c, spoilt: withoutGuards(c.spoilt) })),
+  },
+  {
+    name: 'a charge current over the cell',
+    makes: 'hit',
+    cases: (p) =>
+      laidOut(p)
+        .filter((q) => q.part.charger)
+        .map((q) => ({
+          where: q.id,
+          spoilt: applied(p, {
+            do: 'program',
+            item: q.id,
+            rProgOhm: q.part.charger!.kVolts / 8,
+          }),
+          says: /C allowed|charge/i,
+        })),
+  },
+  {
+    name: 'a converter too weak for the peak',
+    makes: 'hit',
+    cases: changed(
+      (q) => q.converter !== undefined,
+      (q) => ({ ...q, converter: { ...q.converter!, limitA: 0.15 } }),
+      /A/,
+    ),
+  },
+  {
+    name: 'a computer that draws more than anything gives',
+    makes: 'hit',
+    cases: changed(
+      (q) => q.family === 'sbc',
+      (q) => ({ ...q, draws: { menu: 12, game: 20, peak: 30 } }),
+      /A|V|collapse/,
+    ),
+  },
+  {
+    name: 'a speaker below what the amplifier bears',
+    makes: 'hit',
+    cases: changed(
+      (q) => q.speaker !== undefined,
+      (q) => ({ ...q, speaker: { ...q.speaker!, ohm: 1 } }),
+      /Ω/,
+    ),
+  },
+  {
+    name: 'unlike cells side by side',
+    makes: 'hit',
+    cases: (p) =>
+      laidOut(p).some((q) => isPouch(q.part)) ? added('slab-600', /unlike|alike/i)(p) : [],
+  },
+  {
+    name: 'a barrel socket for up to 12 V on the 5 V rail',
+    makes: 'hit',
+    cases: added('panel-barrel', /12|V/),
+  },
+  {
+    name: 'a screen on lines that others need',
+    makes: 'hit',
+    cases: swapped(
+      (q) => q.screen?.link === 'spi',
+      'pane-3-5-parallel',
+      /lines|wanted twice|hidden/i,
+    ),
+  },
+  {
+    name: 'a charging socket without its pull-downs',
+    makes: 'hit',
+    cases: added('panel-usb-c-bare', /pull-down|5\.1|C-to-C|resistor/i),
+  },
+  {
+    name: 'buttons through a board that is not there',
+    makes: 'hit',
+    cases: (p) =>
+      p.controls.inputs.length
+        ? (['usb', 'expander'] as const).map((route) => ({
+            where: route,
+            spoilt: { ...p, controls: { ...p.controls, route } },
+            says: /board|expander|controller|inputs/i,
+          }))
+        : [],
+  },
+  {
+    name: 'a computer whose card nobody can reach',
+    makes: 'hit',
+    cases: (p) => {
+      const { donor: _, ...rest } = p;
+      const shut: Project = { ...rest, brief: { ...p.brief, card: 'under a door' } };
+      const gone = laidOut(p).filter((q) => q.part.family === 'storage');
+      const spoilt = gone.reduce((q, at) => without(q, at.id), shut);
+      return [{ where: 'card', spoilt, says: /card/i }];
+    },
+  },
+  {
+    name: 'a television box without a way to the television',
+    makes: 'hit',
+    cases: (p) =>
+      p.way === 'tv box'
+        ? laidOut(p)
+            .filter((q) => q.part.family === 'sbc')
+            .map((q) => ({
+              where: q.id,
+              spoilt: applied(p, { do: 'reach', item: q.id, connector: 'hdmi', outside: false }),
+              says: /television/,
+            }))
+        : [],
+  },
+  {
+    name: 'a part bought and forgotten',
+    makes: 'hit',
+    cases: (p) =>
+      ['weave-adc', 'hub-2', 'sink-14'].map((id) => ({
+        where: id,
+        spoilt: applied(p, { do: 'add', part: libraryPart(id) }),
+        ids: [id],
+      })),
+  },
+  {
+    name: 'thin long power wires',
+    makes: 'hit',
+    cases: (p) => [
+      {
+        where: 'AWG 34, 1.5 m',
+        spoilt: { ...p, power: { ...p.power, wireAwg: 34, wireMm: 1500 } },
+        says: /V|rail/,
+      },
+    ],
+  },
+  {
+    name: 'a switch of 2 Ω in the supply',
+    makes: 'hit',
+    cases: (p) => [
+      { where: 'switch', spoilt: { ...p, power: { ...p.power, switchOhm: 2 } }, says: /V/ },
+    ],
+  },
+];

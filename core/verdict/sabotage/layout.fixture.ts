@@ -1,0 +1,182 @@
+/** Spoilings of where parts lie: forgotten, fallen out, lifted, turned, pushed. */
+import { sceneOf } from '../../fit';
+import type { Project } from '../../model';
+import { type Case, type Kind, laidOut, withPlacement } from './kind.fixture';
+
+/** How far beyond a limit, and short of it, a spoiling with a size is tried, mm. */
+export const BEYOND_MM = 0.2;
+
+const each = (
+  p: Project,
+  spoil: (id: string) => Project | undefined,
+  wanted: (at: ReturnType<typeof laidOut>[number]) => boolean = () => true,
+): Case[] =>
+  laidOut(p)
+    .filter(wanted)
+    .flatMap((at) => {
+      const spoilt = spoil(at.id);
+      return spoilt ? [{ where: at.id, spoilt, ids: [at.id] }] : [];
+    });
+
+const sizeOf = (p: Project): { w: number; h: number } => {
+  const walls = sceneOf(p).shell!.walls;
+  return { w: Math.max(...walls.map((q) => q.x0)), h: Math.max(...walls.map((q) => q.y0)) };
+};
+
+/** The shortest push of a part that makes one of its gaps too small by so much; negative: leaves that much. */
+export function pushed(p: Project, by: number): Case[] {
+  const out: Case[] = [];
+  const scene = sceneOf(p);
+  for (const { id, placement, part } of laidOut(p)) {
+    const at = scene.items.get(id);
+    if (!at || part.screen || 'item' in placement.on) continue;
+    // Towards the left wall until it is in it: the rim of the shell is where everybody measures.
+    const left = Math.min(...at.blocks.map((b) => b.solid.x0));
+    const wall = scene.shell!.body.wall.mm;
+    const mm = left - wall + by;
+    out.push({
+      where: `${id} ${mm.toFixed(1)} mm left`,
+      spoilt: withPlacement(p, id, { x: placement.x - mm }),
+      ids: [id],
+    });
+  }
+  return out;
+}
+
+export const LAYOUT_KINDS: readonly Kind[] = [
+  {
+    name: 'a part that was never laid out',
+    makes: 'hit',
+    cases: (p) =>
+      each(p, (id) => ({
+        ...p,
+        layout: { placements: p.layout.placements.filter((q) => q.item !== id) },
+      })).filter((c) => c.spoilt.layout.placements.length > 0),
+  },
+  {
+    name: 'a part outside the shell',
+    makes: 'hit',
+    cases: (p) => each(p, (id) => withPlacement(p, id, { x: sizeOf(p).w + 60 })),
+  },
+  {
+    name: 'a part lifted into the other half',
+    makes: 'hit',
+    cases: (p) =>
+      each(p, (id) => {
+        const now = p.layout.placements.find((q) => q.item === id)!;
+        return withPlacement(p, id, { lift: now.lift + 25 });
+      }),
+  },
+  {
+    name: 'a part pushed through the left wall by 0.2 mm',
+    makes: 'hit',
+    cases: (p) => pushed(p, BEYOND_MM),
+  },
+  {
+    name: 'a part laid on another',
+    makes: 'hit',
+    cases: (p) => {
+      const flat = laidOut(p).filter((q) => 'piece' in q.placement.on && !q.part.screen);
+      return flat.flatMap((a) =>
+        flat
+          .filter(
+            (b) =>
+              b.id !== a.id && JSON.stringify(b.placement.on) === JSON.stringify(a.placement.on),
+          )
+          .slice(0, 2)
+          .map((b) => ({
+            where: `${a.id} on ${b.id}`,
+            spoilt: withPlacement(p, a.id, { x: b.placement.x, y: b.placement.y }),
+            ids: [a.id],
+          })),
+      );
+    },
+  },
+  {
+    name: 'a screen that looks inward',
+    makes: 'hit',
+    cases: (p) =>
+      each(
+        p,
+        (id) => withPlacement(p, id, { up: 'in' }),
+        (q) => q.part.screen !== undefined,
+      ),
+  },
+  {
+    name: 'a screen beside its window',
+    makes: 'hit',
+    cases: (p) =>
+      laidOut(p)
+        .filter((q) => q.part.screen)
+        .flatMap((q) =>
+          [-8, 8].map((mm) => ({
+            where: `${q.id} ${mm} mm`,
+            spoilt: withPlacement(p, q.id, { x: q.placement.x + mm }),
+            ids: [q.id],
+          })),
+        ),
+  },
+  {
+    name: 'a charging socket that looks into the shell',
+    makes: 'hit',
+    cases: (p) =>
+      each(
+        p,
+        (id) => {
+          const now = p.layout.placements.find((q) => q.item === id)!;
+          const up = { x: now.x + 20, y: now.y + 25, turn: now.turn + 180 };
+          return withPlacement(p, id, up);
+        },
+        (q) => q.part.charger !== undefined && q.part.connectors.some((c) => c.outside),
+      ),
+  },
+  {
+    name: 'a socket too far from its wall for the plug',
+    makes: 'hit',
+    cases: (p) =>
+      each(
+        p,
+        (id) => {
+          const now = p.layout.placements.find((q) => q.item === id)!;
+          return withPlacement(p, id, { y: now.y + 4 });
+        },
+        (q) => q.part.charger !== undefined && q.part.connectors.some((c) => c.outside),
+      ),
+  },
+  {
+    name: 'a switch plate turned over',
+    makes: 'hit',
+    cases: (p) =>
+      each(
+        p,
+        (id) => withPlacement(p, id, { up: 'in' }),
+        (q) => q.part.family === 'switch' && !q.part.off,
+      ),
+  },
+  {
+    name: 'a switch plate in the other half',
+    makes: 'hit',
+    cases: (p) =>
+      each(
+        p,
+        (id) => {
+          const back = p.shell.bodies[0]!.pieces.find((q) => q.role === 'back');
+          return back && withPlacement(p, id, { on: { piece: back.id }, up: 'in', lift: 0 });
+        },
+        (q) => q.part.family === 'switch' && !q.part.off,
+      ).map((c) => ({ ...c, ids: [...c.ids!, ...c.spoilt.controls.inputs.map((i) => i.id)] })),
+  },
+  {
+    name: 'a switch plate 6 mm beside its keys',
+    makes: 'hit',
+    cases: (p) =>
+      each(
+        p,
+        (id) => {
+          const now = p.layout.placements.find((q) => q.item === id)!;
+          return withPlacement(p, id, { y: now.y - 6 });
+        },
+        (q) => q.part.family === 'switch' && !q.part.off,
+      ).map((c) => ({ ...c, ids: [...c.ids!, ...c.spoilt.controls.inputs.map((i) => i.id)] })),
+  },
+];

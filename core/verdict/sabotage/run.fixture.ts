@@ -1,0 +1,78 @@
+/** Runs every kind at every place of every clean build, and every harmless change, and counts. */
+import { demos } from '../../catalogue';
+import { type Finding, type Project, readProject } from '../../model';
+import { check } from '../check';
+import { CONTROLS_KINDS } from './controls.fixture';
+import { HARMLESS } from './harmless.fixture';
+import { type Case, type Kind, worsened } from './kind.fixture';
+import { KIT_KINDS } from './kit.fixture';
+import { LAYOUT_KINDS } from './layout.fixture';
+import { SHELL_KINDS } from './shell.fixture';
+
+export const KINDS: readonly Kind[] = [
+  ...LAYOUT_KINDS,
+  ...KIT_KINDS,
+  ...SHELL_KINDS,
+  ...CONTROLS_KINDS,
+];
+
+/** Builds that close, to be spoilt one way at a time. */
+export const cleanBuilds = (): Project[] => demos().slice(1);
+
+export interface Outcome {
+  build: string;
+  kind: string;
+  where: string;
+  /** Named by the verdict, refused on the way in, not noticed, or noticed without its name. */
+  is: 'named' | 'refused' | 'missed' | 'unnamed';
+  said: string[];
+}
+
+const words = (f: Finding): string => `${f.title}: ${f.what}`;
+const names = (f: Finding, c: Case): boolean =>
+  (c.ids?.some((id) => f.about.includes(id)) ?? false) || (c.says?.test(words(f)) ?? false);
+
+export function* sabotage(
+  builds: readonly Project[] = cleanBuilds(),
+  kinds: readonly Kind[] = KINDS,
+): Generator<Outcome> {
+  for (const p of builds) {
+    const before = check(p);
+    for (const kind of kinds) {
+      for (const c of kind.cases(p)) {
+        const base = { build: p.id, kind: kind.name, where: c.where };
+        const read = readProject(c.spoilt);
+        if (!read.ok) {
+          yield { ...base, is: 'refused', said: read.complaints.map((x) => x.sentence) };
+          continue;
+        }
+        const after = check(c.spoilt, before.checker);
+        const found = worsened(before.findings, after.findings, kind.makes);
+        const closes = kind.makes !== 'tight' && after.sentence.startsWith('Closes');
+        let is: Outcome['is'];
+        if (!found.length || closes) is = 'missed';
+        else if (found.some((f) => names(f, c))) is = 'named';
+        else is = 'unnamed';
+        yield { ...base, is, said: found.map(words) };
+      }
+    }
+  }
+}
+
+export interface FalseHit {
+  build: string;
+  change: string;
+  said: string[];
+}
+
+/** Harmless changes after which something is a hit that was none. */
+export function* falseHits(builds: readonly Project[] = cleanBuilds()): Generator<FalseHit | null> {
+  for (const p of builds) {
+    const hits = check(p).hits;
+    for (const { name, change } of HARMLESS) {
+      const after = check(change(p));
+      const found = after.findings.filter((f) => f.verdict === 'hit');
+      yield found.length > hits ? { build: p.id, change: name, said: found.map(words) } : null;
+    }
+  }
+}

@@ -1,0 +1,67 @@
+/**
+ * No false clear, no false hit: a slice of `npm run sabotage`. Every kind of spoiling is named at one
+ * place of each clean build, no harmless change makes a hit, and no check can be left out unnoticed.
+ */
+import { describe, expect, test } from '@jest/globals';
+import { Checker } from '../../fit';
+import { assembled, check } from '../check';
+import { REGISTRY } from '../registry';
+import { HARMLESS } from './harmless.fixture';
+import { worsened } from './kind.fixture';
+import { cleanBuilds, falseHits, KINDS, sabotage } from './run.fixture';
+
+/** One place of every kind: the first of each build. */
+const SLICE = KINDS.map((k) => ({
+  ...k,
+  cases: (p: Parameters<typeof k.cases>[0]) => k.cases(p).slice(0, 1),
+}));
+
+describe('the saboteur', () => {
+  const outcomes = [...sabotage(cleanBuilds(), SLICE)];
+  test('there are enough kinds, each with a place it can be applied', () => {
+    expect(KINDS.length).toBeGreaterThanOrEqual(60);
+    expect(new Set(KINDS.map((k) => k.name)).size).toBe(KINDS.length);
+    const tried = new Set(outcomes.map((o) => o.kind));
+    expect(KINDS.map((k) => k.name).filter((n) => !tried.has(n))).toEqual([]);
+  });
+  test('every spoiling is named by the verdict or refused on the way in', () => {
+    const bad = outcomes.filter((o) => o.is === 'missed' || o.is === 'unnamed');
+    expect(bad.map((o) => [o.build, o.kind, o.where, o.said])).toEqual([]);
+  });
+  test('no harmless change makes a hit', () => {
+    expect(HARMLESS.length).toBeGreaterThanOrEqual(25);
+    expect([...falseHits()].filter((f) => f !== null)).toEqual([]);
+  });
+  test('a clean build closes, in one sentence that says after how many cuts', () => {
+    for (const p of cleanBuilds()) expect(check(p).sentence).toMatch(/^Closes( after .+)?$/);
+  });
+});
+
+test('a check that is left out lets some spoiling through', () => {
+  const builds = cleanBuilds();
+  const spoilt = builds.flatMap((p) => {
+    const { findings, checker } = check(p);
+    return SLICE.flatMap((kind) =>
+      kind.cases(p).map((c) => ({ kind, c, findings, checker: new Checker(c.spoilt, checker) })),
+    );
+  });
+  const names = [
+    'fit',
+    'caps',
+    'buttons',
+    'power',
+    'chains',
+    'screws',
+    'switches',
+    'holes',
+    'seam',
+  ];
+  for (const name of names) {
+    const through = spoilt.some(({ kind, c, findings, checker }) => {
+      const without = assembled(c.spoilt, checker, false, [name]).findings;
+      return worsened(findings, without, kind.makes).length === 0;
+    });
+    expect([name, through]).toEqual([name, true]);
+  }
+  expect(REGISTRY.map((c) => c.name)).toEqual(expect.arrayContaining(names));
+});
