@@ -20,8 +20,9 @@ for (const [kind, n] of kinds) {
   const left = n.missed + n.unnamed ? `, ${n.missed} MISSED, ${n.unnamed} UNNAMED` : '';
   say(`${String(all).padStart(4)}  ${kind}: ${n.named} named, ${n.refused} refused${left}`);
 }
-for (const o of bad)
+for (const o of bad) {
   say(`${o.is}: ${o.build}, ${o.kind}, ${o.where}: ${o.said.join('; ') || 'nothing said'}`);
+}
 
 let changes = 0;
 const hits: string[] = [];

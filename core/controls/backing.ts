@@ -10,6 +10,7 @@ import {
   type Input,
   mm1,
   type Part,
+  type Placement,
   type Project,
   type WayOut,
 } from '../model';
@@ -178,18 +179,59 @@ export function backingFindings(scene: Scene): Finding[] {
     }));
 }
 
+/** A single switch of the kit that has no place, laid under each key that has none. */
+export function switchPlaces(scene: Scene, f: Finding): WayOut[] {
+  const { project } = scene;
+  const item = project.kit.items.find((i) => f.about.includes(i.id));
+  const part = project.kit.parts.find((q) => q.id === item?.part);
+  if (!item || !part || !isTactile(part)) return [];
+  return backings(scene)
+    .filter((b) => !b.on)
+    .flatMap(({ input, place }): WayOut[] => {
+      const placement = underKey(scene, input, place, item.id);
+      if (!placement) return [];
+      return [
+        {
+          id: `under-${item.id}-${input.id}`,
+          text: `Put ${item.name} under ${input.name}`,
+          cost: 'on a scrap of board, two wires',
+          changes: [{ do: 'stand', placement }],
+          effort: 0.5,
+        },
+      ];
+    });
+}
+
+/** Where a single switch lies under a key in a face: behind the middle of its hole, looking at it. */
+function underKey(scene: Scene, input: Input, place: Place, item: string): Placement | undefined {
+  const outward = outwardAt(scene, input);
+  const shell = scene.shell;
+  if (!shell || !outward || Math.abs(outward[2]) < 0.9) return undefined;
+  const piece = shell.body.pieces.find((q) => shell.sign(q.id) === Math.sign(outward[2]));
+  return (
+    piece && {
+      item,
+      on: { piece: piece.id },
+      x: Math.round(place.x * 10) / 10,
+      y: Math.round(place.y * 10) / 10,
+      turn: 0,
+      up: 'out',
+      stand: 'flat',
+      lift: PEG_LIFT_MM,
+      held: 'jig',
+    }
+  );
+}
+
 /** A tactile switch set under an input whose hole lies in a face. */
 export function tactileUnder(scene: Scene, input: Input, library: readonly Part[]): WayOut[] {
-  const shell = scene.shell;
-  const place = shell && inputPlace(scene, input);
-  const outward = place && outwardAt(scene, input);
-  if (!place || !outward || Math.abs(outward[2]) < 0.9) return [];
-  const piece = shell.body.pieces.find((q) => shell.sign(q.id) === Math.sign(outward[2]));
+  const place = inputPlace(scene, input);
   const [part] = library
     .filter((q) => q.family === 'switch' && q.inputs === 1 && isTactile(q))
     .sort((a, b) => Math.abs(tall(a) - USUAL_MM) - Math.abs(tall(b) - USUAL_MM));
-  if (!piece || !part) return [];
-  const item = freshId(scene.project, part.id);
+  const item = part && freshId(scene.project, part.id);
+  const placement = item && place && underKey(scene, input, place, item);
+  if (!part || !placement) return [];
   return [
     {
       id: `tactile-${input.id}`,
@@ -200,20 +242,7 @@ export function tactileUnder(scene: Scene, input: Input, library: readonly Part[
       changes: [
         ...(input.routed ? [] : [{ do: 'input' as const, input: { ...input, routed: true } }]),
         { do: 'add', part },
-        {
-          do: 'stand',
-          placement: {
-            item,
-            on: { piece: piece.id },
-            x: Math.round(place.x * 10) / 10,
-            y: Math.round(place.y * 10) / 10,
-            turn: 0,
-            up: 'out',
-            stand: 'flat',
-            lift: PEG_LIFT_MM,
-            held: 'jig',
-          },
-        },
+        { do: 'stand', placement },
       ],
       effort: 1.4,
     },

@@ -1,5 +1,12 @@
 export { buttonMap, controlsWays, type ButtonMap, type MappedInput } from './map';
-export { backingFindings, backings, backingWays, tactileUnder, type Backing } from './backing';
+export {
+  backingFindings,
+  backings,
+  backingWays,
+  switchPlaces,
+  tactileUnder,
+  type Backing,
+} from './backing';
 export { linesOf, type Lines, type Taken } from './lines';
 export { leastCost } from './assign';
 export { coverage, type FamilyCoverage } from './coverage';

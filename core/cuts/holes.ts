@@ -12,10 +12,19 @@ import {
   type Ring,
   roundPrism,
 } from '../geometry';
-import { type Finding, mm1, type Piece, type Ref, type SourceShare } from '../model';
+import {
+  appliedAll,
+  type Change,
+  type Finding,
+  mm1,
+  type Piece,
+  type Ref,
+  type SourceShare,
+  type WayOut,
+} from '../model';
+import { backings } from '../controls';
 import { innerRing, outerRing, wallName } from '../shell';
-import type { CutItem, Cutting } from './list';
-import { HAND_CUT_MM } from './list';
+import { type CutItem, type Cutting, cutting, HAND_CUT_MM } from './list';
 
 /** Web left between two holes so that it neither breaks nor bends, mm, by what the piece is of: typical. */
 export const WEB_MM: Readonly<Record<Piece['material'], number>> = {
@@ -364,3 +373,64 @@ function onWall(scene: Scene, judge: Judge, h: Hole): void {
     );
   }
 }
+
+/** Steps a hole is moved by, mm, the nearest first, in eight directions. */
+const STEPS_MM = [2, 3, 4, 6, 8, 11, 15, 20, 26];
+/** Moves offered. */
+const MOST = 3;
+
+/**
+ * A planned key hole moved to where it can be cut, with the single switch that stands behind it.
+ *
+ * Only what the holes themselves say is looked at here; each way is tried on the whole build after.
+ */
+export function holeWays(scene: Scene, f: Finding): WayOut[] {
+  const { project } = scene;
+  const input = project.controls.inputs.find(
+    (i) => refIds(f).includes(i.id) && !('opening' in i.at),
+  );
+  if (!input || 'opening' in input.at) return [];
+  const from = input.at;
+  const behind = backings(scene).find((b) => b.input.id === input.id)?.on?.item;
+  const alone = backings(scene).filter((b) => b.on?.item === behind).length === 1;
+  const placement = alone
+    ? project.layout.placements.find((q) => q.item === behind && 'piece' in q.on)
+    : undefined;
+  const out: WayOut[] = [];
+  for (const mm of STEPS_MM) {
+    for (let k = 0; k < 8 && out.length < MOST; k++) {
+      const [dx, dy] = [Math.cos((k * Math.PI) / 4) * mm, Math.sin((k * Math.PI) / 4) * mm];
+      const tenth = (v: number): number => Math.round(v * 10) / 10;
+      const at = { x: tenth(from.x + dx), y: tenth(from.y + dy) };
+      const changes: Change[] = [{ do: 'input', input: { ...input, at } }];
+      if (placement) {
+        const moved = { x: tenth(placement.x + dx), y: tenth(placement.y + dy) };
+        changes.push({ do: 'place', placement: { ...placement, ...moved } });
+      }
+      const next = appliedAll(project, changes);
+      const scene2 = { ...scene, project: next };
+      const still = holeFindings(scene2, cutting(next, scene2));
+      if (still.some((x) => refIds(x).includes(input.id))) continue;
+      out.push({
+        id: `move-hole-${input.id}-${mm}-${k}`,
+        text: `Move the hole of ${input.name} ${mm1(mm)} mm ${DIRECTIONS[k]}`,
+        cost: placement ? 'its switch moves with it' : 'its switch has to lie behind it',
+        changes,
+        effort: 1 + mm / 20,
+      });
+    }
+  }
+  return out;
+}
+const DIRECTIONS = [
+  'right',
+  'up and right',
+  'up',
+  'up and left',
+  'left',
+  'down and left',
+  'down',
+  'down and right',
+] as const;
+const refIds = (f: Finding): string[] =>
+  (f.refs ?? []).flatMap((r) => (r.is === 'input' ? [r.id] : []));

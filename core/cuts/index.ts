@@ -15,7 +15,7 @@ export {
   type Mark,
   type Sheet,
 } from './sheet';
-export { holeFindings, WEB_MM } from './holes';
+export { holeFindings, holeWays, WEB_MM } from './holes';
 export { cutOuts, templates, templateTitle } from './template';
 export { shellSheets } from './shellSheets';
 export { FIRST_FIELDS, measuringSheet, type SheetField } from './measuringSheet';

@@ -1,7 +1,6 @@
 /** What has no place yet: in the kit, neither laid out, nor outside the shell, nor left out for now. */
 import type { Finding, Part, WayOut } from '../model';
 import { partOf } from '../kit';
-import { firstPlace } from './handle';
 import type { Scene } from './scene';
 import type { SceneCheck } from './sceneCheck';
 
@@ -40,20 +39,7 @@ function findings(scene: Scene): Finding[] {
 function ways(scene: Scene, f: Finding): WayOut[] {
   const item = scene.project.kit.items.find((i) => f.about.includes(i.id));
   if (!item) return [];
-  const placement = firstPlace(scene.project, item.id);
-  const put: WayOut[] = placement
-    ? [
-        {
-          id: `put-${item.id}`,
-          text: `Lay ${item.name} out`,
-          cost: 'in the middle of its half; drag it from there',
-          changes: [{ do: 'stand', placement }],
-          effort: 1,
-        },
-      ]
-    : [];
   return [
-    ...put,
     {
       id: `outside-${item.id}`,
       text: `${item.name} stays outside the shell`,

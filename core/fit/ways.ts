@@ -6,11 +6,11 @@
 import { type Finding, type Part, refOf, type WayOut } from '../model';
 import { removals, thickness } from '../kit';
 import { seamCost, type ShellSolids, type StandingFeature } from '../shell';
-import type { Checker } from './checker';
+import { Checker } from './checker';
 import { CHECKS } from './checks';
 import { BARE_METAL_MM } from './clearance';
 import { notchable } from './closing';
-import { handled } from './handle';
+import { firstPlace, handled } from './handle';
 import { findPlaces, moveWords } from './moves';
 import { portKey } from './port';
 import { stepsAway } from './away';
@@ -73,6 +73,7 @@ export function proposals(
     }
     ways.push(...lower(at), ...strikes(at, finding), ...swaps(at, finding, library));
   }
+  if (finding.code === 'unplaced') ways.push(...laidIn(checker, finding, known));
   ways.push(
     ...trims(checker, finding),
     ...widen(finding, items),
@@ -84,6 +85,26 @@ export function proposals(
     ),
   );
   return { ways, ...(blocked ? { blocked } : {}) };
+}
+
+/** A part without a place, put where it fits: searched from the middle of the half it suits. */
+function laidIn(checker: Checker, finding: Finding, known: ReadonlyMap<string, number>): WayOut[] {
+  const { project } = checker.scene;
+  const item = project.kit.items.find((i) => finding.about.includes(i.id));
+  const first = item && firstPlace(project, item.id);
+  if (!item || !first) return [];
+  const stood = { ...project, layout: { placements: [...project.layout.placements, first] } };
+  const trial = new Checker(stood, checker);
+  const { found } = findPlaces(trial, { ...first, held: 'jig' }, finding, known);
+  const [nearest] = found;
+  const tried = nearest ? [first, nearest.placement] : [first];
+  return tried.map((placement, i): WayOut => ({
+    id: `put-${item.id}-${i}`,
+    text: `Put ${item.name} where it fits`,
+    cost: `${placement.x.toFixed(0)} mm from the left, ${placement.y.toFixed(0)} up; wires and access come next`,
+    changes: [{ do: 'stand', placement }],
+    effort: 1 + i / 10,
+  }));
 }
 
 /** For what cannot be put together: its hole opened to the parting line, or the part in the other half. */

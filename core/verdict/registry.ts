@@ -12,9 +12,10 @@ import {
   controlsWays,
   stackFindings,
   stackWays,
+  switchPlaces,
   tactileUnder,
 } from '../controls';
-import { type Cutting, cutting, holeFindings } from '../cuts';
+import { type Cutting, cutting, holeFindings, holeWays } from '../cuts';
 import { type Checker, closingFindings, proposals } from '../fit';
 import type { Finding, Part, Project, WayOut } from '../model';
 import { type PowerFigures, powerWays } from '../power';
@@ -99,7 +100,9 @@ export const REGISTRY: readonly BuildCheck[] = [
     ],
     eachBody: true,
     find: ({ checker }) => checker.findings(),
-    ways: scenic(wireProposals),
+    ways: scenic((on, f, offer) =>
+      f.code === 'unplaced' ? switchPlaces(on.checker.scene, f) : wireProposals(on, f, offer),
+    ),
   },
   {
     name: 'closing',
@@ -145,7 +148,7 @@ export const REGISTRY: readonly BuildCheck[] = [
     makes: ['hole'],
     eachBody: true,
     find: ({ checker, cuts }) => holeFindings(checker.scene, cuts),
-    ways: () => ({ ways: [] }),
+    ways: ({ checker }, f) => ({ ways: holeWays(checker.scene, f) }),
   },
   {
     name: 'seam',

@@ -41,10 +41,12 @@ const added =
 
 /** Boards that guard a cell, as if they did not. */
 const withoutGuards = (p: Project): Project =>
-  p.kit.parts.reduce(
-    (q, part) => withPart(q, part.id, ({ protects: _, ...rest }) => rest as Part),
-    p,
-  );
+  p.kit.parts.reduce((q, part) => withPart(q, part.id, unguarded), p);
+function unguarded(part: Part): Part {
+  const bare = { ...part };
+  delete bare.protects;
+  return bare;
+}
 const isPouch = (q: Part): boolean => q.cell?.kind === 'pouch';
 
 export const KIT_KINDS: readonly Kind[] = [
@@ -195,8 +197,8 @@ export const KIT_KINDS: readonly Kind[] = [
     name: 'a computer whose card nobody can reach',
     makes: 'hit',
     cases: (p) => {
-      const { donor: _, ...rest } = p;
-      const shut: Project = { ...rest, brief: { ...p.brief, card: 'under a door' } };
+      const shut: Project = { ...p, brief: { ...p.brief, card: 'under a door' } };
+      delete shut.donor;
       const gone = laidOut(p).filter((q) => q.part.family === 'storage');
       const spoilt = gone.reduce((q, at) => without(q, at.id), shut);
       return [{ where: 'card', spoilt, says: /card/i }];

@@ -13,6 +13,7 @@ import { PicturePlanner } from './PicturePlanner';
 import { PinTable } from './PinTable';
 import { Slimming } from './Slimming';
 import { SlimTo } from './SlimTo';
+import { WhereItIs } from './WhereItIs';
 
 export function Bench({ item, part }: { item: Item; part: Part }) {
   const { edit, library } = useBuild();
@@ -82,6 +83,7 @@ export function Bench({ item, part }: { item: Item; part: Part }) {
         <p className="note">
           {part.note} {thickness(part, item.struck).working[0]}
         </p>
+        <WhereItIs item={item} part={part} />
         {view === 'off' && (
           <>
             {part.blocks.some((b) => b.removable) && (

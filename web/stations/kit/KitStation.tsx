@@ -15,6 +15,9 @@ import { SwapView } from './SwapView';
 import { TreesView } from './TreesView';
 import { useWarmSwaps } from '../../workers/useBrief';
 import { useView, ViewTabs } from './views';
+import { whereWords } from './WhereItIs';
+
+const howKnown = (q: Part): string => (q.source === 'mine' ? 'measured' : 'typical');
 
 export default function KitStation() {
   const { doc, edit, library } = useBuild();
@@ -61,6 +64,7 @@ export default function KitStation() {
             <div className="list">
               {doc.kit.items.map((i) => {
                 const q = doc.kit.parts.find((x) => x.id === i.part)!;
+                const where = whereWords(doc, i, q);
                 return (
                   <div key={i.id} className={`row ${item?.id === i.id ? 'sel' : ''}`}>
                     <button
@@ -74,7 +78,7 @@ export default function KitStation() {
                       <span className="note">
                         {formatMm(planSize(q.blocks).w, 0)} × {formatMm(planSize(q.blocks).h, 0)} ×{' '}
                         {formatMm(thickness(q, i.struck).value, 1)} mm,{' '}
-                        {q.source === 'mine' ? 'measured' : 'typical'}
+                        {where ? <b>{where}</b> : howKnown(q)}
                       </span>
                     </button>
                     <Button
