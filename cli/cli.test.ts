@@ -100,6 +100,40 @@ describe('export', () => {
   });
 });
 
+test('ways out come as JSON as well, and a fault of the program is exit 3 in one sentence', async () => {
+  const r = await call(
+    'check',
+    'docs/examples/dabchick-2.json',
+    '--json',
+    '--ways',
+    '--seconds',
+    '60',
+  );
+  const said = JSON.parse(r.out);
+  const open = said.findings.filter((f: { verdict: string }) => f.verdict !== 'clear');
+  expect(said.withoutWays).toEqual([]);
+  for (const f of open) expect([f.title, f.ways.length > 0]).toEqual([f.title, true]);
+  expect((await call('check', 'docs/examples/wisp.json', '--ways', '--seconds', '-1')).code).toBe(
+    2,
+  );
+  let err = '';
+  const code = await run(['check', 'docs/examples/wisp.json'], {
+    out: () => {
+      throw new Error('the pipe broke');
+    },
+    err: (t) => {
+      err += t;
+    },
+  });
+  expect([code, err]).toEqual([3, 'A fault of the program, not of the file: the pipe broke\n']);
+});
+
+test('with no time at all, what was left out of the ways is named', async () => {
+  const r = await call('check', 'docs/examples/dabchick-2.json', '--ways', '--seconds', '0.0001');
+  expect(r.out).toContain('No time for ways out of: ');
+  expect(r.out).toContain('1.8 mm overlap');
+});
+
 test('the schema command prints the schema in docs/', async () => {
   expect(JSON.parse((await call('schema')).out)).toEqual(
     JSON.parse(readFileSync('docs/project.schema.json', 'utf8')),

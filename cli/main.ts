@@ -1,7 +1,8 @@
 /**
  * The headless door: the same checks and exports as the interface, for scripts.
  *
- * Exit 0: clean. 1: findings of severity hit. 2: bad input, with the field's path.
+ * Exit 0: it closes. 1: it does not, or something is still to choose. 2: bad input, with the field's
+ * path. 3: a fault of the program itself.
  */
 import { readFile, stat } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
@@ -16,7 +17,7 @@ import {
   readJson,
 } from '@deft/core/model';
 import { buildSteps } from '@deft/core/build';
-import { check, waysOut } from '@deft/core/verdict';
+import { type Check, check, type Ways, waysOut } from '@deft/core/verdict';
 import { exportFiles, EXPORTS, isExport } from './exports';
 import { writeAll } from './write';
 
@@ -25,7 +26,7 @@ export interface Io {
   err: (text: string) => void;
 }
 
-const USAGE = `deft-shell check FILE.json [--json] [--ways]
+const USAGE = `deft-shell check FILE.json [--json] [--ways [--seconds 60]]
 deft-shell export FILE.json --what ${EXPORTS.join('|')} --out DIR [--force] [--paper a4|letter]
 deft-shell schema
 `;
@@ -38,6 +39,7 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
       options: {
         json: { type: 'boolean' },
         ways: { type: 'boolean' },
+        seconds: { type: 'string' },
         what: { type: 'string' },
         out: { type: 'string' },
         force: { type: 'boolean' },
@@ -56,7 +58,10 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
     }
     if (!file) throw new BadInput('', `Name a file: deft-shell ${command} FILE.json`);
     if (command === 'check') {
-      return await checkFile(await readBuild(file), io, values.json ?? false, values.ways ?? false);
+      const seconds = Number(values.seconds ?? WAYS_SECONDS);
+      if (!(seconds > 0)) throw new BadInput('--seconds', 'Seconds are a number greater than 0.');
+      const budget = values.ways ? seconds : 0;
+      return checkFile(await readBuild(file), io, values.json ?? false, budget);
     }
     if (command === 'export') {
       if (!values.what || !isExport(values.what)) {
@@ -85,7 +90,8 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
       io.err(`${bad.message}\n${USAGE}`);
       return 2;
     }
-    throw e;
+    io.err(`A fault of the program, not of the file: ${bad.message ?? 'no more is known'}\n`);
+    return 3;
   }
 }
 
@@ -108,8 +114,24 @@ export async function readBuild(file: string): Promise<Project> {
 
 const MARK = { hit: 'HIT  ', tight: 'tight', clear: 'clear' } as const;
 
-async function checkFile(p: Project, io: Io, json: boolean, ways: boolean): Promise<number> {
+/** Ways out are sought for so long, s, unless somebody says otherwise. */
+const WAYS_SECONDS = 60;
+
+/** Ways out of what is open, the worst first, until the time is over; what was left out is named. */
+function waysOf(p: Project, c: Check, seconds: number): { of: Map<string, Ways>; left: string[] } {
+  const of = new Map<string, Ways>();
+  const left: string[] = [];
+  const until = Date.now() + seconds * 1000;
+  for (const f of c.findings.filter((x) => x.verdict !== 'clear')) {
+    if (Date.now() < until) of.set(f.id, waysOut(p, f, STARTER_PARTS, c));
+    else left.push(`${f.title}: ${f.what}`);
+  }
+  return { of, left };
+}
+
+function checkFile(p: Project, io: Io, json: boolean, seconds: number): number {
   const c = check(p);
+  const ways = waysOf(p, c, seconds);
   const steps = buildSteps(p, c.checker.scene);
   if (json) {
     const run =
@@ -124,7 +146,12 @@ async function checkFile(p: Project, io: Io, json: boolean, ways: boolean): Prom
           tight: c.tight,
           clear: c.clear,
           chance: c.chance,
-          findings: c.findings,
+          closes: c.closes,
+          findings: c.findings.map((f) => {
+            const found = ways.of.get(f.id);
+            return found ? { ...f, ways: found.ways, blocked: found.blocked } : f;
+          }),
+          ...(seconds > 0 ? { withoutWays: ways.left } : {}),
           cuts: c.cuts,
           pins: c.map.inputs.map((m) => ({
             input: m.input.id,
@@ -146,7 +173,7 @@ async function checkFile(p: Project, io: Io, json: boolean, ways: boolean): Prom
         2,
       )}\n`,
     );
-    return c.hits ? 1 : 0;
+    return c.closes ? 0 : 1;
   }
   io.out(
     `${p.name}\n${c.sentence}; ${c.clear} clear${c.hits ? '' : `; gaps alone: ${percent(c.chance)} to fit first time`}\n\n`,
@@ -157,11 +184,12 @@ async function checkFile(p: Project, io: Io, json: boolean, ways: boolean): Prom
       `${MARK[f.verdict]} ${f.station.padEnd(8)} ${f.title}${f.measure ? ` ± ${(2 * f.measure.sigma).toFixed(1)}` : ''}: ${f.what}\n`,
     );
     for (const line of f.why) io.out(`               ${line}\n`);
-    if (ways) {
-      const found = waysOut(p, f, STARTER_PARTS, c);
-      for (const w of found.ways) io.out(`            -> ${w.text} (${w.cost})\n`);
-      if (found.blocked) io.out(`            -- ${found.blocked}\n`);
-    }
+    const found = ways.of.get(f.id);
+    for (const w of found?.ways ?? []) io.out(`            -> ${w.text} (${w.cost})\n`);
+    if (found?.blocked) io.out(`            -- ${found.blocked}\n`);
+  }
+  if (seconds > 0 && ways.left.length) {
+    io.out(`\nNo time for ways out of: ${ways.left.join('; ')}. Give it --seconds.\n`);
   }
   io.out('\nCuts\n');
   for (const o of c.cuts.openings) {
@@ -183,5 +211,5 @@ async function checkFile(p: Project, io: Io, json: boolean, ways: boolean): Prom
   io.out(
     `\nButtons\n  ${c.map.total.working[0]}\n\nSteps: ${steps.length}, ${steps.filter((s) => s.done).length} done\n`,
   );
-  return c.hits ? 1 : 0;
+  return c.closes ? 0 : 1;
 }

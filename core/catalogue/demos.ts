@@ -463,6 +463,7 @@ export function wisp(): Project {
     faceHole('keys', 'face key', 'button', centred(133.5, 62, 'made'), circle(8, 'made'), {
       row: { count: 4, pitch: length(11, 'made'), along: 'x' },
     }),
+    faceHole('grille', 'speaker holes', 'speaker', centred(150, 20, 'made'), circle(16, 'made')),
   );
   back.features.push(
     post('corner-posts', 'screw post', centred(7, 7, 'made'), 6.5, 10, {

@@ -241,3 +241,36 @@ describe('sheets', () => {
     }
   });
 });
+
+test('distances start at the outline’s real edge, wherever its corner was put', () => {
+  const body = done.shell.bodies[0]!;
+  const moved = (dx: number, dy: number): Project => ({
+    ...done,
+    controls: {
+      ...done.controls,
+      inputs: done.controls.inputs.map((i) =>
+        'opening' in i.at ? i : { ...i, at: { x: i.at.x + dx, y: i.at.y + dy } },
+      ),
+    },
+    shell: {
+      bodies: [
+        {
+          ...body,
+          outline: {
+            kind: 'points',
+            u: 0.03,
+            r: body.outline.r,
+            points: [
+              [dx, dy],
+              [172 + dx, dy],
+              [172 + dx, 90 + dy],
+              [dx, 90 + dy],
+            ],
+          },
+        },
+      ],
+    },
+  });
+  const key = (p: Project) => cutting(p).openings.find((o) => o.key === 'input/shoulder-l')!.from;
+  expect(key(moved(30, 12))).toEqual(key(done));
+});

@@ -190,16 +190,22 @@ function fromOuter(
   halfW: number,
   halfH: number,
 ): [FromEdge, FromEdge] {
-  const { w, h } = sizeOf(scene);
+  const { x0, x1, y0, y1 } = edgesOf(scene);
   return [
-    x <= w / 2 ? { edge: 'left', mm: x - halfW } : { edge: 'right', mm: w - x - halfW },
-    y <= h / 2 ? { edge: 'bottom', mm: y - halfH } : { edge: 'top', mm: h - y - halfH },
+    x <= (x0 + x1) / 2
+      ? { edge: 'left', mm: x - x0 - halfW }
+      : { edge: 'right', mm: x1 - x - halfW },
+    y <= (y0 + y1) / 2
+      ? { edge: 'bottom', mm: y - y0 - halfH }
+      : { edge: 'top', mm: y1 - y - halfH },
   ];
 }
 
-const sizeOf = (scene: Scene): { w: number; h: number } => {
-  const pts = scene.shell!.walls;
-  return { w: Math.max(...pts.map((p) => p.x0)), h: Math.max(...pts.map((p) => p.y0)) };
+/** Where the outline really begins and ends: its corner need not lie at 0, 0. */
+const edgesOf = (scene: Scene) => {
+  const xs = scene.shell!.walls.map((w) => w.x0);
+  const ys = scene.shell!.walls.map((w) => w.y0);
+  return { x0: Math.min(...xs), x1: Math.max(...xs), y0: Math.min(...ys), y1: Math.max(...ys) };
 };
 
 function windows(p: Project, scene: Scene): CutItem[] {

@@ -17,7 +17,10 @@ function findings(scene: Scene): Finding[] {
     if (!at.part.speaker) continue;
     const [x, y, d] = coneOf(at);
     const holes = scene.shell.openings.face.filter((o) => o.use === 'speaker');
-    if (!holes.length) continue;
+    if (!holes.length) {
+      if (scene.project.way !== 'open plate') out.push(shutIn(at, x, y));
+      continue;
+    }
     const near = holes
       .map((o) => ({ o, off: o.piece === at.piece ? Math.hypot(o.x - x, o.y - y) : Infinity }))
       .sort((p, q) => p.off - q.off)[0]!;
@@ -60,6 +63,20 @@ function findings(scene: Scene): Finding[] {
   }
   return out;
 }
+
+/** A speaker behind a face that nobody opened for it. */
+const shutIn = (at: PlacedItem, x: number, y: number): Finding => ({
+  id: `grille:${at.item.id}`,
+  station: 'fit',
+  check: 'grille',
+  code: 'no-grille',
+  verdict: 'tight',
+  title: 'No holes for its sound',
+  what: `${at.item.name} plays into a closed shell.`,
+  why: ['Add a grille in front of it in Shell: about a third of its cone open is usual (typical).'],
+  about: [at.item.id],
+  at: { x, y, z: at.solids[0]!.z1 },
+});
 
 /** Middle and width of a speaker's face in the build's x, y. */
 function coneOf(at: PlacedItem): [number, number, number] {

@@ -43,14 +43,17 @@ export function portOpening(scene: Scene, at: PlacedItem, mouth: Mouth): PortOpe
   // A socket that reaches into the wall needs the opening to let its own body through.
   const block =
     mouth.block === undefined ? undefined : at.blocks.find((b) => b.block.id === mouth.block);
-  if (block && mouth.recess! < scene.shell.body.wall.mm) {
+  let bodied = false;
+  // A mouth given on the board itself has no body of its own to let through.
+  if (block?.block.kind === 'connector' && mouth.recess! < scene.shell.body.wall.mm) {
     const [low, high] = blockBox(block.block);
     const bodyH = at.pose.stand === 'flat' ? high[2] - low[2] : h;
     const bodyW =
       Math.abs(mouth.wall.ux) > 0.5
         ? block.solid.x1 - block.solid.x0
         : block.solid.y1 - block.solid.y0;
-    if (bodyW > w || bodyH > h) {
+    bodied = bodyW > w || bodyH > h;
+    if (bodied) {
       why.push(
         `the socket's own body ${bodyW.toFixed(1)} × ${bodyH.toFixed(1)} mm reaches into the wall`,
       );
@@ -58,7 +61,8 @@ export function portOpening(scene: Scene, at: PlacedItem, mouth: Mouth): PortOpe
     w = Math.max(w, bodyW);
     h = Math.max(h, bodyH);
   }
-  const round = plug.round && !block;
+  // A round plug gets a round hole, unless a square body comes through it.
+  const round = plug.round && !bodied;
   const need: PortOpening = {
     key,
     wall: mouth.wall.index,

@@ -91,8 +91,68 @@ function outlet(scene: Scene, a: Actuator): Outlet | undefined {
   return { recess: found.off, where: 'wall', open: hole !== undefined };
 }
 
+/** A thumb wheel: a flat round cap that is wider than the body it turns on. */
+function wheelOf(at: PlacedItem): PlacedBlock | undefined {
+  if (at.part.family !== 'hardware' || at.part.pads.length < 3) return undefined;
+  return at.blocks.find((b) => b.block.kind === 'cap' && b.block.plan.kind === 'circle');
+}
+
+/** A wheel's rim has to come to a wall somewhere, at an opening. */
+function wheelFindings(scene: Scene): Finding[] {
+  return [...scene.items.values()].flatMap((at): Finding[] => {
+    const wheel = wheelOf(at);
+    if (!wheel) return [];
+    const s = wheel.solid;
+    const [x, y, z] = [(s.x0 + s.x1) / 2, (s.y0 + s.y1) / 2, (s.z0 + s.z1) / 2];
+    const r = Math.max(s.x1 - s.x0, s.y1 - s.y0) / 2;
+    const { walls, openings } = scene.shell!;
+    const rims = walls
+      .map((w) => ({
+        w,
+        behind: (w.x0 - x) * w.nx + (w.y0 - y) * w.ny - r,
+        u: (x - w.x0) * w.ux + (y - w.y0) * w.uy,
+      }))
+      .filter(({ u, w }) => u > 0 && u < w.length)
+      .sort((a, b) => a.behind - b.behind);
+    const nearest = rims[0];
+    const open = rims.some(
+      ({ w, behind, u }) =>
+        behind <= FINGER_MM &&
+        openings.wall.some(
+          (o) =>
+            o.wall === w.index && Math.abs(o.u - u) < o.w / 2 && Math.abs(o.v - z) < o.h / 2 + 1,
+        ),
+    );
+    if (open) return [];
+    const far = !nearest || nearest.behind > FINGER_MM;
+    return [
+      {
+        id: `reach:${at.item.id}`,
+        station: 'fit',
+        check: 'reach',
+        code: far ? 'looks-inward' : 'no-slot',
+        verdict: 'hit',
+        title: far ? 'Out of reach' : 'No opening for it',
+        what: `${wheel.solid.name} does not come out of the shell.`,
+        why: [
+          far
+            ? `Its rim lies ${mm1(nearest?.behind ?? 0)} mm behind the nearest outer face; a finger reaches about ${FINGER_MM} mm in (typical).`
+            : 'Add a slot for its rim in Shell: as long as the chord that stands out, 0.4 mm all round.',
+        ],
+        about: [at.item.id],
+        refs: [{ is: 'block', item: at.item.id, block: wheel.block.id }],
+        at: { x, y, z },
+      },
+    ];
+  });
+}
+
 function findings(scene: Scene): Finding[] {
   if (!scene.shell || scene.project.way === 'open plate') return [];
+  return [...leverFindings(scene), ...wheelFindings(scene)];
+}
+
+function leverFindings(scene: Scene): Finding[] {
   return [...scene.items.values()]
     .filter((at) => isMoved(at.part))
     .flatMap((at): Finding[] => {

@@ -25,7 +25,7 @@ export {
 } from './solids';
 export { depthAt, floorStrips, given, wallSlabs, type FloorStrip } from './curved';
 export { screwFindings } from './screws';
-export { SEAM_GAPES_MM, SEAM_MM, seamFindings } from './seam';
+export { SEAM_GAPES_MM, SEAM_MM, seamFindings, supportFindings } from './seam';
 export { between, hingeFindings, rolled, section, sideOf } from './hinge';
 export { donorFindings, keptPart, openingLedger, type Ledger } from './kept';
 export {

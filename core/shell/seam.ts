@@ -3,7 +3,7 @@
  * seam without one.
  */
 import { formatMm, type Finding } from '../model';
-import { longestSpan } from './closing';
+import { backingCost, longestSpan } from './closing';
 import type { ShellSolids, StandingFeature } from './solids';
 import { outerRing } from './walls';
 
@@ -68,3 +68,45 @@ export function seamFindings(shell: ShellSolids): Finding[] {
     },
   ];
 }
+
+/** A support cut lower than this below its height no longer carries anything, mm. */
+const CARRIES_MM = 0.5;
+
+/** Key supports that were cut down, and the keys nothing else backs. */
+export function supportFindings(shell: ShellSolids): Finding[] {
+  return shell.features
+    .filter((f) => f.feature.purpose === 'button support' && f.full - f.height > CARRIES_MM)
+    .flatMap((f): Finding[] => {
+      const lost = backingCost(shell, { ...f, height: f.full });
+      const bare = lost !== undefined && backsAlone(shell, f);
+      if (!bare) return [];
+      return [
+        {
+          id: `support:${f.id}`,
+          station: 'fit',
+          check: 'seam',
+          code: 'support-cut',
+          verdict: 'tight',
+          title: 'Keys without backing',
+          what: `${f.name} is cut down, and no other support stands there.`,
+          why: [
+            `${lost}. A thumb presses with 10 to 15 N (typical): screw the plate down instead.`,
+          ],
+          about: [f.id],
+          refs: [{ is: 'feature', id: f.id }],
+          at: { x: f.x, y: f.y, z: f.z0 },
+        },
+      ];
+    });
+}
+
+const backsAlone = (shell: ShellSolids, post: StandingFeature): boolean =>
+  !shell.features.some(
+    (f) =>
+      f.id !== post.id &&
+      f.feature.purpose === 'button support' &&
+      f.full - f.height <= CARRIES_MM &&
+      Math.hypot(f.x - post.x, f.y - post.y) < BACKS_TOO_MM,
+  );
+/** Another support so near carries the same keys, mm. */
+const BACKS_TOO_MM = 24;

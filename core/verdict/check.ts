@@ -18,6 +18,8 @@ export interface Check {
   /** The build's chance of closing first time: every fit finding together, shared readings counted once. */
   readonly chance: number;
   sentence: string;
+  /** Laid out, nothing is a hit and nothing is still to choose. */
+  closes: boolean;
   byStation: Partial<Record<Station, { hits: number; tight: number }>>;
   map: ButtonMap;
   power: PowerFigures;
@@ -70,6 +72,7 @@ export function assembled(
       return (chance ??= buildChance(findings).value);
     },
     sentence: sentence(p, findings, uncut),
+    closes: closes(p, findings),
     byStation,
     map,
     power,
@@ -79,13 +82,23 @@ export function assembled(
   };
 }
 
+/** Something of a chain that nothing was chosen for yet. */
+const stillToChoose = (findings: readonly Finding[]): number =>
+  findings.filter((f) => f.check === 'chain' && f.verdict === 'tight').length;
+
+const closes = (p: Project, findings: readonly Finding[]): boolean =>
+  p.shell.bodies.length > 0 &&
+  p.layout.placements.length > 0 &&
+  !findings.some((f) => f.verdict === 'hit') &&
+  stillToChoose(findings) === 0;
+
 /** What is decided but not done is never called closed without saying so. */
 function sentence(p: Project, findings: readonly Finding[], uncut: number): string {
   const hits = findings.filter((f) => f.verdict === 'hit').length;
   const tight = findings.filter((f) => f.verdict === 'tight').length;
   if (!bodyOf(p)) return 'Not measured yet';
   if (!p.layout.placements.length) return 'Nothing laid out yet';
-  const open = findings.filter((f) => f.check === 'chain' && f.verdict === 'tight').length;
+  const open = stillToChoose(findings);
   if (!hits && open) return `Not ready: ${open} still to choose`;
   if (hits) {
     return `Not ready: ${hits} ${hits === 1 ? 'hit' : 'hits'}${tight ? `, ${tight} tight` : ''}`;

@@ -18,8 +18,15 @@ import {
 import { type Cutting, cutting, holeFindings, holeWays } from '../cuts';
 import { type Checker, closingFindings, proposals } from '../fit';
 import type { Finding, Part, Project, WayOut } from '../model';
-import { type PowerFigures, powerWays } from '../power';
-import { donorFindings, hingeFindings, screwFindings, seamFindings, shellWays } from '../shell';
+import { beliefFindings, type PowerFigures, powerWays } from '../power';
+import {
+  donorFindings,
+  hingeFindings,
+  screwFindings,
+  seamFindings,
+  shellWays,
+  supportFindings,
+} from '../shell';
 import { type Wiring, wireWays } from '../wiring';
 import { inBody, otherBodies } from './bodies';
 
@@ -154,13 +161,14 @@ export const REGISTRY: readonly BuildCheck[] = [
     name: 'seam',
     makes: ['seam'],
     eachBody: true,
-    find: ({ checker }) => (checker.scene.shell ? seamFindings(checker.scene.shell) : []),
+    find: ({ checker: { scene } }) =>
+      scene.shell ? [...seamFindings(scene.shell), ...supportFindings(scene.shell)] : [],
     ways: () => ({ ways: [] }),
   },
   {
     name: 'power',
     makes: ['charge', 'rail', 'supply', 'hours'],
-    find: ({ power }) => power.findings,
+    find: ({ power, project }) => [...power.findings, ...beliefFindings(project)],
     ways: ({ project }, f, { library }) => ({ ways: powerWays(project, f, library) }),
   },
   {

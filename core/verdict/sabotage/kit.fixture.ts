@@ -229,6 +229,41 @@ export const KIT_KINDS: readonly Kind[] = [
       })),
   },
   {
+    name: 'a capacity that its size cannot hold',
+    makes: 'hit',
+    cases: changed(isPouch, (q) => ({
+      ...q,
+      cell: { ...q.cell!, capacityAh: 3 * q.cell!.capacityAh },
+    })),
+  },
+  {
+    name: 'a cell that may not be drawn so hard',
+    makes: 'hit',
+    cases: changed(isPouch, (q) => ({ ...q, cell: { ...q.cell!, maxDischargeC: 0.1 } })),
+  },
+  {
+    name: 'a converter that stops before the cell is empty',
+    makes: 'hit',
+    cases: changed(
+      (q) => q.converter !== undefined,
+      (q) => ({ ...q, converter: { ...q.converter!, minInV: 3.9 } }),
+    ),
+  },
+  {
+    name: 'a worn-out cell',
+    makes: 'hit',
+    cases: (p) =>
+      !p.kit.parts.some(isPouch)
+        ? []
+        : [
+            {
+              where: 'health',
+              spoilt: { ...p, power: { ...p.power, health: 0.21 } },
+              says: /h |C/,
+            },
+          ],
+  },
+  {
     name: 'thin long power wires',
     makes: 'hit',
     cases: (p) => [

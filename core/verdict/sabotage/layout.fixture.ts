@@ -1,6 +1,7 @@
 /** Spoilings of where parts lie: forgotten, fallen out, lifted, turned, pushed. */
 import { sceneOf } from '../../fit';
-import type { Project } from '../../model';
+import { libraryPart } from '../../catalogue';
+import { applied, type Project } from '../../model';
 import { type Case, type Kind, laidOut, withPlacement } from './kind.fixture';
 
 /** How far beyond a limit, and short of it, a spoiling with a size is tried, mm. */
@@ -43,7 +44,59 @@ export function pushed(p: Project, by: number): Case[] {
   return out;
 }
 
+const wheel = (p: Project, x: number, y: number): Project => {
+  const back = p.shell.bodies[0]!.pieces.find((q) => q.role === 'back')!;
+  return applied(applied(p, { do: 'add', part: libraryPart('pot-wheel') }), {
+    do: 'stand',
+    placement: {
+      item: 'pot-wheel',
+      on: { piece: back.id },
+      x,
+      y,
+      turn: 0,
+      up: 'in',
+      stand: 'flat',
+      lift: 0,
+      held: 'hand',
+    },
+  });
+};
+
 export const LAYOUT_KINDS: readonly Kind[] = [
+  {
+    name: 'a volume wheel nobody can turn',
+    makes: 'hit',
+    cases: (p) =>
+      [0.3, 0.5, 0.7].map((share) => ({
+        where: `${share} of the width`,
+        spoilt: wheel(p, share * sizeOf(p).w, 0.5 * sizeOf(p).h),
+        ids: ['pot-wheel'],
+      })),
+  },
+  {
+    name: 'a speaker behind a closed face',
+    makes: 'tight',
+    cases: (p) =>
+      laidOut(p)
+        .filter((q) => q.part.speaker)
+        .map((q) => ({
+          where: q.id,
+          spoilt: {
+            ...p,
+            shell: {
+              ...p.shell,
+              bodies: p.shell.bodies.map((b) => ({
+                ...b,
+                pieces: b.pieces.map((x) => ({
+                  ...x,
+                  openings: x.openings.filter((o) => o.use !== 'speaker'),
+                })),
+              })),
+            },
+          },
+          ids: [q.id],
+        })),
+  },
   {
     name: 'a part that was never laid out',
     makes: 'hit',

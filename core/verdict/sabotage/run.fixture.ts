@@ -48,7 +48,7 @@ export function* sabotage(
         }
         const after = check(c.spoilt, before.checker);
         const found = worsened(before.findings, after.findings, kind.makes);
-        const closes = kind.makes !== 'tight' && after.sentence.startsWith('Closes');
+        const closes = kind.makes !== 'tight' && after.closes;
         let is: Outcome['is'];
         if (!found.length || closes) is = 'missed';
         else if (found.some((f) => names(f, c))) is = 'named';

@@ -93,6 +93,16 @@ export const SHELL_KINDS: readonly Kind[] = [
     },
   },
   {
+    name: 'the key supports cut away',
+    makes: 'tight',
+    cases: (p) => {
+      const all = sceneOf(p).shell!.features.filter((f) => f.feature.purpose === 'button support');
+      return all.length
+        ? [{ where: `${all.length} supports`, spoilt: trimmed(p, all), ids: all.map((f) => f.id) }]
+        : [];
+    },
+  },
+  {
     name: 'a donor whose closing posts are broken off',
     makes: 'hit',
     cases: (p) =>
