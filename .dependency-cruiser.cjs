@@ -41,6 +41,13 @@ module.exports = {
       to: { path: '^core/', pathNot: '/index\\.ts$' },
     },
     {
+      name: 'declared-where-used',
+      severity: 'error',
+      comment: 'A package that is used is named in the package.json of the workspace that uses it.',
+      from: { pathNot: '\\.(test|fixture|bench)\\.ts$' },
+      to: { dependencyTypes: ['npm-no-pkg', 'npm-unknown'] },
+    },
+    {
       name: 'web-and-server-apart',
       severity: 'error',
       from: { path: '^web/' },

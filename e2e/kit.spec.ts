@@ -76,14 +76,14 @@ test('the bill: a board that is there for less, the goal, and the same total as 
   const paid = bill.getByRole('spinbutton', { name: 'Paid for Teasel' });
   await paid.fill('20');
   await paid.press('Enter');
-  await expect(bill.getByText('77.00', { exact: true })).toBeVisible();
+  await expect(bill.getByText('77.10', { exact: true })).toBeVisible();
   await expect(
-    bill.getByText('23.00 paid or ordered, 3.00 of it for the donor, 54.00 still to buy.'),
+    bill.getByText('23.00 paid or ordered, 3.00 of it for the donor, 54.10 still to buy.'),
   ).toBeVisible();
   const goal = bill.getByRole('spinbutton', { name: 'Cost goal' });
   await goal.fill('70');
   await goal.press('Enter');
-  await expect(bill.getByText('7.00 over the 70 you set')).toBeVisible();
+  await expect(bill.getByText('7.10 over the 70 you set')).toBeVisible();
   const [file] = await Promise.all([
     page.waitForEvent('download'),
     bill.getByRole('button', { name: 'CSV' }).click(),
@@ -93,5 +93,5 @@ test('the bill: a board that is there for less, the goal, and the same total as 
       .trim()
       .split('\r\n')
       .at(-1),
-  ).toMatch(/^total,.*,77,145$/);
+  ).toMatch(/^total,.*,77\.1,145$/);
 });

@@ -48,6 +48,10 @@ try {
   if (wants('types')) await gate('Types', bin('tsc'), ['--noEmit', '-p', 'tsconfig.json']);
   if (wants('lint')) {
     await gate('Layout', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+    await gate('Third-party terms', process.execPath, [
+      join(ROOT, 'scripts/thirdParty.mjs'),
+      '--check',
+    ]);
     await gate('Lint', bin('eslint'), [
       '.',
       '--cache',
