@@ -51,7 +51,10 @@ export function powerFigures(p: Project): PowerFigures {
   if (!energy.loads.length) return out;
   const { pack, converter, charger } = energy;
   // What is missing is said by the energy chain.
-  if (!pack) return out;
+  if (!pack) {
+    if (p.power.source === 'wall') fromWall(p, out);
+    return out;
+  }
   if (!converter) return out;
   const c = converter.part.converter;
   out.findings.push(...window(energy));
@@ -118,6 +121,30 @@ export function powerFigures(p: Project): PowerFigures {
     out.findings.push(chargeFinding(out.charge, energy, pack.maxChargeC));
   }
   return out;
+}
+
+/** A closed wall supply of this class: volts at its plug, and what it gives, A. Typical. */
+const WALL = { volts: 5, amps: 3 } as const;
+
+/** Fed from the wall alone: the rail at a peak through its own wires, and the supply's limit. */
+function fromWall(p: Project, out: PowerFigures): void {
+  out.rail = rail(p, out.watts.peak, WALL.volts);
+  const { amps } = out.rail.value;
+  out.findings.push(railFinding(out.rail, out.energy));
+  if (!(amps > WALL.amps)) return;
+  out.findings.push(
+    finding(
+      'wall',
+      'hit',
+      'supply',
+      `${amps.toFixed(1)} A at a peak, about ${WALL.amps} A from a wall supply`,
+      'The wall supply cannot give the peak load.',
+      [
+        `${out.watts.peak.toFixed(1)} W at ${out.rail.value.volts.toFixed(2)} V; a closed 5 V supply gives up to ${WALL.amps} A (typical: read yours).`,
+      ],
+      out.energy.loads.map((l) => l.item.id),
+    ),
+  );
 }
 
 function window(e: Energy): Finding[] {

@@ -37,7 +37,7 @@ const changed =
 
 const added =
   (id: string, says: RegExp): Kind['cases'] =>
-  (p) => [{ where: id, spoilt: applied(p, { do: 'add', part: libraryPart(id) }), says }];
+  (p) => [{ where: id, spoilt: applied(p, { do: 'add', part: libraryPart(id) }), says, ids: [id] }];
 
 /** Boards that guard a cell, as if they did not. */
 const withoutGuards = (p: Project): Project =>

@@ -2,6 +2,7 @@
 import { demos } from '../../catalogue';
 import { type Finding, type Project, readProject } from '../../model';
 import { check } from '../check';
+import { fedFromTheWall, grafted } from './builds.fixture';
 import { CONTROLS_KINDS } from './controls.fixture';
 import { HARMLESS } from './harmless.fixture';
 import { type Case, type Kind, worsened } from './kind.fixture';
@@ -17,7 +18,7 @@ export const KINDS: readonly Kind[] = [
 ];
 
 /** Builds that close, to be spoilt one way at a time. */
-export const cleanBuilds = (): Project[] => demos().slice(1);
+export const cleanBuilds = (): Project[] => [...demos().slice(1), fedFromTheWall(), grafted()];
 
 export interface Outcome {
   build: string;
