@@ -47,6 +47,21 @@ export const CONTROLS_KINDS: readonly Kind[] = [
         })),
   },
   {
+    name: 'a key and its switch 0.2 mm too near the side wall',
+    makes: 'hit',
+    cases: (p) => {
+      const key = own(p).find((i) => !('opening' in i.at) && i.hole !== undefined);
+      const at = key && p.layout.placements.find((q) => !('opening' in key.at) && q.x === key.at.x);
+      if (!key || !at) return [];
+      // Half its hole with a quarter of a millimetre of play, and the wall: 0.2 mm less.
+      const x = p.shell.bodies[0]!.wall.mm + key.hole! / 2 + 0.25 - 0.2;
+      const spoilt = withInput(withPlacement(p, at.item, { x, y: 26 }), key.id, {
+        at: { x, y: 26 },
+      });
+      return [{ where: key.id, spoilt, ids: [key.id] }];
+    },
+  },
+  {
     name: 'an input nobody gave a way',
     makes: 'hit',
     cases: (p) =>
