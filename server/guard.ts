@@ -1,6 +1,9 @@
 /** Who may talk to the server: this machine's browser, on our own address, and nobody through it. */
-import { randomBytes, scryptSync, timingSafeEqual } from 'node:crypto';
-import type { NextFunction, Request, Response } from 'express';
+import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
+import { promisify } from 'node:util';
+import { type NextFunction, type Request, type Response, Router, urlencoded } from 'express';
+import { rateLimit } from 'express-rate-limit';
+import session from 'express-session';
 import { Refusal } from './errors';
 
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '[::1]', '::1']);
@@ -33,39 +36,76 @@ export function sameSite(host: string) {
 }
 
 const COOKIE = 'deft-session';
-const PAGE =
-  '<!doctype html><html lang="en"><meta charset="utf-8"><title>Deft Shell</title><form method="post" action="/login"><label>Password <input name="password" type="password" autofocus></label> <button>Open</button></form></html>';
+const SESSION_MS = 12 * 60 * 60 * 1000;
+/** Wrong passwords a minute before the door stays shut for the rest of it. */
+const TRIES = { most: 20, windowMs: 60_000 } as const;
+
+const page = (note = ''): string =>
+  `<!doctype html><html lang="en"><meta charset="utf-8"><title>Deft Shell</title><form method="post" action="/login">${note && `<p role="alert">${note}</p>`}<label>Password <input name="password" type="password" autofocus></label> <button>Open</button></form></html>`;
+
+declare module 'express-session' {
+  interface SessionData {
+    open: boolean;
+  }
+}
+
+const derived = promisify<string, Buffer, number, Buffer>(scrypt);
 
 /** Password and session cookie, for a server that listens beyond loopback. */
-export function passwordGate(password: string) {
+export function passwordGate(password: string): Router {
   const salt = randomBytes(16);
-  const hash = scryptSync(password, salt, 32);
-  const sessions = new Set<string>();
-  return (req: Request, res: Response, next: NextFunction): void => {
-    const cookie = /(?:^|;\s*)deft-session=([0-9a-f]{64})/.exec(req.headers.cookie ?? '')?.[1];
-    if (cookie && sessions.has(cookie)) return next();
-    if (req.method === 'POST' && req.path === '/login') {
-      let body = '';
-      req.setEncoding('utf8');
-      req.on('data', (d: string) => {
-        if ((body += d).length > 4096) req.destroy();
-      });
-      req.on('end', () => {
-        const given = new URLSearchParams(body).get('password') ?? '';
-        if (!timingSafeEqual(scryptSync(given, salt, 32), hash)) {
-          res.status(401).type('html').send(PAGE);
+  const known = derived(password, salt, 32);
+  const gate = Router();
+  gate.use(
+    session({
+      name: COOKIE,
+      secret: randomBytes(32).toString('hex'),
+      resave: false,
+      saveUninitialized: false,
+      cookie: { httpOnly: true, sameSite: 'strict', maxAge: SESSION_MS },
+    }),
+  );
+  const limited = rateLimit({
+    windowMs: TRIES.windowMs,
+    limit: TRIES.most,
+    standardHeaders: true,
+    legacyHeaders: false,
+    skipSuccessfulRequests: true,
+    handler: (_req, res) => {
+      const seconds = Number(res.getHeader('retry-after') ?? TRIES.windowMs / 1000);
+      res
+        .status(429)
+        .type('html')
+        .send(page(`Too many wrong passwords. Wait ${seconds} s.`));
+    },
+  });
+  gate.post('/login', limited, urlencoded({ extended: false, limit: '4kb' }), (req, res, next) => {
+    const { password: typed } = (req.body ?? {}) as { password?: unknown };
+    const given = typeof typed === 'string' ? typed : '';
+    Promise.all([derived(given, salt, 32), known])
+      .then(([a, b]) => {
+        if (!timingSafeEqual(a, b)) {
+          res.status(401).type('html').send(page('That is not the password.'));
           return;
         }
-        const token = randomBytes(32).toString('hex');
-        sessions.add(token);
-        res.setHeader('set-cookie', `${COOKIE}=${token}; HttpOnly; SameSite=Strict; Path=/`);
-        res.redirect(303, '/');
-      });
-      return;
-    }
+        // A new session for who came in: one set up before is worth nothing.
+        req.session.regenerate((e) => {
+          if (e) return next(e);
+          req.session.open = true;
+          res.redirect(303, '/');
+        });
+      })
+      .catch(next);
+  });
+  gate.post('/logout', (req, res) => {
+    req.session.destroy(() => res.clearCookie(COOKIE).redirect(303, '/'));
+  });
+  gate.use((req: Request, res: Response, next: NextFunction): void => {
+    if (req.session.open) return next();
     if (req.path.startsWith('/api/')) {
       return next(new Refusal(401, 'password', 'Type the password first.'));
     }
-    res.status(401).type('html').send(PAGE);
-  };
+    res.status(401).type('html').send(page());
+  });
+  return gate;
 }

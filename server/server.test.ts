@@ -370,6 +370,31 @@ withDatabase('the server', () => {
     expect(
       (await fetch(`${at}/api/builds`, { headers: { cookie: cookie.split(';')[0]! } })).status,
     ).toBe(200);
+    // Gone out, the cookie opens nothing any more.
+    const headers = { cookie: cookie.split(';')[0]! };
+    await fetch(`${at}/logout`, { method: 'POST', headers, redirect: 'manual' });
+    expect((await fetch(`${at}/api/builds`, { headers })).status).toBe(401);
+    await open.close();
+  });
+  test('twenty wrong passwords a minute are answered, the next ones have to wait, the right one too', async () => {
+    const open = await serve({
+      databaseUrl: databaseUrl!,
+      host: '0.0.0.0',
+      password: 'tin-opener',
+    });
+    const login = (password: string) =>
+      fetch(`${open.url}/login`, {
+        method: 'POST',
+        body: new URLSearchParams({ password }),
+        redirect: 'manual',
+      });
+    const tries = await Promise.all(Array.from({ length: 20 }, () => login('wrong')));
+    expect(new Set(tries.map((r) => r.status))).toEqual(new Set([401]));
+    for (const password of ['wrong', 'tin-opener']) {
+      const shut = await login(password);
+      expect(shut.status).toBe(429);
+      expect(await shut.text()).toMatch(/Too many wrong passwords\. Wait \d+ s\./);
+    }
     await open.close();
   });
 });
