@@ -32,5 +32,7 @@ export function connect(url: string): Db {
   const pool = new pg.Pool({ connectionString: url, max: 20 });
   // An idle connection that breaks is replaced by the pool; the next query says what is wrong.
   pool.on('error', () => undefined);
+  // One that breaks under a query says so as well: the query itself is what fails, not the server.
+  pool.on('connect', (client) => client.on('error', () => undefined));
   return new Kysely<Tables>({ dialect: new PostgresDialect({ pool }) });
 }
