@@ -6,7 +6,7 @@ import { demos, STARTER_PARTS } from '../catalogue';
 import { Checker } from '../fit';
 import { applied, emptyProject, length, mustRead, type Project, withAdded } from '../model';
 import type { Case } from './arrange.score.fixture';
-import { Arranger, eases, type Figures, figuresOf, type Layout, tooThick, whyNot } from './index';
+import { Arranger, easings, type Figures, figuresOf, type Layout, tooThick, whyNot } from './index';
 
 const [half, , , wisp] = demos() as [Project, Project, Project, Project];
 const bare = (p: Project): Project => ({ ...p, layout: { placements: [] } });
@@ -146,7 +146,7 @@ describe('when there is none', () => {
     expect(hits(r.value.ease!.changes.reduce(applied, p))).toEqual([]);
   }, 60_000);
   test('easings come from the gentlest on: blocks off, features cut, parts left out', () => {
-    const kinds = [...eases(half)].map((e) => e.changes[0]!.do);
+    const kinds = [...easings(half)].map((e) => e.changes[0]!.do);
     expect(kinds.indexOf('strike')).toBeLessThan(kinds.indexOf('trim'));
     expect(kinds.indexOf('trim')).toBeLessThan(kinds.indexOf('drop'));
   });

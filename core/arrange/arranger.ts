@@ -13,7 +13,7 @@ import { PLUGS } from '../kit';
 import { wiring } from '../wiring';
 import { Packing } from './packing';
 import { problemOf } from './problem';
-import { type Ground, type Kind, kindOf, recessNeeded, spots, stance } from './spots';
+import { type Ground, type Kind, kindOf, recessNeeded, candidatePlaces, stance } from './spots';
 
 export interface Figures {
   /** Openings that have to be cut. */
@@ -261,7 +261,7 @@ export class Arranger {
       const found: Array<{ place: Placement; worth: number }> = [];
       let least: { place: Placement; others: Set<string> } | undefined;
       const gone = new Set(this.#free.filter((q) => !placed.has(q)));
-      for (const place of spots(ground, item(id), kind, toward)) {
+      for (const place of candidatePlaces(ground, item(id), kind, toward)) {
         this.progress.trials++;
         if (this.progress.trials % 64 === 0) yield;
         const others = new Set<string>();
@@ -365,7 +365,7 @@ export class Arranger {
     for (const aim of AIMS) {
       const other = [...this.#found]
         .sort((a, b) => WORTH[aim](a.figures) - WORTH[aim](b.figures))
-        .find((l) => out.every((o) => elsewhere(l, o.layout) >= apart));
+        .find((l) => out.every((o) => partsElsewhere(l, o.layout) >= apart));
       if (other) out.push({ aims: [], layout: other });
     }
     // Each aim names the layout that serves it best of those shown; one may serve several, and one none.
@@ -384,7 +384,7 @@ export class Arranger {
 
 /** How many parts of two layouts lie in other places: in the other half, turned, or more than this aside, mm. */
 const ASIDE_MM = 8;
-export const elsewhere = (a: Layout, b: Layout): number =>
+export const partsElsewhere = (a: Layout, b: Layout): number =>
   a.placements.filter((p) => {
     const q = b.placements.find((x) => x.item === p.item);
     return (

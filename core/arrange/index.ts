@@ -1,7 +1,7 @@
 export {
   AIMS,
   Arranger,
-  elsewhere,
+  partsElsewhere,
   figuresOf,
   type Aim,
   type Figures,
@@ -9,4 +9,4 @@ export {
   type Progress,
   type Shown,
 } from './arranger';
-export { eases, tooThick, whyNot, type Ease, type WhyNot } from './why';
+export { easings, tooThick, whyNot, type Ease, type WhyNot } from './why';

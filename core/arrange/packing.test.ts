@@ -4,7 +4,7 @@ import { polygonPrism, seeded } from '../geometry';
 import { applied, mustRead } from '../model';
 import { Checker } from '../fit';
 import { fill } from './beam';
-import { AIMS, Arranger, elsewhere } from './index';
+import { AIMS, Arranger, partsElsewhere } from './index';
 import { type Packed, Packer, type PackProblem } from './packer';
 import { Packing } from './packing';
 import { strips } from './problem';
@@ -295,7 +295,8 @@ test('the layouts offered are really different from each other, each without a h
   expect(named('least cutting').cuts).toBe(Math.min(...list.map((l) => l.figures.cuts)));
   expect(list.length).toBe(3);
   for (let i = 0; i < 3; i++) {
-    for (let j = 0; j < i; j++) expect(elsewhere(list[i]!, list[j]!)).toBeGreaterThanOrEqual(2);
+    for (let j = 0; j < i; j++)
+      {expect(partsElsewhere(list[i]!, list[j]!)).toBeGreaterThanOrEqual(2);}
   }
   for (const l of list) {
     expect(

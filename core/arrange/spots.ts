@@ -122,7 +122,7 @@ const lifts = (at: PlacedItem, usual: readonly number[]): number[] => [
   ...new Set([...(at.placement.lift > 0 ? [at.placement.lift] : []), ...usual]),
 ];
 
-export function* spots(
+export function* candidatePlaces(
   g: Ground,
   at: PlacedItem,
   kind: Kind,

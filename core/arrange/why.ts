@@ -50,7 +50,7 @@ export function tooThick(p: Project, most = deepest(new Checker(p))): string[] {
 }
 
 /** Single changes that could make room, the gentlest first. */
-export function* eases(p: Project): Generator<Ease> {
+export function* easings(p: Project): Generator<Ease> {
   for (const i of p.kit.items) {
     const part = p.kit.parts.find((q) => q.id === i.part)!;
     for (const r of removals(part, i.struck)
@@ -94,7 +94,7 @@ export function* whyNot(
   if (!sentences.length && name) {
     sentences.push(`${name} most often found no place beside the others`);
   }
-  for (const e of eases(p)) {
+  for (const e of easings(p)) {
     yield e.text;
     const next = e.changes.reduce(applied, p);
     if (tooThick(next, most).length) continue;

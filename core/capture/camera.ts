@@ -34,7 +34,7 @@ export const project = (m: Projective, x: number, y: number): Pt => {
  *
  * @throws BadInput when three of them lie on one line
  */
-export function through(from: readonly Pt[], to: readonly Pt[]): Projective {
+export function homography(from: readonly Pt[], to: readonly Pt[]): Projective {
   const cross = (a: Pt, b: Pt, c: Pt) =>
     (b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0]);
   const far = Math.max(...from.flatMap((p) => from.map((q) => hypot(p[0] - q[0], p[1] - q[1]))));
@@ -135,7 +135,7 @@ export function viewOfPhoto(
     [w, h],
     [0, h],
   ];
-  through(corners, place);
+  homography(corners, place);
   const sides = corners.map((a, i) => followed(g, a, corners[(i + 1) % 4]!));
   const lines = sides.map((pts, i) =>
     lineOf(pts.length >= 8 ? pts : [corners[i]!, corners[(i + 1) % 4]!]),
@@ -145,7 +145,7 @@ export function viewOfPhoto(
       ? (meet(lines[i]!, lines[(i + 3) % 4]!) ?? c)
       : c,
   );
-  const map = through(exact, place);
+  const map = homography(exact, place);
   const off: number[] = [];
   sides.forEach((pts, i) => {
     for (const p of pts) {
@@ -162,7 +162,7 @@ export function viewOfPhoto(
   const click = CLICK_U / pxPerMm;
   const rms = off.length >= 16 ? Math.sqrt(off.reduce((s, e) => s + e * e, 0) / off.length) : click;
   const see = (c: readonly Pt[], d: number) => {
-    const m = through(c, place);
+    const m = homography(c, place);
     return { map: m, camera: cameraOver(m, g.w, g.h, d, distance.u) };
   };
   // Following a side averages: its ends are better than one point, by the root of how many, but not if it is bent.

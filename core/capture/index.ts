@@ -10,7 +10,7 @@ export {
   placeOf,
   project,
   type Projective,
-  through,
+  homography,
   type View,
   viewOfPhoto,
   viewOfScan,

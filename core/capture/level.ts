@@ -14,7 +14,7 @@ import {
   gridOver,
   patches,
   type Mesh,
-  carried,
+  movedMesh,
   movedPoint,
   type Rigid,
   STILL,
@@ -120,7 +120,7 @@ function openSide(whole: Mesh): [number, number, number] {
   const { mesh: m, every } = thinned(whole, 60_000);
   let best: { d: [number, number, number]; score: number } | undefined;
   for (const axis of faceAxes(m)) {
-    const p = carried(m.positions, upright(axis));
+    const p = movedMesh(m.positions, upright(axis));
     let lo = Infinity;
     let hi = -Infinity;
     for (let v = 2; v < p.length; v += 3) {
@@ -150,7 +150,7 @@ function openSide(whole: Mesh): [number, number, number] {
  * Triangles go with the footprint their middle is over.
  */
 export function halvesIn(m: Mesh): Mesh[] {
-  const p = carried(m.positions, upright(openSide(m)));
+  const p = movedMesh(m.positions, upright(openSide(m)));
   const { top } = zBuffer({ positions: p, triangles: m.triangles }, gridOver(p, 1));
   const cells = patches(
     Uint8Array.from(top.z, (z) => (z > -Infinity ? 1 : 0)),
@@ -333,7 +333,7 @@ export function levelled(
   let off = 0;
   const p = new Float32Array(m.positions.length);
   const look = (): Field => {
-    carried(m.positions, toPit, p);
+    movedMesh(m.positions, toPit, p);
     return zBuffer({ positions: p, triangles: m.triangles }, gridOver(p, COARSE_MM)).top;
   };
   const band = (seen: Field): Array<[number, number, number]> => {
@@ -384,7 +384,7 @@ export function levelled(
     }
   }
   toPit = composed(toPit, about(squareTurn(seen) + (quarters * Math.PI) / 2));
-  carried(m.positions, toPit, p);
+  movedMesh(m.positions, toPit, p);
   let x0 = Infinity;
   let y0 = Infinity;
   let x1 = -Infinity;

@@ -3,7 +3,15 @@ import { spawn } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { fitCircle, inverseOf, placeOf, project, through, viewOfPhoto, viewOfScan } from './index';
+import {
+  fitCircle,
+  inverseOf,
+  placeOf,
+  project,
+  homography,
+  viewOfPhoto,
+  viewOfScan,
+} from './index';
 import type { PhotoScore } from './photo.fixture';
 
 const run = (from: number, to: number): Promise<{ straight: PhotoScore[]; bent: PhotoScore[] }> =>
@@ -69,7 +77,7 @@ describe('maps', () => {
           [210, 148],
           [0, 148],
         ] as const;
-        const m = through(from, to);
+        const m = homography(from, to);
         const back = inverseOf(m);
         from.forEach((p, i) => {
           const [x, y] = project(m, ...p);
@@ -82,7 +90,7 @@ describe('maps', () => {
   });
   test('corners on one line are refused', () => {
     expect(() =>
-      through(
+      homography(
         [
           [0, 0],
           [100, 0],

@@ -1,5 +1,5 @@
 /** Openings in the four walls: each wall seen from outside, its holes where nothing lies within the wall's thickness. */
-import { cellX, cellY, carried, gridOver, patches, type Rigid, zBuffer } from '../geometry';
+import { cellX, cellY, movedMesh, gridOver, patches, type Rigid, zBuffer } from '../geometry';
 import type { Levelled } from './level';
 import type { FoundOutline } from './outline';
 
@@ -32,7 +32,7 @@ export function sideHolesIn(
     { wall: 'right', length: h, m: [0, 1, 0, -y0, 0, 0, 1, 0, -1, 0, 0, x0 + w] },
   ];
   return looks.flatMap(({ wall: name, m, length }) => {
-    const p = carried(lv.positions, m);
+    const p = movedMesh(lv.positions, m);
     const { bottom: b } = zBuffer({ positions: p, triangles }, gridOver(p, STEP));
     const end = Math.max(o.r, 1.5) + 0.5;
     const open = b.z.map((z, c) => {

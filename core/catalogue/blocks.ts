@@ -45,7 +45,7 @@ export const round = (
   ...extra,
 });
 
-export const off = (
+export const removable = (
   tool: NonNullable<Block['removable']>['tool'],
   difficulty: number,
   lost: string,

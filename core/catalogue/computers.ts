@@ -1,7 +1,7 @@
 /** Single-board computers of the made-up series: small and cool to large and hot. */
 import { headerPads, usualPorts } from '../kit';
 import type { Part } from '../model';
-import { box, off, part, PCB_MM as T, socket } from './blocks';
+import { box, removable, part, PCB_MM as T, socket } from './blocks';
 
 const PLANE = 'Its legs sit in the ground plane: much heat, or pads lift.';
 const header = (x: number, y: number) => [
@@ -12,7 +12,7 @@ const header = (x: number, y: number) => [
     [x - 1.3, y - 1.3, 50.8, 5.1],
     T,
     8.5,
-    off('iron', 4, 'plugging boards on; wires are soldered to the holes instead', PLANE),
+    removable('iron', 4, 'plugging boards on; wires are soldered to the holes instead', PLANE),
   ),
   box(
     'header-stubs',
@@ -21,7 +21,7 @@ const header = (x: number, y: number) => [
     [x - 1.3, y - 1.3, 50.8, 5.1],
     -1.4,
     1.4,
-    off('cutters', 1, 'nothing', 'Cover the trimmed pins with two layers of polyimide tape.'),
+    removable('cutters', 1, 'nothing', 'Cover the trimmed pins with two layers of polyimide tape.'),
   ),
 ];
 
@@ -46,7 +46,7 @@ const BOARDS: Part[] = [
         [6.8, -0.8, 11.2, 7.5],
         T,
         3.2,
-        off('hot air', 4, 'the HDMI picture', PLANE),
+        removable('hot air', 4, 'the HDMI picture', PLANE),
       ),
       box(
         'usb',
@@ -55,7 +55,7 @@ const BOARDS: Part[] = [
         [37.4, -0.8, 7.8, 5.6],
         T,
         2.8,
-        off('hot air', 3, 'plugging in USB; two data pads remain', PLANE),
+        removable('hot air', 3, 'plugging in USB; two data pads remain', PLANE),
       ),
       box(
         'power',
@@ -64,7 +64,7 @@ const BOARDS: Part[] = [
         [50, -0.8, 7.8, 5.6],
         T,
         2.8,
-        off('hot air', 3, 'plugging in power; feed the 5V pins', PLANE),
+        removable('hot air', 3, 'plugging in power; feed the 5V pins', PLANE),
       ),
       box('card', 'card slot', 'connector', [0.5, 9, 12, 11.5], T, 1.5),
       ...header(8.4, 24.9),
@@ -103,7 +103,7 @@ const BOARDS: Part[] = [
         [51, 21, 17, 15],
         T,
         15.6,
-        off(
+        removable(
           'rotary tool',
           4,
           'both USB-A sockets; data pads remain',
@@ -117,7 +117,7 @@ const BOARDS: Part[] = [
         [24, -1, 15, 11.5],
         T,
         6.2,
-        off('hot air', 4, 'the HDMI picture', PLANE),
+        removable('hot air', 4, 'the HDMI picture', PLANE),
       ),
       box(
         'power',
@@ -126,7 +126,7 @@ const BOARDS: Part[] = [
         [7, -1, 9, 7.4],
         T,
         3.2,
-        off('hot air', 3, 'plugging in power; feed the 5V pins', PLANE),
+        removable('hot air', 3, 'plugging in power; feed the 5V pins', PLANE),
       ),
       box(
         'camera',
@@ -135,7 +135,7 @@ const BOARDS: Part[] = [
         [45, 2, 3.6, 20],
         T,
         5.6,
-        off('cutters', 2, 'the camera', 'Cut the plastic, not the board.'),
+        removable('cutters', 2, 'the camera', 'Cut the plastic, not the board.'),
       ),
       box('card', 'card slot', 'connector', [-2, 22, 14, 13], -1.4, 1.4),
       ...header(8.4, 50.9),
@@ -176,7 +176,7 @@ const BOARDS: Part[] = [
         [70, 36, 18, 15],
         T,
         16,
-        off('rotary tool', 4, 'two USB-A sockets', PLANE),
+        removable('rotary tool', 4, 'two USB-A sockets', PLANE),
       ),
       box(
         'usb-2',
@@ -185,7 +185,7 @@ const BOARDS: Part[] = [
         [70, 19, 18, 15],
         T,
         16,
-        off('rotary tool', 4, 'two USB-A sockets', PLANE),
+        removable('rotary tool', 4, 'two USB-A sockets', PLANE),
       ),
       box(
         'ethernet',
@@ -194,7 +194,7 @@ const BOARDS: Part[] = [
         [67, 2, 21, 16],
         T,
         13.5,
-        off('rotary tool', 4, 'wired network', PLANE),
+        removable('rotary tool', 4, 'wired network', PLANE),
       ),
       box(
         'hdmi',
@@ -203,7 +203,7 @@ const BOARDS: Part[] = [
         [22, -1, 11.2, 7.5],
         T,
         3.2,
-        off('hot air', 4, 'the HDMI picture', PLANE),
+        removable('hot air', 4, 'the HDMI picture', PLANE),
       ),
       box(
         'power',
@@ -212,7 +212,7 @@ const BOARDS: Part[] = [
         [7, -1, 9, 7.4],
         T,
         3.2,
-        off('hot air', 3, 'plugging in power; feed the 5V pins', PLANE),
+        removable('hot air', 3, 'plugging in power; feed the 5V pins', PLANE),
       ),
       box('card', 'card slot', 'connector', [-2, 22, 14, 13], -1.4, 1.4),
       ...header(8.4, 50.9),
@@ -255,7 +255,7 @@ const BOARDS: Part[] = [
         [58, 4, 15, 14],
         T,
         7,
-        off('rotary tool', 3, 'the USB-A socket', PLANE),
+        removable('rotary tool', 3, 'the USB-A socket', PLANE),
       ),
       box(
         'power',
@@ -264,7 +264,7 @@ const BOARDS: Part[] = [
         [58, 30, 15, 9],
         T,
         3.2,
-        off('hot air', 3, 'plugging in power; feed the 5V pins', PLANE),
+        removable('hot air', 3, 'plugging in power; feed the 5V pins', PLANE),
       ),
       box('card', 'card slot', 'connector', [-1, 20, 14, 13], -1.4, 1.4),
       box(
@@ -274,7 +274,7 @@ const BOARDS: Part[] = [
         [8, 42.7, 50.8, 5.1],
         T,
         8.5,
-        off('iron', 4, 'plugging boards on', PLANE),
+        removable('iron', 4, 'plugging boards on', PLANE),
       ),
       box(
         'header-stubs',
@@ -283,7 +283,7 @@ const BOARDS: Part[] = [
         [8, 42.7, 50.8, 5.1],
         -1.4,
         1.4,
-        off('cutters', 1, 'nothing', 'Cover the trimmed pins.'),
+        removable('cutters', 1, 'nothing', 'Cover the trimmed pins.'),
       ),
     ],
     connectors: [

@@ -1,6 +1,6 @@
 /** Controls: switches, plates, sticks and the boards that read them. */
 import type { Part, Port } from '../model';
-import { box, off, pad, padRow, part, PCB_MM as T, round } from './blocks';
+import { box, removable, pad, padRow, part, PCB_MM as T, round } from './blocks';
 
 const tactile = (high: number): Part =>
   part({
@@ -21,7 +21,7 @@ const tactile = (high: number): Part =>
         [-3.9, -2.6, 7.8, 5.2],
         -3.4,
         3.4,
-        off('cutters', 1, 'nothing', 'Trim after soldering.'),
+        removable('cutters', 1, 'nothing', 'Trim after soldering.'),
       ),
     ],
     pads: [pad('a', -3.25, 2.25), pad('b', 3.25, 2.25)],
@@ -167,7 +167,7 @@ export const CONTROLS: Part[] = [
         [2, 20, 34, 6],
         T,
         6,
-        off('iron', 3, 'the plugs; solder the wires', 'Many joints.'),
+        removable('iron', 3, 'the plugs; solder the wires', 'Many joints.'),
       ),
       box(
         'usb',
@@ -176,7 +176,7 @@ export const CONTROLS: Part[] = [
         [14, -1, 8, 6],
         T,
         4.2,
-        off('iron', 2, 'the cable plug; solder four wires', 'Data pair together.'),
+        removable('iron', 2, 'the cable plug; solder four wires', 'Data pair together.'),
       ),
       box('joints', 'joints', 'pins', [2, 20, 34, 6], -1.2, 1.2),
     ],
@@ -211,7 +211,7 @@ export const CONTROLS: Part[] = [
         [0.5, 2, 2.6, 30],
         T,
         8.5,
-        off('iron', 2, 'plugging it on', 'One pin at a time.'),
+        removable('iron', 2, 'plugging it on', 'One pin at a time.'),
       ),
       box(
         'stubs',
@@ -220,7 +220,7 @@ export const CONTROLS: Part[] = [
         [0.5, 2, 2.6, 30],
         -1.2,
         1.2,
-        off('cutters', 1, 'nothing', 'Trim flush.'),
+        removable('cutters', 1, 'nothing', 'Trim flush.'),
       ),
     ],
     pads: [pad('SDA', 18, 4), pad('SCL', 18, 7), pad('3V3', 18, 10), pad('GND', 18, 13)],
@@ -435,7 +435,7 @@ export const CONTROLS: Part[] = [
         [1, -14, 12, 15],
         -1,
         4.6,
-        off('cutters', 2, 'plugging it in; solder four wires', 'Data pair together.'),
+        removable('cutters', 2, 'plugging it in; solder four wires', 'Data pair together.'),
       ),
     ],
     ports: [

@@ -41,7 +41,7 @@ export const libraryPart = (id: string): Part => {
 };
 
 /** A part whose builder has put callipers on every dimension. */
-export function measured(part: Part): Part {
+export function withMeasuredSizes(part: Part): Part {
   const again = (l: Length): Length => (l.how === 'typical' ? length(l.mm, 'calliper') : l);
   const plan = (q: Block['plan']): Block['plan'] => {
     if (q.kind === 'rect') return { ...q, w: again(q.w), h: again(q.h) };
@@ -192,7 +192,7 @@ export function dabchick(): Project {
     'plate-2',
     'card-extender',
     'tactile-5',
-  ].map((id) => measured(libraryPart(id)));
+  ].map((id) => withMeasuredSizes(libraryPart(id)));
   const input = (
     id: string,
     name: string,
@@ -333,7 +333,7 @@ export function dabchickAnswers(): Change[] {
   delete key2.gpio;
   return [
     placed('teasel', { y: 24.3 }),
-    { do: 'swap', item: 'cell', part: measured(libraryPart('slab-2500')) },
+    { do: 'swap', item: 'cell', part: withMeasuredSizes(libraryPart('slab-2500')) },
     placed('charger', { y: 2.6 }),
     { do: 'program', item: 'charger', rProgOhm: 750 },
     { do: 'input', input: key2 },
@@ -423,7 +423,9 @@ export function warbler(): Project {
     },
     shell: { bodies: [body] },
     kit: {
-      parts: ['thimble', 'holder-18650', 'step-5-1'].map((id) => measured(libraryPart(id))),
+      parts: ['thimble', 'holder-18650', 'step-5-1'].map((id) =>
+        withMeasuredSizes(libraryPart(id)),
+      ),
       items: [
         item('thimble', 'thimble', 'Thimble', {
           struck: ['header'],
@@ -502,7 +504,7 @@ export function wisp(): Project {
         'speaker-20',
         'plate-pad',
         'plate-4',
-      ].map((id) => measured(libraryPart(id))),
+      ].map((id) => withMeasuredSizes(libraryPart(id))),
       items: [
         item('thimble', 'thimble', 'Thimble', {
           struck: ['header'],

@@ -1,6 +1,6 @@
 /** Cells, chargers and converters. Capacities are rated ones; resistance and losses are typical. */
 import { length, type Part } from '../model';
-import { box, off, padRow, part, PCB_MM as T, round, socket } from './blocks';
+import { box, removable, padRow, part, PCB_MM as T, round, socket } from './blocks';
 
 /** A pouch cell: its taped end with the protection board is the block's far end. */
 const slab = (mAh: number, t: number, w: number, h: number, rOhm: number, price: number): Part =>
@@ -55,7 +55,7 @@ const step = (
         [w / 2 - 4.5, -2, 9, 7.4],
         T,
         3.2,
-        off(
+        removable(
           'hot air',
           3,
           'charging by plug; wire a panel socket with its two 5.1 kΩ pull-downs',
@@ -273,7 +273,7 @@ export const ENERGY: Part[] = [
         [4, -2, 9, 7.4],
         T,
         3.2,
-        off(
+        removable(
           'hot air',
           3,
           'charging by plug; wire a panel socket with its two 5.1 kΩ pull-downs',
@@ -309,7 +309,7 @@ export const ENERGY: Part[] = [
         [6.5, -2, 9, 7.4],
         T,
         3.2,
-        off(
+        removable(
           'hot air',
           3,
           'charging by plug; wire a panel socket with its two 5.1 kΩ pull-downs',
@@ -466,7 +466,7 @@ export const ENERGY: Part[] = [
         [11, 37, 8],
         T,
         9,
-        off('iron', 3, 'nothing if a flat one replaces it', 'Mind its polarity.'),
+        removable('iron', 3, 'nothing if a flat one replaces it', 'Mind its polarity.'),
       ),
       box(
         'terminal',
@@ -475,7 +475,7 @@ export const ENERGY: Part[] = [
         [4, 0, 14, 8],
         T,
         9,
-        off('iron', 3, 'the terminal; solder the wires', 'Ground plane.'),
+        removable('iron', 3, 'the terminal; solder the wires', 'Ground plane.'),
       ),
       box('chip', 'chip', 'chip', [8, 11, 5, 6], T, 1.5),
     ],

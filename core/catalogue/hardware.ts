@@ -1,6 +1,6 @@
 /** What holds, joins and feeds: hubs, leads, panel sockets, latches, storage, fixings, lamps and cooling. */
 import type { Form, Leaves, Part, Port } from '../model';
-import { box, off, pad, padRow, part, PCB_MM as T, round, socket } from './blocks';
+import { box, removable, pad, padRow, part, PCB_MM as T, round, socket } from './blocks';
 
 const screw = (len: number): Part =>
   part({
@@ -217,7 +217,7 @@ export const HARDWARE: Part[] = [
         [4, 0, 8, 6],
         T,
         5.5,
-        off('iron', 2, 'the plug; solder two wires', 'Small pads.'),
+        removable('iron', 2, 'the plug; solder two wires', 'Small pads.'),
       ),
       box('switch', 'power transistor', 'chip', [10, 12, 5, 6], T, 2.3),
     ],
@@ -245,7 +245,7 @@ export const HARDWARE: Part[] = [
         [2, 4, 30, 14],
         T,
         7,
-        off('rotary tool', 3, 'plugs; solder wires', 'Ground plane.'),
+        removable('rotary tool', 3, 'plugs; solder wires', 'Ground plane.'),
       ),
       box('chip', 'chip', 'chip', [34, 6, 5, 5], T, 1.2),
     ],
@@ -470,7 +470,7 @@ export const HARDWARE: Part[] = [
         [0, 0, 3],
         -4,
         4,
-        off('cutters', 1, 'nothing', 'Mark the short leg first.'),
+        removable('cutters', 1, 'nothing', 'Mark the short leg first.'),
       ),
     ],
     pads: [pad('+', 1.3, 0), pad('-', -1.3, 0)],

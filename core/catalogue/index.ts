@@ -16,5 +16,5 @@ export const STARTER_PARTS: readonly Part[] = [
   ...HARDWARE,
 ];
 export { COVERAGE, SHOWN, type GameFamilyInputs } from './families';
-export { dabchickAnswers, dabchickFits, demos, libraryPart, measured } from './demos';
+export { dabchickAnswers, dabchickFits, demos, libraryPart, withMeasuredSizes } from './demos';
 export { rectBody } from './shells';

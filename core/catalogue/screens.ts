@@ -1,6 +1,6 @@
 /** Screens of the Pane series. The glass is the top of the part: `up: out` looks through the shell. */
 import type { Part, Port } from '../model';
-import { box, off, padRow, part, PCB_MM as T, socket } from './blocks';
+import { box, removable, padRow, part, PCB_MM as T, socket } from './blocks';
 
 const SPI_LINES = [
   { gpio: 10, signal: 'SPI out' },
@@ -49,7 +49,7 @@ const spiPanel = (
         [0.5, h / 2 - 10.2, 2.6, 20.4],
         -8.5,
         8.5,
-        off('iron', 2, 'plugging it on; solder wires', 'Heat one pin at a time.'),
+        removable('iron', 2, 'plugging it on; solder wires', 'Heat one pin at a time.'),
       ),
       box(
         'stubs',
@@ -58,7 +58,7 @@ const spiPanel = (
         [0.5, h / 2 - 10.2, 2.6, 20.4],
         1.2,
         1.1,
-        off('cutters', 1, 'nothing', 'Trim flush.'),
+        removable('cutters', 1, 'nothing', 'Trim flush.'),
       ),
     ],
     pads: SPI_PADS.map((n, i) => ({
@@ -105,7 +105,7 @@ const hdmiPanel = (
         [w / 2 - 7.5, -1, 15, 14],
         -8.8,
         6.2,
-        off('hot air', 4, 'plugs; solder four pairs', 'Keep the pairs short and alike.'),
+        removable('hot air', 4, 'plugs; solder four pairs', 'Keep the pairs short and alike.'),
       ),
       box('chip', 'scaler', 'chip', [8, h / 2 - 5, 10, 10], -3.8, 1.2),
     ],
@@ -192,7 +192,7 @@ const driver = (
         [5, -1, 15, 11.5],
         1.6,
         6.2,
-        off('hot air', 4, 'plugs; solder four pairs', 'Ground plane.'),
+        removable('hot air', 4, 'plugs; solder four pairs', 'Ground plane.'),
       ),
       box('ribbon', 'ribbon socket', 'connector', [w - 34, h - 6, 30, 5], 1.6, 2),
       box('chip', 'scaler', 'chip', [w / 2 - 6, h / 2 - 6, 12, 12], 1.6, 1.5),
@@ -251,7 +251,7 @@ export const SCREENS: Part[] = [
         [5.5, 1, 20.4, 2.6],
         -8.5,
         8.5,
-        off('iron', 2, 'plugging it on; solder wires', 'Heat one pin at a time.'),
+        removable('iron', 2, 'plugging it on; solder wires', 'Heat one pin at a time.'),
       ),
       box(
         'stubs',
@@ -260,7 +260,7 @@ export const SCREENS: Part[] = [
         [5.5, 1, 20.4, 2.6],
         T,
         1.2,
-        off('cutters', 1, 'nothing', 'Trim flush.'),
+        removable('cutters', 1, 'nothing', 'Trim flush.'),
       ),
     ],
     pads: padRow(6.8, 2.3, SPI_PADS, 'bottom'),
@@ -290,7 +290,7 @@ export const SCREENS: Part[] = [
         [30, 20, 5, 5],
         -1,
         1,
-        off('hot air', 2, 'touch', 'Not missed by a gamepad build.'),
+        removable('hot air', 2, 'touch', 'Not missed by a gamepad build.'),
       ),
       box(
         'card',
@@ -299,7 +299,7 @@ export const SCREENS: Part[] = [
         [60, 28, 15, 15],
         -2,
         2,
-        off('hot air', 3, "the screen board's own card socket", 'Fine pitch.'),
+        removable('hot air', 3, "the screen board's own card socket", 'Fine pitch.'),
       ),
       box(
         'pins',
@@ -308,7 +308,7 @@ export const SCREENS: Part[] = [
         [1, 14, 2.6, 20.4],
         -8.5,
         8.5,
-        off('iron', 2, 'plugging it on; solder wires', 'Heat one pin at a time.'),
+        removable('iron', 2, 'plugging it on; solder wires', 'Heat one pin at a time.'),
       ),
       box(
         'stubs',
@@ -317,7 +317,7 @@ export const SCREENS: Part[] = [
         [1, 14, 2.6, 20.4],
         1.2,
         1.2,
-        off('cutters', 1, 'nothing', 'Trim flush.'),
+        removable('cutters', 1, 'nothing', 'Trim flush.'),
       ),
     ],
     pads: SPI_PADS.map((name, i) => ({
@@ -355,7 +355,7 @@ export const SCREENS: Part[] = [
         [12, 33, 51, 4],
         -4.6,
         1.2,
-        off('cutters', 2, 'the pin row; solder to the pads', 'Close pitch.'),
+        removable('cutters', 2, 'the pin row; solder to the pads', 'Close pitch.'),
       ),
     ],
     pads: padRow(
@@ -408,7 +408,7 @@ export const SCREENS: Part[] = [
         [6, 6, 12, 7],
         -10,
         6,
-        off('iron', 2, 'the plug; solder two wires', 'Small pads.'),
+        removable('iron', 2, 'the plug; solder two wires', 'Small pads.'),
       ),
       box(
         'capacitor',
@@ -417,7 +417,7 @@ export const SCREENS: Part[] = [
         [30, 36, 7, 7],
         -11,
         7,
-        off('iron', 3, 'nothing if a flat one replaces it', 'Mind its polarity.'),
+        removable('iron', 3, 'nothing if a flat one replaces it', 'Mind its polarity.'),
       ),
     ],
     pads: padRow(7.5, 9, ['VIN', 'GND', 'VIDEO'], 'bottom'),
@@ -446,7 +446,7 @@ export const SCREENS: Part[] = [
         [40, -1, 15, 14],
         -9.2,
         6.2,
-        off('hot air', 4, 'plugs; solder four pairs', 'Keep the pairs short and alike.'),
+        removable('hot air', 4, 'plugs; solder four pairs', 'Keep the pairs short and alike.'),
       ),
       box(
         'usb',
@@ -455,7 +455,7 @@ export const SCREENS: Part[] = [
         [64, -1, 8, 6],
         -5.8,
         2.8,
-        off('hot air', 3, 'plugging in power', 'Small pads.'),
+        removable('hot air', 3, 'plugging in power', 'Small pads.'),
       ),
       box(
         'header',
@@ -464,7 +464,7 @@ export const SCREENS: Part[] = [
         [36, 64, 33, 5],
         -11.5,
         8.5,
-        off('iron', 3, 'plugging it on an SBC', 'Ground plane.'),
+        removable('iron', 3, 'plugging it on an SBC', 'Ground plane.'),
       ),
     ],
     connectors: [
@@ -497,7 +497,7 @@ export const SCREENS: Part[] = [
         [50, 19, 15, 14],
         -14.2,
         6.2,
-        off('hot air', 4, 'plugs; solder four pairs', 'Ground plane.'),
+        removable('hot air', 4, 'plugs; solder four pairs', 'Ground plane.'),
       ),
       box(
         'barrel',
@@ -506,7 +506,12 @@ export const SCREENS: Part[] = [
         [112, 19, 9, 14],
         -19,
         11,
-        off('iron', 2, 'the jack; solder power', 'Accepts 5-12 V: never feed a 5 V rail from it.'),
+        removable(
+          'iron',
+          2,
+          'the jack; solder power',
+          'Accepts 5-12 V: never feed a 5 V rail from it.',
+        ),
       ),
       box('ribbon', 'ribbon socket', 'connector', [70, 68, 30, 5], -10, 2),
     ],
@@ -608,7 +613,7 @@ export const SCREENS: Part[] = [
         [5, 5, 10, 6],
         -8,
         5,
-        off('iron', 2, 'the plug; solder two wires', 'Small pads.'),
+        removable('iron', 2, 'the plug; solder two wires', 'Small pads.'),
       ),
       box('chip', 'chip', 'chip', [24, 18, 8, 8], -4.1, 1.1),
     ],

@@ -1,6 +1,6 @@
 /** Sound: amplifiers, cards, filters, speakers, jacks and what sets the volume. */
 import type { Part, Port } from '../model';
-import { box, off, pad, padRow, part, PCB_MM as T, round, socket } from './blocks';
+import { box, removable, pad, padRow, part, PCB_MM as T, round, socket } from './blocks';
 
 const speaker = (d: number, thick: number, ohm: number, ratedW: number): Part =>
   part({
@@ -46,7 +46,7 @@ export const SOUND: Part[] = [
         [5, 0, 8, 7],
         T,
         8,
-        off('iron', 2, 'the terminal; solder the speaker', 'Small pads.'),
+        removable('iron', 2, 'the terminal; solder the speaker', 'Small pads.'),
       ),
       box(
         'stubs',
@@ -55,7 +55,7 @@ export const SOUND: Part[] = [
         [0.5, 16.5, 17, 2.6],
         -1.2,
         1.2,
-        off('cutters', 1, 'nothing', 'Trim flush.'),
+        removable('cutters', 1, 'nothing', 'Trim flush.'),
       ),
     ],
     pads: [
@@ -88,7 +88,7 @@ export const SOUND: Part[] = [
         [17, 10, 7, 8],
         T,
         7,
-        off('iron', 2, 'its knob; wire the old wheel', 'Three pads.'),
+        removable('iron', 2, 'its knob; wire the old wheel', 'Three pads.'),
       ),
       box('capacitor', 'capacitor', 'body', [2, 11, 5, 5], T, 6),
     ],
@@ -112,7 +112,7 @@ export const SOUND: Part[] = [
         [2, -14, 12, 15],
         -1,
         4.6,
-        off('cutters', 2, 'plugging it in; solder four wires', 'Data pair together.'),
+        removable('cutters', 2, 'plugging it in; solder four wires', 'Data pair together.'),
       ),
       box(
         'jack',
@@ -121,7 +121,7 @@ export const SOUND: Part[] = [
         [4, 24, 7, 12],
         1,
         5,
-        off('iron', 3, 'the jack', 'Keep the switch contacts.'),
+        removable('iron', 3, 'the jack', 'Keep the switch contacts.'),
       ),
       box('chip', 'chip', 'chip', [5, 10, 6, 6], 1, 1.2),
     ],

@@ -13,7 +13,7 @@ import {
 } from '../model';
 import {
   bowMm,
-  measured,
+  judgedGap,
   pressable,
   PLACE_U,
   type PlacedItem,
@@ -228,7 +228,7 @@ function judged(s: Stack, id: string): Finding {
       reason: `The peg meets the stem up to ${off} mm off its middle (typical).`,
     },
   ]
-    .map((c) => ({ ...c, ...measured(c.margin, 0, c.reason, c.sources) }))
+    .map((c) => ({ ...c, ...judgedGap(c.margin, 0, c.reason, c.sources) }))
     .sort((a, b) => a.measure.chance - b.measure.chance || a.margin - b.margin);
   const worst = all[0]!;
   return {

@@ -2,7 +2,7 @@
  * Every hole against what it is cut in: the outline and its walls, the holes beside it, the picture,
  * and the posts and ribs behind it. Holes that are there already are judged with those planned.
  */
-import { activeArea, measured, type Scene } from '../fit';
+import { activeArea, judgedGap, type Scene } from '../fit';
 import {
   inside,
   planGap,
@@ -174,7 +174,7 @@ class Judge {
     need: number,
     words: { hit: string; left: string; why: string },
   ): void {
-    const { measure, verdict } = measured(gap, need, words.why, [source(h), ...other.sources]);
+    const { measure, verdict } = judgedGap(gap, need, words.why, [source(h), ...other.sources]);
     if (verdict === 'clear') return;
     this.findings.push({
       id: `hole:${code}:${h.key}~${other.id}`,

@@ -1,7 +1,7 @@
 /** The shell as drawings: both insides as they lie open, and the face as the player sees it. */
 import type { Body, Cut } from '../model';
 import { drawn, pointsOf, type Pt, toPage, type Side } from '../geometry';
-import { BODY, innerRing, named, outerRing, shapePoints, shellSolids, spots } from '../shell';
+import { BODY, innerRing, named, outerRing, shapePoints, shellSolids, copiesOf } from '../shell';
 import type { Mark, Sheet } from './sheet';
 
 const BORDER_MM = 8;
@@ -35,7 +35,7 @@ export function shellSheets(body: Body, cuts: readonly Cut[]): Sheet[] {
       if (inside) {
         marks.push(ring(pointsOf(innerRing(body)), 'outline'));
         piece.zones.forEach((z, j) => {
-          const [spot] = spots(
+          const [spot] = copiesOf(
             body,
             all,
             z.at,

@@ -3,7 +3,7 @@ import { boxPrism, gapOf, placed, solid, type Solid } from '../geometry';
 import { type Finding, mm1, type Project } from '../model';
 import type { SceneCheck } from './sceneCheck';
 import { CONDUCTIVE } from './clearance';
-import { measured, sourcesOf } from './contact';
+import { judgedGap, sourcesOf } from './contact';
 import { palms, palmSpan } from './hands';
 import { type PlacedItem, placing, type Scene } from './scene';
 import { stepsAway } from './away';
@@ -57,7 +57,7 @@ function findings(scene: Scene): Finding[] {
             .map((b) => ({ b, gap: gapOf(mine.prisms, b.solid.prisms, 2 * FREE_MM) }))
             .sort((p, q) => p.gap.gap - q.gap.gap)[0];
           if (!near || near.gap.gap > 2 * FREE_MM) return [];
-          const { measure, verdict } = measured(
+          const { measure, verdict } = judgedGap(
             near.gap.gap,
             FREE_MM,
             `Metal, copper and cells within about ${FREE_MM} mm of an antenna shorten its reach (typical).`,
@@ -94,7 +94,7 @@ function held(scene: Scene, at: PlacedItem, mine: Solid): Finding[] {
     .sort((p, q) => p.gap.gap - q.gap.gap)[0];
   if (!span || !near) return [];
   const { gap, nx, ny, nz } = near.gap;
-  const { measure, verdict } = measured(
+  const { measure, verdict } = judgedGap(
     gap,
     FREE_MM,
     `A hand within about ${FREE_MM} mm of an antenna shortens its reach (typical).`,

@@ -6,7 +6,7 @@ import { type Finding, mm1, type Ref, uOf, type WayOut } from '../model';
 import { ANGLED_MM, PLUGS } from '../kit';
 import { depthsOf } from '../shell';
 import type { SceneCheck } from './sceneCheck';
-import { measured } from './contact';
+import { judgedGap } from './contact';
 import { palmSpan } from './hands';
 import { type Mouth, mouldSizes, type PlacedItem, placing, type Scene } from './scene';
 import { stepsAway } from './away';
@@ -57,7 +57,7 @@ function findings(scene: Scene): Finding[] {
       const along = Math.abs(a.u - b.u) - (a.w + b.w) / 2;
       const high = Math.abs(a.z - b.z) - (a.h + b.h) / 2;
       const gap = Math.max(along, high);
-      const { measure, verdict } = measured(
+      const { measure, verdict } = judgedGap(
         gap,
         0,
         'Both mouldings have to find room side by side.',
@@ -143,7 +143,7 @@ function lying(scene: Scene, a: Plugged): Finding[] {
   const gap = a.z - a.h / 2 - low;
   if (!back) return [];
   if (gap > a.h) return [];
-  const { measure, verdict } = measured(gap, 0, 'It lies flat while it is plugged in.', [
+  const { measure, verdict } = judgedGap(gap, 0, 'It lies flat while it is plugged in.', [
     {
       key: `layout.placements.${a.at.index}.lift`,
       label: `height of ${a.at.item.name}`,

@@ -6,7 +6,7 @@
 import { atHeights, type Gap, gapOf, moved, type Prism, type Solid } from '../geometry';
 import { type Finding, mm1 } from '../model';
 import { spineOf } from '../shell';
-import { measured, sourcesOf } from './contact';
+import { judgedGap, sourcesOf } from './contact';
 import { openedWall, portKey } from './port';
 import type { Mouth, PlacedBlock, PlacedItem, Scene } from './scene';
 import { swingBar } from './swing';
@@ -232,7 +232,7 @@ const barId = (b: Bar): string =>
 
 export function closingFindings(scene: Scene, a: Assembly = assembly(scene)): Finding[] {
   const out = a.bars.map((b): Finding => {
-    const { measure, verdict } = measured(
+    const { measure, verdict } = judgedGap(
       b.gap.gap,
       0,
       b.when === 'shut' && scene.shell!.body.shuts === 'swing'

@@ -42,7 +42,7 @@ export function sourcesOf(a: Solid, b: Solid, gap: Gap): SourceShare[] {
 }
 
 /** Put a gap with its sources and its need into a verdict. */
-export function measured(
+export function judgedGap(
   gap: number,
   required: number,
   reason: string,
@@ -71,6 +71,6 @@ export function contactOf(a: Side, b: Side, material: string): Contact | undefin
     a,
     b,
     gap,
-    ...measured(gap.gap, need.mm, need.reason, sourcesOf(a.solid, b.solid, gap)),
+    ...judgedGap(gap.gap, need.mm, need.reason, sourcesOf(a.solid, b.solid, gap)),
   };
 }

@@ -1,7 +1,7 @@
 /** What is easily missed, each against an independent truth: beams, fingertips, stops, antennas, and the states of a build. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { demos, measured, STARTER_PARTS } from '../catalogue';
+import { demos, withMeasuredSizes, STARTER_PARTS } from '../catalogue';
 import { applied, appliedAll, type Change, type Placement, type Project } from '../model';
 import { cablesOf } from '../chains';
 import { bowMm, bumps, Checker, pluggedIn, pressable, sceneOf, sinks, states } from './index';
@@ -43,7 +43,7 @@ const stand = (
   ]);
 const known = (p: Project): Project => ({
   ...p,
-  kit: { ...p.kit, parts: p.kit.parts.map(measured) },
+  kit: { ...p.kit, parts: p.kit.parts.map(withMeasuredSizes) },
 });
 const findings = (p: Project, check: string) =>
   new Checker(p).findings().filter((f) => f.check === check);

@@ -3,7 +3,7 @@
  */
 import { type Finding, mm1, type WayOut } from '../model';
 import type { SceneCheck } from './sceneCheck';
-import { measured } from './contact';
+import { judgedGap } from './contact';
 import { type PlacedItem, placing, type Scene } from './scene';
 
 /** How far a speaker may sit off its grille, as a share of its own width, before much of it plays against the wall. */
@@ -46,7 +46,7 @@ function findings(scene: Scene): Finding[] {
       });
       continue;
     }
-    const { measure, verdict } = measured(
+    const { measure, verdict } = judgedGap(
       OFF_GRILLE * d - near.off,
       0,
       'A speaker plays through the holes in front of it.',

@@ -1,7 +1,7 @@
 export { Checker, contactId, touchFinding } from './checker';
 export { isMoved } from './reach';
 export { wantsPlace } from './unplaced';
-export { INTEREST_MM, measured, sourcesOf, type Contact } from './contact';
+export { INTEREST_MM, judgedGap, sourcesOf, type Contact } from './contact';
 export { bowMm } from './pressed';
 export { pluggedIn } from './beside';
 export { BARE_METAL_MM, CONDUCTIVE, SWELLING } from './clearance';
@@ -45,5 +45,5 @@ export {
 export { states, type State } from './states';
 export { assembly, closingFindings, insertionOrder, takenApart, type Assembly } from './closing';
 export { whatSets, type Chain } from './sets';
-export { distance, things, type Distance, type Thing } from './measure';
+export { distanceBetween, measurables, type Distance, type Thing } from './measure';
 export { stepsAway } from './away';

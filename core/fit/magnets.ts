@@ -1,7 +1,7 @@
 /** Magnets against what feels them: a speaker or a closing magnet beside a hall or reed switch, or a stick that reads by one. */
 import { gapOf } from '../geometry';
 import { type Finding, mm1, type Part } from '../model';
-import { measured } from './contact';
+import { judgedGap } from './contact';
 import type { SceneCheck } from './sceneCheck';
 import { type PlacedItem, placing, type Scene } from './scene';
 import { stepsAway } from './away';
@@ -31,7 +31,7 @@ function findings(scene: Scene): Finding[] {
         ),
       );
       if (gap > 2 * FELT_MM) continue;
-      const { measure, verdict } = measured(
+      const { measure, verdict } = judgedGap(
         gap,
         FELT_MM,
         `A magnet is felt up to about ${FELT_MM} mm; typical, try yours.`,

@@ -20,7 +20,7 @@ export interface Distance {
 }
 
 /** Everything that can be measured to: parts, posts and ribs, walls and floors. */
-export function things(scene: Scene): Thing[] {
+export function measurables(scene: Scene): Thing[] {
   const shell = scene.shell;
   if (!shell) return [];
   const names = new Map<string, number>();
@@ -41,7 +41,7 @@ export function things(scene: Scene): Thing[] {
 }
 
 /** @returns positive: free; negative: the shortest move that parts them */
-export function distance(a: Thing, b: Thing): Distance {
+export function distanceBetween(a: Thing, b: Thing): Distance {
   let best: { gap: Gap; p: Solid; q: Solid } | undefined;
   for (const p of a.solids) {
     for (const q of b.solids) {

@@ -4,7 +4,7 @@
 import { type Cut, type Finding, mm1, type Project, uOf } from '../model';
 import { PLUGS } from '../kit';
 import { span, wallName, type WallHole } from '../shell';
-import { measured } from './contact';
+import { judgedGap } from './contact';
 import { acrossSizes, type Mouth, mouldSizes, type PlacedItem, placing, type Scene } from './scene';
 import { blockBox, type Solid } from '../geometry';
 
@@ -161,7 +161,7 @@ export function plugFinding(scene: Scene, at: PlacedItem, mouth: Mouth): Finding
   ];
   const proud = mouth.recess < -PROUD_MM;
   const margin = proud ? mouth.recess + PROUD_MM : allowed - mouth.recess;
-  const { measure, verdict } = measured(
+  const { measure, verdict } = judgedGap(
     margin,
     0,
     enters ? 'The moulding passes the opening.' : 'The moulding stops at the outer face.',

@@ -6,7 +6,7 @@
 import { planGap, type Solid } from '../geometry';
 import { type Block, type Finding, mm1, refOf, type WayOut } from '../model';
 import type { SceneCheck } from './sceneCheck';
-import { measured, sourcesOf } from './contact';
+import { judgedGap, sourcesOf } from './contact';
 import { type PlacedBlock, type PlacedItem, pointOf, type Scene } from './scene';
 import { stepsAway } from './away';
 import { activeArea } from './window';
@@ -156,7 +156,7 @@ function stroke(p: Press): Finding {
     ...s,
     k: least ? -s.k : s.k,
   }));
-  const { measure, verdict } = measured(
+  const { measure, verdict } = judgedGap(
     Math.min(low, high),
     0,
     `It works pressed in by ${wants}.`,

@@ -6,7 +6,7 @@ import { type Finding, mm1, type Part, type WayOut } from '../model';
 import { blockBox, inside, ringOf } from '../geometry';
 import { handled } from './handle';
 import { type PlacedBlock, type PlacedItem, placing, pointOf, type Scene } from './scene';
-import { measured } from './contact';
+import { judgedGap } from './contact';
 import type { SceneCheck } from './sceneCheck';
 
 /** A finger still moves a lever whose tip lies so far behind the outer face, mm: typical. */
@@ -196,7 +196,7 @@ function leverFindings(scene: Scene): Finding[] {
           },
         ];
       }
-      const { measure, verdict } = measured(
+      const { measure, verdict } = judgedGap(
         FINGER_MM - out.recess,
         0,
         `A finger moves a lever up to ${FINGER_MM} mm behind the outer face (typical).`,

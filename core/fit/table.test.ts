@@ -1,6 +1,6 @@
 /** Each check in a case in which it fires, one in which it rightly stays silent, and a way out that clears it. */
 import { describe, expect, test } from '@jest/globals';
-import { demos, measured, STARTER_PARTS } from '../catalogue';
+import { demos, withMeasuredSizes, STARTER_PARTS } from '../catalogue';
 import {
   applied,
   appliedAll,
@@ -93,7 +93,7 @@ const stand = (
 /** Every part with callipers put on it. */
 const known = (p: Project): Project => ({
   ...p,
-  kit: { ...p.kit, parts: p.kit.parts.map(measured) },
+  kit: { ...p.kit, parts: p.kit.parts.map(withMeasuredSizes) },
 });
 const only = (p: Project, ...ids: string[]): Project =>
   appliedAll(

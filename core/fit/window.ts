@@ -3,7 +3,7 @@
  */
 import { type Finding, mm1 } from '../model';
 import type { SceneCheck } from './sceneCheck';
-import { measured } from './contact';
+import { judgedGap } from './contact';
 import { type PlacedItem, placing, pointOf, type Scene } from './scene';
 
 export interface ActiveArea {
@@ -120,7 +120,7 @@ function findings(scene: Scene): Finding[] {
     ].sort((a, b) => a.margin - b.margin);
     const worst = sides[0]!;
     const widest = sides[sides.length - 1]!;
-    const { measure, verdict } = measured(worst.margin, 0, 'The whole picture must show.', [
+    const { measure, verdict } = judgedGap(worst.margin, 0, 'The whole picture must show.', [
       placing(at),
       { key: `opening.${hole.id}`, label: `size and place of ${hole.name}`, u: 0.1, k: 1 },
     ]);

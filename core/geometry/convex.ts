@@ -144,7 +144,7 @@ function axes(ring: Ring, other: Ring, sign: number, out: Apart): void {
 }
 
 /** Exact distance of two convex rings that do not overlap. */
-export function distance(a: Ring, b: Ring, out: Apart): Apart {
+export function convexDistance(a: Ring, b: Ring, out: Apart): Apart {
   out.d = Infinity;
   corners(a, b, 1, out);
   corners(b, a, -1, out);

@@ -4,7 +4,7 @@
  * Positive: the free distance. Negative: the overlap, which is the length of the shortest move (in
  * plane or along z) that parts them. Solids are lists of prisms and part as a whole.
  */
-import { type Apart, distance, overlapMoves, separation } from './convex';
+import { type Apart, convexDistance, overlapMoves, separation } from './convex';
 import { type Prism, unrounded } from './prism';
 import type { Ring } from './ring';
 
@@ -31,7 +31,7 @@ function planApart(a: Prism, b: Prism, out: Apart): Apart {
       if (p.length > 2 || q.length > 2) separation(p, q, scratch);
       else scratch.d = Infinity;
       if (scratch.d - r > best) continue;
-      if (scratch.d > 0) distance(p, q, scratch);
+      if (scratch.d > 0) convexDistance(p, q, scratch);
       if (scratch.d - r < best) {
         best = scratch.d - r;
         nx = scratch.nx;
@@ -156,7 +156,7 @@ function partInPlane(a: readonly Prism[], b: readonly Prism[], limit: number): A
   if (single) {
     const r = a[0]!.r + b[0]!.r;
     separation(a[0]!.pieces[0]!, b[0]!.pieces[0]!, scratch);
-    if (scratch.d > 0) distance(a[0]!.pieces[0]!, b[0]!.pieces[0]!, scratch);
+    if (scratch.d > 0) convexDistance(a[0]!.pieces[0]!, b[0]!.pieces[0]!, scratch);
     return r - scratch.d < limit ? { d: r - scratch.d, nx: scratch.nx, ny: scratch.ny } : undefined;
   }
   const regions: Ring[] = [];

@@ -1,7 +1,7 @@
 /** Rigid moves: they keep lengths and volumes, and come one after the other. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import { carried, movedPoint, type Rigid, STILL, composed, upright, volume } from './mesh';
+import { movedMesh, movedPoint, type Rigid, STILL, composed, upright, volume } from './mesh';
 
 const unit = fc
   .tuple(
@@ -41,7 +41,7 @@ describe('upright', () => {
           expect.closeTo(1, 9),
         ]);
         expect(Math.hypot(...movedPoint(m, ...p))).toBeCloseTo(Math.hypot(...p), 6);
-        expect(volume({ ...cube(), positions: carried(cube().positions, m) })).toBeCloseTo(24, 3);
+        expect(volume({ ...cube(), positions: movedMesh(cube().positions, m) })).toBeCloseTo(24, 3);
       }),
     );
   });
@@ -65,7 +65,7 @@ describe('one move after another', () => {
   });
   test('nothing done is nothing changed', () => {
     expect(movedPoint(STILL, 1, 2, 3)).toEqual([1, 2, 3]);
-    expect([...carried(Float32Array.of(1, 2, 3), STILL)]).toEqual([1, 2, 3]);
+    expect([...movedMesh(Float32Array.of(1, 2, 3), STILL)]).toEqual([1, 2, 3]);
   });
 });
 

@@ -42,7 +42,7 @@ export const movedPoint = (m: Rigid, x: number, y: number, z: number): [number, 
 ];
 
 /** All corners moved at once. */
-export function carried(
+export function movedMesh(
   p: Float32Array,
   m: Rigid,
   out: Float32Array = new Float32Array(p.length),

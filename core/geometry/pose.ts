@@ -10,7 +10,7 @@ import {
   polygonPrism,
   ringPrism,
   roundPrism,
-  turnedOver,
+  flippedPrism,
 } from './prism';
 import { counterClockwise, ringOf } from './ring';
 
@@ -239,7 +239,7 @@ export function placed(
   const a = (turnDeg * Math.PI) / 180;
   const cos = Math.round(Math.cos(a) * 1e15) / 1e15;
   const sin = Math.round(Math.sin(a) * 1e15) / 1e15;
-  return prisms.map((p) => moved(over ? turnedOver(p) : p, cos, sin, x, y, z));
+  return prisms.map((p) => moved(over ? flippedPrism(p) : p, cos, sin, x, y, z));
 }
 
 /** A point of the part carried the same way. */

@@ -86,7 +86,7 @@ export function moved(
 }
 
 /** Mirrored in x (the part turned over about its y axis), heights turned over as well. */
-export function turnedOver(p: Prism): Prism {
+export function flippedPrism(p: Prism): Prism {
   const pieces = p.pieces.map((ring) => {
     const out = new Float64Array(ring.length);
     for (let i = 0; i < ring.length; i += 2) {

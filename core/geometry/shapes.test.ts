@@ -19,9 +19,9 @@ import {
   rounded,
   roundPrism,
   separation,
-  distance,
+  convexDistance,
   sidesFor,
-  turnedOver,
+  flippedPrism,
   moved,
 } from './index';
 import { seeded } from './seeded';
@@ -168,7 +168,7 @@ describe('convex pieces', () => {
         const random = seeded(s);
         const a = rectRing(0, 0, 2 + 5 * random(), 2 + 5 * random());
         const b = rectRing(9 + 3 * random(), -4 + 9 * random(), 3, 4);
-        const d = distance(a, b, { d: 0, nx: 0, ny: 0 }).d;
+        const d = convexDistance(a, b, { d: 0, nx: 0, ny: 0 }).d;
         let least = Infinity;
         const along = (r: Float64Array): Pt[] =>
           pointsOf(r).flatMap((p, i, all) => {
@@ -208,7 +208,14 @@ describe('prisms', () => {
   });
   test('turning over twice is nothing; so is turning by 90° four times', () => {
     const p = boxPrism(1, 2, 5, 3, 0.5, 4);
-    expect(turnedOver(turnedOver(p))).toMatchObject({ x0: 1, x1: 6, y0: 2, y1: 5, z0: 0.5, z1: 4 });
+    expect(flippedPrism(flippedPrism(p))).toMatchObject({
+      x0: 1,
+      x1: 6,
+      y0: 2,
+      y1: 5,
+      z0: 0.5,
+      z1: 4,
+    });
     let q = p;
     for (let i = 0; i < 4; i++) q = moved(q, 0, 1, 0, 0, 0);
     expect([q.x0, q.y0, q.x1, q.y1].map((v) => Math.round(v * 1e9) / 1e9)).toEqual([1, 2, 6, 5]);

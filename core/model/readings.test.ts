@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { seeded } from '../geometry/seeded';
-import { parseReadings, repeated, uOf } from './index';
+import { parseReadings, meanOf, uOf } from './index';
 
 describe('readings of one length', () => {
   test('semicolons part them; each may have its own unit', () => {
@@ -10,25 +10,25 @@ describe('readings of one length', () => {
     expect(parseReadings('12.1; twelve')).toMatchObject({ ok: false });
   });
   test('five that agree are better known than one', () => {
-    const r = repeated([12.1, 12.12, 12.1, 12.11, 12.09], 'calliper');
+    const r = meanOf([12.1, 12.12, 12.1, 12.11, 12.09], 'calliper');
     expect(r.length.mm).toBeCloseTo(12.104, 6);
     expect(r.length.u).toBeLessThan(uOf('calliper'));
     expect(r.disagrees).toBeUndefined();
   });
   test('the one that disagrees is named', () => {
-    expect(repeated([12.1, 12.12, 12.9, 12.11], 'calliper').disagrees).toMatchObject({ mm: 12.9 });
-    expect(repeated([12.1, 12.6], 'calliper').disagrees?.sentence).toContain('third time');
-    expect(repeated([40, 40.4, 39.8], 'ruler').disagrees).toBeUndefined();
+    expect(meanOf([12.1, 12.12, 12.9, 12.11], 'calliper').disagrees).toMatchObject({ mm: 12.9 });
+    expect(meanOf([12.1, 12.6], 'calliper').disagrees?.sentence).toContain('third time');
+    expect(meanOf([40, 40.4, 39.8], 'ruler').disagrees).toBeUndefined();
   });
   test('scattered readings are less well known than the tool promises', () =>
-    expect(repeated([12, 12.5, 11.6, 12.3], 'calliper').length.u).toBeGreaterThan(uOf('calliper')));
+    expect(meanOf([12, 12.5, 11.6, 12.3], 'calliper').length.u).toBeGreaterThan(uOf('calliper')));
   test('the stated 95 % holds the true length in at least 90 % of 2,000 simulated sittings', () => {
     const random = seeded(12);
     const normal = () => Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
     let held = 0;
     for (let k = 0; k < 2000; k++) {
       const bias = (random() * 2 - 1) * 0.02;
-      const r = repeated(
+      const r = meanOf(
         Array.from({ length: 5 }, () => 20 + bias + 0.03 * normal()),
         'calliper',
       ).length;
@@ -42,7 +42,7 @@ describe('readings of one length', () => {
       fc.property(
         fc.array(fc.double({ min: 0.1, max: 500, noNaN: true }), { minLength: 2, maxLength: 12 }),
         (list) => {
-          const r = repeated(list, 'ruler').length;
+          const r = meanOf(list, 'ruler').length;
           expect(r.mm).toBeGreaterThanOrEqual(Math.min(...list) - 0.001);
           expect(r.mm).toBeLessThanOrEqual(Math.max(...list) + 0.001);
           expect(r.u).toBeGreaterThan(0);

@@ -28,7 +28,7 @@ export interface Repeated {
 }
 
 /** @param readings at least two, mm */
-export function repeated(readings: readonly number[], how: How): Repeated {
+export function meanOf(readings: readonly number[], how: How): Repeated {
   const n = readings.length;
   if (n < 2) throw new RangeError('Two readings or more make a mean.');
   const mean = readings.reduce((s, r) => s + r, 0) / n;

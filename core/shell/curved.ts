@@ -87,7 +87,7 @@ export function depthAt(profile: NonNullable<Piece['profile']>, at: number): num
 }
 
 /** The most a strip gives away against the straight line between readings, mm. */
-export function given(
+export function stripExcess(
   profile: NonNullable<Piece['profile']>,
   strips: readonly FloorStrip[],
 ): number {

@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { BadInput, type Body, type Edge, length, type Reading, type Shape } from '../model';
-import { centre, named, spots } from './index';
+import { centre, named, copiesOf } from './index';
 import { halfExtent } from './datum';
 
 const W = 120;
@@ -106,7 +106,9 @@ describe('a reading gives the centre', () => {
       mayCut: 'trim' as const,
     };
     const b = body([loop]);
-    expect(() => spots(b, named(b), loop.at, loop.shape, 'k.at', undefined)).toThrow('in a circle');
+    expect(() => copiesOf(b, named(b), loop.at, loop.shape, 'k.at', undefined)).toThrow(
+      'in a circle',
+    );
   });
 });
 
@@ -153,7 +155,7 @@ describe('sensitivities', () => {
             ]);
           const spot = (b: Body) => {
             const f = b.pieces[0]!.features[0]!;
-            const all = spots(
+            const all = copiesOf(
               b,
               named(b),
               f.at,
@@ -187,8 +189,11 @@ describe('repeats', () => {
     at: { x: edge('left', 'outer', 'centre', 10), y: edge('bottom', 'outer', 'centre', 9) },
     shape: rect,
   };
-  const places = (repeat: Parameters<typeof spots>[5]) =>
-    spots(body(), named(body()), post.at, post.shape, 'k.at', repeat).map((s) => [s.x.mm, s.y.mm]);
+  const places = (repeat: Parameters<typeof copiesOf>[5]) =>
+    copiesOf(body(), named(body()), post.at, post.shape, 'k.at', repeat).map((s) => [
+      s.x.mm,
+      s.y.mm,
+    ]);
   test('mirrored both ways one entry is four posts', () =>
     expect(places({ mirrorX: true, mirrorY: true })).toEqual([
       [10, 9],

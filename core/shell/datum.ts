@@ -230,7 +230,7 @@ function datum(
 }
 
 /** Every copy of a feature: itself, its mirror images about the shell's middle, its row. */
-export function spots(
+export function copiesOf(
   body: Body,
   all: Named,
   at: { x: Reading; y: Reading },

@@ -69,7 +69,7 @@ export function section(shell: Shell, deg: number): { first: Pt[]; second: Pt[] 
 }
 
 /** Gap of two convex outlines; negative is how far they overlap. */
-export function between(a: readonly Pt[], b: readonly Pt[]): number {
+export function convexGap(a: readonly Pt[], b: readonly Pt[]): number {
   let best = -Infinity;
   for (const [p, q] of [
     [a, b],
@@ -170,7 +170,7 @@ export function hingeFindings(shell: Shell): Finding[] {
     ['open', hinge.openDeg],
   ] as const) {
     const s = section(shell, deg)!;
-    const gap = between(s.first, s.second);
+    const gap = convexGap(s.first, s.second);
     put(
       `hinge-${word}`,
       gap,

@@ -1,5 +1,5 @@
 export { backingCost, longestSpan, seamCost, type SeamCost } from './closing';
-export { BODY, centre, named, spots, span, type Source, type Spot } from './datum';
+export { BODY, centre, named, copiesOf, span, type Source, type Spot } from './datum';
 export {
   innerRing,
   outerRing,
@@ -23,10 +23,10 @@ export {
   type ShellSolids,
   type StandingFeature,
 } from './solids';
-export { depthAt, floorStrips, given, wallSlabs, type FloorStrip } from './curved';
+export { depthAt, floorStrips, stripExcess, wallSlabs, type FloorStrip } from './curved';
 export { screwFindings } from './screws';
 export { SEAM_GAPES_MM, SEAM_MM, seamFindings, supportFindings } from './seam';
-export { between, hingeFindings, rolled, section, sideOf } from './hinge';
+export { convexGap, hingeFindings, rolled, section, sideOf } from './hinge';
 export { donorFindings, keptPart, openingLedger, type Ledger } from './kept';
 export {
   isRead,

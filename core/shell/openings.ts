@@ -3,7 +3,7 @@
  * on a wall in that wall's u, v.
  */
 import { BadInput, type Body, type Opening, type Piece, type Shape } from '../model';
-import { BODY, centre, named, type Source, spots } from './datum';
+import { BODY, centre, named, type Source, copiesOf } from './datum';
 import { straightWalls, type WallHole } from './walls';
 
 export interface FaceHole {
@@ -85,7 +85,7 @@ export function openingsOf(body: Body): Openings {
       const key = `${BODY}.pieces.${i}.openings.${j}`;
       const [w, h] = extent(o.shape);
       if (o.on.kind === 'face') {
-        for (const s of spots(body, all, o.on.at, o.shape, `${key}.on.at`, o.repeat)) {
+        for (const s of copiesOf(body, all, o.on.at, o.shape, `${key}.on.at`, o.repeat)) {
           out.face.push({
             id: o.id,
             copy: s.copy,

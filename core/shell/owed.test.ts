@@ -11,7 +11,7 @@ import {
   type Shell,
 } from '../model';
 import {
-  between,
+  convexGap,
   depthsOf,
   donorFindings,
   hingeFindings,
@@ -109,7 +109,7 @@ describe('a hinge', () => {
   test('shut face to face, two fronts 8 mm deep need the axis 8 mm up; at 7 they overlap by 2', () => {
     const gap = (up: number) => {
       const s = section(shell(up), 0)!;
-      return between(s.first, s.second);
+      return convexGap(s.first, s.second);
     };
     expect([gap(8), gap(9), gap(7)]).toEqual([
       expect.closeTo(0, 9),
@@ -122,10 +122,10 @@ describe('a hinge', () => {
   });
   test('flat open they lie twice the axis distance apart; the gap is the same from either side', () => {
     const s = section(shell(3), 180)!;
-    expect(between(s.first, s.second)).toBeCloseTo(2, 9);
+    expect(convexGap(s.first, s.second)).toBeCloseTo(2, 9);
     for (const deg of [20, 77, 130]) {
       const q = section(shell(5), deg)!;
-      expect(between(q.first, q.second)).toBeCloseTo(between(q.second, q.first), 9);
+      expect(convexGap(q.first, q.second)).toBeCloseTo(convexGap(q.second, q.first), 9);
     }
   });
   test('1.5 turns, opening by 160°: 1.94 turns of 3 layers less two of 0.12 mm in a 6 mm barrel', () => {

@@ -13,7 +13,7 @@ import {
   type Reading,
   type Shape,
 } from '../model';
-import { halfExtent, named, span, spots } from './datum';
+import { halfExtent, named, span, copiesOf } from './datum';
 
 export const STAGES = [
   'outer',
@@ -194,7 +194,7 @@ export function roundOf(
   ) => {
     let spot: { x: number; y: number } | undefined;
     try {
-      const [s] = place ? spots(body, all, place, it.shape, 'round', undefined) : [];
+      const [s] = place ? copiesOf(body, all, place, it.shape, 'round', undefined) : [];
       spot = s && { x: s.x.mm, y: s.y.mm };
     } catch {
       spot = undefined;

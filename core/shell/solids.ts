@@ -19,7 +19,7 @@ import {
   solid,
   type Solid,
 } from '../geometry';
-import { BODY, named, type Source, spots } from './datum';
+import { BODY, named, type Source, copiesOf } from './datum';
 import { floorStrips, wallSlabs } from './curved';
 import { type Openings, openingsOf, shapePoints } from './openings';
 import { type Wall, type WallHole, wallName, wallRuns, straightWalls, sharpOutline } from './walls';
@@ -204,7 +204,14 @@ function pieceFloors(
 ): Floor[] {
   const key = `${BODY}.pieces.${i}`;
   const zones = piece.zones.map((zone, j) => {
-    const [spot] = spots(body, named(body), zone.at, zone.shape, `${key}.zones.${j}.at`, undefined);
+    const [spot] = copiesOf(
+      body,
+      named(body),
+      zone.at,
+      zone.shape,
+      `${key}.zones.${j}.at`,
+      undefined,
+    );
     return { zone, j, points: shapePoints(zone.shape, spot!.x.mm, spot!.y.mm), spot: spot! };
   });
   const pierced = openings.face.filter((o) => o.piece === piece.id).map((o) => closed(o.points));
@@ -321,7 +328,7 @@ function pieceFeatures(
   const all = named(body);
   return piece.features.flatMap((f, j) => {
     const key = `${BODY}.pieces.${i}.features.${j}`;
-    const copies = spots(body, all, f.at, f.shape, `${key}.at`, f.repeat);
+    const copies = copiesOf(body, all, f.at, f.shape, `${key}.at`, f.repeat);
     return copies.map((s): StandingFeature => {
       const name = copies.length > 1 ? `${f.name} ${s.copy + 1}` : f.name;
       const spot = roundPrism(s.x.mm, s.y.mm, 0.01, 0, 1);

@@ -33,11 +33,11 @@ export interface Check {
  * @param quick   wires are not laid: for trials of which only few are shown
  */
 export function check(p: Project, before?: Checker, quick = false): Check {
-  return assembled(p, new Checker(p, before), quick);
+  return verdictFrom(p, new Checker(p, before), quick);
 }
 
 /** The verdict from a checker that already stands. */
-export function assembled(
+export function verdictFrom(
   p: Project,
   checker: Checker,
   quick = false,

@@ -3,13 +3,13 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { dabchickFits, demos } from '../catalogue';
 import { applied, mustRead, type Project } from '../model';
-import { between, check } from './index';
+import { compareBuilds, check } from './index';
 
 const [half, done] = demos() as [Project, Project];
 
 describe('what changed', () => {
   test('from the half-way loaner to the finished one: two parts moved, the six problems cleared, nothing worse', () => {
-    const b = between(half, done);
+    const b = compareBuilds(half, done);
     expect(b.moved.map((m) => [m.item, m.words])).toEqual([
       ['charger', 'Move Step 5/3A 2.4 mm down'],
       ['teasel', 'Move Teasel 2.0 mm down'],
@@ -24,13 +24,13 @@ describe('what changed', () => {
     expect(b.sentence).toBe('6 findings cleared, 2 parts moved');
   });
   test('backwards, what was cleared is what got worse', () => {
-    const f = between(half, done);
-    const r = between(done, half);
+    const f = compareBuilds(half, done);
+    const r = compareBuilds(done, half);
     expect(r.worse.map((w) => w.finding.id).sort()).toEqual(f.cleared.map((x) => x.id).sort());
     expect(r.moved.map((m) => m.item)).toEqual(f.moved.map((m) => m.item));
   });
   test('a build against itself is nothing', () =>
-    expect(between(half, half)).toMatchObject({
+    expect(compareBuilds(half, half)).toMatchObject({
       moved: [],
       cleared: [],
       worse: [],
@@ -47,7 +47,7 @@ describe('what changed', () => {
         turn: 90,
       },
     });
-    expect(between(half, p).moved[0]!.words).toBe(
+    expect(compareBuilds(half, p).moved[0]!.words).toBe(
       'Turn Teasel 90° counter-clockwise, to the other half, turned over, 2.0 mm higher',
     );
   });
@@ -71,7 +71,7 @@ describe('what changed', () => {
               }),
             half,
           );
-          const b = between(half, p);
+          const b = compareBuilds(half, p);
           const open = check(p)
             .findings.filter((f) => f.verdict !== 'clear')
             .map((f) => f.id)
@@ -92,6 +92,6 @@ test('the two past test fits of the demo are whole builds, each with problems th
   expect(fits.map((f) => f.note)).toEqual(['test fit 1: boards only', 'test fit 2: with the cell']);
   for (const f of fits) {
     expect(() => mustRead(JSON.parse(JSON.stringify(f.document)))).not.toThrow();
-    expect(between(f.document, half).cleared.length).toBeGreaterThan(0);
+    expect(compareBuilds(f.document, half).cleared.length).toBeGreaterThan(0);
   }
 });

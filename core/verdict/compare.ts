@@ -27,7 +27,7 @@ export interface Between {
 const RANK = { clear: 0, tight: 1, hit: 2 } as const;
 const margin = (f: Finding): number => (f.measure ? f.measure.gap - f.measure.required : 0);
 
-export function between(
+export function compareBuilds(
   a: Project,
   b: Project,
   before: Check = check(a),

@@ -1,4 +1,4 @@
-export { assembled, check, openMargins, type Check } from './check';
+export { verdictFrom, check, openMargins, type Check } from './check';
 export { objection, waysOut, type Ways } from './ways';
-export { between, type Between, type Moved } from './compare';
+export { compareBuilds, type Between, type Moved } from './compare';
 export { largestThatFits, type Kind, type Largest } from './largest';

@@ -1,7 +1,7 @@
 /** The largest that fits against trying them all, and distances against the gaps they are made of. */
 import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
-import { distance, sceneOf, things } from '../fit';
+import { distanceBetween, sceneOf, measurables } from '../fit';
 import { appliedAll, length, type Project } from '../model';
 import { check, type Kind, largestThatFits } from './index';
 
@@ -67,16 +67,16 @@ describe('largest that fits', () => {
 
 test('a measured distance is the gap of its finding, and along each axis what the outlines say', () => {
   const scene = sceneOf(half);
-  const all = things(scene);
+  const all = measurables(scene);
   const named = (n: string) => all.find((t) => t.name === n)!;
-  const d = distance(named('Teasel'), named('middle rear post 2'));
+  const d = distanceBetween(named('Teasel'), named('middle rear post 2'));
   expect(d.gap.gap).toBeCloseTo(-1.8, 6);
-  const back = distance(named('middle rear post 2'), named('Teasel'));
+  const back = distanceBetween(named('middle rear post 2'), named('Teasel'));
   expect([d.working, d.pieces]).toEqual([
     'the shortest move that parts them: 1.80 mm in plane',
     ['back', 'back'],
   ]);
-  const slanted = distance(named('Pad plate'), named('Pane 2.8'));
+  const slanted = distanceBetween(named('Pad plate'), named('Pane 2.8'));
   const [, mm, flat, deep] = /^([\d.]+) mm = √\(([\d.]+)² in plane \+ ([\d.]+)² in depth\)$/
     .exec(slanted.working)!
     .map(Number);
@@ -87,7 +87,7 @@ test('a measured distance is the gap of its finding, and along each axis what th
     d.y,
     d.z,
   ]);
-  const apart = distance(named('Pad plate'), named('Key plate'));
+  const apart = distanceBetween(named('Pad plate'), named('Key plate'));
   expect(apart.gap.gap).toBeCloseTo(apart.x, 1);
   expect(new Set(all.map((t) => t.name)).size).toBe(all.length);
 });

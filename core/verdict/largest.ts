@@ -1,7 +1,7 @@
 /** The largest screen or cell of the library that fits, where it lies now or moved, tried on the whole build. */
 import { appliedAll, type Change, type Part, type Project, readProject } from '../model';
 import { findPlaces } from '../fit';
-import { assembled, check, type Check, openMargins } from './check';
+import { verdictFrom, check, type Check, openMargins } from './check';
 
 export type Kind = 'screen' | 'cell';
 export interface Largest {
@@ -59,7 +59,7 @@ export function* largestThatFits(
     const say = (moved: boolean) =>
       `${q.name}, ${words(kind, q)}, is the largest ${kind} that fits${q.id === part.id ? ': the one you have' : ''}${moved ? ', moved' : ''}. ${larger} larger ${larger === 1 ? 'one was' : 'ones were'} tried on the whole build.`;
     // Wires are laid only for one that else would do.
-    if (!hits.length && !bad(assembled(at, here.checker)).length) {
+    if (!hits.length && !bad(verdictFrom(at, here.checker)).length) {
       return { item: item.id, part: q, changes: swap, moved: false, larger, sentence: say(false) };
     }
     for (const f of hits.slice(0, TOUCHES)) {

@@ -11,7 +11,7 @@ import {
   readProject,
   type WayOut,
 } from '../model';
-import { assembled, check, type Check, openMargins } from './check';
+import { verdictFrom, check, type Check, openMargins } from './check';
 import { proposalsFor } from './registry';
 
 export interface Ways {
@@ -72,7 +72,7 @@ export function waysOut(
     const quick = check(next, now.checker, true);
     if (
       (finding.check !== 'wire' && objection(now, quick, finding.id)) ||
-      objection(now, assembled(next, quick.checker), finding.id)
+      objection(now, verdictFrom(next, quick.checker), finding.id)
     ) {
       rejected++;
       continue;

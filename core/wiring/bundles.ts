@@ -7,7 +7,7 @@ import { type ButtonMap } from '../controls';
 import type { Scene } from '../fit';
 import { copperMm } from '../power';
 import { spineOf } from '../shell';
-import { type Field, fieldOf, lengthOf, middle, route, take, widest } from './field';
+import { type Field, fieldOf, lengthOf, middle, route, occupyCells, widest } from './field';
 import type { LaidPack } from './fold';
 import { layLead, type LaidLead } from './leads';
 import { overSpine, type OverSpine } from './opened';
@@ -179,7 +179,7 @@ function lay(f: Field, b: Bundle, findings: Finding[]): void {
     findings.push(shut(f, b, way.from, way.to, d));
     return;
   }
-  take(f, way.cells, need);
+  occupyCells(f, way.cells, need);
   b.closed = way.points;
   b.closedMm = lengthOf(way.points);
 }

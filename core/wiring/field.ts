@@ -139,7 +139,7 @@ function eroded(free: Float32Array, nx: number, ny: number, r: number): Float32A
 }
 
 /** A bundle laid beside itself as wide as it must be fits here. @param area  with air, mm²  @param d  thickest wire, mm */
-export function passes(f: Field, k: number, area: number, d: number): boolean {
+export function bundleFits(f: Field, k: number, area: number, d: number): boolean {
   for (let r = 0; r < 3; r++) {
     const free = f.least[r]![k]!;
     if (free >= d && (2 * r + 1) * f.step * free >= area + f.used[k]!) return true;
@@ -264,7 +264,11 @@ export function line(f: Field, a: number, b: number): number[] {
 }
 
 /** Pulled straight wherever the line between two of its cells is open. */
-export function pulled(f: Field, way: readonly number[], open: (k: number) => boolean): number[] {
+export function pulledStraight(
+  f: Field,
+  way: readonly number[],
+  open: (k: number) => boolean,
+): number[] {
   const out = [way[0]!];
   for (let i = 0; i < way.length - 1;) {
     let j = way.length - 1;
@@ -298,10 +302,10 @@ export function route(
       cellAt(f, stops[i]![0], stops[i]![1]),
     ];
     // A wire leaves its pad and comes to it upward: the cells of the ends are not asked.
-    const open = (k: number) => k === from || k === to || passes(f, k, need, d);
+    const open = (k: number) => k === from || k === to || bundleFits(f, k, need, d);
     const way = from === to ? [from] : shortest(f, from, to, open);
     if (!way) return { from, to };
-    const bends = pulled(f, way, open);
+    const bends = pulledStraight(f, way, open);
     for (let s = 1; s < bends.length; s++) {
       const run = line(f, bends[s - 1]!, bends[s]!);
       const [x0, y0] = s === 1 ? stops[i - 1]! : middle(f, bends[s - 1]!);
@@ -328,7 +332,7 @@ export function route(
 }
 
 /** What is taken of the cells a way goes through is gone for the next. */
-export function take(f: Field, cells: readonly number[], need: number): void {
+export function occupyCells(f: Field, cells: readonly number[], need: number): void {
   for (const k of new Set(cells)) f.used[k]! += need;
 }
 

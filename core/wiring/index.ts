@@ -1,5 +1,5 @@
 export { endWords, netId, netsOf, WIRE_COLOURS, type End, type Net } from './nets';
-export { cellAt, fieldOf, passes, shortest, widest, type Field } from './field';
+export { cellAt, fieldOf, bundleFits, shortest, widest, type Field } from './field';
 export {
   overInsulation,
   STRIP_MM,

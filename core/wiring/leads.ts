@@ -1,8 +1,8 @@
 /** A ready-made lead between two sockets inside: the way its ribbon lies, and whether it is long enough. */
 import { type Finding, length } from '../model';
 import { type Cable } from '../chains';
-import { measured, plugBlock, RIBBON_BEND_MM, type Scene, sideways } from '../fit';
-import { type Field, lengthOf, middle, route, take, widest } from './field';
+import { judgedGap, plugBlock, RIBBON_BEND_MM, type Scene, sideways } from '../fit';
+import { type Field, lengthOf, middle, route, occupyCells, widest } from './field';
 import { foldedIn, type LaidPack } from './fold';
 import type { Pt3 } from './nets';
 import { overSpine, type OverSpine } from './opened';
@@ -103,7 +103,7 @@ export function layLead(
     });
     return undefined;
   }
-  take(f, way.cells, need);
+  occupyCells(f, way.cells, need);
   const crosses = a.piece !== b.piece;
   const plain = lengthOf(way.points);
   const open = crosses ? overSpine(scene.shell!.body, a.at, b.at, RIBBON.thick) : undefined;
@@ -122,7 +122,7 @@ export function layLead(
     working: `${plain.toFixed(0)} mm as it lies${open ? `; ${open.working}` : ''}${long === undefined ? '' : `; it is ${long} mm long`}`,
   };
   if (long === undefined) return laid;
-  const { measure, verdict } = measured(
+  const { measure, verdict } = judgedGap(
     long - plain,
     0,
     'It must reach without pulling at its plugs.',

@@ -3,7 +3,7 @@
  * it, bends up and back, and the side its contacts end up on.
  */
 import { type Finding, type Part, type Placement, type Port } from '../model';
-import { measured, type PlacedItem, placing, pointOf, type Scene, standItem } from '../fit';
+import { judgedGap, type PlacedItem, placing, pointOf, type Scene, standItem } from '../fit';
 import { kitOf } from '../chains';
 import { type Field, cellAt, line } from './field';
 import { BEND_R_MM, foldedIn, type LaidPack } from './fold';
@@ -65,7 +65,11 @@ function socketOf(at: PlacedItem, block: string | undefined): Pt3 {
 }
 
 /** A board turned over with its flat socket kept where it was, so that the tail still reaches it. */
-export function turnedOver(scene: Scene, at: PlacedItem, block: string | undefined): Placement {
+export function boardTurnedOver(
+  scene: Scene,
+  at: PlacedItem,
+  block: string | undefined,
+): Placement {
   const next: Placement = { ...at.placement, up: at.placement.up === 'in' ? 'out' : 'in' };
   const there = standItem({ ...scene, items: new Map(scene.items) }, next, at.index);
   if (!there) return next;
@@ -103,7 +107,7 @@ export function ribbonFindings(
         (r.contacts === 'top') === top,
       );
       const spare = r.lengthMm - need.mm;
-      const { measure, verdict } = measured(
+      const { measure, verdict } = judgedGap(
         spare,
         0,
         'It must reach its socket without a crease.',

@@ -2,7 +2,16 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { seeded } from '../geometry';
-import { cellAt, type Field, lengthOf, middle, passes, route, shortest, take } from './field';
+import {
+  cellAt,
+  type Field,
+  lengthOf,
+  middle,
+  bundleFits,
+  route,
+  shortest,
+  occupyCells,
+} from './field';
 
 const NX = 24;
 const NY = 16;
@@ -57,7 +66,7 @@ describe('a way', () => {
         if ('from' in way) return;
         const [from, to] = [cellAt(f, a[0], a[1]), cellAt(f, b[0], b[1])];
         for (const k of way.cells) {
-          if (k !== from && k !== to) expect(passes(f, k, need, d)).toBe(true);
+          if (k !== from && k !== to) expect(bundleFits(f, k, need, d)).toBe(true);
         }
         expect([way.points[0], way.points[way.points.length - 1]]).toEqual([a, b]);
         for (const [x, y, z] of way.points.slice(1, -1)) {
@@ -95,7 +104,7 @@ describe('a way', () => {
         const [from, to] = [cellAt(f, a[0], a[1]), cellAt(f, b[0], b[1])];
         expect('points' in way).toBe(
           from === to ||
-            shortest(f, from, to, (k) => k === from || k === to || passes(f, k, need, d)) !==
+            shortest(f, from, to, (k) => k === from || k === to || bundleFits(f, k, need, d)) !==
               undefined,
         );
         if ('points' in way) {
@@ -139,7 +148,7 @@ describe('a way', () => {
       if ('from' in way) break;
       const before = f.used.reduce((s, v) => s + v, 0);
       const length = lengthOf(way.points);
-      take(f, way.cells, need);
+      occupyCells(f, way.cells, need);
       expect(f.used.reduce((s, v) => s + v, 0) - before).toBeCloseTo(
         new Set(way.cells).size * need,
         3,

@@ -12,7 +12,7 @@ import {
 } from '../model';
 import { handled, plugBlock, type Scene, stepsAway, trimmed } from '../fit';
 import { BEND_R_MM } from './fold';
-import { turnedOver } from './ribbon';
+import { boardTurnedOver } from './ribbon';
 import type { Net } from './nets';
 import type { Wiring } from './bundles';
 
@@ -134,7 +134,7 @@ export function wireWays(
         'turn-over',
         `Turn ${to.item.name} over`,
         'its other sockets turn with it',
-        [{ do: 'place', placement: turnedOver(scene, to, port?.block) }],
+        [{ do: 'place', placement: boardTurnedOver(scene, to, port?.block) }],
         1.5,
       );
     }

@@ -21,7 +21,7 @@ import {
   fieldOf,
   netsOf,
   overInsulation,
-  passes,
+  bundleFits,
   reach,
   shortest,
   stored,
@@ -270,11 +270,11 @@ describe('ways over a field', () => {
   });
   test('a bundle passes where it can lie side by side, and no longer once others lie there', () => {
     const f = flat(5, 5, () => 1);
-    expect(passes(f, 12, 4.9, 0.6)).toBe(true);
-    expect(passes(f, 12, 5.1, 0.6)).toBe(false);
-    expect(passes(f, 12, 0.5, 1.1)).toBe(false);
+    expect(bundleFits(f, 12, 4.9, 0.6)).toBe(true);
+    expect(bundleFits(f, 12, 5.1, 0.6)).toBe(false);
+    expect(bundleFits(f, 12, 0.5, 1.1)).toBe(false);
     f.used[12] = 3;
-    expect(passes(f, 12, 2.1, 0.6)).toBe(false);
+    expect(bundleFits(f, 12, 2.1, 0.6)).toBe(false);
   });
 });
 

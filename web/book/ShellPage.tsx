@@ -5,7 +5,7 @@ import {
   outerRing,
   shapePoints,
   type ShellSolids,
-  spots,
+  copiesOf,
   named,
   BODY,
 } from '@deft/core/shell';
@@ -40,7 +40,7 @@ export function ShellPage({ shell, spread: s, page, chosen, onPick }: ShellPageP
       <path className="shell-out" d={pathOf(s, page, pointsOf(outerRing(body)))} />
       <path className="shell-in" d={pathOf(s, page, pointsOf(innerRing(body)))} />
       {piece.zones.map((z, j) => {
-        const [at] = spots(
+        const [at] = copiesOf(
           body,
           all,
           z.at,

@@ -11,7 +11,7 @@ import {
   length,
   type Length,
   parseReadings,
-  repeated,
+  meanOf,
 } from '@deft/core/model';
 
 const HOW_SHORT: Partial<Record<How, string>> = {
@@ -78,7 +78,7 @@ export function LengthField({
       own.current = true;
       setBad(
         onChange({
-          ...repeated(read.readings, by).length,
+          ...meanOf(read.readings, by).length,
           ...(typed.trim().length <= 60 ? { typed: typed.trim() } : {}),
         }) ?? undefined,
       );
@@ -95,7 +95,7 @@ export function LengthField({
     );
   };
   const parsed = parseReadings(text);
-  const many = parsed.ok && 'readings' in parsed ? repeated(parsed.readings, how) : undefined;
+  const many = parsed.ok && 'readings' in parsed ? meanOf(parsed.readings, how) : undefined;
   let became: string;
   if (many) became = many.working;
   else if (parsed.ok && 'mm' in parsed && !/^\s*-?[\d.]+\s*(mm)?\s*$/.test(text)) {

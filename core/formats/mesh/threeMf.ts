@@ -5,7 +5,7 @@
  */
 import { strFromU8, unzipSync } from 'fflate';
 import { XMLParser } from 'fast-xml-parser';
-import { carried, type Mesh, composed } from '../../geometry';
+import { movedMesh, type Mesh, composed } from '../../geometry';
 import { BadInput } from '../../model';
 import type { MeshFile, Solid } from './file';
 
@@ -114,7 +114,7 @@ function fromModel(xml: string): MeshFile {
     if (o.mesh) {
       solids.push({
         name: o.name,
-        mesh: { positions: carried(o.mesh.positions, m), triangles: o.mesh.triangles },
+        mesh: { positions: movedMesh(o.mesh.positions, m), triangles: o.mesh.triangles },
       });
     }
     for (const c of o.parts) {

@@ -103,7 +103,7 @@ export function partOfBoard(board: Board, id: string): Part {
 }
 
 /** Lumps of a mesh that share no corner, as boxes. */
-export function lumps(mesh: Mesh, name: string): Box[] {
+export function separateBoxes(mesh: Mesh, name: string): Box[] {
   const n = mesh.positions.length / 3;
   const parent = Int32Array.from({ length: n }, (_, i) => i);
   const at = new Map<string, number>();
@@ -285,7 +285,7 @@ export function partOfSolids(
     ...s,
     mesh: { ...s.mesh, positions: s.mesh.positions.map((v) => v * unitMm) },
   }));
-  const loose = scaled.flatMap((s) => lumps(s.mesh, s.name || name));
+  const loose = scaled.flatMap((s) => separateBoxes(s.mesh, s.name || name));
   const boxes =
     loose.length === 1 ? columns(scaled[0]!.mesh, loose[0]!, scaled[0]!.name || name) : loose;
   if (!boxes.length) throw new BadInput('', 'The file holds no solid.');

@@ -15,7 +15,7 @@ import {
   outerRing,
   shapePoints,
   shellSolids,
-  spots,
+  copiesOf,
   wallSlabs,
   type WallHole,
 } from '../../shell';
@@ -70,7 +70,14 @@ export function pieceMesh(
     const floor = piece.depth.mm - body.wall.mm;
     const all = named(body);
     const bays = piece.zones.map((z, j) => {
-      const [at] = spots(body, all, z.at, z.shape, `${BODY}.pieces.${i}.zones.${j}.at`, undefined);
+      const [at] = copiesOf(
+        body,
+        all,
+        z.at,
+        z.shape,
+        `${BODY}.pieces.${i}.zones.${j}.at`,
+        undefined,
+      );
       return { points: shapePoints(z.shape, at!.x.mm, at!.y.mm), depth: z.depth.mm };
     });
     const strips =

@@ -1,5 +1,5 @@
 /** Clean builds beside the demos: one fed from the wall, one grafted of two shells with parts in both. */
-import { demos, libraryPart, measured } from '../../catalogue';
+import { demos, libraryPart, withMeasuredSizes } from '../../catalogue';
 import { appliedAll, type Body, length, type Placement, type Project } from '../../model';
 
 const [, loaner, , paperback] = demos() as [Project, Project, Project, Project];
@@ -32,7 +32,7 @@ export function fedFromTheWall(): Project {
     { do: 'drop', item: 'cell' },
     { do: 'drop', item: 'charger' },
     { do: 'power', set: { source: 'wall' } },
-    { do: 'add', part: measured(libraryPart('panel-usb-c')) },
+    { do: 'add', part: withMeasuredSizes(libraryPart('panel-usb-c')) },
     stand('panel-usb-c', 'back', 20, 0.5, { fixed: 'screws' }),
   ]);
   return { ...p, id: 'wall-fed', name: 'Paperback on the wall' };

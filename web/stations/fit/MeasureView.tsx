@@ -1,7 +1,7 @@
 /** The distance between any two things: parts, posts, walls, floors. */
 import { useMemo } from 'react';
 import { Button, Select } from 'antd';
-import { type Distance, distance, type Scene, things } from '@deft/core/fit';
+import { type Distance, distanceBetween, type Scene, measurables } from '@deft/core/fit';
 
 export interface Ends {
   from?: string | undefined;
@@ -12,10 +12,10 @@ const said = (mm: number, axis: string): string =>
 
 export function useDistance(scene: Scene, { from, to }: Ends): Distance | undefined {
   return useMemo(() => {
-    const all = things(scene);
+    const all = measurables(scene);
     const a = all.find((t) => t.id === from);
     const b = all.find((t) => t.id === to);
-    return a && b && a !== b ? distance(a, b) : undefined;
+    return a && b && a !== b ? distanceBetween(a, b) : undefined;
   }, [scene, from, to]);
 }
 
@@ -31,7 +31,7 @@ export function MeasureView({
   onClose: () => void;
 }) {
   const options = useMemo(
-    () => things(scene).map((t) => ({ value: t.id, label: t.name })),
+    () => measurables(scene).map((t) => ({ value: t.id, label: t.name })),
     [scene],
   );
   const d = useDistance(scene, ends);

@@ -4,7 +4,7 @@ import { Button, Input, Select } from 'antd';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type Scene } from '@deft/core/fit';
 import { type Finding } from '@deft/core/model';
-import { between, check } from '@deft/core/verdict';
+import { compareBuilds, check } from '@deft/core/verdict';
 import { addPicture, getFit, keepFit, listFits, pictureUrl } from '../../state/api';
 import { useBuild } from '../../state/build';
 import { Wedge } from '../../ui/Wedge';
@@ -50,7 +50,7 @@ export function TestFits({
   const diff = useMemo(
     () =>
       before && after
-        ? between(before.checker.scene.project, after.checker.scene.project, before, after)
+        ? compareBuilds(before.checker.scene.project, after.checker.scene.project, before, after)
         : undefined,
     [before, after],
   );

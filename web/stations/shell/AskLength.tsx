@@ -9,7 +9,7 @@ import {
   length,
   type Length,
   parseReadings,
-  repeated,
+  meanOf,
 } from '@deft/core/model';
 
 export interface AskLengthProps {
@@ -32,7 +32,7 @@ export function AskLength({ step, last, onTake, onNext, onBack }: AskLengthProps
     field.current?.focus({ cursor: 'all' });
   }, []);
   const parsed = parseReadings(text);
-  const many = parsed.ok && 'readings' in parsed ? repeated(parsed.readings, how) : undefined;
+  const many = parsed.ok && 'readings' in parsed ? meanOf(parsed.readings, how) : undefined;
   const take = () => {
     if (text.trim() === '') {
       setBad('Type the reading, or skip it.');
@@ -45,7 +45,7 @@ export function AskLength({ step, last, onTake, onNext, onBack }: AskLengthProps
     }
     const value =
       'readings' in read
-        ? repeated(read.readings, how).length
+        ? meanOf(read.readings, how).length
         : length(read.mm, how, /^-?[\d.]+$/.test(text.trim()) ? undefined : text.trim());
     const refused = onTake(value);
     if (refused) setBad(refused);

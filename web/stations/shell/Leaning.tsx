@@ -1,7 +1,7 @@
 /** What is not straight about a half: leaning walls, a curved back, and the lip at the parting line. */
 import { useState } from 'react';
 import { Button, InputNumber, Select } from 'antd';
-import { floorStrips, given } from '@deft/core/shell';
+import { floorStrips, stripExcess } from '@deft/core/shell';
 import { type Body, formatMm, length, outlineSpan, type Piece } from '@deft/core/model';
 import { LengthField } from '../../ui/LengthField';
 import { MmField } from '../../ui/MmField';
@@ -229,7 +229,7 @@ function Curve({
       </div>
       <p className="note">
         Taken as {strips.length} level strips, each at its shallowest; at most{' '}
-        {given(curve, strips).toFixed(1)} mm is given away.
+        {stripExcess(curve, strips).toFixed(1)} mm is given away.
       </p>
     </div>
   );

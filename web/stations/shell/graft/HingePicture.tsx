@@ -1,6 +1,6 @@
 /** Both bodies in section across the hinge, turned by hand between closed and open. */
 import { Slider } from 'antd';
-import { between, section } from '@deft/core/shell';
+import { convexGap, section } from '@deft/core/shell';
 import type { Shell } from '@deft/core/model';
 import { Ticks } from '../../../book/Mat';
 import { useSize } from '../../../ui/useSize';
@@ -35,7 +35,7 @@ export function HingePicture({
   const oy = 82 + (size.h - 160 - (y1 - y0) * scale) / 2 + y1 * scale;
   const d = (ring: ReadonlyArray<readonly [number, number]>) =>
     `${ring.map(([x, y], i) => `${i ? 'L' : 'M'}${(ox + x * scale).toFixed(1)} ${(oy - y * scale).toFixed(1)}`).join('')}Z`;
-  const gap = between(cut.first, cut.second);
+  const gap = convexGap(cut.first, cut.second);
   const hit = gap < 0;
   const middle = (ring: ReadonlyArray<readonly [number, number]>) =>
     [
