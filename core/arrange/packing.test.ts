@@ -295,8 +295,9 @@ test('the layouts offered are really different from each other, each without a h
   expect(named('least cutting').cuts).toBe(Math.min(...list.map((l) => l.figures.cuts)));
   expect(list.length).toBe(3);
   for (let i = 0; i < 3; i++) {
-    for (let j = 0; j < i; j++)
-      {expect(partsElsewhere(list[i]!, list[j]!)).toBeGreaterThanOrEqual(2);}
+    for (let j = 0; j < i; j++) {
+      expect(partsElsewhere(list[i]!, list[j]!)).toBeGreaterThanOrEqual(2);
+    }
   }
   for (const l of list) {
     expect(

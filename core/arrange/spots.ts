@@ -2,7 +2,7 @@
  * Where an item may stand at all: behind its window or keys, at its grille, with its port in a wall,
  * or anywhere free. Positions come from what lies around it, so that parts end up side by side.
  */
-import type { Placement } from '../model';
+import type { Block, Placement } from '../model';
 import { BARE_METAL_MM, type Checker, type Mouth, type PlacedItem, standItem } from '../fit';
 import { sockets } from '../kit';
 
@@ -30,15 +30,17 @@ export function kindOf(at: PlacedItem, g: Ground): Kind {
   return sockets(at.part, at.item).some((s) => s.outside) ? 'port' : 'free';
 }
 
-/** Middles of its switches in the part's own plan. */
+const PRESSED: ReadonlySet<Block['kind']> = new Set<Block['kind']>(['body', 'cap', 'foam']);
+/** Middles of its switches in the part's own plan; a body and the stem on it are one. */
 const switches = (at: PlacedItem): Array<[number, number]> =>
-  at.part.blocks
-    .filter((b) => /switch|stem/.test(b.name) && b.plan.kind !== 'polygon')
-    .map((b) => {
+  (at.part.inputs && !at.part.off ? at.part.blocks : [])
+    .filter((b) => PRESSED.has(b.kind) && b.plan.kind !== 'polygon')
+    .map((b): [number, number] => {
       if (b.plan.kind === 'rect') return [b.plan.x + b.plan.w.mm / 2, b.plan.y + b.plan.h.mm / 2];
       if (b.plan.kind === 'circle') return [b.plan.x, b.plan.y];
       return [0, 0];
-    });
+    })
+    .filter(([x, y], i, all) => all.findIndex(([u, v]) => Math.hypot(u - x, v - y) < 2) === i);
 
 const round = (mm: number): number => Math.round(mm * 100) / 100;
 const mean = (list: ReadonlyArray<readonly [number, number]>): [number, number] => [

@@ -3,7 +3,7 @@
  * never in here; it lives in the uncertainty of the gap alone.
  */
 import type { Gap, Solid } from '../geometry';
-import type { Block } from '../model';
+import type { Block, Part } from '../model';
 import { type PlacedItem, thicknessAlong } from './scene';
 
 /** Share of a pouch cell's thickness it may swell by over its life (8-10 % is usual). */
@@ -21,13 +21,22 @@ const HOT: ReadonlyArray<readonly [watts: number, mm: number]> = [
   [0, 1.5],
 ];
 
+const areaOf = (b: Block): number => (b.plan.kind === 'rect' ? b.plan.w.mm * b.plan.h.mm : 0);
+/** A board's hottest chip: its largest. */
+function hottestOf(part: Part): Block | undefined {
+  return part.blocks
+    .filter((b) => b.kind === 'chip')
+    .reduce<Block | undefined>((a, b) => (a && areaOf(a) >= areaOf(b) ? a : b), undefined);
+}
+
 /** Room a cell wants from a board's main chip. */
 function heatOf(a: Side, b: Side): Clearance | undefined {
   const cell = [a, b].find((s) => s.block?.kind === 'cell');
+  if (!cell) return undefined;
   const chip = [a, b].find(
-    (s) => s.at?.part.family === 'sbc' && s.block?.kind === 'chip' && s.block.name === 'main chip',
+    (s) => s.at?.part.family === 'sbc' && s.block !== undefined && s.block === hottestOf(s.at.part),
   );
-  if (!cell || !chip) return undefined;
+  if (!chip) return undefined;
   const watts = chip.at!.part.draws?.peak ?? 0;
   const [, mm] = HOT.find(([w]) => watts > w) ?? [0, 1.5];
   return {
