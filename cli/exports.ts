@@ -20,7 +20,7 @@ export interface File {
 
 const require = createRequire(import.meta.url);
 
-export async function shippedFonts(): Promise<Fonts> {
+async function shippedFonts(): Promise<Fonts> {
   const at = (spec: string) => readFile(require.resolve(spec));
   const [text, fallback] = await Promise.all([
     at(

@@ -48,6 +48,7 @@ try {
   if (wants('types')) await gate('Types', bin('tsc'), ['--noEmit', '-p', 'tsconfig.json']);
   if (wants('lint')) {
     await gate('Layout', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
+    await gate('Unused', bin('knip'), ['--no-progress']);
     await gate('Third-party terms', process.execPath, [
       join(ROOT, 'scripts/thirdParty.mjs'),
       '--check',

@@ -16,7 +16,7 @@ const BARE = BARE_METAL_MM + 0.05;
 /** Lifts tried for a part that lies free; one that it has comes first. */
 const LIFT_MM = 0.5;
 
-export interface Lying extends Variant {
+interface Lying extends Variant {
   place: Placement;
 }
 export interface Ready {

@@ -10,7 +10,7 @@ import type { Check } from '../verdict';
 import { GOAL_NAMES, type Score, type Standing, STANDING_RANK } from './score';
 
 type Judged = Omit<Score, 'goal' | 'name' | 'weight'> | undefined;
-export interface Facts {
+interface Facts {
   p: Project;
   c: Check;
   b: Brief;

@@ -1,7 +1,7 @@
 /** One goal judged: met, at risk or missed, with the figure and what decides it. */
 import type { GoalKey } from '../model';
 
-export const SCORES = ['met', 'at risk', 'missed', 'open'] as const;
+const SCORES = ['met', 'at risk', 'missed', 'open'] as const;
 /** `open`: nothing in the build decides it yet. */
 export type Standing = (typeof SCORES)[number];
 

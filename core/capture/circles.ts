@@ -23,8 +23,8 @@ export interface Circle {
 
 const { abs, hypot, round } = Math;
 
-export const SMALLEST_R = 1.2;
-export const LARGEST_R = 7.5;
+const SMALLEST_R = 1.2;
+const LARGEST_R = 7.5;
 const CELL = 0.25;
 const BINS = 72;
 

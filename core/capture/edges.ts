@@ -7,7 +7,7 @@ import type { EdgePoint } from './circles';
 const { floor, hypot, max, min } = Math;
 
 /** Mean of each cell and its eight neighbours. */
-export function blurred(v: ArrayLike<number>, nx: number, ny: number): Float32Array {
+function blurred(v: ArrayLike<number>, nx: number, ny: number): Float32Array {
   const row = new Float32Array(nx * ny);
   const out = new Float32Array(nx * ny);
   for (let c = 1; c < nx * ny - 1; c++) row[c] = (v[c - 1]! + v[c]! + v[c + 1]!) / 3;

@@ -9,7 +9,7 @@ export interface Gray {
 }
 
 /** Brightness between pixels. */
-export function brightness(g: Gray, x: number, y: number): number {
+function brightness(g: Gray, x: number, y: number): number {
   const i = max(0, min(g.w - 2, floor(x)));
   const j = max(0, min(g.h - 2, floor(y)));
   const u = max(0, min(1, x - i));

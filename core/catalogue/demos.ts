@@ -85,7 +85,7 @@ const at = (
   ...more,
 });
 
-export function dabchick(): Project {
+function dabchick(): Project {
   const body = rectBody('Dabchick 2', [172, 90, 10], 2.2, 14, 18, 'abs');
   const [front, back] = body.pieces as [(typeof body.pieces)[0], (typeof body.pieces)[0]];
   front.features.push(
@@ -373,12 +373,12 @@ export function dabchickFits(): Array<{ at: string; note: string; document: Proj
   ];
 }
 
-export function dabchickDone(): Project {
+function dabchickDone(): Project {
   const done = appliedAll(dabchick(), dabchickAnswers());
   return { ...done, id: 'dabchick-2-done', name: 'Dabchick 2, finished' };
 }
 
-export function warbler(): Project {
+function warbler(): Project {
   const body = rectBody('Warbler', [118, 88, 6], 2, 12, 22, 'abs');
   const [front, back] = body.pieces as [(typeof body.pieces)[0], (typeof body.pieces)[0]];
   front.openings.push(faceHole('flap', 'flap window', 'other', centred(59, 54), rect(84, 48)));
@@ -456,7 +456,7 @@ export function warbler(): Project {
   };
 }
 
-export function wisp(): Project {
+function wisp(): Project {
   const body = rectBody('Wisp', [176, 104, 8], 2, 12, 12, 'petg', 'made');
   const [front, back] = body.pieces as [(typeof body.pieces)[0], (typeof body.pieces)[0]];
   front.openings.push(

@@ -3,7 +3,7 @@ import type { Block, Item, Leaves, Part, Project } from '../model';
 import { sockets } from '../kit';
 import { type End, kitOf } from './fitted';
 
-export interface CableEnd {
+interface CableEnd {
   item: string;
   connector: string;
   /** The lead's own block that stands in that socket, as it is drawn in the lead. */ plug: Block;

@@ -22,7 +22,7 @@ export interface PowerNode {
 }
 
 /** More than this is not hung on a header pin, A. */
-export const HEADER_LIMIT_A = 0.5;
+const HEADER_LIMIT_A = 0.5;
 
 /** The root, and what its wires come to; nothing when nothing makes 5 V. */
 export function powerTree(p: Project): { root: PowerNode; working: string[] } | undefined {

@@ -16,7 +16,7 @@ export const START_SMALL_MM = 0.5;
 const BUTTON_PLAY_MM = 0.25;
 const WINDOW_SHOW_MM = 0.3;
 
-export type CutFace =
+type CutFace =
   | { kind: 'face'; piece: string; role: string }
   | { kind: 'wall'; wall: number; name: string; length: number };
 export interface FromEdge {
@@ -46,7 +46,7 @@ export interface CutItem {
   why: string[];
 }
 /** A hole to be closed: what the plug or filler must cover. */
-export interface Blank {
+interface Blank {
   id: string;
   name: string;
   piece: string;

@@ -31,7 +31,7 @@ export interface Sheet {
 /** Bars of this length stand along and across every printed page, mm. */
 export const CHECK_BAR_MM = 50;
 /** A printer further off than this has another setting, not another scale. */
-export const MOST_CORRECTION = 0.03;
+const MOST_CORRECTION = 0.03;
 
 export interface Correction {
   along: number;

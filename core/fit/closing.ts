@@ -43,7 +43,7 @@ function meets(scene: Scene, mine: Solid, other: Solid, sign: 1 | -1): Gap | und
   return arc > HAIR ? { gap: -arc, nx: 0, ny: 0, nz: sign } : undefined;
 }
 
-export interface Bar {
+interface Bar {
   at: PlacedItem;
   block: PlacedBlock;
   by: Solid;

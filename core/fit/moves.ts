@@ -6,7 +6,7 @@ import { type Finding, mm1, type Placement } from '../model';
 import { contactId, type Checker, middleOf } from './checker';
 import { activeArea, windowFor } from './window';
 
-export interface Found {
+interface Found {
   placement: Placement;
   distance: number;
 }

@@ -14,7 +14,7 @@ export interface Slice {
   z0: number;
   z1: number;
 }
-export interface ProfileGap {
+interface ProfileGap {
   a: number;
   z0: number;
   z1: number;

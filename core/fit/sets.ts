@@ -5,7 +5,7 @@
 import type { Solid } from '../geometry';
 import type { Scene } from './scene';
 
-export interface Link {
+interface Link {
   name: string;
   mm: number;
   gapBefore: number;

@@ -160,7 +160,7 @@ function findings(scene: Scene): Finding[] {
 }
 
 /** A frame wider than this around a picture looks like a mistake, mm. */
-export const FRAME_MM = 4;
+const FRAME_MM = 4;
 
 /** A window that was planned for this screen, cut and measured: what was made counts. */
 function asCut(scene: Scene, at: PlacedItem, area: ActiveArea) {

@@ -90,7 +90,7 @@ export const RESERVED: Readonly<Record<number, string>> = {
 
 export const pinOf = (gpio: number): number => HEADER_40.find((p) => p.gpio === gpio)?.pin ?? 0;
 
-export const PITCH_MM = 2.54;
+const PITCH_MM = 2.54;
 
 /** The header as pads of a part: pin 1 at x, y, the row running along x, even pins at y + 2.54. */
 export const headerPads = (x: number, y: number): Pad[] =>

@@ -37,7 +37,7 @@ export function chargeCurrent(kVolts: number, rOhms: number): Worked<number> {
 }
 
 /** What a builder aims for: gentle on the cell and still charged overnight. */
-export const GENTLE_C = 0.7;
+const GENTLE_C = 0.7;
 
 /**
  * The stock resistor that charges a pack gently.

@@ -21,7 +21,7 @@ export interface LoadShare {
   share: number;
 }
 
-export type Ending = 'empty' | 'cut-off under load' | 'collapse' | 'cannot start';
+type Ending = 'empty' | 'cut-off under load' | 'collapse' | 'cannot start';
 export interface Discharge {
   hours: number;
   ending: Ending;

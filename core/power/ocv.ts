@@ -35,7 +35,7 @@ const NICKEL: Curve = [
 /** Voltage at a state of charge in 0..1, for one cell. */
 export type Ocv = (soc: number) => number;
 
-export const curveOf =
+const curveOf =
   (points: Curve): Ocv =>
   (soc) => {
     const s = Math.max(0, Math.min(1, soc));

@@ -4,7 +4,7 @@
  * Both become stacks of straight slabs, each taken at its narrowest or shallowest, so that nothing
  * that fits the slabs can hit the real thing; what that gives away is stated.
  */
-import type { Body, Length, Piece } from '../model';
+import type { Body, Piece } from '../model';
 
 /** Slabs are cut so that each gives away no more than this, mm. */
 const GIVE_MM = 0.1;
@@ -96,5 +96,3 @@ export function stripExcess(
     ...strips.map((s) => Math.max(depthAt(profile, s.from), depthAt(profile, s.to)) - s.depth),
   );
 }
-
-export type ProfilePoint = { at: number; depth: Length };

@@ -29,7 +29,7 @@ export const STAGES = [
 ] as const;
 export type Stage = (typeof STAGES)[number];
 /** The verdicts that hang on a length. */
-export const FOR = ['first fit', 'closing', 'buttons', 'ports and card', 'screen'] as const;
+const FOR = ['first fit', 'closing', 'buttons', 'ports and card', 'screen'] as const;
 export type Purpose = (typeof FOR)[number];
 
 export interface RoundStep {

@@ -264,11 +264,7 @@ export function line(f: Field, a: number, b: number): number[] {
 }
 
 /** Pulled straight wherever the line between two of its cells is open. */
-export function pulledStraight(
-  f: Field,
-  way: readonly number[],
-  open: (k: number) => boolean,
-): number[] {
+function pulledStraight(f: Field, way: readonly number[], open: (k: number) => boolean): number[] {
   const out = [way[0]!];
   for (let i = 0; i < way.length - 1;) {
     let j = way.length - 1;

@@ -2,7 +2,7 @@
 import { type Generated, Kysely, PostgresDialect } from 'kysely';
 import pg from 'pg';
 
-export interface Tables {
+interface Tables {
   build: {
     key: Generated<string>;
     name: string;

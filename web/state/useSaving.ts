@@ -7,7 +7,7 @@ import type { Project } from '@deft/core/model';
 import { ApiError, createBuild, isOffline, saveBuild, type StoredBuild } from './api';
 import { dropDraft, keepDraft } from './draft';
 
-export type SaveState =
+type SaveState =
   | { is: 'saved'; at: string }
   | { is: 'saving' }
   | { is: 'unsaved' }

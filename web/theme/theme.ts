@@ -57,7 +57,7 @@ const STILL = {
 };
 const STILL_DARK: Partial<typeof STILL> = { stock: '#d6c39a', shell: '#ddd6c4', post: '#cdc4ad' };
 
-export const FONT = "'Atkinson Hyperlegible Next Variable', 'DejaVu Signs', sans-serif";
+const FONT = "'Atkinson Hyperlegible Next Variable', 'DejaVu Signs', sans-serif";
 
 const block = (vars: Record<string, string>): string =>
   Object.entries(vars)

@@ -6,7 +6,7 @@
  */
 import type { Pt } from '../../geometry';
 
-export const FLAT_MM = 0.02;
+const FLAT_MM = 0.02;
 /** Ends this near are one point, drawing units after scaling to mm. */
 const MEET_MM = 0.05;
 

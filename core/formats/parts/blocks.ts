@@ -103,7 +103,7 @@ export function partOfBoard(board: Board, id: string): Part {
 }
 
 /** Lumps of a mesh that share no corner, as boxes. */
-export function separateBoxes(mesh: Mesh, name: string): Box[] {
+function separateBoxes(mesh: Mesh, name: string): Box[] {
   const n = mesh.positions.length / 3;
   const parent = Int32Array.from({ length: n }, (_, i) => i);
   const at = new Map<string, number>();
@@ -155,7 +155,7 @@ export function separateBoxes(mesh: Mesh, name: string): Box[] {
  * One lump is cut into a grid of columns, so that a board with what stands on it does not become
  * one tall box. Every corner, and every crossing of an edge with the grid, lies in some column.
  */
-export function columns(mesh: Mesh, box: Box, name: string, across = 24): Box[] {
+function columns(mesh: Mesh, box: Box, name: string, across = 24): Box[] {
   const step = Math.max(box.x1 - box.x0, box.y1 - box.y0) / across;
   const nx = Math.max(1, Math.ceil((box.x1 - box.x0) / step));
   const ny = Math.max(1, Math.ceil((box.y1 - box.y0) / step));

@@ -10,11 +10,7 @@ import { Wedge } from '../../ui/Wedge';
 type Set = <K extends keyof Brief>(key: K, value: Brief[K] | undefined) => void;
 
 /** A brief with one goal changed, or without it. */
-export function withGoal<K extends keyof Brief>(
-  p: Project,
-  key: K,
-  value: Brief[K] | undefined,
-): Project {
+function withGoal<K extends keyof Brief>(p: Project, key: K, value: Brief[K] | undefined): Project {
   const brief = { ...p.brief };
   if (value === undefined) delete brief[key];
   else brief[key] = value;

@@ -3,7 +3,7 @@ import { Link, useSearchParams } from 'react-router';
 import { z } from 'zod';
 import { useBuild } from '../../state/build';
 
-export const VIEWS = [
+const VIEWS = [
   { id: 'bench', name: 'Bench' },
   { id: 'chains', name: 'Chains' },
   { id: 'trees', name: '5 V and data' },

@@ -3,7 +3,7 @@ import { Link, useSearchParams } from 'react-router';
 import { z } from 'zod';
 import { useBuild } from '../../state/build';
 
-export const VIEWS = [
+const VIEWS = [
   { id: 'readings', name: 'Readings' },
   { id: 'round', name: 'Measuring round' },
   { id: 'file', name: 'From a 3D file' },
