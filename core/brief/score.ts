@@ -1,9 +1,8 @@
 /** One goal judged: met, at risk or missed, with the figure and what decides it. */
 import type { GoalKey } from '../model';
 
-const SCORES = ['met', 'at risk', 'missed', 'open'] as const;
 /** `open`: nothing in the build decides it yet. */
-export type Standing = (typeof SCORES)[number];
+export type Standing = 'met' | 'at risk' | 'missed' | 'open';
 
 /** For comparing: higher is better. What is still open is no worse than a risk. */
 export const STANDING_RANK: Readonly<Record<Standing, number>> = {
