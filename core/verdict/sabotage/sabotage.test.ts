@@ -7,17 +7,23 @@ import { Checker } from '../../fit';
 import { verdictFrom, check } from '../check';
 import { REGISTRY } from '../registry';
 import { HARMLESS } from './harmless.fixture';
-import { worsened } from './kind.fixture';
+import { type Kind, worsened } from './kind.fixture';
 import { cleanBuilds, falseHits, KINDS, sabotage } from './run.fixture';
 
-/** One place of every kind: the first of each build. */
-const SLICE = KINDS.map((k) => ({
+/** One place of every kind, in one build that has one: which build goes round with the kind. */
+const builds = cleanBuilds();
+const first = (p: (typeof builds)[number], k: Kind) => ({
   ...k,
-  cases: (p: Parameters<typeof k.cases>[0]) => k.cases(p).slice(0, 1),
-}));
+  cases: (q: (typeof builds)[number]) => (q === p ? k.cases(p).slice(0, 1) : []),
+});
+const SLICE = KINDS.flatMap((kind, n) => {
+  const round = builds.map((_, i) => builds[(i + n) % builds.length]!);
+  const p = round.find((q) => kind.cases(q).length > 0);
+  return p ? [first(p, kind)] : [];
+});
 
 describe('the saboteur', () => {
-  const outcomes = [...sabotage(cleanBuilds(), SLICE)];
+  const outcomes = [...sabotage(builds, SLICE)];
   test('there are enough kinds, each with a place it can be applied', () => {
     expect(KINDS.length).toBeGreaterThanOrEqual(60);
     expect(new Set(KINDS.map((k) => k.name)).size).toBe(KINDS.length);
@@ -30,18 +36,23 @@ describe('the saboteur', () => {
   });
   test('no harmless change makes a hit', () => {
     expect(HARMLESS.length).toBeGreaterThanOrEqual(25);
-    expect([...falseHits()].filter((f) => f !== null)).toEqual([]);
+    // The finished loaner and the graft; npm run sabotage tries them all.
+    const two = [builds[0]!, builds[builds.length - 1]!];
+    expect([...falseHits(two)].filter((f) => f !== null)).toEqual([]);
   });
   test('a clean build closes, in one sentence that says after how many cuts', () => {
-    for (const p of cleanBuilds()) expect(check(p).sentence).toMatch(/^Closes( after .+)?$/);
+    for (const p of builds) expect(check(p).sentence).toMatch(/^Closes( after .+)?$/);
   });
 });
 
 test('a check that is left out lets some spoiling through', () => {
-  const [p] = cleanBuilds();
+  const [p] = builds;
   const { findings, checker } = check(p!);
-  const spoilt = SLICE.flatMap((kind) =>
-    kind.cases(p!).map((c) => ({ kind, c, checker: new Checker(c.spoilt, checker) })),
+  const spoilt = KINDS.flatMap((kind) =>
+    kind
+      .cases(p!)
+      .slice(0, 1)
+      .map((c) => ({ kind, c, checker: new Checker(c.spoilt, checker) })),
   );
   const names = [
     'fit',
