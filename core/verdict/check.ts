@@ -8,6 +8,7 @@ import { cutting, type Cutting } from '../cuts';
 import { buildChance, Checker } from '../fit';
 import { powerFigures, type PowerFigures } from '../power';
 import { UNLAID, wiring, type Wiring } from '../wiring';
+import { otherBodies } from './bodies';
 import { findAll } from './registry';
 
 export interface Check {
@@ -46,8 +47,16 @@ export function verdictFrom(
   const map = buttonMap(p, checker.scene);
   const power = powerFigures(p);
   const laid = quick ? UNLAID : wiring(p, checker.scene, map);
-  const cuts = cutting(p, checker.scene);
-  const judged = { project: p, checker, map, power, wiring: laid, cuts };
+  const first = cutting(p, checker.scene);
+  const others = otherBodies(p);
+  const judged = { project: p, checker, map, power, wiring: laid, cuts: first, others };
+  // What is cut in a lid is cut as well.
+  const there = others.map(({ scene }) => cutting(scene.project, scene));
+  const cuts: Cutting = {
+    openings: [first, ...there].flatMap((c) => c.openings),
+    trims: [first, ...there].flatMap((c) => c.trims),
+    blanks: first.blanks,
+  };
   const findings = findAll(judged, quick, without).sort(worstFirst);
   const count = (v: Finding['verdict']) => findings.filter((f) => f.verdict === v).length;
   const byStation: Check['byStation'] = {};

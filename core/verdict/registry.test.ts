@@ -1,10 +1,12 @@
 /** The list of checks: each finding is made by the entry that says it makes it, and carries its rule. */
 import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
+import type { Project } from '../model';
 import { check } from './check';
 import { REGISTRY } from './registry';
+import { grafted } from './sabotage/builds.fixture';
 
-const judged = demos().map((project) => ({ project, ...check(project) }));
+const judged = demos().map((project) => ({ project, others: [], ...check(project) }));
 
 describe('the registry of checks', () => {
   test('no kind of finding has two makers, so none has another check’s ways out', () => {
@@ -28,4 +30,21 @@ describe('the registry of checks', () => {
       }
     }
   });
+});
+
+test('a screen in the lid of a graft wants its window there, and that cut is counted', () => {
+  const p = grafted();
+  const closed = check(p);
+  const inLid: Project = {
+    ...p,
+    layout: {
+      placements: p.layout.placements.map((q) =>
+        q.item === 'screen' ? { ...q, on: { piece: 'lid-front' }, x: 40, y: 5 } : q,
+      ),
+    },
+  };
+  const c = check(inLid);
+  const keys = (x: typeof c) => x.cuts.openings.map((o) => o.key);
+  expect(keys(c).filter((k) => !keys(closed).includes(k))).toEqual(['screen/window']);
+  expect(c.sentence).toMatch(/4 cuts|Not ready/);
 });

@@ -28,7 +28,7 @@ import {
   supportFindings,
 } from '../shell';
 import { type Wiring, wireWays } from '../wiring';
-import { inBody, otherBodies } from './bodies';
+import { inBody } from './bodies';
 
 /** What a check may look at: the build, and what was computed from it once. */
 export interface Judged {
@@ -38,6 +38,8 @@ export interface Judged {
   readonly power: PowerFigures;
   readonly wiring: Wiring;
   readonly cuts: Cutting;
+  /** Checkers of the bodies after the first. */
+  readonly others: readonly Checker[];
 }
 
 /** What ways out are sought with. */
@@ -203,7 +205,7 @@ export const REGISTRY: readonly BuildCheck[] = [
  */
 export function findAll(on: Judged, quick = false, without: readonly string[] = []): Finding[] {
   const asked = REGISTRY.filter((c) => !(quick && c.needsWires) && !without.includes(c.name));
-  const elsewhere = otherBodies(on.project).flatMap((checker) => {
+  const elsewhere = on.others.flatMap((checker) => {
     const { project, shell } = checker.scene;
     const there = { ...on, project, checker, cuts: cutting(project, checker.scene) };
     return asked

@@ -56,7 +56,7 @@ export function waysOut(
 ): Ways {
   const open = openMargins(now.findings);
   const { checker, map, power, wiring, cuts } = now;
-  const judged = { project: p, checker, map, power, wiring, cuts };
+  const judged = { project: p, checker, map, power, wiring, cuts, others: [] };
   const proposed = proposalsFor(judged, finding, { library, open });
   const all = [...proposed.ways].sort((a, b) => a.effort - b.effort);
   const ways: WayOut[] = [];
