@@ -39,3 +39,29 @@ export function inBody(f: Finding, p: Project, body: Body): Finding {
       : {}),
   };
 }
+
+/** Wires that lead from one body into another are not laid: said, so that nobody takes them for judged. */
+export function wiresBetween(checker: Checker): Finding[] {
+  const { shell, items } = checker.scene;
+  const wired = [...items.values()].filter(
+    (at) => at.part.pads.length || at.part.connectors.length,
+  );
+  if (!shell || !wired.length) return [];
+  const names = wired.map((at) => at.item.name);
+  return [
+    {
+      id: `between:${shell.body.id}`,
+      station: 'fit',
+      check: 'hinge',
+      code: 'wires-between-bodies',
+      verdict: 'tight',
+      title: 'Wires between two bodies',
+      what: `${names.join(', ')} in ${shell.body.name}`,
+      why: [
+        'Their lengths, bends and room at the hinge are not judged: roll or loop them, and open and shut it before anything is glued.',
+      ],
+      about: wired.map((at) => at.item.id),
+      refs: wired.map((at) => ({ is: 'item' as const, id: at.item.id })),
+    },
+  ];
+}

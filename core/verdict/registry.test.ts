@@ -46,5 +46,8 @@ test('a screen in the lid of a graft wants its window there, and that cut is cou
   const c = check(inLid);
   const keys = (x: typeof c) => x.cuts.openings.map((o) => o.key);
   expect(keys(c).filter((k) => !keys(closed).includes(k))).toEqual(['screen/window']);
-  expect(c.sentence).toMatch(/4 cuts|Not ready/);
+  expect(c.sentence).toBe('Closes after 4 cuts, 1 tight or open');
+  // What leads into the lid is not laid, and that is said.
+  const between = c.findings.find((f) => f.code === 'wires-between-bodies');
+  expect(between?.about).toEqual(expect.arrayContaining(['screen', 'speaker']));
 });

@@ -28,7 +28,7 @@ import {
   supportFindings,
 } from '../shell';
 import { type Wiring, wireWays } from '../wiring';
-import { inBody } from './bodies';
+import { inBody, wiresBetween } from './bodies';
 
 /** What a check may look at: the build, and what was computed from it once. */
 export interface Judged {
@@ -188,7 +188,10 @@ export const REGISTRY: readonly BuildCheck[] = [
   {
     name: 'hinge',
     makes: ['hinge'],
-    find: ({ project }) => hingeFindings(project.shell),
+    find: ({ project, others }) => [
+      ...hingeFindings(project.shell),
+      ...others.flatMap(wiresBetween),
+    ],
     ways: shellProposals,
   },
   {
