@@ -97,7 +97,7 @@ export class Arranger {
     // A lead is laid between its sockets, not stood somewhere.
     const leads = new Set(cablesOf(p).map((c) => c.lead.id));
     const extra = p.kit.items
-      .filter((i) => !known.has(i.id) && !leads.has(i.id))
+      .filter((i) => !i.where && !known.has(i.id) && !leads.has(i.id))
       .flatMap((i) => {
         const at = firstPlace(p, i.id);
         return at ? [{ ...at, held: 'jig' as const }] : [];

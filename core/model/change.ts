@@ -59,9 +59,13 @@ export function applied(p: Project, change: Change): Project {
           ),
         },
       };
-    case 'stand':
+    case 'stand': {
+      // What gets a place is in the shell, whatever was said of it before.
+      const inside = p.kit.items.some((i) => i.id === change.placement.item && i.where)
+        ? withItem(p, change.placement.item, (item) => said(item, 'where', undefined))
+        : p;
       return {
-        ...p,
+        ...inside,
         layout: {
           placements: [
             ...p.layout.placements.filter((x) => x.item !== change.placement.item),
@@ -69,6 +73,7 @@ export function applied(p: Project, change: Change): Project {
           ],
         },
       };
+    }
     case 'strike':
       return withItem(p, change.item, (item) => ({
         ...item,

@@ -3,7 +3,7 @@ import type { Project } from './project';
 
 const known = new WeakMap<Project['kit'], Project['kit']>();
 
-/** The same document, or one whose left-out items, and what rides on them, are not there. */
+/** The same document, or one without its left-out items and their wires; a reader refuses them a place. */
 export function present(p: Project): Project {
   const gone = new Set(p.kit.items.filter((i) => i.where === 'left out').map((i) => i.id));
   if (!gone.size) return p;

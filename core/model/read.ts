@@ -159,6 +159,17 @@ function meaning(p: Project): Complaint[] {
   p.kit.parts.forEach((part, i) => partMeaning(part, `kit.parts.${i}`, say));
   const items = unique('kit.items', p.kit.items);
   p.kit.items.forEach((item, i) => itemMeaning(item, p, parts, `kit.items.${i}`, say));
+  const elsewhere = new Map(
+    p.kit.items.flatMap((x) => (x.where ? [[x.id, x.where] as const] : [])),
+  );
+  p.layout.placements.forEach((pl, k) => {
+    const where = elsewhere.get(pl.item);
+    if (where)
+      say(
+        `layout.placements.${k}.item`,
+        `"${pl.item}" is ${where} and has a place: one of them is wrong.`,
+      );
+  });
   placementMeaning(p.layout.placements, items, pieces, say);
   p.wiring.nets.forEach((net, i) =>
     net.ends.forEach((end, j) => {

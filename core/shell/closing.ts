@@ -67,6 +67,19 @@ export function seamCost(shell: ShellSolids, post: StandingFeature): SeamCost | 
 /** A support carries the buttons that lie within this of it, mm: half a four-way pad and its plate. */
 const BACKS_MM = 16;
 
+const isNear = (f: StandingFeature, o: { x: number; y: number; w: number; h: number }) =>
+  Math.hypot(
+    Math.max(0, Math.abs(f.x - o.x) - o.w / 2),
+    Math.max(0, Math.abs(f.y - o.y) - o.h / 2),
+  ) < BACKS_MM;
+
+/** Names of the button holes that a support stands near enough to carry. */
+export const backedBy = (shell: ShellSolids, post: StandingFeature): string[] => [
+  ...new Set(
+    shell.openings.face.filter((o) => o.use === 'button' && isNear(post, o)).map((o) => o.name),
+  ),
+];
+
 /** Which buttons lose their backing with a support; nothing for other features or when none is near. */
 export function backingCost(shell: ShellSolids, post: StandingFeature): string | undefined {
   if (post.feature.purpose !== 'button support') return undefined;
@@ -74,14 +87,9 @@ export function backingCost(shell: ShellSolids, post: StandingFeature): string |
     (f) => f.feature.purpose === 'button support' && f.height > 0,
   );
   const others = supports.filter((f) => f.id !== post.id);
-  const near = (f: StandingFeature, o: { x: number; y: number; w: number; h: number }) =>
-    Math.hypot(
-      Math.max(0, Math.abs(f.x - o.x) - o.w / 2),
-      Math.max(0, Math.abs(f.y - o.y) - o.h / 2),
-    ) < BACKS_MM;
-  const carried = shell.openings.face.filter((o) => o.use === 'button' && near(post, o));
+  const carried = shell.openings.face.filter((o) => o.use === 'button' && isNear(post, o));
   if (!carried.length) return undefined;
-  const bare = carried.filter((o) => !others.some((f) => near(f, o)));
+  const bare = carried.filter((o) => !others.some((f) => isNear(f, o)));
   const names = (list: typeof carried) => [...new Set(list.map((o) => o.name))].join(', ');
   return bare.length
     ? `${names(bare)} ${bare.length === 1 ? 'loses its' : 'lose their'} backing: the board bends away under the thumb`

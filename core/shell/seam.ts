@@ -3,7 +3,7 @@
  * seam without one.
  */
 import { formatMm, type Finding } from '../model';
-import { backingCost, longestSpan } from './closing';
+import { backedBy, longestSpan } from './closing';
 import type { ShellSolids, StandingFeature } from './solids';
 import { outerRing } from './walls';
 
@@ -77,9 +77,8 @@ export function supportFindings(shell: ShellSolids): Finding[] {
   return shell.features
     .filter((f) => f.feature.purpose === 'button support' && f.full - f.height > CARRIES_MM)
     .flatMap((f): Finding[] => {
-      const lost = backingCost(shell, { ...f, height: f.full });
-      const bare = lost !== undefined && backsAlone(shell, f);
-      if (!bare) return [];
+      const carried = backedBy(shell, f);
+      if (!carried.length || !backsAlone(shell, f)) return [];
       return [
         {
           id: `support:${f.id}`,
@@ -90,7 +89,7 @@ export function supportFindings(shell: ShellSolids): Finding[] {
           title: 'Keys without backing',
           what: `${f.name} is cut down, and no other support stands there.`,
           why: [
-            `${lost}. A thumb presses with 10 to 15 N (typical): screw the plate down instead.`,
+            `It carried ${carried.join(', ')}. A thumb presses with 10 to 15 N (typical): screw the plate down instead.`,
           ],
           about: [f.id],
           refs: [{ is: 'feature', id: f.id }],

@@ -1,7 +1,7 @@
 /** The list of checks: each finding is made by the entry that says it makes it, and carries its rule. */
 import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
-import type { Project } from '../model';
+import { applied, type Project, readProject } from '../model';
 import { check } from './check';
 import { REGISTRY } from './registry';
 import { grafted } from './sabotage/builds.fixture';
@@ -50,4 +50,17 @@ test('a screen in the lid of a graft wants its window there, and that cut is cou
   // What leads into the lid is not laid, and that is said.
   const between = c.findings.find((f) => f.code === 'wires-between-bodies');
   expect(between?.about).toEqual(expect.arrayContaining(['screen', 'speaker']));
+});
+
+test('what was left out and is put in again counts again; both at once are refused', () => {
+  const [, done] = demos() as [Project, Project];
+  const at = done.layout.placements.find((q) => q.item === 'teasel')!;
+  const out = applied(done, { do: 'where', item: 'teasel', where: 'left out' });
+  expect(check(out).closes).toBe(false);
+  const back = applied(out, { do: 'stand', placement: at });
+  expect(back.kit.items.find((i) => i.id === 'teasel')!.where).toBeUndefined();
+  expect(check(back).closes).toBe(true);
+  const both = readProject({ ...out, layout: { placements: [...out.layout.placements, at] } });
+  expect(both).toMatchObject({ ok: false });
+  if (!both.ok) expect(both.complaints[0]!.sentence).toContain('left out and has a place');
 });

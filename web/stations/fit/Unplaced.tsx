@@ -1,6 +1,7 @@
 /** Parts of the kit that lie on the bench, not in the shell. */
 import { Button } from 'antd';
 import { firstPlace } from '@deft/core/fit';
+import { applied } from '@deft/core/model';
 import { useBuild } from '../../state/build';
 
 export function Unplaced({ onPlaced }: { onPlaced: (item: string) => void }) {
@@ -21,7 +22,7 @@ export function Unplaced({ onPlaced }: { onPlaced: (item: string) => void }) {
   const put = (id: string) => {
     const at = firstPlace(doc, id);
     if (at) {
-      edit((p) => ({ ...p, layout: { placements: [...p.layout.placements, at] } }));
+      edit((p) => applied(p, { do: 'stand', placement: at }));
       onPlaced(id);
     }
   };
@@ -31,7 +32,9 @@ export function Unplaced({ onPlaced }: { onPlaced: (item: string) => void }) {
       <div className="list">
         {loose.map((i) => (
           <div key={i.id} className="row">
-            <span className="grow">{i.name}</span>
+            <span className="grow">
+              {i.name} {i.where && <span className="note">{i.where}</span>}
+            </span>
             <Button size="small" onClick={() => put(i.id)}>
               Put it in
             </Button>
