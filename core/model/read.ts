@@ -164,11 +164,12 @@ function meaning(p: Project): Complaint[] {
   );
   p.layout.placements.forEach((pl, k) => {
     const where = elsewhere.get(pl.item);
-    if (where)
+    if (where) {
       say(
         `layout.placements.${k}.item`,
         `"${pl.item}" is ${where} and has a place: one of them is wrong.`,
       );
+    }
   });
   placementMeaning(p.layout.placements, items, pieces, say);
   p.wiring.nets.forEach((net, i) =>
