@@ -38,7 +38,7 @@ export async function openExample(
 }
 
 export const stationUrl = (key: string, station: string): string => `${SITE()}/b/${key}/${station}`;
-/** A fresh copy of an example at its Fit station, parts on the page; its key. */
+/** A fresh copy of an example at its Fit station, parts on the page and judged; its key. */
 export async function openFit(
   page: Page,
   name: string,
@@ -47,6 +47,8 @@ export async function openFit(
   const key = await openExample(page, name, change);
   await page.goto(stationUrl(key, 'fit'));
   await expect(page.locator('[data-item]').first()).toBeVisible();
+  // Keys that go from finding to finding need the first verdict.
+  await expect(page.locator('.verdict[aria-busy]')).toHaveCount(0);
   return key;
 }
 /** Saved, and not merely not yet noticed: two frames let an edit reach the screen first. */

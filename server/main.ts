@@ -70,6 +70,8 @@ function app(db: Db, builds: Builds, o: ServeOptions): Express {
           'frame-ancestors': ["'none'"],
         },
       },
+      // A page that stands alone may ask how much memory its engine holds.
+      crossOriginEmbedderPolicy: true,
       strictTransportSecurity: false,
     }),
   );

@@ -2,6 +2,7 @@
 import {
   appliedAll,
   type Change,
+  drained,
   type Finding,
   type GoalKey,
   type Part,
@@ -35,12 +36,13 @@ const SUBJECTS: Partial<Record<GoalKey, readonly string[]>> = {
   playCharging: ['charger', 'sbc'],
   tools: ['sbc', 'screen', 'charger'],
 };
-export function cheapestMend(
+/** Tries one change at a time, so that a caller can do something else in between, or give up. */
+export function* seekMend(
   p: Project,
   goal: GoalKey,
   library: readonly Part[],
   now: Check = check(p),
-): Mend | undefined {
+): Generator<void, Mend | undefined> {
   const before = scorecard(p, now);
   const mine = before.find((s) => s.goal === goal);
   if (!mine || mine.standing === 'met') return undefined;
@@ -48,6 +50,7 @@ export function cheapestMend(
   const hits = new Set(now.findings.filter((f) => f.verdict === 'hit').map((f) => f.id));
   let best: Mend | undefined;
   for (const { text, changes } of candidates(p, goal, library, now)) {
+    yield;
     const next = appliedAll(p, changes);
     const cost = billOf(next).total - was;
     if (best && RANK[best.standing] === 2 && cost >= best.cost) continue;
@@ -76,6 +79,11 @@ export function cheapestMend(
     }
   }
   return best;
+}
+
+/** {@link seekMend}, all at once. */
+export function cheapestMend(...asked: Parameters<typeof seekMend>): Mend | undefined {
+  return drained(seekMend(...asked));
 }
 
 function* candidates(

@@ -4,7 +4,7 @@ import { COVERAGE, SHOWN } from '../catalogue';
 import { chains, kitOf } from '../chains';
 import { picturePlan } from '../display';
 import { billOf, partOf } from '../kit';
-import { HOURS_SHARE } from '../power';
+import { HOURS_SHARE, voltsAt } from '../power';
 import { shellMass, SHELL_MASS_SHARE } from '../shell';
 import type { Check } from '../verdict';
 import { GOAL_NAMES, type Score, type Standing, STANDING_RANK } from './score';
@@ -313,7 +313,7 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
         'the charger',
       );
     }
-    const play = c.power.watts.game / conv.efficiency / e.pack.ocv(0.7);
+    const play = c.power.watts.game / conv.efficiency / voltsAt(e.pack.ocv, 0.7);
     const rest = charge.amps - play;
     const ends = e.pack.capacityAh / p.power.health / 10;
     let s: Standing;
@@ -330,7 +330,7 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
         ? e.charger!.item.name
         : `${charge.amps.toFixed(2)} A in, ${play.toFixed(2)} A out in a game`,
       [
-        `charge ${charge.amps.toFixed(2)} A − game ${c.power.watts.game.toFixed(1)} W / ${conv.efficiency} / ${e.pack.ocv(0.7).toFixed(2)} V = ${rest.toFixed(2)} A; the charger ends below about ${ends.toFixed(2)} A (a tenth of the capacity)`,
+        `charge ${charge.amps.toFixed(2)} A − game ${c.power.watts.game.toFixed(1)} W / ${conv.efficiency} / ${voltsAt(e.pack.ocv, 0.7).toFixed(2)} V = ${rest.toFixed(2)} A; the charger ends below about ${ends.toFixed(2)} A (a tenth of the capacity)`,
       ],
     );
   },

@@ -6,7 +6,7 @@
  * gap that has the source. The chance that none is below zero is counted on a lattice of points
  * that fills the space of the sources evenly (Richtmyer), so that it is repeatable.
  */
-import { type Finding, LIMIT_MM, type SourceShare } from '../model';
+import { drained, type Finding, LIMIT_MM, type SourceShare } from '../model';
 
 export interface Chance {
   value: number;
@@ -142,7 +142,10 @@ const CALLIPER_U = LIMIT_MM.calliper / Math.sqrt(3);
 const JIG_U = 0.1 / Math.sqrt(3);
 
 /** Readings that would raise the build's chance if taken again with callipers, or parts if located by a jig; the best first. */
-export function improvements(findings: readonly Finding[], most = 3): Improvement[] {
+export function* seekImprovements(
+  findings: readonly Finding[],
+  most = 3,
+): Generator<void, Improvement[]> {
   const margins = marginsOf(findings);
   const points = POINTS / 2;
   if (!margins.length) return [];
@@ -155,10 +158,16 @@ export function improvements(findings: readonly Finding[], most = 3): Improvemen
     const placing = s.key.startsWith('layout.');
     const u = placing ? JIG_U : CALLIPER_U;
     if (s.u <= u * 1.01) continue;
+    yield;
     const to = share(margins, points, new Map([[s.key, u]]));
     if (to > from + 0.01) {
       out.push({ key: s.key, label: s.label, from, to, how: placing ? 'jig' : 'calliper' });
     }
   }
   return out.sort((a, b) => b.to - a.to).slice(0, most);
+}
+
+/** {@link seekImprovements}, all at once. */
+export function improvements(...asked: Parameters<typeof seekImprovements>): Improvement[] {
+  return drained(seekImprovements(...asked));
 }

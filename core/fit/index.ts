@@ -29,7 +29,14 @@ export { headroom, type Headroom } from './headroom';
 export { profile, type Profile, type Slice } from './profile';
 export { snapped } from './snap';
 export { firstPlace, handled } from './handle';
-export { buildChance, improvements, quantileOf, type Chance, type Improvement } from './chance';
+export {
+  buildChance,
+  improvements,
+  seekImprovements,
+  quantileOf,
+  type Chance,
+  type Improvement,
+} from './chance';
 export { balance, restsOn, type Balance, type Rest } from './balance';
 export {
   bumps,

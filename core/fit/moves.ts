@@ -2,7 +2,7 @@
  * The nearest place an item fits: around it in every direction, then turned, then over the whole
  * cavity. Each place tried is judged exactly; nothing is guessed from bounding boxes.
  */
-import { type Finding, mm1, type Placement } from '../model';
+import { drained, type Finding, mm1, type Placement } from '../model';
 import { contactId, type Checker, middleOf } from './checker';
 import { activeArea, windowFor } from './window';
 
@@ -21,6 +21,8 @@ const RADII = [
   33, 40, 50,
 ];
 const DIRECTIONS = 24;
+/** So many trials between two pauses. */
+const HANDFUL = 6;
 const GRID_MM = 4;
 
 /** What a place costs: nothing when everything is clear or no worse than today. */
@@ -31,18 +33,18 @@ interface Trial {
 }
 
 /**
- * Search places for one item.
+ * Search places for one item, pausing between handfuls of trials.
  *
  * @param known  margins of today's findings that are not clear, by id: those may stay, not get worse
  * @param target the finding that must go
  */
-export function findPlaces(
+export function* seekPlaces(
   checker: Checker,
   placement: Placement,
   target: Finding,
   known: ReadonlyMap<string, number>,
   turns: readonly number[] = [0, 90, 180, 270],
-): Search {
+): Generator<void, Search> {
   const tried = { worst: -Infinity, between: '' };
   const trial = (p: Placement): boolean => {
     const t = judgePlace(checker, p, target, known, tried.worst);
@@ -52,20 +54,25 @@ export function findPlaces(
   const found: Found[] = [];
   for (const turn of turns) {
     const base = { ...placement, turn: normal(placement.turn + turn) };
-    const best = around(base, trial, turn !== 0, target);
+    const best = yield* around(base, trial, turn !== 0, target);
     if (best) found.push(best);
   }
   if (!found.length) {
     const body = checker.scene.shell!.body;
     const at = checker.scene.items.get(placement.item)!;
     if ('piece' in at.placement.on && body.outline.kind === 'rect') {
-      const grid = overCavity(placement, body.outline.w.mm, body.outline.h.mm, trial, turns);
+      const grid = yield* overCavity(placement, body.outline.w.mm, body.outline.h.mm, trial, turns);
       if (grid) found.push(grid);
     }
   }
   return found.length
     ? { found: found.sort((a, b) => a.distance - b.distance) }
     : { found, short: { mm: -tried.worst, between: tried.between } };
+}
+
+/** {@link seekPlaces}, all at once. */
+export function findPlaces(...asked: Parameters<typeof seekPlaces>): Search {
+  return drained(seekPlaces(...asked));
 }
 
 const normal = (deg: number): number => ((deg % 360) + 360) % 360;
@@ -134,12 +141,12 @@ const allowed = (
 };
 
 /** Rings of growing radius; the first place that fits is pulled back as far as it will go. */
-function around(
+function* around(
   base: Placement,
   trial: (p: Placement) => boolean,
   zeroFirst: boolean,
   target: Finding,
-): Found | undefined {
+): Generator<void, Found | undefined> {
   if (zeroFirst && trial(base)) return { placement: base, distance: 0 };
   const ways: Array<[number, number]> = [];
   const seen =
@@ -156,7 +163,8 @@ function around(
     y: round(base.y + w[1] * r),
   });
   for (let k = 0; k < RADII.length; k++) {
-    for (const w of ways) {
+    for (const [i, w] of ways.entries()) {
+      if (i % HANDFUL === 0) yield;
       if (!trial(at(w, RADII[k]!))) continue;
       let [near, far] = [k ? RADII[k - 1]! : 0, RADII[k]!];
       while (far - near > 0.11) {
@@ -173,16 +181,17 @@ function around(
 
 const round = (mm: number): number => Math.round(mm * 10) / 10;
 
-function overCavity(
+function* overCavity(
   p: Placement,
   w: number,
   h: number,
   trial: (p: Placement) => boolean,
   turns: readonly number[],
-): Found | undefined {
+): Generator<void, Found | undefined> {
   let best: Found | undefined;
   for (const turn of turns) {
     for (let x = 2; x < w; x += GRID_MM) {
+      yield;
       for (let y = 2; y < h; y += GRID_MM) {
         const distance = Math.hypot(x - p.x, y - p.y);
         if (best && distance >= best.distance) continue;

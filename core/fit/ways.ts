@@ -11,7 +11,7 @@ import { CHECKS } from './checks';
 import { BARE_METAL_MM } from './clearance';
 import { notchable } from './closing';
 import { firstPlace, handled } from './handle';
-import { findPlaces, moveWords } from './moves';
+import { moveWords, seekPlaces } from './moves';
 import { portKey } from './port';
 import { stepsAway } from './away';
 import type { PlacedItem } from './scene';
@@ -31,17 +31,17 @@ const SEARCHED: ReadonlySet<Finding['check']> = new Set<Finding['check']>([
 ]);
 
 /**
- * Proposals for one finding, unverified.
+ * Proposals for one finding, unverified; the search for places pauses between its trials.
  *
  * @param known    margins of all findings that are not clear, by id
  * @param library  parts that may be taken instead
  */
-export function proposals(
+export function* proposals(
   checker: Checker,
   finding: Finding,
   known: ReadonlyMap<string, number>,
   library: readonly Part[],
-): Proposals {
+): Generator<void, Proposals> {
   const scene = checker.scene;
   const items = finding.about
     .map((id) => scene.items.get(id))
@@ -51,7 +51,7 @@ export function proposals(
   for (const at of items) {
     const search = !SEARCHED.has(finding.check)
       ? { found: [] }
-      : findPlaces(
+      : yield* seekPlaces(
           checker,
           at.placement,
           finding,
@@ -73,7 +73,7 @@ export function proposals(
     }
     ways.push(...lower(at), ...strikes(at, finding), ...swaps(at, finding, library));
   }
-  if (finding.code === 'unplaced') ways.push(...laidIn(checker, finding, known));
+  if (finding.code === 'unplaced') ways.push(...(yield* laidIn(checker, finding, known)));
   ways.push(
     ...trims(checker, finding),
     ...widen(finding, items),
@@ -88,14 +88,18 @@ export function proposals(
 }
 
 /** A part without a place, put where it fits: searched from the middle of the half it suits. */
-function laidIn(checker: Checker, finding: Finding, known: ReadonlyMap<string, number>): WayOut[] {
+function* laidIn(
+  checker: Checker,
+  finding: Finding,
+  known: ReadonlyMap<string, number>,
+): Generator<void, WayOut[]> {
   const { project } = checker.scene;
   const item = project.kit.items.find((i) => finding.about.includes(i.id));
   const first = item && firstPlace(project, item.id);
   if (!item || !first) return [];
   const stood = { ...project, layout: { placements: [...project.layout.placements, first] } };
   const trial = new Checker(stood, checker);
-  const { found } = findPlaces(trial, { ...first, held: 'jig' }, finding, known);
+  const { found } = yield* seekPlaces(trial, { ...first, held: 'jig' }, finding, known);
   const [nearest] = found;
   const tried = nearest ? [first, nearest.placement] : [first];
   return tried.map((placement, i): WayOut => ({

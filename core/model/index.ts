@@ -8,6 +8,7 @@ export * from './brief';
 export * from './project';
 export { migrated } from './migrate';
 export { present } from './present';
+export { drained } from './drained';
 export * from './read';
 export * from './empty';
 export * from './envelope';

@@ -6,10 +6,10 @@
  * collapses. The charge is integrated with ds/dt = −I/Q.
  */
 import { mustBePositive, mustNotBeNegative, type Worked } from '../model';
-import type { Ocv } from './ocv';
+import { type Ocv, voltsAt } from './ocv';
 
 export interface Pack {
-  /** Pack voltage at a state of charge, V. */
+  /** Pack voltage by its charge. */
   ocv: Ocv;
   rOhm: number;
   capacityAh: number;
@@ -64,7 +64,7 @@ export function discharge(pack: Pack, loads: readonly LoadShare[]): Worked<Disch
     active[0] ?? { name: 'nothing', watts: 0, share: 1 },
   );
   const state = (s: number) => {
-    const v = pack.ocv(s);
+    const v = voltsAt(pack.ocv, s);
     const amps = active.map((l) => currentFor(v, pack.rOhm, l.watts));
     const mean = amps.reduce((sum, a, i) => sum + a * active[i]!.share, 0);
     const loss = amps.reduce((sum, a, i) => sum + a * a * pack.rOhm * active[i]!.share, 0);
@@ -81,7 +81,7 @@ export function discharge(pack: Pack, loads: readonly LoadShare[]): Worked<Disch
     `${watts.toFixed(2)} W on average at the cell, ${worst.watts.toFixed(2)} W at the most (${worst.name})`,
   ];
   if (!alive(1)) {
-    const v = pack.ocv(1);
+    const v = voltsAt(pack.ocv, 1);
     const most = pack.rOhm > 0 ? (v * v) / (4 * pack.rOhm) : Infinity;
     const sentence = Number.isFinite(state(1).mean)
       ? `Even full, the cell falls to ${state(1).terminal.toFixed(2)} V under ${worst.watts.toFixed(1)} W, below its ${pack.cutoffV} V cut-off.`

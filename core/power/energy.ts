@@ -3,7 +3,7 @@
  */
 import { present, type Item, type LoadState, type Part, type Project } from '../model';
 import { partOf } from '../kit';
-import { type Ocv, ocvFor } from './ocv';
+import { ocvFor } from './ocv';
 import type { Pack } from './discharge';
 
 type With<K extends keyof Part> = { item: Item; part: Part & Required<Pick<Part, K>> };
@@ -39,14 +39,13 @@ export function energyOf(p: Project): Energy {
   }
   const c = first.part.cell;
   const alike = cells.filter((x) => x.item.part === first.item.part).length;
-  const one: Ocv = ocvFor(c.kind);
   return {
     cells,
     loads,
     ...(charger ? { charger } : {}),
     ...(converter ? { converter } : {}),
     pack: {
-      ocv: (s) => one(s) * c.series,
+      ocv: ocvFor(c.kind, c.series),
       rOhm: (c.rOhm + PROTECTION_OHM) / alike,
       capacityAh: c.capacityAh * alike * p.power.health,
       cutoffV: c.cutoffV,

@@ -4,6 +4,7 @@
 import { type Finding, type Part, type Project, type WayOut, type Worked } from '../model';
 import { thickness } from '../kit';
 import { chargeCurrent, resistorFor } from './charge';
+import { voltsAt } from './ocv';
 import { discharge, type Discharge, currentFor } from './discharge';
 import { type Energy, energyOf, wattsOf } from './energy';
 import { BROWN_OUT_V, GOOD_V, PLUG_OHM, type Rail, railAt, wireOhm } from './wire';
@@ -58,7 +59,7 @@ export function powerFigures(p: Project): PowerFigures {
   if (!converter) return out;
   const c = converter.part.converter;
   out.findings.push(...window(energy));
-  const idle = c.idleA * pack.ocv(0.5);
+  const idle = c.idleA * voltsAt(pack.ocv, 0.5);
   const atCell = (w: number) => w / c.efficiency + idle;
   out.run = discharge(pack, [
     { name: 'game', watts: atCell(watts.game), share: p.power.gameShare },
@@ -156,7 +157,7 @@ function window(e: Energy): Finding[] {
     out.push(
       finding(
         'input-low',
-        pack.ocv(0.15) < c.minInV ? 'hit' : 'tight',
+        voltsAt(pack.ocv, 0.15) < c.minInV ? 'hit' : 'tight',
         'rail',
         `Works from ${c.minInV} V; the cell goes to ${pack.cutoffV} V`,
         `${e.converter!.item.name} stops before the cell is empty.`,
@@ -241,7 +242,7 @@ function peaks(
   outA: number,
 ): NonNullable<PowerFigures['peak']> {
   const pack = e.pack!;
-  const cellA = currentFor(pack.ocv(0.1), pack.rOhm, watts / efficiency);
+  const cellA = currentFor(voltsAt(pack.ocv, 0.1), pack.rOhm, watts / efficiency);
   return {
     outA,
     limitA: e.converter!.part.converter.limitA,

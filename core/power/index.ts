@@ -4,4 +4,4 @@ export { discharge, currentFor, type Discharge, type Pack, type LoadShare } from
 export { chargeCurrent, E24, nextE24, resistorFor } from './charge';
 export { copperMm, railAt, wireOhm, BROWN_OUT_V, GOOD_V, PLUG_OHM } from './wire';
 export { energyOf, wattsOf, type Energy } from './energy';
-export { ocvFor } from './ocv';
+export { ocvFor, voltsAt } from './ocv';

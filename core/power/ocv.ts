@@ -4,9 +4,10 @@
  */
 import type { Part } from '../model';
 
-type Curve = ReadonlyArray<readonly [number, number]>;
+/** Points of charge (0..1) and open-circuit voltage (V), charge rising. */
+export type Ocv = ReadonlyArray<readonly [soc: number, volts: number]>;
 
-const LITHIUM: Curve = [
+const LITHIUM: Ocv = [
   [0, 3.0],
   [0.02, 3.3],
   [0.05, 3.45],
@@ -21,7 +22,7 @@ const LITHIUM: Curve = [
   [0.9, 4.09],
   [1, 4.2],
 ];
-const NICKEL: Curve = [
+const NICKEL: Ocv = [
   [0, 1.0],
   [0.05, 1.15],
   [0.1, 1.2],
@@ -32,19 +33,16 @@ const NICKEL: Curve = [
   [1, 1.45],
 ];
 
-/** Voltage at a state of charge in 0..1, for one cell. */
-export type Ocv = (soc: number) => number;
+/** Voltage at a state of charge `soc` in 0..1, V: straight between the points, flat beyond them. */
+export function voltsAt(ocv: Ocv, soc: number): number {
+  const s = Math.max(0, Math.min(1, soc));
+  let k = 1;
+  while (k < ocv.length - 1 && ocv[k]![0] < s) k++;
+  const [s0, v0] = ocv[k - 1]!;
+  const [s1, v1] = ocv[k]!;
+  return v0 + ((v1 - v0) * (s - s0)) / (s1 - s0);
+}
 
-const curveOf =
-  (points: Curve): Ocv =>
-  (soc) => {
-    const s = Math.max(0, Math.min(1, soc));
-    let k = 1;
-    while (k < points.length - 1 && points[k]![0] < s) k++;
-    const [s0, v0] = points[k - 1]!;
-    const [s1, v1] = points[k]!;
-    return v0 + ((v1 - v0) * (s - s0)) / (s1 - s0);
-  };
-
-export const ocvFor = (kind: NonNullable<Part['cell']>['kind']): Ocv =>
-  curveOf(kind === 'bay' ? NICKEL : LITHIUM);
+/** The curve of so many cells in series. */
+export const ocvFor = (kind: NonNullable<Part['cell']>['kind'], series = 1): Ocv =>
+  (kind === 'bay' ? NICKEL : LITHIUM).map(([soc, volts]) => [soc, volts * series]);

@@ -10,6 +10,7 @@ import {
   energyOf,
   GOOD_V,
   ocvFor,
+  voltsAt,
   powerFigures,
   railAt,
   resistorFor,
@@ -26,7 +27,7 @@ describe('open-circuit voltage', () => {
       ['cylinder', 3, 4.2],
       ['bay', 1, 1.45],
     ] as const) {
-      const v = ocvFor(kind);
+      const v = (soc: number) => voltsAt(ocvFor(kind), soc);
       expect([v(0), v(1)]).toEqual([low, high]);
       for (let s = 0.01; s <= 1; s += 0.01) expect(v(s)).toBeGreaterThanOrEqual(v(s - 0.01));
       expect([v(-1), v(2)]).toEqual([low, high]);

@@ -32,25 +32,32 @@ function integral(
 }
 const simpson = (f: (x: number) => number, a: number, b: number): number =>
   ((b - a) / 6) * (f(a) + 4 * f((a + b) / 2) + f(b));
+/** Voltage that falls straight from full to empty. */
+const straight = (empty: number, full: number) =>
+  [
+    [0, empty],
+    [1, full],
+  ] as const;
+const flat = (volts: number) => straight(volts, volts);
 const game = (watts: number) => [{ name: 'game', watts, share: 1 }];
 
 describe('hours on one charge', () => {
   test('a constant-voltage cell lasts capacity over current, to the closed form', () => {
-    const r = discharge({ ocv: () => 3.7, rOhm: 0.1, capacityAh: 2.5, cutoffV: 3 }, game(3)).value;
+    const r = discharge({ ocv: flat(3.7), rOhm: 0.1, capacityAh: 2.5, cutoffV: 3 }, game(3)).value;
     const amps = (3.7 - Math.sqrt(3.7 ** 2 - 4 * 0.1 * 3)) / 0.2;
     expect(Math.abs(r.hours / (2.5 / amps) - 1)).toBeLessThan(0.005);
     expect(r.ending).toBe('empty');
   });
   test('a falling voltage ends at the cut-off under load with charge left, as an independent quadrature finds', () => {
     const [a, b, R, P, Q, cut] = [3.0, 1.2, 0.25, 4, 3, 3.2];
-    const ocv = (s: number) => a + b * s;
+    const ocv = straight(a, a + b);
     const r = discharge({ ocv, rOhm: R, capacityAh: Q, cutoffV: cut }, game(P)).value;
     // Terminal voltage V under P: OCV = V + R P / V, so at the cut-off:
     const left = (cut + (R * P) / cut - a) / b;
     expect(left).toBeGreaterThan(0.1);
     expect(r.left).toBeCloseTo(left, 6);
     const truth = integral(
-      (s) => Q / ((ocv(s) - Math.sqrt(ocv(s) ** 2 - 4 * R * P)) / (2 * R)),
+      (s) => Q / ((a + b * s - Math.sqrt((a + b * s) ** 2 - 4 * R * P)) / (2 * R)),
       left,
       1,
     );
@@ -58,13 +65,13 @@ describe('hours on one charge', () => {
     expect(r.ending).toBe('cut-off under load');
   });
   test('power no current can give is said in a sentence, not computed away', () => {
-    const r = discharge({ ocv: () => 3.7, rOhm: 0.5, capacityAh: 1, cutoffV: 2 }, game(8)).value;
+    const r = discharge({ ocv: flat(3.7), rOhm: 0.5, capacityAh: 1, cutoffV: 2 }, game(8)).value;
     expect(r.hours).toBe(0);
     expect(r.sentence).toMatch(/cannot give 8\.0 W at all.*6\.8 W is its most/);
   });
   test('a pack that collapses part-way says so, with the charge it leaves behind', () => {
     const r = discharge(
-      { ocv: (s) => 2 + 2 * s, rOhm: 0.5, capacityAh: 1, cutoffV: 0.5 },
+      { ocv: straight(2, 4), rOhm: 0.5, capacityAh: 1, cutoffV: 0.5 },
       game(4),
     ).value;
     expect(r.ending).toBe('collapse');
@@ -77,7 +84,7 @@ describe('hours on one charge', () => {
         fc.double({ min: 0.01, max: 0.2, noNaN: true }),
         fc.double({ min: 0, max: 1, noNaN: true }),
         (P, R, share) => {
-          const r = discharge({ ocv: (s) => 3.2 + s, rOhm: R, capacityAh: 2, cutoffV: 2.5 }, [
+          const r = discharge({ ocv: straight(3.2, 4.2), rOhm: R, capacityAh: 2, cutoffV: 2.5 }, [
             { name: 'game', watts: P, share },
             { name: 'menu', watts: P / 2, share: 1 - share },
           ]).value;
@@ -97,7 +104,7 @@ describe('hours on one charge', () => {
     [NaN, 'capacity'],
   ])('a capacity of %p is refused by name', (ah, name) => {
     expect(() =>
-      discharge({ ocv: () => 3.7, rOhm: 0.1, capacityAh: ah, cutoffV: 3 }, game(1)),
+      discharge({ ocv: flat(3.7), rOhm: 0.1, capacityAh: ah, cutoffV: 3 }, game(1)),
     ).toThrow(new RegExp(name));
   });
 });

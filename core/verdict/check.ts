@@ -5,13 +5,14 @@
 import { bodyOf, type Finding, type Project, type Station, worstFirst } from '../model';
 import { type ButtonMap, buttonMap } from '../controls';
 import { cutting, type Cutting } from '../cuts';
-import { buildChance, Checker } from '../fit';
+import { buildChance, Checker, type Scene } from '../fit';
 import { powerFigures, type PowerFigures } from '../power';
 import { UNLAID, wiring, type Wiring } from '../wiring';
 import { otherBodies } from './bodies';
 import { findAll } from './registry';
 
-export interface Check {
+/** The verdict as plain data: what a worker can hand over and a view needs. */
+export interface Judgement {
   findings: Finding[];
   hits: number;
   tight: number;
@@ -26,7 +27,36 @@ export interface Check {
   power: PowerFigures;
   cuts: Cutting;
   wiring: Wiring;
+}
+
+/** The verdict with the checker it was made from, which the next one can start from. */
+export interface Check extends Judgement {
   checker: Checker;
+}
+
+/** What of a check can be handed to another thread, the chance counted. */
+export function judgementOf(check: Check): Judgement {
+  const { checker, ...judgement } = check;
+  void checker;
+  return judgement;
+}
+
+/** The figures that stand before a build has been judged; no finding yet, and nothing called closed. */
+export function unjudged(p: Project, scene: Scene): Judgement {
+  return {
+    findings: [],
+    hits: 0,
+    tight: 0,
+    clear: 0,
+    chance: 0,
+    sentence: 'Checking',
+    closes: false,
+    byStation: {},
+    map: buttonMap(p, scene),
+    power: powerFigures(p),
+    cuts: { openings: [], trims: [], blanks: [] },
+    wiring: UNLAID,
+  };
 }
 
 /**

@@ -1,7 +1,7 @@
 /** What changed between two states of a build: what moved and how, what came and went, what was cleared and what got worse. */
 import { type Finding, mm1, type Placement, type Project } from '../model';
 import { moveWords } from '../fit';
-import { check, type Check } from './check';
+import { check, type Judgement } from './check';
 
 export interface Moved {
   item: string;
@@ -30,8 +30,8 @@ const margin = (f: Finding): number => (f.measure ? f.measure.gap - f.measure.re
 export function compareBuilds(
   a: Project,
   b: Project,
-  before: Check = check(a),
-  now: Check = check(b),
+  before: Judgement = check(a),
+  now: Judgement = check(b),
 ): Between {
   const at = new Map(a.layout.placements.map((q) => [q.item, q]));
   const name = (id: string) =>

@@ -65,14 +65,15 @@ export interface BuildCheck {
   needsWires?: boolean;
   find: (on: Judged) => Finding[];
   /** Proposals for one of its findings; each is tried on the whole build before it is shown. */
-  ways: (on: Judged, finding: Finding, offer: Offer) => Proposed;
+  ways: (on: Judged, finding: Finding, offer: Offer) => Proposed | Generator<void, Proposed>;
 }
 
 /** Moves and trims, and what else is proposed, for findings of the scene. */
-const scenic =
-  (more: (on: Judged, finding: Finding, offer: Offer) => WayOut[]): BuildCheck['ways'] =>
-  (on, finding, offer) => {
-    const moves = proposals(on.checker, finding, offer.open, offer.library);
+const scenic = (
+  more: (on: Judged, finding: Finding, offer: Offer) => WayOut[],
+): BuildCheck['ways'] =>
+  function* (on, finding, offer) {
+    const moves = yield* proposals(on.checker, finding, offer.open, offer.library);
     return { ...moves, ways: [...moves.ways, ...more(on, finding, offer)] };
   };
 const wireProposals = ({ checker, wiring }: Judged, f: Finding, { library }: Offer): WayOut[] =>
@@ -220,8 +221,13 @@ export function findAll(on: Judged, quick = false, without: readonly string[] = 
   return [...asked.flatMap((c) => c.find(on)), ...elsewhere];
 }
 
-/** Proposals of the check that makes findings of this kind. */
-export function proposalsFor(on: Judged, finding: Finding, offer: Offer): Proposed {
+/** Proposals of the check that makes findings of this kind; a search pauses between its trials. */
+export function* proposalsFor(
+  on: Judged,
+  finding: Finding,
+  offer: Offer,
+): Generator<void, Proposed> {
   const maker = REGISTRY.find((c) => c.makes.includes(finding.check));
-  return maker?.ways(on, finding, offer) ?? { ways: [] };
+  const made = maker?.ways(on, finding, offer) ?? { ways: [] };
+  return Symbol.iterator in made ? yield* made : made;
 }

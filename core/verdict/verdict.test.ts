@@ -1,7 +1,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { dabchickAnswers, demos, STARTER_PARTS } from '../catalogue';
 import { applied, appliedAll, type Change, type Project } from '../model';
-import { check, objection, waysOut } from './index';
+import { check, judgementOf, objection, waysOut } from './index';
 
 const [half, done, warbler, wisp] = demos() as [Project, Project, Project, Project];
 
@@ -33,6 +33,15 @@ test.each([
       .map((f) => f.title),
   ).toEqual([]);
 });
+
+test.each(demos().map((p) => [p.name, p] as const))(
+  'the judgement of %s goes to another thread whole',
+  (_, p) => {
+    const judgement = judgementOf(check(p));
+    expect(structuredClone(judgement)).toEqual(judgement);
+    expect(judgement.chance).toBe(check(p).chance);
+  },
+);
 
 test('the finished demo is the half-way one plus ways out that were offered, in turn', () => {
   let p = half;

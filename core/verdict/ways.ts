@@ -5,6 +5,7 @@
  */
 import {
   appliedAll,
+  drained,
   type Finding,
   type Part,
   type Project,
@@ -44,25 +45,28 @@ export function objection(before: Check, after: Check, target: string): string |
 }
 
 /**
+ * Seeks one trial at a time, so that a caller can do something else in between, or give up.
+ *
  * @param library  parts that may be taken instead
  * @param most     ways to return, gentlest first
  */
-export function waysOut(
+export function* seekWays(
   p: Project,
   finding: Finding,
   library: readonly Part[],
   now: Check = check(p),
   most = 5,
-): Ways {
+): Generator<void, Ways> {
   const open = openMargins(now.findings);
   const { checker, map, power, wiring, cuts } = now;
   const judged = { project: p, checker, map, power, wiring, cuts, others: [] };
-  const proposed = proposalsFor(judged, finding, { library, open });
+  const proposed = yield* proposalsFor(judged, finding, { library, open });
   const all = [...proposed.ways].sort((a, b) => a.effort - b.effort);
   const ways: WayOut[] = [];
   let rejected = 0;
   for (const way of all) {
     if (ways.length >= most) break;
+    yield;
     const next = appliedAll(p, way.changes);
     if (!readProject(next).ok) {
       rejected++;
@@ -84,4 +88,9 @@ export function waysOut(
     rejected,
     ...(proposed.blocked && !ways.length ? { blocked: proposed.blocked } : {}),
   };
+}
+
+/** {@link seekWays}, all at once. */
+export function waysOut(...asked: Parameters<typeof seekWays>): Ways {
+  return drained(seekWays(...asked));
 }

@@ -20,22 +20,32 @@ const AGAIN_MS = 2500;
 
 export interface Saving {
   state: SaveState;
-  takeTheirs: () => Project | undefined;
+  /** Puts their document in the place of mine; `open` says the number of the state that makes. */
+  takeTheirs: (open: (theirs: Project) => number) => void;
   saveMine: () => void;
   saveCopy: () => Promise<string | undefined>;
 }
 
+/** A document with the number of its state in the log: undone back to, it has the same number again. */
+export interface Numbered {
+  doc: Project;
+  at: number;
+}
+
+/** Number of a state that is in no log: what the server has is not what stands here. */
+const ELSEWHERE = -1;
+
 export function useSaving(
   key: string,
   opened: StoredBuild,
-  mine: Project,
+  mine: Numbered,
   conflict: StoredBuild | undefined,
 ): Saving {
   const [state, setState] = useState<SaveState>(
     conflict ? { is: 'conflict', current: conflict } : { is: 'saved', at: opened.savedAt },
   );
   const version = useRef(opened.version);
-  const savedDoc = useRef(opened.document);
+  const saved = useRef(mine.doc === opened.document ? mine.at : ELSEWHERE);
   const latest = useRef(mine);
   const savedAt = useRef(opened.savedAt);
   const busy = useRef(false);
@@ -43,23 +53,23 @@ export function useSaving(
 
   const pushAgain = useRef<() => Promise<void>>(undefined);
   const push = useCallback(async (): Promise<void> => {
-    if (busy.current || latest.current === savedDoc.current) return;
+    if (busy.current || latest.current.at === saved.current) return;
     busy.current = true;
     const sending = latest.current;
     setState({ is: 'saving' });
     let again: number | undefined;
     try {
-      const r = await saveBuild(key, version.current, sending);
+      const r = await saveBuild(key, version.current, sending.doc);
       if (r.ok) {
         version.current = r.version;
-        savedDoc.current = sending;
+        saved.current = sending.at;
         savedAt.current = r.savedAt;
         // Said at once: an edit made while the draft is dropped must not be called saved afterwards.
-        if (latest.current === sending) {
+        if (latest.current.at === sending.at) {
           setState({ is: 'saved', at: r.savedAt });
           void dropDraft(key);
         } else {
-          await keepDraft(key, { basedOn: r.version, document: latest.current });
+          await keepDraft(key, { basedOn: r.version, document: latest.current.doc });
           again = 0;
         }
       } else setState({ is: 'conflict', current: r.current });
@@ -87,7 +97,7 @@ export function useSaving(
 
   useEffect(() => {
     latest.current = mine;
-    if (mine === savedDoc.current) {
+    if (mine.at === saved.current) {
       // Undone back to what is saved: nothing waits any more.
       if (!busy.current && state.is === 'unsaved') {
         void dropDraft(key);
@@ -95,7 +105,7 @@ export function useSaving(
       }
       return;
     }
-    void keepDraft(key, { basedOn: version.current, document: mine });
+    void keepDraft(key, { basedOn: version.current, document: mine.doc });
     setState((s) => (s.is === 'conflict' || s.is === 'offline' ? s : { is: 'unsaved' }));
     if (state.is === 'conflict') return;
     clearTimeout(timer.current);
@@ -115,25 +125,24 @@ export function useSaving(
 
   return {
     state,
-    takeTheirs() {
-      if (state.is !== 'conflict') return undefined;
+    takeTheirs(open) {
+      if (state.is !== 'conflict') return;
       version.current = state.current.version;
-      savedDoc.current = state.current.document;
+      saved.current = open(state.current.document);
       void dropDraft(key);
       setState({ is: 'saved', at: state.current.savedAt });
-      return state.current.document;
     },
     saveMine() {
       if (state.is !== 'conflict') return;
       version.current = state.current.version;
-      savedDoc.current = state.current.document;
+      saved.current = ELSEWHERE;
       setState({ is: 'unsaved' });
       void push();
     },
     async saveCopy() {
       const made = await createBuild({
-        ...latest.current,
-        name: `${latest.current.name.slice(0, 185)} (my copy)`,
+        ...latest.current.doc,
+        name: `${latest.current.doc.name.slice(0, 185)} (my copy)`,
       });
       await dropDraft(key);
       return made.key;

@@ -4,10 +4,10 @@ import { Button } from 'antd';
 import { useQuery } from '@tanstack/react-query';
 import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router';
 import type { Score } from '@deft/core/brief';
-import { percent } from '@deft/core/model';
+import { percent, type Verdict } from '@deft/core/model';
 import { findDraft } from '../state/draft';
 import { getBuild } from '../state/api';
-import { BuildProvider, useBuild } from '../state/build';
+import { BuildProvider, useBuild, useSettled } from '../state/build';
 import { useDark } from '../theme/useDark';
 import { Goals } from '../ui/Scorecard';
 import { Mark } from '../ui/Mark';
@@ -55,7 +55,17 @@ export default function BuildFrame() {
 }
 
 function Frame() {
-  const { doc, check, scores, edit, undo, redo, canUndo, canRedo, key } = useBuild();
+  const { doc, check, scores, edit, undo, redo, undoes, redoes, key } = useBuild(
+    'doc',
+    'check',
+    'scores',
+    'edit',
+    'undo',
+    'redo',
+    'undoes',
+    'redoes',
+    'key',
+  );
   const { dark, toggle } = useDark();
   const [help, setHelp] = useState(false);
   const [find, setFind] = useState(false);
@@ -91,10 +101,6 @@ function Frame() {
     window.addEventListener('keydown', keys);
     return () => window.removeEventListener('keydown', keys);
   }, [undo, redo, go, key]);
-  let verdict: 'clear' | 'tight' | 'hit';
-  if (check.hits) verdict = 'hit';
-  else if (check.tight) verdict = 'tight';
-  else verdict = 'clear';
   return (
     <div className="frame">
       <header className="head">
@@ -109,20 +115,24 @@ function Frame() {
             {doc.way} · <SaveWords />
           </p>
         </div>
-        <div className="verdict" role="status" aria-live="polite">
-          {doc.layout.placements.length > 0 && <Wedge verdict={verdict} size={16} />}
-          <b>{check.sentence}</b>
-          {doc.layout.placements.length > 0 && !check.hits && (
-            <span className="note nowrap">
-              gaps alone: {percent(check.chance)} to fit first time
-            </span>
-          )}
-        </div>
+        <HeaderVerdict />
         <Goals />
-        <Button size="small" disabled={!canUndo} onClick={undo} aria-label="Undo">
+        <Button
+          size="small"
+          disabled={undoes === undefined}
+          onClick={undo}
+          aria-label="Undo"
+          title={undoes && `Undo: ${undoes}`}
+        >
           Undo
         </Button>
-        <Button size="small" disabled={!canRedo} onClick={redo} aria-label="Redo">
+        <Button
+          size="small"
+          disabled={redoes === undefined}
+          onClick={redo}
+          aria-label="Redo"
+          title={redoes && `Redo: ${redoes}`}
+        >
           Redo
         </Button>
         <Button
@@ -176,6 +186,34 @@ function Frame() {
       <Stale />
       {help && <Keys onClose={() => setHelp(false)} />}
       {find && <FindAnything onClose={() => setFind(false)} />}
+    </div>
+  );
+}
+
+const worst = ({ hits, tight }: { hits: number; tight: number }): Verdict => {
+  if (hits) return 'hit';
+  return tight ? 'tight' : 'clear';
+};
+
+/** The verdict in one sentence. One about an older state is never shown: it may no longer be true. */
+function HeaderVerdict() {
+  const { check, broken } = useBuild('check', 'broken');
+  const settled = useSettled();
+  const laidOut = useBuild('judged').judged.layout.placements.length > 0;
+  if (!settled) {
+    return (
+      <div className="verdict" role="status" aria-live="polite" aria-busy={!broken}>
+        <b>{broken ? 'This state cannot be judged: undo the last edit' : 'Checking ...'}</b>
+      </div>
+    );
+  }
+  return (
+    <div className="verdict" role="status" aria-live="polite">
+      {laidOut && <Wedge verdict={worst(check)} size={16} />}
+      <b>{check.sentence}</b>
+      {laidOut && !check.hits && (
+        <span className="note nowrap">gaps alone: {percent(check.chance)} to fit first time</span>
+      )}
     </div>
   );
 }

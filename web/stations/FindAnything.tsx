@@ -6,7 +6,7 @@ import { useBuild } from '../state/build';
 import { STATIONS } from './stations';
 
 export function FindAnything({ onClose }: { onClose: () => void }) {
-  const { doc, check, key, choose } = useBuild();
+  const { doc, check, key, choose } = useBuild('doc', 'check', 'key', 'choose');
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
   const go = useNavigate();

@@ -2,14 +2,16 @@
 import { useState } from 'react';
 import { Button } from 'antd';
 import { useNavigate } from 'react-router';
-import { check } from '@deft/core/verdict';
+import type { Judgement } from '@deft/core/verdict';
 import type { Project } from '@deft/core/model';
+import { useJudgement } from '../engine/useBrief';
 import { useBuild } from '../state/build';
 
 const time = new Intl.DateTimeFormat('en-GB', { timeStyle: 'short' });
 
 export function SaveWords() {
-  const { saving } = useBuild();
+  const { saving } = useBuild('saving');
+  if (!saving) return null;
   const s = saving.state;
   let words: React.ReactNode;
   if (s.is === 'saved') words = `saved ${time.format(new Date(s.at))}`;
@@ -27,10 +29,10 @@ export function SaveWords() {
 }
 
 export function Stale() {
-  const { saving, doc, open } = useBuild();
+  const { saving, doc, open } = useBuild('saving', 'doc', 'open');
   const [both, setBoth] = useState(false);
   const go = useNavigate();
-  if (saving.state.is !== 'conflict') return null;
+  if (saving?.state.is !== 'conflict') return null;
   const theirs = saving.state.current.document;
   return (
     <div className="over" role="dialog" aria-modal="true" aria-label="Saved elsewhere">
@@ -44,8 +46,7 @@ export function Stale() {
           <Button onClick={() => setBoth(!both)}>See both</Button>
           <Button
             onClick={() => {
-              const t = saving.takeTheirs();
-              if (t) open(t);
+              saving.takeTheirs(open);
             }}
           >
             Take theirs
@@ -67,33 +68,37 @@ export function Stale() {
   );
 }
 
-const Both = ({ mine, theirs }: { mine: Project; theirs: Project }) => (
-  <table className="plain" style={{ marginBottom: 12 }}>
-    <thead>
-      <tr>
-        <th />
-        <th>Mine</th>
-        <th>Theirs</th>
-      </tr>
-    </thead>
-    <tbody>
-      {(
-        [
-          ['Name', (p) => p.name],
-          ['Verdict', (p) => check(p).sentence],
-          ['Parts', (p) => String(p.kit.items.length)],
-          ['Laid out', (p) => String(p.layout.placements.length)],
-          ['Cuts', (p) => String(p.cuts.length)],
-          ['Inputs', (p) => String(p.controls.inputs.length)],
-          ['Steps done', (p) => String(p.build.done.length)],
-        ] as Array<[string, (p: Project) => string]>
-      ).map(([name, of]) => (
-        <tr key={name}>
-          <td>{name}</td>
-          <td>{of(mine)}</td>
-          <td>{of(theirs)}</td>
+function Both({ mine, theirs }: { mine: Project; theirs: Project }) {
+  const judgedMine = useJudgement(mine);
+  const judgedTheirs = useJudgement(theirs);
+  return (
+    <table className="plain" style={{ marginBottom: 12 }}>
+      <thead>
+        <tr>
+          <th />
+          <th>Mine</th>
+          <th>Theirs</th>
         </tr>
-      ))}
-    </tbody>
-  </table>
-);
+      </thead>
+      <tbody>
+        {(
+          [
+            ['Name', (p) => p.name],
+            ['Verdict', (_, judged) => judged?.sentence ?? 'Checking ...'],
+            ['Parts', (p) => String(p.kit.items.length)],
+            ['Laid out', (p) => String(p.layout.placements.length)],
+            ['Cuts', (p) => String(p.cuts.length)],
+            ['Inputs', (p) => String(p.controls.inputs.length)],
+            ['Steps done', (p) => String(p.build.done.length)],
+          ] as Array<[string, (p: Project, judged: Judgement | undefined) => string]>
+        ).map(([name, of]) => (
+          <tr key={name}>
+            <td>{name}</td>
+            <td>{of(mine, judgedMine)}</td>
+            <td>{of(theirs, judgedTheirs)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

@@ -1,17 +1,29 @@
 /** One finding: the number first, what meets what, why, and the ways out that were re-checked. */
+import { memo } from 'react';
 import { percent, type Finding, type WayOut } from '@deft/core/model';
 import type { Ways } from '@deft/core/verdict';
+import { useBuild } from '../state/build';
 
 export interface FindingCardProps {
   finding: Finding;
   no: number;
   chosen: boolean;
   ways: Ways | undefined;
-  onChoose: () => void;
-  onTake: (way: WayOut) => void;
 }
 
-export function FindingCard({ finding: f, no, chosen, ways, onChoose, onTake }: FindingCardProps) {
+/** Drawn again only when its own finding has changed. */
+export const FindingCard = memo(function FindingCard({
+  finding: f,
+  no,
+  chosen,
+  ways,
+}: FindingCardProps) {
+  const { choose, apply } = useBuild('choose', 'apply');
+  const onChoose = () => choose(chosen ? undefined : f.id);
+  const onTake = (way: WayOut) => {
+    apply(way.changes);
+    choose(undefined);
+  };
   const sigma = f.measure?.sigma;
   return (
     <article
@@ -53,7 +65,7 @@ export function FindingCard({ finding: f, no, chosen, ways, onChoose, onTake }: 
       </div>
     </article>
   );
-}
+});
 
 const cap = (t: string): string => t.charAt(0).toUpperCase() + t.slice(1);
 

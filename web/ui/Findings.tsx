@@ -1,7 +1,7 @@
 /** What the numbers say at one station, worst first. */
 import type { Finding, Station } from '@deft/core/model';
-import { useBuild } from '../state/build';
-import { useWays } from '../workers/useWays';
+import { useBuild, useSettled } from '../state/build';
+import { useWays } from '../engine/useWays';
 import { FindingCard } from './FindingCard';
 
 export interface FindingsProps {
@@ -12,10 +12,11 @@ export interface FindingsProps {
 }
 
 export function Findings({ station, title, live, empty }: FindingsProps) {
-  const { check, doc, library, chosen, choose, apply } = useBuild();
+  const { check, chosen } = useBuild('check', 'chosen');
+  const settled = useSettled();
   const mine = (live ?? check.findings).filter((f) => f.station === station);
   const open = mine.filter((f) => f.verdict !== 'clear');
-  const ways = useWays(check.checker.scene.project, live ? [] : open, library);
+  const ways = useWays(live ? [] : open);
   const clear = mine.filter((f) => f.verdict === 'clear');
   const thinnest = clear
     .flatMap((f) => (f.measure ? [f.measure.gap - f.measure.required] : []))
@@ -31,15 +32,12 @@ export function Findings({ station, title, live, empty }: FindingsProps) {
           finding={f}
           no={i + 1}
           chosen={chosen === f.id}
-          ways={check.checker.scene.project === doc ? ways.get(f.id) : undefined}
-          onChoose={() => choose(chosen === f.id ? undefined : f.id)}
-          onTake={(w) => {
-            apply(w.changes);
-            choose(undefined);
-          }}
+          ways={settled ? ways.get(f.id) : undefined}
         />
       ))}
-      {!open.length && <p className="note">{empty ?? 'Nothing is wrong here.'}</p>}
+      {!open.length && (
+        <p className="note">{settled ? (empty ?? 'Nothing is wrong here.') : 'Checking ...'}</p>
+      )}
       {clear.length > 0 && (
         <p className="note">
           {clear.length} {open.length ? 'more ' : ''}clear

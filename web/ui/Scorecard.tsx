@@ -3,8 +3,8 @@ import { Button, Popover } from 'antd';
 import { Link } from 'react-router';
 import type { Score, Standing } from '@deft/core/brief';
 import type { Verdict } from '@deft/core/model';
-import { useBuild } from '../state/build';
-import { useMend } from '../workers/useBrief';
+import { useBuild, useSettled } from '../state/build';
+import { useMend } from '../engine/useBrief';
 import { Wedge } from './Wedge';
 
 export const WEDGE: Readonly<Record<Standing, Verdict>> = {
@@ -16,8 +16,16 @@ export const WEDGE: Readonly<Record<Standing, Verdict>> = {
 
 /** One short button: how many goals are met, and the list under it. */
 export function Goals() {
-  const { scores } = useBuild();
+  const { scores } = useBuild('scores');
+  const settled = useSettled();
   if (!scores.length) return null;
+  if (!settled) {
+    return (
+      <Button size="small" disabled>
+        Goals ...
+      </Button>
+    );
+  }
   const met = scores.filter((s) => s.standing === 'met').length;
   const worst = scores[0]!;
   return (
@@ -67,12 +75,8 @@ export function ScoreCard({
   open: boolean;
   onOpen: () => void;
 }) {
-  const { check, library, apply } = useBuild();
-  const mend = useMend(
-    check.checker.scene.project,
-    open && s.standing !== 'met' ? s.goal : undefined,
-    library,
-  );
+  const { apply } = useBuild('apply');
+  const mend = useMend(open && s.standing !== 'met' ? s.goal : undefined);
   let mendLine: React.ReactNode;
   if (mend === undefined) {
     mendLine = (

@@ -10,7 +10,7 @@ import { GoalRows } from './GoalRows';
 import { WayRow } from './WayRow';
 
 export default function BriefStation() {
-  const { doc, scores, library } = useBuild();
+  const { doc, scores, library } = useBuild('doc', 'scores', 'library');
   const [open, setOpen] = useState<string>();
   const against = useMemo(() => contradictions(doc, library), [doc, library]);
   const met = scores.filter((s) => s.standing === 'met').length;

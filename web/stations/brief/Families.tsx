@@ -6,7 +6,7 @@ import { useBuild } from '../../state/build';
 const PX = 0.17;
 
 export function Families() {
-  const { doc, edit, scores } = useBuild();
+  const { doc, edit, scores } = useBuild('doc', 'edit', 'scores');
   const wanted = new Set(doc.brief.families);
   const toggle = (name: GameFamily) =>
     edit((p) => ({

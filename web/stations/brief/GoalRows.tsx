@@ -18,7 +18,7 @@ function withGoal<K extends keyof Brief>(p: Project, key: K, value: Brief[K] | u
 }
 
 function Row({ goal, children }: { goal: GoalKey; children: ReactNode }) {
-  const { doc, scores, edit } = useBuild();
+  const { doc, scores, edit } = useBuild('doc', 'scores', 'edit');
   const s = scores.find((x) => x.goal === goal);
   const weigh = (w: number) =>
     edit((p) => ({ ...p, brief: { ...p.brief, weights: { ...p.brief.weights, [goal]: w } } }));
@@ -62,7 +62,7 @@ const yes = (v: boolean | undefined, change: (v: boolean | undefined) => void, l
 );
 
 export function GoalRows() {
-  const { doc, edit } = useBuild();
+  const { doc, edit } = useBuild('doc', 'edit');
   const b = doc.brief;
   const set: Set = (key, value) => {
     edit((p) => withGoal(p, key, value), `goal ${key}`);

@@ -14,7 +14,7 @@ const WAYS: ReadonlyArray<readonly [Project['way'], string]> = [
 ];
 
 export function WayRow() {
-  const { doc, edit } = useBuild();
+  const { doc, edit } = useBuild('doc', 'edit');
   return (
     <section aria-label="Way to build">
       <h2 style={{ marginBottom: 8 }}>Built as</h2>

@@ -2,11 +2,11 @@
 import { useMemo } from 'react';
 import { Checkbox, Progress } from 'antd';
 import { buildSteps, PHASES, type Step } from '@deft/core/build';
-import { useBuild } from '../../state/build';
+import { useBuild, useScene } from '../../state/build';
 
 export default function BuildStation() {
-  const { doc, check, edit } = useBuild();
-  const scene = check.checker.scene;
+  const { doc, check, edit } = useBuild('doc', 'check', 'edit');
+  const scene = useScene();
   const steps = useMemo(
     () => buildSteps({ ...scene.project, build: doc.build }, scene),
     [scene, doc.build],

@@ -18,7 +18,7 @@ import { download } from '../../ui/download';
 import { Findings } from '../../ui/Findings';
 import { MmField } from '../../ui/MmField';
 import { useSize } from '../../ui/useSize';
-import { useBuild } from '../../state/build';
+import { useBuild, useScene } from '../../state/build';
 import { FaceMap } from './FaceMap';
 import { Header } from './Header';
 
@@ -31,7 +31,8 @@ const withInput = (p: Project, input: ShellInput): Project => ({
 });
 
 export default function ControlsStation() {
-  const { doc, check, edit } = useBuild();
+  const { doc, check, edit } = useBuild('doc', 'check', 'edit');
+  const scene = useScene();
   const [ref, size] = useSize<HTMLDivElement>();
   const [chosen, choose] = useState<string>();
   const [pins, setPins] = useState(false);
@@ -49,7 +50,7 @@ export default function ControlsStation() {
       let n = p.controls.inputs.length + 1;
       while (ids.has(`input-${n}`)) n++;
       const role = INPUT_ROLES.find((r) => !p.controls.inputs.some((i) => i.role === r)) ?? 'menu';
-      const hole = check.checker.scene.shell?.openings.face.find(
+      const hole = scene.shell?.openings.face.find(
         (o) =>
           o.use === 'button' &&
           !p.controls.inputs.some(
@@ -85,7 +86,7 @@ export default function ControlsStation() {
         <div className="mat" ref={ref} style={{ flex: '0 0 330px' }}>
           {size.w > 0 && (
             <FaceMap
-              scene={check.checker.scene}
+              scene={scene}
               map={map}
               width={size.w}
               height={size.h}
@@ -182,11 +183,10 @@ function InputTable({
   onSet: (i: ShellInput) => string | undefined;
   onRemove: (id: string) => void;
 }) {
-  const { check, doc } = useBuild();
+  const { check, doc } = useBuild('check', 'doc');
+  const scene = useScene();
   const holes =
-    check.checker.scene.shell?.openings.face.filter(
-      (o) => o.use === 'button' || o.use === 'other',
-    ) ?? [];
+    scene.shell?.openings.face.filter((o) => o.use === 'button' || o.use === 'other') ?? [];
   const onHeader = doc.controls.route === 'gpio';
   return (
     <table className="plain" aria-label="Inputs">
@@ -369,7 +369,7 @@ function InputTable({
 }
 
 function Exports() {
-  const { doc, edit } = useBuild();
+  const { doc, edit } = useBuild('doc', 'edit');
   const [bad, setBad] = useState<string>();
   const hand = (name: string, make: () => string, mime: string) => {
     try {

@@ -14,7 +14,7 @@ import { sheetSvg } from '@deft/core/formats';
 import { type Cut, formatMm, type Length, type Project } from '@deft/core/model';
 import { download } from '../../ui/download';
 import { LengthField } from '../../ui/LengthField';
-import { useBuild } from '../../state/build';
+import { useBuild, useScene, useSettled } from '../../state/build';
 import { printSheets } from './print';
 import { SheetView } from './SheetView';
 import { Findings } from '../../ui/Findings';
@@ -44,17 +44,12 @@ function withOpening(
 }
 
 export default function CutStation() {
-  const { doc, check, edit } = useBuild();
+  const { doc, check, edit } = useBuild('doc', 'check', 'edit');
+  const scene = useScene();
   const [chosen, choose] = useState<string>();
   const { openings, trims } = check.cuts;
-  const sheets = useMemo(
-    () => templates(check.checker.scene.project, false, check.checker.scene),
-    [check],
-  );
-  const inside = useMemo(
-    () => templates(check.checker.scene.project, true, check.checker.scene),
-    [check],
-  );
+  const sheets = useMemo(() => templates(doc, false, scene), [doc, scene]);
+  const inside = useMemo(() => templates(doc, true, scene), [doc, scene]);
   const nothing = !openings.length && !trims.length;
   return (
     <>
@@ -322,6 +317,7 @@ function Print({
   const [along, setAlong] = useState('50');
   const [across, setAcross] = useState('50');
   const [busy, setBusy] = useState(false);
+  const settled = useSettled();
   const [bad, setBad] = useState<string>();
   const c = correctionFor(Number(along.replace(',', '.')), Number(across.replace(',', '.')));
   const all = [...outside, ...inside, ...cutOuts(doc)];
@@ -359,11 +355,11 @@ function Print({
       />
       <Button
         type="primary"
-        disabled={!all.length || !c.ok}
+        disabled={!all.length || !c.ok || !settled}
         loading={busy}
         onClick={() => void print()}
       >
-        Template as PDF
+        {settled ? 'Template as PDF' : 'Checking ...'}
       </Button>
       {bad && (
         <p className="bad" role="alert">
@@ -411,6 +407,7 @@ function Print({
               key={s.id}
               type="button"
               className="plain"
+              disabled={!settled}
               onClick={() =>
                 download(
                   `${doc.id}-${s.id}.svg`,

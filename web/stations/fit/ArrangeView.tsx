@@ -2,23 +2,25 @@
 import { useMemo, useState } from 'react';
 import { Button, InputNumber, Select } from 'antd';
 import { type Figures, figuresOf, type Layout } from '@deft/core/arrange';
-import { Checker, type Scene, sceneOf } from '@deft/core/fit';
+import { type Scene, sceneOf } from '@deft/core/fit';
 import { appliedAll, type Change, mm1, outlineSpan, type Project } from '@deft/core/model';
-import { useBuild } from '../../state/build';
+import { useBuild, useCheckerNow, useScene } from '../../state/build';
 import { Wedge } from '../../ui/Wedge';
 import { RUN_SECONDS, useArranger } from './useArranger';
 
 const sentenceCase = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 
 export function ArrangeView({ onClose }: { onClose: () => void }) {
-  const { doc, check, apply } = useBuild();
+  const { doc, apply } = useBuild('doc', 'apply');
+  const scene = useScene();
+  const checkerNow = useCheckerNow();
   const [seed, setSeed] = useState(1);
   const [fixed, fix] = useState<string[]>([]);
   const a = useArranger(doc);
   const placed = doc.layout.placements.map((q) => q.item);
   const today = useMemo(
-    () => (placed.length ? figuresOf(doc, new Checker(doc, check.checker)) : undefined),
-    [doc, check, placed.length],
+    () => (placed.length ? figuresOf(doc, checkerNow()) : undefined),
+    [doc, checkerNow, placed.length],
   );
   const take = (changes: readonly Change[]) => {
     apply(changes);
@@ -106,7 +108,7 @@ export function ArrangeView({ onClose }: { onClose: () => void }) {
         </Button>
       </div>
       <div className="layouts">
-        <LayoutCard name="Today" scene={check.checker.scene} figures={today} />
+        <LayoutCard name="Today" scene={scene} figures={today} />
         {shown.map(({ aims, layout }, i) => (
           <Found
             key={i}

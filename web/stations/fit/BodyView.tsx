@@ -12,13 +12,13 @@ import {
 } from '@deft/core/fit';
 import { powerKey } from '@deft/core/controls';
 import { formatMm, outlineSpan } from '@deft/core/model';
-import { useBuild } from '../../state/build';
-import { useLargest } from '../../workers/useWays';
+import { useBuild, useScene } from '../../state/build';
+import { useLargest } from '../../engine/useWays';
 import { Wedge } from '../../ui/Wedge';
 
 export function BodyView({ onClose }: { onClose: () => void }) {
-  const { check } = useBuild();
-  const scene = check.checker.scene;
+  const { check } = useBuild('check');
+  const scene = useScene();
   const b = balance(scene);
   const rest = restsOn(scene);
   const body = scene.shell?.body;
@@ -172,8 +172,8 @@ export function BodyView({ onClose }: { onClose: () => void }) {
 
 /** Asked directly: which is the largest of the library that would still close. */
 function LargestThatFits() {
-  const { doc, library, apply } = useBuild();
-  const { asked, ask } = useLargest(doc, library);
+  const { doc, apply } = useBuild('doc', 'apply');
+  const { asked, ask } = useLargest();
   const a = asked?.answer;
   const kinds = (['screen', 'cell'] as const).filter((k) =>
     doc.kit.items.some((i) => doc.kit.parts.find((q) => q.id === i.part)?.[k] !== undefined),

@@ -56,7 +56,7 @@ export function BookView({
   wires,
   measured,
 }: BookViewProps) {
-  const { check, chosen, choose } = useBuild();
+  const { check, chosen, choose } = useBuild('check', 'chosen', 'choose');
   const svg = useRef<SVGSVGElement>(null);
   const { scene, live } = a;
   const [glass, setGlass] = useState<[number, number]>();

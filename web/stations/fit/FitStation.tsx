@@ -1,6 +1,5 @@
 /** Fit: the open book, the profile beneath it, and what touches. */
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
-import { Button } from 'antd';
 import { Link } from 'react-router';
 import type { Scene } from '@deft/core/fit';
 import { bodyOf } from '@deft/core/model';
@@ -9,11 +8,12 @@ import { type Spread, spreadOf } from '../../book/spread';
 import { useCuts } from '../../book/useCuts';
 import { Findings, numbered } from '../../ui/Findings';
 import { useSize } from '../../ui/useSize';
-import { useBuild } from '../../state/build';
+import { useBuild, useScene } from '../../state/build';
 import { ArrangeView } from './ArrangeView';
 import { BodyView } from './BodyView';
 import { BookView } from './BookView';
 import { ClosedView } from './ClosedView';
+import { FitBar, Glass, type Panel, PANELS, type Picture } from './FitBar';
 import { InWords } from './InWords';
 import { type Ends, MeasureView, useDistance } from './MeasureView';
 import { PartPanel } from './PartPanel';
@@ -27,23 +27,13 @@ import { Worth } from './Worth';
 /** The 3D view and what draws it come only when they are asked for. */
 const ThreeView = lazy(() => import('./three/ThreeView'));
 
-type Picture = 'book' | 'closed' | 'solid';
-/** What lies under the book. */
-type Panel = 'profile' | 'words' | 'arrange' | 'wires' | 'fits' | 'hands' | 'measure';
-const PANELS: ReadonlyArray<{ id: Panel; name: string; long?: string; key: string }> = [
-  { id: 'words', name: 'Words', long: 'In words', key: 'W' },
-  { id: 'arrange', name: 'Arrange', long: 'Arrange for me', key: 'A' },
-  { id: 'wires', name: 'Wires', key: 'I' },
-  { id: 'measure', name: 'Measure', key: 'M' },
-  { id: 'fits', name: 'Test fits', key: 'T' },
-  { id: 'hands', name: 'Hands', long: 'In the hands', key: 'H' },
-];
 const PANEL_KEYS: Readonly<Record<string, Panel>> = Object.fromEntries(
   PANELS.map((p) => [p.key.toLowerCase(), p.id]),
 );
 
 export default function FitStation() {
-  const { doc, check, chosen, choose } = useBuild();
+  const { doc, check, chosen, choose } = useBuild('doc', 'check', 'chosen', 'choose');
+  const scene = useScene();
   const [ref, size] = useSize<HTMLDivElement>();
   const body = bodyOf(doc);
   const whole = useMemo(
@@ -51,7 +41,7 @@ export default function FitStation() {
     [body, size],
   );
   const looked = check.findings.find((f) => f.id === chosen && f.station === 'fit');
-  const look = useLook(whole, check.checker.scene, looked);
+  const look = useLook(whole, scene, looked);
   const { spread, zoom, spot, reset } = look;
   const [loupe, setLoupe] = useState(false);
   const arranging = useArranging(spread);
@@ -59,7 +49,6 @@ export default function FitStation() {
   const [heat, setHeat] = useState(false);
   const [picture, setPicture] = useState<Picture>('book');
   const [panel, setPanel] = useState<Panel>('profile');
-  const toggle = (p: Panel) => setPanel((now) => (now === p ? 'profile' : p));
   const [ends, setEnds] = useState<Ends>({});
   // What is clicked while measuring is the first thing, then the second.
   const pick = (item: string | undefined) => {
@@ -219,43 +208,14 @@ export default function FitStation() {
         <div className="mat" ref={ref}>
           {spread && drawing(spread)}
           {spread && picture === 'book' && (
-            <div className="glass" role="group" aria-label="Look closer">
-              <button type="button" aria-label="Closer" title="Closer: +" onClick={() => zoom(1.5)}>
-                +
-              </button>
-              <button
-                type="button"
-                aria-label="Further"
-                title="Further: -"
-                disabled={!look.close}
-                onClick={() => zoom(1 / 1.5)}
-              >
-                −
-              </button>
-              <button
-                type="button"
-                title="The whole book: 0"
-                disabled={!look.close}
-                onClick={reset}
-              >
-                Whole
-              </button>
-              <button
-                type="button"
-                title="Bring the chosen finding into the middle: S"
-                onClick={spot}
-              >
-                Spot <span className="kbd">S</span>
-              </button>
-              <button
-                type="button"
-                aria-pressed={loupe}
-                title="A glass under the pointer: L"
-                onClick={() => setLoupe(!loupe)}
-              >
-                Loupe <span className="kbd">L</span>
-              </button>
-            </div>
+            <Glass
+              close={look.close}
+              loupe={loupe}
+              onZoom={zoom}
+              onWhole={reset}
+              onSpot={spot}
+              onLoupe={setLoupe}
+            />
           )}
           {empty && (
             <div
@@ -266,50 +226,14 @@ export default function FitStation() {
             </div>
           )}
         </div>
-        <div
-          className="row"
-          style={{
-            padding: '5px 12px',
-            gap: 5,
-            flexWrap: 'nowrap',
-            overflow: 'auto',
-            background: 'var(--panel)',
-            borderTop: '1px solid var(--line)',
-          }}
-        >
-          <Button size="small" type={heat ? 'primary' : 'default'} onClick={() => setHeat(!heat)}>
-            Headroom <span className="kbd">D</span>
-          </Button>
-          {(
-            [
-              ['closed', 'Closed', 'C'],
-              ['solid', '3D', '3'],
-            ] as const
-          ).map(([id, name, key]) => (
-            <Button
-              key={id}
-              size="small"
-              type={picture === id ? 'primary' : 'default'}
-              aria-pressed={picture === id}
-              onClick={() => setPicture(picture === id ? 'book' : id)}
-            >
-              {name} <span className="kbd">{key}</span>
-            </Button>
-          ))}
-          {body &&
-            PANELS.map((q) => (
-              <Button
-                key={q.id}
-                size="small"
-                type={panel === q.id ? 'primary' : 'default'}
-                aria-pressed={panel === q.id}
-                aria-label={q.long && `${q.long} ${q.key}`}
-                onClick={() => toggle(q.id)}
-              >
-                {q.name} <span className="kbd">{q.key}</span>
-              </Button>
-            ))}
-        </div>
+        <FitBar
+          heat={heat}
+          picture={picture}
+          panel={body && panel}
+          onHeat={setHeat}
+          onPicture={setPicture}
+          onPanel={setPanel}
+        />
         {under()}
       </div>
       <aside className="side" aria-label="What touches">

@@ -14,7 +14,7 @@ const TIMES = [0, 1, 2, 3, 4].map((n) => {
 });
 
 export function Folds({ item, name, wide }: { item: string; name: string; wide?: number }) {
-  const { doc, apply } = useBuild();
+  const { doc, apply } = useBuild('doc', 'apply');
   return (
     <Select
       size="small"

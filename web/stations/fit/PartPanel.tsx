@@ -4,7 +4,7 @@ import { removals, thickness } from '@deft/core/kit';
 import { CONDUCTIVE, handled } from '@deft/core/fit';
 import { FIXINGS, formatMm, type Placement } from '@deft/core/model';
 import { MmField } from '../../ui/MmField';
-import { useBuild } from '../../state/build';
+import { useBuild, useScene } from '../../state/build';
 import { Folds } from './Folds';
 import type { useArranging } from './useArranging';
 
@@ -24,13 +24,14 @@ export function PartPanel({
   arranging: ReturnType<typeof useArranging>;
   onClose: () => void;
 }) {
-  const { doc, check, edit, apply } = useBuild();
+  const { doc, edit, apply } = useBuild('doc', 'edit', 'apply');
+  const scene = useScene();
   const now = a.placementOf(item);
-  const at = check.checker.scene.items.get(item);
+  const at = scene.items.get(item);
   if (!now || !at) return null;
   const set = (more: Partial<Placement>) => a.place({ ...now, ...more });
-  const turn = (more: Partial<Placement>) => a.place(handled(check.checker.scene, now, more));
-  const pieces = check.checker.scene.shell?.body.pieces ?? [];
+  const turn = (more: Partial<Placement>) => a.place(handled(scene, now, more));
+  const pieces = scene.shell?.body.pieces ?? [];
   const piece = 'piece' in now.on ? now.on.piece : '';
   const strike = (block: string, on: boolean) =>
     edit((p) => ({

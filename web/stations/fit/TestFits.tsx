@@ -2,11 +2,12 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Button, Input, Select } from 'antd';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { type Scene } from '@deft/core/fit';
+import { type Scene, sceneOf } from '@deft/core/fit';
 import { type Finding } from '@deft/core/model';
-import { compareBuilds, check } from '@deft/core/verdict';
+import { compareBuilds } from '@deft/core/verdict';
 import { addPicture, getFit, keepFit, listFits, pictureUrl } from '../../state/api';
 import { useBuild } from '../../state/build';
+import { useJudgement } from '../../engine/useBrief';
 import { Wedge } from '../../ui/Wedge';
 
 const NOW = 'now';
@@ -20,7 +21,7 @@ export function TestFits({
   onGhost: (s: Scene | undefined) => void;
   onClose: () => void;
 }) {
-  const { key, doc, check: today } = useBuild();
+  const { key, doc, check: today, judged } = useBuild('key', 'doc', 'check', 'judged');
   const client = useQueryClient();
   const fits = useQuery({ queryKey: ['fits', key], queryFn: () => listFits(key) });
   const [first, setFirst] = useState<string>();
@@ -41,23 +42,19 @@ export function TestFits({
     staleTime: Infinity,
     queryFn: () => getFit(key, second),
   });
-  const before = useMemo(() => (one.data ? check(one.data.document) : undefined), [one.data]);
-  const after = useMemo(() => {
-    if (second === NOW) return today;
-    if (other.data) return check(other.data.document);
-    return undefined;
-  }, [second, other.data, today]);
+  const from = one.data?.document;
+  const to = second === NOW ? judged : other.data?.document;
+  const before = useJudgement(from);
+  const kept = useJudgement(second === NOW ? undefined : to);
+  const after = second === NOW ? today : kept;
   const diff = useMemo(
-    () =>
-      before && after
-        ? compareBuilds(before.checker.scene.project, after.checker.scene.project, before, after)
-        : undefined,
-    [before, after],
+    () => (from && to && before && after ? compareBuilds(from, to, before, after) : undefined),
+    [from, to, before, after],
   );
   useEffect(() => {
-    onGhost(second === NOW ? before?.checker.scene : undefined);
+    onGhost(second === NOW && from ? sceneOf(from) : undefined);
     return () => onGhost(undefined);
-  }, [before, second, onGhost]);
+  }, [from, second, onGhost]);
   const keep = async () => {
     setBad(undefined);
     try {

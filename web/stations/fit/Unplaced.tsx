@@ -2,16 +2,11 @@
 import { Button } from 'antd';
 import { firstPlace } from '@deft/core/fit';
 import { applied } from '@deft/core/model';
-import { useBuild } from '../../state/build';
+import { useBuild, useScene } from '../../state/build';
 
 export function Unplaced({ onPlaced }: { onPlaced: (item: string) => void }) {
-  const {
-    doc,
-    edit,
-    check: {
-      checker: { scene },
-    },
-  } = useBuild();
+  const { doc, edit } = useBuild('doc', 'edit');
+  const scene = useScene();
   // A lead is laid between its sockets, not stood somewhere.
   const loose = doc.kit.items.filter(
     (i) =>

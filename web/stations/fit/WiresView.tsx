@@ -12,7 +12,7 @@ import {
   WIRE_COLOURS,
 } from '@deft/core/wiring';
 import { wireInk } from '../../book/WireLayer';
-import { useBuild } from '../../state/build';
+import { useBuild, useScene, useSettled } from '../../state/build';
 import { download } from '../../ui/download';
 import { Folds } from './Folds';
 
@@ -28,7 +28,9 @@ export function WiresView({
   onChoose: (id: string | undefined) => void;
   onClose: () => void;
 }) {
-  const { doc, check, apply } = useBuild();
+  const { doc, check, apply } = useBuild('doc', 'check', 'apply');
+  const settled = useSettled();
+  const scene = useScene();
   const w = check.wiring;
   const said = (b: Bundle): Wire[] => w.wires.filter((x) => x.bundle === b.id);
   const set = (list: readonly Wire[], more: Parameters<typeof stored>[1]) =>
@@ -51,6 +53,7 @@ export function WiresView({
         {w.wires.length > 0 && (
           <Button
             size="small"
+            disabled={!settled}
             onClick={() => download(`${doc.id}-wires.csv`, wireTable(doc, w), 'text/csv')}
           >
             Cut lengths, CSV
@@ -212,7 +215,7 @@ export function WiresView({
             </tbody>
           </table>
         )}
-        {check.checker.scene.items.size > 1 && <OwnWire />}
+        {scene.items.size > 1 && <OwnWire />}
       </div>
     </section>
   );
@@ -220,7 +223,7 @@ export function WiresView({
 
 /** A lead either of whose ends fits either socket may be turned around. */
 function Around({ item, name }: { item: string; name: string }) {
-  const { doc, apply } = useBuild();
+  const { doc, apply } = useBuild('doc', 'apply');
   const it = doc.kit.items.find((i) => i.id === item);
   const lead = it && doc.kit.parts.find((q) => q.id === it.part)?.lead;
   return lead?.leaves && lead.ends[0] === lead.ends[1] ? (
@@ -236,8 +239,9 @@ function Around({ item, name }: { item: string; name: string }) {
 
 /** A wire nothing else asks for, between any two pads. */
 function OwnWire() {
-  const { doc, check, apply } = useBuild();
-  const pads = [...check.checker.scene.items.values()].flatMap((at) =>
+  const { doc, check, apply } = useBuild('doc', 'check', 'apply');
+  const scene = useScene();
+  const pads = [...scene.items.values()].flatMap((at) =>
     [...new Set(at.part.pads.map((q) => q.name))].map((name) => ({
       value: `${at.item.id} ${name}`,
       label: `${at.item.name} ${name}`,

@@ -1,11 +1,9 @@
 /** Which reading, taken again with a better tool, would raise the build's chance most. */
 import { percent } from '@deft/core/model';
-import { useBuild } from '../../state/build';
-import { useImprovements } from '../../workers/useWays';
+import { useImprovements } from '../../engine/useWays';
 
 export function Worth() {
-  const { check } = useBuild();
-  const list = useImprovements(check.findings);
+  const list = useImprovements();
   if (!list.length) return null;
   return (
     <section aria-label="Worth measuring again">

@@ -7,7 +7,7 @@ import { stepFromPage, turnFromPage } from '@deft/core/geometry';
 import { Checker, handled, type Scene, snapped } from '@deft/core/fit';
 import { applied, type Finding, type Placement, worstFirst } from '@deft/core/model';
 import { pageOf, type Spread } from '../../book/spread';
-import { useBuild } from '../../state/build';
+import { useBuild, useCheckerNow, useScene, useSettled } from '../../state/build';
 
 const SETTLING: readonly Finding['check'][] = ['closing', 'wire', 'ribbon', 'cap'];
 
@@ -17,16 +17,18 @@ export interface Live {
 }
 
 export function useArranging(spread: Spread | undefined) {
-  const { doc, check, edit } = useBuild();
+  const { doc, check, edit } = useBuild('doc', 'check', 'edit');
+  const settled = useSettled();
+  const sceneNow = useScene();
+  const checkerNow = useCheckerNow();
   const [live, setLive] = useState<Live>();
   const engine = useRef<Checker>(undefined);
-  const settled = check.checker.scene.project === doc;
   // What was dragged stays on show until the whole verdict has caught up with it.
   useEffect(() => {
     if (settled && !engine.current) setLive(undefined);
   }, [settled, check]);
 
-  const scene = live?.scene ?? check.checker.scene;
+  const scene = live?.scene ?? sceneNow;
   const placementOf = useCallback(
     (item: string): Placement | undefined => doc.layout.placements.find((p) => p.item === item),
     [doc],
@@ -40,11 +42,8 @@ export function useArranging(spread: Spread | undefined) {
   // Wires, ribbons and the way together are judged again when the part is let go.
   const settling = useMemo(() => check.findings.filter((f) => SETTLING.includes(f.check)), [check]);
   const begin = useCallback(() => {
-    engine.current = new Checker(
-      doc,
-      check.checker.scene.project.shell === doc.shell ? check.checker.scene : undefined,
-    );
-  }, [doc, check]);
+    engine.current = new Checker(doc, checkerNow());
+  }, [doc, checkerNow]);
   const drag = useCallback(
     (placement: Placement) => {
       const c = engine.current;
@@ -71,7 +70,7 @@ export function useArranging(spread: Spread | undefined) {
       e: { key: string; shiftKey: boolean; altKey: boolean; ctrlKey: boolean; metaKey: boolean },
     ): boolean => {
       const now = placementOf(item);
-      const at = check.checker.scene.items.get(item);
+      const at = sceneNow.items.get(item);
       const page = spread && at && pageOf(spread, at.piece);
       if (!now || !page) return false;
       const arrow = (
@@ -83,7 +82,7 @@ export function useArranging(spread: Spread | undefined) {
       if (arrow) {
         const [dx, dy] = stepFromPage(page.view, arrow[0], arrow[1]);
         if (e.ctrlKey || e.metaKey) {
-          place(snapped(check.checker, now, dx, dy));
+          place(snapped(checkerNow(), now, dx, dy));
           return true;
         }
         let step: 5 | 0.5 | 0.1;
@@ -100,7 +99,7 @@ export function useArranging(spread: Spread | undefined) {
       if (e.ctrlKey || e.metaKey || e.altKey) return false;
       const letter = e.key.toLowerCase();
       const turn = (change: Partial<Placement>) => {
-        place(handled(check.checker.scene, now, change));
+        place(handled(sceneNow, now, change));
         return true;
       };
       if (letter === 'r') {
@@ -113,7 +112,7 @@ export function useArranging(spread: Spread | undefined) {
       }
       return false;
     },
-    [check, place, placementOf, spread],
+    [sceneNow, checkerNow, place, placementOf, spread],
   );
 
   return { scene, live, begin, drag, drop, key, place, placementOf };

@@ -16,7 +16,7 @@ import { SlimTo } from './SlimTo';
 import { WhereItIs } from './WhereItIs';
 
 export function Bench({ item, part }: { item: Item; part: Part }) {
-  const { edit, library } = useBuild();
+  const { edit, library } = useBuild('edit', 'library');
   const [ref, size] = useSize<HTMLDivElement>();
   const [side, setSide] = useState<'top' | 'bottom'>('top');
   const [view, setView] = useState<'off' | 'pins' | 'ends' | 'picture' | 'mine'>('off');

@@ -8,7 +8,7 @@ import { download } from '../../ui/download';
 import { Wedge } from '../../ui/Wedge';
 
 export function BillView() {
-  const { doc, edit } = useBuild();
+  const { doc, edit } = useBuild('doc', 'edit');
   const bill = billOf(doc);
   const over = bill.ceiling && bill.ceiling.over > 0;
   const set = (id: string, change: (i: Item) => Item, merge?: string) =>

@@ -4,8 +4,8 @@ import { useBuild } from '../../state/build';
 import { Wedge } from '../../ui/Wedge';
 
 export function ChainsView() {
-  const { check, chosen, choose } = useBuild();
-  const p = check.checker.scene.project;
+  const { chosen, choose, judged } = useBuild('chosen', 'choose', 'judged');
+  const p = judged;
   const list = chains(p);
   const broken = list.reduce((n, c) => n + c.breaks.length, 0);
   if (!list.length) {

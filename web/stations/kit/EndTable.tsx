@@ -29,7 +29,7 @@ const said = (p: Port): string =>
     .join(', ');
 
 export function EndTable({ part, item }: { part: Part; item: Item }) {
-  const { edit } = useBuild();
+  const { edit } = useBuild('edit');
   const all = portsOf(part);
   const left = new Map(portsOn(part, item).map((p) => [p.id, p]));
   const reach = (id: string, outside: boolean) =>

@@ -13,16 +13,16 @@ import { Library } from './Library';
 import { RisksView } from './RisksView';
 import { SwapView } from './SwapView';
 import { TreesView } from './TreesView';
-import { useWarmSwaps } from '../../workers/useBrief';
+import { useWarmSwaps } from '../../engine/useBrief';
 import { useView, ViewTabs } from './views';
 import { whereWords } from './WhereItIs';
 
 const howKnown = (q: Part): string => (q.source === 'mine' ? 'measured' : 'typical');
 
 export default function KitStation() {
-  const { doc, edit, library } = useBuild();
+  const { doc, edit } = useBuild('doc', 'edit');
   const view = useView();
-  useWarmSwaps(doc, library);
+  useWarmSwaps();
   const [chosen, choose] = useState<string | undefined>(doc.kit.items[0]?.id);
   const item = doc.kit.items.find((i) => i.id === chosen) ?? doc.kit.items[0];
   const part = item && doc.kit.parts.find((p) => p.id === item.part);

@@ -12,7 +12,7 @@ const SHOWN_AT_ONCE = 60;
 const AHEAD = 100;
 
 export function Library({ onAdd }: { onAdd: (part: Part) => void }) {
-  const { library } = useBuild();
+  const { library } = useBuild('library');
   const [query, setQuery] = useState('');
   const [facets, setFacets] = useState<Facets>({});
   const [taking, take] = useState(false);

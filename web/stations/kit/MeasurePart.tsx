@@ -25,7 +25,7 @@ export function MeasurePart({
   part: Part;
   onChange: (p: Part) => string | undefined;
 }) {
-  const { check, library } = useBuild();
+  const { check, library, judged } = useBuild('check', 'library', 'judged');
   const client = useQueryClient();
   const keep = useMutation({
     mutationFn: putPart,
@@ -33,7 +33,7 @@ export function MeasurePart({
   });
   const [bad, setBad] = useState<string>();
   // The verdict may still be of the edit before: its own document says which part is which.
-  const first = telling(check.checker.scene.project, part.id, check.findings)
+  const first = telling(judged, part.id, check.findings)
     .filter((f) => part.blocks.some((b) => b.id === f.block))
     .slice(0, 6);
   const block = (id: string, change: (b: Block) => Block) => {

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Select, Slider, Switch } from 'antd';
 import { SHOWN } from '@deft/core/catalogue';
 import type { GameFamily, Part } from '@deft/core/model';
-import { useBuild } from '../../state/build';
+import { useBuild, useScene } from '../../state/build';
 import { ScreenPictures } from './ScreenPictures';
 
 const SLOT = 'deft-px-a-mm';
@@ -14,7 +14,8 @@ const kept = (): number => {
 };
 
 export function PicturePlanner({ part }: { part: Part }) {
-  const { doc, check, library } = useBuild();
+  const { doc, library } = useBuild('doc', 'library');
+  const scene = useScene();
   const [pxMm, setPxMm] = useState(kept);
   const [whole, setWhole] = useState(true);
   const [clock, setClock] = useState(40);
@@ -22,7 +23,7 @@ export function PicturePlanner({ part }: { part: Part }) {
   if (!part.screen) return null;
   const wanted = doc.brief.families;
   const rest = (Object.keys(SHOWN) as GameFamily[]).filter((f) => !wanted.includes(f));
-  const hole = check.checker.scene.shell?.openings.face.find((o) => o.use === 'window');
+  const hole = scene.shell?.openings.face.find((o) => o.use === 'window');
   const window = hole && { w: hole.w, h: hole.h };
   const calibrate = (v: number) => {
     setPxMm(v);

@@ -7,7 +7,7 @@ import { useBuild } from '../../state/build';
 import { Wedge } from '../../ui/Wedge';
 
 export function RisksView() {
-  const { doc, edit } = useBuild();
+  const { doc, edit } = useBuild('doc', 'edit');
   const known = knownToWork(doc);
   const list = unknowns(doc);
   const open = list.filter((u) => !u.tried);
@@ -107,7 +107,7 @@ function Software({
   doc: Project;
   known: NonNullable<ReturnType<typeof knownToWork>>;
 }) {
-  const { edit } = useBuild();
+  const { edit } = useBuild('edit');
   const [bad, setBad] = useState<string>();
   const image = doc.image ?? { name: '' };
   const set = (more: Partial<NonNullable<Project['image']>>) => {

@@ -5,7 +5,7 @@ import { type Item, mm1 } from '@deft/core/model';
 import { useBuild } from '../../state/build';
 import { WEDGE } from '../../ui/Scorecard';
 import { Wedge } from '../../ui/Wedge';
-import { useSwaps } from '../../workers/useBrief';
+import { useSwaps } from '../../engine/useBrief';
 
 const worth = (o: Outcome): number =>
   100 * (o.hits + o.breaks) +
@@ -13,9 +13,8 @@ const worth = (o: Outcome): number =>
   3 * o.scores.filter((s) => s.standing === 'at risk').length;
 
 export function SwapView({ item }: { item: Item }) {
-  const { check, library, apply } = useBuild();
-  const p = check.checker.scene.project;
-  const swaps = useSwaps(p, item.id, library);
+  const { apply } = useBuild('apply');
+  const swaps = useSwaps(item.id);
   const now = swaps?.now;
   const rows = [...(swaps?.rows ?? [])].sort(
     (a, b) => worth(a.outcome) - worth(b.outcome) || a.outcome.cost - b.outcome.cost,

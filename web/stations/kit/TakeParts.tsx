@@ -19,7 +19,7 @@ const UNITS = [
 ];
 
 export function TakeParts({ onClose }: { onClose: () => void }) {
-  const { library } = useBuild();
+  const { library } = useBuild('library');
   const client = useQueryClient();
   const worker = useRef<Worker>(undefined);
   const [files, setFiles] = useState<File[]>([]);

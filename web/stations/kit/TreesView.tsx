@@ -11,8 +11,8 @@ import {
 import { useBuild } from '../../state/build';
 
 export function TreesView() {
-  const { check } = useBuild();
-  const p = check.checker.scene.project;
+  const { judged } = useBuild('judged');
+  const p = judged;
   const power = powerTree(p);
   const data = dataTree(kitOf(p));
   return (

@@ -23,7 +23,7 @@ export function whereWords(doc: Project, item: Item, part: Part): string | undef
 }
 
 export function WhereItIs({ item, part }: { item: Item; part: Part }) {
-  const { edit } = useBuild();
+  const { edit } = useBuild('edit');
   if (!wantsPlace(part)) return null;
   return (
     <div className="row">

@@ -17,7 +17,7 @@ const ViewId = z.enum(VIEWS.map((v) => v.id) as [View, ...View[]]).catch('bench'
 export const useView = (): View => ViewId.parse(useSearchParams()[0].get('view') ?? 'bench');
 
 export function ViewTabs() {
-  const { check } = useBuild();
+  const { check } = useBuild('check');
   const here = useView();
   const breaks = check.findings.filter((f) => f.check === 'chain').length;
   return (

@@ -10,7 +10,7 @@ import { useBuild } from '../../state/build';
 import { DischargeChart } from './DischargeChart';
 
 export default function PowerStation() {
-  const { doc, check, edit } = useBuild();
+  const { doc, check, edit } = useBuild('doc', 'check', 'edit');
   const [ref, size] = useSize<HTMLDivElement>();
   const f = check.power;
   const run = f.run?.value;
@@ -199,7 +199,7 @@ function Watts({
 }
 
 function Settings() {
-  const { doc, edit, check } = useBuild();
+  const { doc, edit, check } = useBuild('doc', 'edit', 'check');
   const set = (more: Partial<Project['power']>) =>
     edit((p) => ({ ...p, power: { ...p.power, ...more } }));
   const charger = check.power.energy.charger;

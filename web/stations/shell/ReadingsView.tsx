@@ -8,7 +8,7 @@ import { spreadOf } from '../../book/spread';
 import { LengthField } from '../../ui/LengthField';
 import { useSize } from '../../ui/useSize';
 import { Wedge } from '../../ui/Wedge';
-import { useBuild } from '../../state/build';
+import { useBuild, useScene } from '../../state/build';
 import { printSheets } from '../cut/print';
 import { ProfileView } from '../../book/ProfileView';
 import { useCuts } from '../../book/useCuts';
@@ -37,7 +37,7 @@ const TOOLS = Object.fromEntries(FIRST_FIELDS.map((f) => [f.key, f.tool]));
 
 /** Screws that do not fit their posts, beside the readings that decide it. */
 function ShellFindings() {
-  const { check } = useBuild();
+  const { check } = useBuild('check');
   return (
     <>
       {check.findings
@@ -57,7 +57,8 @@ function ShellFindings() {
 }
 
 export function ReadingsView() {
-  const { doc, edit, key, check } = useBuild();
+  const { doc, edit, key } = useBuild('doc', 'edit', 'key');
+  const scene = useScene();
   const { body, at: which, setBody } = useShell();
   const [ref, size] = useSize<HTMLDivElement>();
   const [kept, setKept] = useState<Eight>(() => keptEight(key));
@@ -246,9 +247,7 @@ export function ReadingsView() {
             </span>
           )}
         </div>
-        {which === 0 && check.checker.scene.shell && (
-          <ProfileView scene={check.checker.scene} lines={lines} />
-        )}
+        {which === 0 && scene.shell && <ProfileView scene={scene} lines={lines} />}
       </div>
       <aside className="side" aria-label="Shell measurements">
         <h2>

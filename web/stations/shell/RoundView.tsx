@@ -33,7 +33,7 @@ const MORE: Partial<Record<Stage, { kind: NewThing | 'support' | 'cap' | 'lip'; 
 };
 
 export default function RoundView() {
-  const { doc, edit, key } = useBuild();
+  const { doc, edit, key } = useBuild('doc', 'edit', 'key');
   const { body, at: which, setBody } = useShell();
   const [ref, size] = useSize<HTMLDivElement>();
   const [kept, setKept] = useState<Eight>(() => keptEight(key));

@@ -20,7 +20,7 @@ export function useView(): View {
 }
 
 export function ViewTabs() {
-  const { doc, check } = useBuild();
+  const { doc, check } = useBuild('doc', 'check');
   const here = useView();
   const [params] = useSearchParams();
   const body = params.get('body');

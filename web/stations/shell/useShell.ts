@@ -7,7 +7,7 @@ import { useBuild } from '../../state/build';
 const Which = z.coerce.number().int().min(0).max(1).catch(0);
 
 export function useShell() {
-  const { doc, edit } = useBuild();
+  const { doc, edit } = useBuild('doc', 'edit');
   const [params] = useSearchParams();
   const at = Math.min(
     Which.parse(params.get('body') ?? 0),

@@ -31,7 +31,7 @@ export default function ThreeView({
   width: number;
   height: number;
 }) {
-  const { check, chosen, choose } = useBuild();
+  const { check, chosen, choose } = useBuild('check', 'chosen', 'choose');
   const shell = useShellMeshes(scene);
   const [apart, setApart] = useState(0);
   const [front, setFront] = useState<Half>('glass');

@@ -27,7 +27,7 @@ const withOpening = (p: Project, id: string, change: (o: Opening) => Opening): P
 });
 
 export default function DonorView() {
-  const { doc, edit, check } = useBuild();
+  const { doc, edit, check } = useBuild('doc', 'edit', 'check');
   const donor = doc.donor ?? BLANK;
   const [chosen, choose] = useState<string>();
   const put = (more: Partial<Donor>, merge?: string) =>

@@ -14,7 +14,7 @@ export function KeptCard({
   kept: Kept;
   onChange: (k: Kept | undefined) => unknown;
 }) {
-  const { doc, edit } = useBuild();
+  const { doc, edit } = useBuild('doc', 'edit');
   const set = (more: Partial<Kept>) => onChange({ ...k, ...more });
   const electronic =
     k.kind === 'board' ||

@@ -75,7 +75,7 @@ const start = (a: Body, b: Body): Hinge => {
 };
 
 export default function GraftView() {
-  const { doc, edit, check } = useBuild();
+  const { doc, edit, check } = useBuild('doc', 'edit', 'check');
   const [a, b] = doc.shell.bodies;
   const hinge = doc.shell.hinge;
   const [deg, setDeg] = useState<number>();

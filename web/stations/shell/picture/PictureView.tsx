@@ -33,7 +33,7 @@ interface Traced {
 }
 
 export default function PictureView() {
-  const { key, edit } = useBuild();
+  const { key, edit } = useBuild('key', 'edit');
   const { body, setBody } = useShell();
   const picker = useRef<HTMLInputElement>(null);
   const known = body?.underlays ?? [];
