@@ -15,7 +15,7 @@ import { storageChain } from './storage';
 
 export { type Break, type Chain, CHAIN_NAMES, type ChainKind, CHAINS, type Link } from './chain';
 export { type DataNode, dataTree, type DataTree, load, USB_NAMES } from './data';
-export { kitOf } from './fitted';
+export { kitOf, reachable } from './fitted';
 export { type Cable, cablesOf } from './cables';
 export { chainWays } from './mends';
 export { powerTree, type PowerNode } from './tree';

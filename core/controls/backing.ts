@@ -156,9 +156,45 @@ const FAULTS: Readonly<Record<Fault, (name: string, mm: number) => string>> = {
     `${name} lies ${mm1(mm)} mm beside the middle of its hole; up to ${MEETS_MM} mm is met (typical).`,
 };
 
-/** Inputs with a wire planned and no switch that could close it. */
+/** What moves in a hole keeps so much room around it, mm: typical. */
+const SLIDES_MM = 0.3;
+
+/** Inputs with a wire planned and no switch that could close it, or whose switch cannot come through its hole. */
 export function backingFindings(scene: Scene): Finding[] {
-  return backings(scene)
+  const all = backings(scene);
+  return [...all.flatMap((b) => tooNarrow(scene, b)), ...withoutSwitch(all)];
+}
+
+/** A hole to be cut that the stem behind it does not go through. */
+function tooNarrow(scene: Scene, { input, place, on }: Backing): Finding[] {
+  const stems = (on && scene.items.get(on.item)?.blocks) ?? [];
+  const widths = stems
+    .filter(({ block }) => block.kind === 'cap')
+    .map(({ solid: s }) => Math.max(s.x1 - s.x0, s.y1 - s.y0));
+  if ('opening' in input.at || input.hole === undefined || !widths.length) return [];
+  const needs = Math.min(...widths) + 2 * SLIDES_MM;
+  if (input.hole >= needs) return [];
+  return [
+    {
+      id: `switch:narrow-${input.id}`,
+      station: 'controls',
+      check: 'switch',
+      code: 'hole-narrow',
+      verdict: 'hit',
+      title: `${mm1(needs - input.hole)} mm too narrow`,
+      what: `The hole of ${input.name} and the stem of ${scene.items.get(on!.item)!.item.name}`,
+      why: [
+        `A stem ${mm1(needs - 2 * SLIDES_MM)} mm wide slides in ${mm1(needs)} mm; the hole is planned ${mm1(input.hole)} mm wide.`,
+      ],
+      about: [input.id, on!.item],
+      refs: [{ is: 'input', id: input.id }],
+      at: place,
+    },
+  ];
+}
+
+function withoutSwitch(all: readonly Backing[]): Finding[] {
+  return all
     .filter((b) => !b.on)
     .map(({ input, place, near }): Finding => ({
       id: `switch:${input.id}`,

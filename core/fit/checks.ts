@@ -7,6 +7,7 @@ import { pressed } from './pressed';
 import type { SceneCheck } from './sceneCheck';
 import { stops } from './stops';
 import { reach } from './reach';
+import { underDoor } from './underDoor';
 import { unplaced } from './unplaced';
 import { windows } from './window';
 
@@ -19,5 +20,6 @@ export const CHECKS: readonly SceneCheck[] = [
   stops,
   beside,
   reach,
+  underDoor,
   unplaced,
 ];

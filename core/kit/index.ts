@@ -1,3 +1,4 @@
+export { partBeliefs, UNKNOWN_FIGURES } from './believable';
 export { ANGLED_MM, PLUGS, type Plug } from './plugs';
 export {
   partOf,

@@ -82,7 +82,9 @@ export interface Finding {
     | 'hole'
     | 'seam'
     | 'switch'
-    | 'reach';
+    | 'reach'
+    | 'reading'
+    | 'figure';
   /** Number first: "1.8 mm overlap". */
   title: string;
   /** What meets what. */

@@ -8,6 +8,7 @@ import type { Item, Part } from './part';
 import { FORMAT, type Placement, Project } from './project';
 import type { Body, Outline } from './shell';
 import { migrated } from './migrate';
+import { readingComplaints } from './readable';
 import { BadInput } from './worked';
 
 /** Largest document, bytes of UTF-8. */
@@ -150,6 +151,7 @@ function meaning(p: Project): Complaint[] {
     const at = `shell.bodies.${b}`;
     for (const id of unique(`${at}.pieces`, body.pieces)) pieces.add(id);
     bodyMeaning(body, at, say);
+    readingComplaints(body, at, say);
     const ids: Array<{ id: string }> = [];
     body.pieces.forEach((piece) => ids.push(...piece.features, ...piece.zones, ...piece.openings));
     unique(`${at}.features`, ids);

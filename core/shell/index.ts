@@ -1,3 +1,4 @@
+export { shellBeliefs } from './believable';
 export { backingCost, longestSpan, seamCost, type SeamCost } from './closing';
 export { BODY, centre, named, copiesOf, span, type Source, type Spot } from './datum';
 export {

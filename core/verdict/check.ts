@@ -6,6 +6,7 @@ import { bodyOf, type Finding, type Project, type Station, worstFirst } from '..
 import { type ButtonMap, buttonMap } from '../controls';
 import { cutting, type Cutting } from '../cuts';
 import { buildChance, Checker, type Scene } from '../fit';
+import { UNKNOWN_FIGURES } from '../kit';
 import { powerFigures, type PowerFigures } from '../power';
 import { UNLAID, wiring, type Wiring } from '../wiring';
 import { otherBodies } from './bodies';
@@ -121,9 +122,11 @@ export function verdictFrom(
   };
 }
 
-/** Something of a chain that nothing was chosen for yet. */
+/** Something of a chain that nothing was chosen for yet, or a figure that nobody has measured. */
 const stillToChoose = (findings: readonly Finding[]): number =>
-  findings.filter((f) => f.check === 'chain' && f.verdict === 'tight').length;
+  findings.filter(
+    (f) => f.verdict === 'tight' && (f.check === 'chain' || UNKNOWN_FIGURES.has(f.code)),
+  ).length;
 
 const closes = (p: Project, findings: readonly Finding[]): boolean =>
   p.shell.bodies.length > 0 &&
@@ -138,7 +141,7 @@ function sentence(p: Project, findings: readonly Finding[], uncut: number): stri
   if (!bodyOf(p)) return 'Not measured yet';
   if (!p.layout.placements.length) return 'Nothing laid out yet';
   const open = stillToChoose(findings);
-  if (!hits && open) return `Not ready: ${open} still to choose`;
+  if (!hits && open) return `Not ready: ${open} still to choose or measure`;
   if (hits) {
     return `Not ready: ${hits} ${hits === 1 ? 'hit' : 'hits'}${tight ? `, ${tight} tight` : ''}`;
   }

@@ -17,6 +17,7 @@ import {
 } from '../controls';
 import { type Cutting, cutting, holeFindings, holeWays } from '../cuts';
 import { type Checker, closingFindings, proposals } from '../fit';
+import { partBeliefs } from '../kit';
 import type { Finding, Part, Project, WayOut } from '../model';
 import { beliefFindings, type PowerFigures, powerWays } from '../power';
 import {
@@ -24,6 +25,7 @@ import {
   hingeFindings,
   screwFindings,
   seamFindings,
+  shellBeliefs,
   shellWays,
   supportFindings,
 } from '../shell';
@@ -194,6 +196,19 @@ export const REGISTRY: readonly BuildCheck[] = [
       ...others.flatMap(wiresBetween),
     ],
     ways: shellProposals,
+  },
+  {
+    name: 'readings',
+    makes: ['reading'],
+    eachBody: true,
+    find: ({ checker: { scene } }) => (scene.shell ? shellBeliefs(scene.shell) : []),
+    ways: () => ({ ways: [] }),
+  },
+  {
+    name: 'figures',
+    makes: ['figure'],
+    find: ({ project }) => partBeliefs(project),
+    ways: () => ({ ways: [] }),
   },
   {
     name: 'donor',

@@ -8,6 +8,7 @@ import { HARMLESS } from './harmless.fixture';
 import { type Case, type Kind, worsened } from './kind.fixture';
 import { KIT_KINDS } from './kit.fixture';
 import { LAYOUT_KINDS } from './layout.fixture';
+import { READING_KINDS } from './readings.fixture';
 import { SHELL_KINDS } from './shell.fixture';
 
 export const KINDS: readonly Kind[] = [
@@ -15,6 +16,7 @@ export const KINDS: readonly Kind[] = [
   ...KIT_KINDS,
   ...SHELL_KINDS,
   ...CONTROLS_KINDS,
+  ...READING_KINDS,
 ];
 
 /** Builds that close, to be spoilt one way at a time. */

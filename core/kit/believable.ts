@@ -1,0 +1,182 @@
+/**
+ * Figures of parts that cannot be true, contradict each other or are missing where everything after
+ * depends on them.
+ */
+import { type Finding, type Item, type Part, present, type Project } from '../model';
+import { partOf } from './thickness';
+
+/** Diagonal and lit area may differ by so much, a share: sizes are named in rounded inches. */
+const DIAGONAL_SHARE = 0.06;
+/** Full and empty volts of one cell, by what it is. */
+const CELL_VOLTS = {
+  lithium: { full: [3.5, 4.45], empty: [2, 3.5] },
+  nickel: { full: [1.3, 1.75], empty: [0.8, 1.2] },
+} as const;
+/** Most current a cell of each kind is made for, C: typical. */
+const MOST_CHARGE_C = 6;
+
+interface Doubt {
+  code: string;
+  title: string;
+  what: string;
+  why: string;
+  /** Worth knowing, and no reason not to close. */
+  warns?: boolean;
+}
+
+/** Figures that are missing rather than wrong: something is still to be measured before the build is ready. */
+export const UNKNOWN_FIGURES: ReadonlySet<string> = new Set(['draw-unknown', 'lines-unknown']);
+
+/** Volts an amplifier loses at each end of its swing, typical, and the share of its rating a speaker bears for long. */
+const AMP_LOSS_V = 0.3;
+const AMP_SUPPLY_V = 5;
+const BEARS = 1.5;
+
+/**
+ * Most power of an amplifier on 5 V into a speaker before it clips, W: bridged (V − 2·Vloss)²/(2R),
+ * single-ended (V − 2·Vloss)²/(8R).
+ */
+const mostWatts = (bridged: boolean, ohm: number): number =>
+  (AMP_SUPPLY_V - 2 * AMP_LOSS_V) ** 2 / ((bridged ? 2 : 8) * ohm);
+
+/** Speakers that the amplifier of the build can drive far beyond their rating. */
+function speakerDoubts(amp: Part['amp'], item: Item, { speaker }: Part): Doubt[] {
+  if (!amp || !speaker) return [];
+  const most = mostWatts(amp.bridged, speaker.ohm);
+  if (most <= BEARS * speaker.ratedW) return [];
+  return [
+    {
+      code: 'speaker-rating',
+      title: `Up to ${most.toFixed(1)} W into ${speaker.ratedW} W`,
+      what: `${item.name} on this amplifier`,
+      why: `(5 V − 2 · ${AMP_LOSS_V} V)² / (${amp.bridged ? 2 : 8} · ${speaker.ohm} Ω) = ${most.toFixed(2)} W before it clips (typical). Keep the volume below full, or take a speaker for more.`,
+      warns: true,
+    },
+  ];
+}
+
+/** @returns a hit for each figure that cannot be true, and what is still to be measured */
+export function partBeliefs(p: Project): Finding[] {
+  const { items } = present(p).kit;
+  const amp = items.map((item) => partOf(p, item).amp).find((a) => a !== undefined);
+  return items.flatMap((item) => {
+    const part = partOf(p, item);
+    const doubts = [
+      ...speakerDoubts(amp, item, part),
+      ...drawDoubts(item, part),
+      ...screenDoubts(item, part),
+      ...cellDoubts(item, part),
+      ...lineDoubts(item, part),
+      ...portDoubts(item, part),
+    ];
+    return doubts.map(({ code, warns, why, ...rest }): Finding => ({
+      id: `figure:${code}:${item.id}`,
+      station: 'kit',
+      check: 'figure',
+      code,
+      verdict: warns || UNKNOWN_FIGURES.has(code) ? 'tight' : 'hit',
+      why: [why],
+      about: [item.id],
+      refs: [{ is: 'item', id: item.id }],
+      ...rest,
+    }));
+  });
+}
+
+function drawDoubts(item: Item, { family, screen, draws }: Part): Doubt[] {
+  if (!draws) {
+    if (family !== 'sbc' && !screen) return [];
+    return [
+      {
+        code: 'draw-unknown',
+        title: 'Draw not known',
+        what: `${item.name} draws nobody knows how much.`,
+        why: 'Hours, supply and heat hang on it: put a meter in its supply at the menu, in a game and at its peak.',
+      },
+    ];
+  }
+  const most = Math.max(draws.menu, draws.game);
+  if (draws.peak >= most) return [];
+  return [
+    {
+      code: 'peak-below',
+      title: `Peak ${draws.peak} W below ${most} W`,
+      what: `${item.name} draws more in play than at its peak.`,
+      why: 'One of the three readings is wrong: the peak is the most it ever draws.',
+    },
+  ];
+}
+
+function screenDoubts(item: Item, { screen }: Part): Doubt[] {
+  if (!screen) return [];
+  const inches = Math.hypot(screen.active.w, screen.active.h) / 25.4;
+  if (Math.abs(inches / screen.diagonalIn - 1) <= DIAGONAL_SHARE) return [];
+  return [
+    {
+      code: 'diagonal',
+      title: `${screen.diagonalIn} in, lit ${inches.toFixed(2)} in`,
+      what: `${item.name}: its diagonal and its lit area do not belong together.`,
+      why: `√(${screen.active.w}² + ${screen.active.h}²) / 25.4 = ${inches.toFixed(2)} in. Measure the lit area, or take the size from the picture, not from the glass.`,
+    },
+  ];
+}
+
+function cellDoubts(item: Item, { cell }: Part): Doubt[] {
+  if (!cell) return [];
+  const { full, empty } = CELL_VOLTS[cell.kind === 'bay' ? 'nickel' : 'lithium'];
+  const [fullV, cutoffV] = [cell.fullV / cell.series, cell.cutoffV / cell.series];
+  const out: Doubt[] = [];
+  const volts = (code: string, word: string, v: number, [low, high]: readonly [number, number]) => {
+    if (v >= low && v <= high) return;
+    out.push({
+      code,
+      title: `${v.toFixed(2)} V ${word}`,
+      what: `${item.name}: no cell of this kind is ${word} at ${v.toFixed(2)} V.`,
+      why: `One cell is ${word} at ${low} to ${high} V (typical); this one has ${cell.series} in series.`,
+    });
+  };
+  volts('full-volts', 'full', fullV, full);
+  volts('empty-volts', 'empty', cutoffV, empty);
+  if (cell.maxChargeC > MOST_CHARGE_C) {
+    out.push({
+      code: 'charge-c',
+      title: `${cell.maxChargeC}C of charge`,
+      what: `${item.name} is said to take ${cell.maxChargeC}C.`,
+      why: `No cell of this size takes more than ${MOST_CHARGE_C}C; 1C is usual, and gentle is 0.5 to 0.7C (typical).`,
+    });
+  }
+  return out;
+}
+
+function lineDoubts(item: Item, { screen, takes }: Part): Doubt[] {
+  const lines = (takes ?? []).map((t) => t.gpio);
+  const twice = (takes ?? []).filter((t, i) => lines.indexOf(t.gpio) < i);
+  const out = twice.map((t): Doubt => {
+    const first = takes!.find((o) => o.gpio === t.gpio)!;
+    return {
+      code: `line-twice-${t.gpio}`,
+      title: `Two signals on line ${t.gpio}`,
+      what: `${item.name} takes GPIO ${t.gpio} for ${first.signal} and for ${t.signal}.`,
+      why: 'One line carries one signal: look at its drawing again.',
+    };
+  });
+  if (!lines.length && (screen?.link === 'spi' || screen?.link === 'parallel')) {
+    out.push({
+      code: 'lines-unknown',
+      title: 'Lines not known',
+      what: `${item.name} goes to header lines that nobody has named.`,
+      why: 'Its data, clock and select lines decide which are left for the buttons.',
+    });
+  }
+  return out;
+}
+
+const portDoubts = (item: Item, { ports }: Part): Doubt[] =>
+  (ports ?? [])
+    .filter((port) => port.volts && port.volts[0] > port.volts[1])
+    .map((port) => ({
+      code: `volts-${port.id}`,
+      title: `${port.volts![0]} to ${port.volts![1]} V`,
+      what: `${port.id} of ${item.name} starts above where it ends.`,
+      why: 'The lower voltage comes first, then the higher.',
+    }));

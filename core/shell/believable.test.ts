@@ -1,0 +1,126 @@
+import { describe, expect, test } from '@jest/globals';
+import { demos } from '../catalogue';
+import { sceneOf } from '../fit';
+import type { Cap, Feature, Opening, Project } from '../model';
+import { shellBeliefs } from './index';
+
+const done = demos()[1]!;
+type Piece = Project['shell']['bodies'][number]['pieces'][number];
+
+const codes = (p: Project): string[] =>
+  shellBeliefs(sceneOf(p).shell!).map((f) => `${f.code} ${f.about[0]}`);
+
+function withPiece(id: string, change: (q: Piece) => Piece): Project {
+  const body = done.shell.bodies[0]!;
+  const pieces = body.pieces.map((q) => (q.id === id ? change(q) : q));
+  return { ...done, shell: { ...done.shell, bodies: [{ ...body, pieces }] } };
+}
+const withPost = (id: string, change: (f: Feature) => Feature): Project =>
+  withPiece('back', (q) => ({
+    ...q,
+    features: q.features.map((f) => (f.id === id ? change(f) : f)),
+  }));
+const withHole = (piece: string, id: string, change: (o: Opening) => Opening): Project =>
+  withPiece(piece, (q) => ({
+    ...q,
+    openings: q.openings.map((o) => (o.id === id ? change(o) : o)),
+  }));
+function withCap(more: Partial<Record<'across' | 'flange' | 'proud', number>>): Project {
+  const body = done.shell.bodies[0]!;
+  const cap: Cap = { ...body.caps![0]! };
+  for (const [key, mm] of Object.entries(more)) {
+    const k = key as keyof typeof more;
+    cap[k] = { ...cap[k], mm };
+  }
+  return { ...done, shell: { ...done.shell, bodies: [{ ...body, caps: [cap] }] } };
+}
+
+describe('readings of a shell', () => {
+  test.each(demos().map((p) => [p.name, p] as const))('%s is as shells are', (_, p) => {
+    expect(codes(p)).toEqual([]);
+  });
+
+  // Both halves with the bay: 14 + 22 mm.
+  test.each([
+    [36.2, []],
+    [36.4, ['post-high back/back-middle#0', 'post-high back/back-middle#1']],
+  ])('a post %s mm high in 36 mm of shell', (mm, said) => {
+    const p = withPost('back-middle', (f) => ({
+      ...f,
+      height: { ...f.height, length: { ...f.height.length, mm } },
+    }));
+    expect(codes(p).filter((c) => c.startsWith('post'))).toEqual(said);
+  });
+
+  const bored = (d: number, deep: number): Project =>
+    withPost('corner-posts', (f) => ({
+      ...f,
+      bore: { d: { ...f.bore!.d, mm: d }, deep: { ...f.bore!.deep, mm: deep } },
+    }));
+  test.each([
+    ['0.5 mm of post left', 6, 12, []],
+    ['0.4 mm of post left', 6.2, 12, ['bore-wide back/corner-posts#0']],
+    ['down to the outer face', 2.2, 18, []],
+    ['0.1 mm through it', 2.2, 18.1, ['bore-deep back/corner-posts#0']],
+  ])('a bore: %s', (_, d, deep, said) => {
+    expect(codes(bored(d, deep))).toEqual(said);
+  });
+
+  test.each([
+    ['two copies 0.6 mm apart', 0.6, []],
+    ['two copies 0.4 mm apart', 0.4, ['post-twice back/support-left#1']],
+  ])('%s', (_, mm, said) => {
+    const p = withPost('support-left', (f) => ({
+      ...f,
+      repeat: { row: { ...f.repeat!.row!, pitch: { ...f.repeat!.row!.pitch, mm } } },
+    }));
+    expect(codes(p)).toEqual(said);
+  });
+
+  test('a post outside the outline', () => {
+    const p = withPost('card-guide', (f) => ({
+      ...f,
+      at: { ...f.at, x: { ...f.at.x, length: { ...f.at.x.length, mm: -12 } } },
+    }));
+    expect(codes(p)).toEqual(['post-outside back/card-guide#0', 'post-outside back/card-guide#1']);
+  });
+
+  // The jack hole is 6.2 mm across, 9 mm below the parting line of an 18 mm half.
+  test.each([
+    [-15.1, []],
+    [-15.3, ['opening-over-wall jack']],
+  ])('the middle of the jack hole at %s mm', (mm, said) => {
+    const p = withHole('back', 'jack', (o) =>
+      o.on.kind === 'wall' ? { ...o, on: { ...o.on, v: { ...o.on.v, mm } } } : o,
+    );
+    expect(codes(p)).toEqual(said);
+  });
+
+  const wide = (mm: number): Project =>
+    withHole('front', 'small-keys', (o) =>
+      o.shape.kind === 'rect' ? { ...o, shape: { ...o.shape, w: { ...o.shape.w, mm } } } : o,
+    );
+  test.each([
+    [20.2, []],
+    [20.4, ['openings-overlap small-keys']],
+  ])('two keys 20 mm apart, %s mm wide', (mm, said) => {
+    expect(codes(wide(mm))).toEqual(said);
+  });
+  test('a hole over the edge of the shell', () => {
+    expect(codes(wide(160))).toContain('opening-over-edge small-keys');
+  });
+
+  // The holes of the answer keys are 8 mm across and 11 mm apart.
+  test.each([
+    ['as wide as its hole', { across: 8 }, []],
+    ['0.1 mm wider', { across: 8.1 }, ['cap-wide cap-keys']],
+    ['a flange 0.2 mm wider on each side', { flange: 8.4 }, []],
+    ['a flange 0.1 mm narrower than that', { flange: 8.3 }, ['flange-narrow cap-keys']],
+    ['flanges that just touch', { flange: 11 }, []],
+    ['flanges that overlap', { flange: 11.1 }, ['flanges-meet cap-keys']],
+    ['15 mm out of the face', { proud: 15 }, []],
+    ['more than that', { proud: 15.1 }, ['cap-proud cap-keys']],
+  ])('a cap: %s', (_, more, said) => {
+    expect(codes(withCap(more))).toEqual(said);
+  });
+});

@@ -1,0 +1,283 @@
+/** Spoilings of what was measured or typed: readings of the shell and figures of parts that cannot be true. */
+import {
+  applied,
+  present,
+  type Cap,
+  type Feature,
+  type Opening,
+  type Part,
+  type Project,
+} from '../../model';
+import { type Case, type Kind, laidOut, partOfItem, withPart } from './kind.fixture';
+
+type Piece = Project['shell']['bodies'][number]['pieces'][number];
+
+const bodyWith = (p: Project, more: Partial<Project['shell']['bodies'][number]>): Project => ({
+  ...p,
+  shell: { ...p.shell, bodies: p.shell.bodies.map((b, i) => (i === 0 ? { ...b, ...more } : b)) },
+});
+const pieceWith = (p: Project, id: string, more: Partial<Piece>): Project =>
+  bodyWith(p, {
+    pieces: p.shell.bodies[0]!.pieces.map((q) => (q.id === id ? { ...q, ...more } : q)),
+  });
+
+/** Every post or rib, each as `change` makes it; nothing where it has nothing to change. */
+const posts =
+  (change: (f: Feature) => Feature | undefined): Kind['cases'] =>
+  (p) =>
+    p.shell.bodies[0]!.pieces.flatMap((piece) =>
+      piece.features.flatMap((f): Case[] => {
+        const spoilt = change(f);
+        if (!spoilt) return [];
+        const features = piece.features.map((o) => (o.id === f.id ? spoilt : o));
+        return [
+          {
+            where: f.name,
+            spoilt: pieceWith(p, piece.id, { features }),
+            says: new RegExp(f.name),
+          },
+        ];
+      }),
+    );
+
+/** Every opening that is open, each as `change` makes it. */
+const openings =
+  (change: (o: Opening) => Opening | undefined): Kind['cases'] =>
+  (p) =>
+    p.shell.bodies[0]!.pieces.flatMap((piece) =>
+      piece.openings
+        .filter((o) => o.reuse?.as !== 'blanked')
+        .flatMap((o): Case[] => {
+          const spoilt = change(o);
+          if (!spoilt) return [];
+          const list = piece.openings.map((q) => (q.id === o.id ? spoilt : q));
+          return [
+            { where: o.name, spoilt: pieceWith(p, piece.id, { openings: list }), ids: [o.id] },
+          ];
+        }),
+    );
+
+const caps =
+  (change: (c: Cap, hole: number) => Cap | undefined): Kind['cases'] =>
+  (p) =>
+    (p.shell.bodies[0]!.caps ?? []).flatMap((cap): Case[] => {
+      const hole = p.shell.bodies[0]!.pieces.flatMap((q) => q.openings).find(
+        (o) => o.id === cap.opening,
+      );
+      if (hole?.shape.kind !== 'circle') return [];
+      const spoilt = change(cap, hole.shape.d.mm);
+      if (!spoilt) return [];
+      const list = p.shell.bodies[0]!.caps!.map((c) => (c.id === cap.id ? spoilt : c));
+      return [{ where: cap.name, spoilt: bodyWith(p, { caps: list }), ids: [cap.id] }];
+    });
+
+const figures =
+  (change: (q: Part) => Part | undefined): Kind['cases'] =>
+  (p) =>
+    present(p).kit.items.flatMap((item): Case[] => {
+      const part = partOfItem(p, item.id);
+      const spoilt = change(part);
+      return spoilt
+        ? [{ where: item.name, spoilt: withPart(p, part.id, () => spoilt), ids: [item.id] }]
+        : [];
+    });
+
+const circle = (f: Feature): number | undefined =>
+  f.shape.kind === 'circle' ? f.shape.d.mm : undefined;
+const withMm = <T extends { mm: number }>(length: T, mm: number): T => ({ ...length, mm });
+
+export const READING_KINDS: readonly Kind[] = [
+  {
+    name: 'a post read ten times as high',
+    makes: 'hit',
+    cases: posts((f) => ({
+      ...f,
+      height: { ...f.height, length: { ...f.height.length, mm: f.height.length.mm * 10 } },
+    })),
+  },
+  {
+    name: 'a post read outside the shell',
+    makes: 'hit',
+    cases: posts((f) =>
+      'edge' in f.at.x.from
+        ? { ...f, at: { ...f.at, x: { ...f.at.x, length: withMm(f.at.x.length, -12) } } }
+        : undefined,
+    ),
+  },
+  {
+    name: 'a row of posts all on one spot',
+    makes: 'hit',
+    cases: posts((f) =>
+      f.repeat?.row
+        ? {
+            ...f,
+            repeat: {
+              ...f.repeat,
+              row: { ...f.repeat.row, pitch: withMm(f.repeat.row.pitch, 0.2) },
+            },
+          }
+        : undefined,
+    ),
+  },
+  {
+    name: 'a bore 0.2 mm wider than its post bears',
+    makes: 'hit',
+    cases: posts((f) => {
+      const d = circle(f);
+      return d && f.bore
+        ? { ...f, bore: { ...f.bore, d: withMm(f.bore.d, d - 1 + 0.2) } }
+        : undefined;
+    }),
+  },
+  {
+    name: 'a bore deeper than its post and the face under it',
+    makes: 'hit',
+    cases: posts((f) =>
+      f.bore && f.height.from === 'floor'
+        ? { ...f, bore: { ...f.bore, deep: withMm(f.bore.deep, f.height.length.mm + 4) } }
+        : undefined,
+    ),
+  },
+  {
+    name: 'an opening three times as wide as its wall is long',
+    makes: 'hit',
+    cases: openings((o) => {
+      if (o.on.kind !== 'wall') return undefined;
+      const { shape } = o;
+      if (shape.kind === 'circle') return { ...o, shape: { ...shape, d: withMm(shape.d, 60) } };
+      if (shape.kind === 'rect') return { ...o, shape: { ...shape, h: withMm(shape.h, 60) } };
+      return undefined;
+    }),
+  },
+  {
+    name: 'an opening read below the bottom of its half',
+    makes: 'hit',
+    cases: openings((o) =>
+      o.on.kind === 'wall' ? { ...o, on: { ...o.on, v: withMm(o.on.v, -40) } } : undefined,
+    ),
+  },
+  {
+    name: 'a key hole read ten times as wide',
+    makes: 'hit',
+    cases: openings((o) =>
+      o.on.kind === 'face' && o.use === 'button' && o.shape.kind === 'rect'
+        ? { ...o, shape: { ...o.shape, w: withMm(o.shape.w, o.shape.w.mm * 10) } }
+        : undefined,
+    ),
+  },
+  {
+    name: 'a cap 0.2 mm wider than its hole',
+    makes: 'hit',
+    cases: caps((c, hole) => ({ ...c, across: withMm(c.across, hole + 0.2) })),
+  },
+  {
+    name: 'a flange 0.2 mm narrower than holds its cap back',
+    makes: 'hit',
+    cases: caps((c, hole) => ({ ...c, flange: withMm(c.flange, hole + 0.2) })),
+  },
+  {
+    name: 'flanges wider than their keys lie apart',
+    makes: 'hit',
+    cases: caps((c) => ({ ...c, flange: withMm(c.flange, 30) })),
+  },
+  {
+    name: 'a computer or a screen of unknown draw',
+    makes: 'open',
+    cases: figures((q) => {
+      if (!q.draws || (q.family !== 'sbc' && !q.screen)) return undefined;
+      const unknown = { ...q };
+      delete unknown.draws;
+      return unknown;
+    }),
+  },
+  {
+    name: 'a peak below what is drawn in a game',
+    makes: 'hit',
+    cases: figures((q) =>
+      q.draws && q.draws.game > 0.05
+        ? { ...q, draws: { ...q.draws, peak: q.draws.game * 0.5 } }
+        : undefined,
+    ),
+  },
+  {
+    name: 'a screen of another size than its lit area',
+    makes: 'hit',
+    cases: figures((q) =>
+      q.screen
+        ? { ...q, screen: { ...q.screen, diagonalIn: q.screen.diagonalIn * 1.12 } }
+        : undefined,
+    ),
+  },
+  {
+    name: 'one line for two signals of a screen',
+    makes: 'hit',
+    cases: figures((q) =>
+      q.takes && q.takes.length > 1
+        ? { ...q, takes: q.takes.map((t, i) => (i === 1 ? { ...t, gpio: q.takes![0]!.gpio } : t)) }
+        : undefined,
+    ),
+  },
+  {
+    name: 'a screen whose lines nobody named',
+    makes: 'open',
+    cases: figures((q) =>
+      q.screen && (q.screen.link === 'spi' || q.screen.link === 'parallel')
+        ? { ...q, takes: [] }
+        : undefined,
+    ),
+  },
+  {
+    name: 'a cell full at 1.3 V',
+    makes: 'hit',
+    cases: figures((q) =>
+      q.cell && q.cell.kind !== 'bay' ? { ...q, cell: { ...q.cell, fullV: 1.3 } } : undefined,
+    ),
+  },
+  {
+    name: 'a cell said to take 10C',
+    makes: 'hit',
+    cases: figures((q) => (q.cell ? { ...q, cell: { ...q.cell, maxChargeC: 10 } } : undefined)),
+  },
+  {
+    name: 'a speaker rated far below the amplifier',
+    makes: 'tight',
+    cases: (p) =>
+      present(p).kit.items.some((i) => partOfItem(p, i.id).amp)
+        ? figures((q) =>
+            q.speaker ? { ...q, speaker: { ...q.speaker, ratedW: 0.2 } } : undefined,
+          )(p)
+        : [],
+  },
+  {
+    name: 'a key hole 0.2 mm narrower than its stem slides in',
+    makes: 'hit',
+    cases: (p) =>
+      p.controls.inputs
+        .filter((i) => i.hole !== undefined && i.routed)
+        .map((i): Case => ({
+          where: i.name,
+          spoilt: {
+            ...p,
+            controls: {
+              ...p.controls,
+              inputs: p.controls.inputs.map((o) => (o.id === i.id ? { ...o, hole: 3.9 } : o)),
+            },
+          },
+          ids: [i.id],
+        })),
+  },
+  {
+    name: 'the extender of a card that was to lie under the door',
+    makes: 'hit',
+    cases: (p) =>
+      p.donor?.kept.some((q) => q.kind === 'door') && p.brief.card !== 'open the case'
+        ? laidOut(p)
+            .filter((q) => q.part.family === 'storage')
+            .map((q): Case => ({
+              where: q.id,
+              spoilt: applied(p, { do: 'drop', item: q.id }),
+              says: /door|card/i,
+            }))
+        : [],
+  },
+];
