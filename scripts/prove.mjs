@@ -9,6 +9,7 @@ import { ROOT, say } from './folders.mjs';
 
 const PROOFS = {
   sabotage: ['--import', 'tsx', 'scripts/sabotage.ts'],
+  steps: ['--import', 'tsx', 'scripts/steps.ts'],
   fuzz: ['scripts/fuzz.mjs'],
 };
 

@@ -48,22 +48,23 @@ describe('steps', () => {
     expect(step(half, 'program-charger')).toBeUndefined();
     expect(step(wisp, 'program-charger')).toBeUndefined();
   });
-  test('the rail is proved before anything hangs on it: ohms with the cell out, then volts with it in', () => {
+  test('the rail is proved before anything hangs on it: ohms with nothing on it, then volts from the bench, the cell last of all', () => {
     expect(
       order(done, 'wire-power', 'gate-ohms', 'gate-rail', 'fit-in-teasel', 'fit-in-screen'),
     ).toBe(true);
     expect([
-      step(done, 'gate-ohms')!.cell,
-      step(done, 'gate-rail')!.cell,
-      step(done, 'wire-power')!.cell,
-    ]).toEqual(['cell removed', 'cell connected', 'cell removed']);
+      step(done, 'gate-ohms')!.feed,
+      step(done, 'gate-rail')!.feed,
+      step(done, 'wire-power')!.feed,
+      step(done, 'join-cell')!.feed,
+    ]).toEqual(['no power', 'bench supply', 'no power', 'cell']);
   });
   test('a port is marked, opened small and test-fitted before the boards of its half are fixed', () => {
     expect(order(done, 'mark-charger-usb', 'open-charger-usb', 'fit-back', 'fit-in-teasel')).toBe(
       true,
     );
     expect(step(done, 'open-charger-usb')!.title).toBe(
-      'Open it to 8.8 × 3.0 mm, then file to 9.8 × 4.0 mm',
+      'Open the USB-C charging of Step 5/3A to 8.8 × 3.0 mm, then file to 9.8 × 4.0 mm',
     );
   });
   test('a custom shell has no donor to open; a TV box has no screen to fix; each without steps for what it lacks', () => {
@@ -88,10 +89,13 @@ describe('steps', () => {
     expect(step(fewer, 'wire-buttons')!.detail).not.toContain('Pad up');
   });
   test('cautions stand where the work is: lithium at the cell, eyes at the cutter, air at the iron', () => {
-    expect(step(done, 'wire-power')!.caution).toBe(CAUTIONS.lithium);
+    expect(step(done, 'join-cell')!.caution).toBe(CAUTIONS.lithium);
     expect(step(done, 'open-charger-usb')!.caution).toBe(CAUTIONS.rotary);
     expect(step(done, 'slim-teasel-header')!.caution).toBe(CAUTIONS.solder);
-    expect(step(half, 'donor-open')!.caution).toBe(CAUTIONS.leaked);
+    const leaked = { ...half, donor: { ...half.donor!, faults: ['leaked cells' as const] } };
+    expect(step(half, 'donor-open')!.caution).toBeUndefined();
+    expect(step(leaked, 'donor-open')!.caution).toBe(CAUTIONS.leaked);
+    expect(step(leaked, 'clean')!.caution).toBe(CAUTIONS.solvent);
     expect(CAUTIONS.lithium).toContain('local rules');
   });
   test('ticks are kept by what the step is, not by its place', () => {
@@ -108,7 +112,7 @@ describe('steps', () => {
     expect(order(taped, 'slim-teasel-header', 'tape-teasel', 'fit-in-teasel')).toBe(true);
     expect(step(done, 'tape-teasel')).toBeUndefined();
     expect(step(done, 'bracket-charger')!.title).toBe('Set a bracket behind and beside Step 5/3A');
-    expect(order(done, 'fit-back', 'bracket-charger')).toBe(true);
+    expect(order(done, 'fit-back', 'fit-in-charger', 'bracket-charger')).toBe(true);
     expect(step(done, 'bracket-teasel')).toBeUndefined();
   });
   test('a lead is plugged in once both its boards stand, folded first where that was decided, and before the case closes', () => {

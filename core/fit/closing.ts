@@ -202,17 +202,25 @@ export function insertionOrder(
   scene: Scene,
   { before, knots }: Assembly = assembly(scene),
 ): string[] {
+  const left = new Set(scene.items.keys());
   const tied = new Set(knots.flat());
-  const left = [...scene.items.keys()].filter((id) => !tied.has(id));
+  const waits = (id: string, among: ReadonlySet<string>): boolean =>
+    before.some(([first, second]) => second === id && first !== id && among.has(first));
   const out: string[] = [];
-  while (left.length) {
-    const i = Math.max(
-      0,
-      left.findIndex((id) => !before.some(([a, b]) => b === id && left.includes(a))),
-    );
-    out.push(...left.splice(i, 1));
+  const take = (id: string): void => {
+    left.delete(id);
+    out.push(id);
+  };
+  while (left.size) {
+    const free = [...left].find((id) => !tied.has(id) && !waits(id, left));
+    if (free !== undefined) take(free);
+    else {
+      // What is knotted goes in together, and before what waits for it.
+      const knotted = [...left].filter((id) => tied.has(id));
+      for (const id of knotted.length ? knotted : [[...left][0]!]) take(id);
+    }
   }
-  return [...out, ...tied];
+  return out;
 }
 
 /** Places along z for a look at it taken apart: the back at 0, its parts in the order they go in, then the front's the other way round, and the front last. */

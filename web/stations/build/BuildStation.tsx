@@ -1,18 +1,16 @@
 /** Build: the ordered list of what to do, computed from the document, with ticks that are kept. */
 import { useMemo } from 'react';
 import { Checkbox, Progress } from 'antd';
-import { buildSteps, PHASES, type Step } from '@deft/core/build';
+import { buildSteps, type Feed, lastBefore, PHASES, type Step } from '@deft/core/build';
 import { useBuild, useScene } from '../../state/build';
 
 export default function BuildStation() {
   const { doc, check, edit } = useBuild('doc', 'check', 'edit');
   const scene = useScene();
-  const steps = useMemo(
-    () => buildSteps({ ...scene.project, build: doc.build }, scene),
-    [scene, doc.build],
-  );
+  const steps = useMemo(() => buildSteps(doc, scene), [doc, scene]);
   const done = new Set(steps.filter((s) => s.done).map((s) => s.id));
   const next = steps.find((s) => !s.done && s.after.every((a) => done.has(a)));
+  const waits = useMemo(() => lastBefore(steps), [steps]);
   const name = new Map(steps.map((s) => [s.id, s.title]));
   const tick = (id: string, on: boolean) =>
     edit((p) => ({
@@ -48,7 +46,10 @@ export default function BuildStation() {
                       key={s.id}
                       s={s}
                       next={s.id === next?.id}
-                      waits={s.after.filter((a) => !done.has(a)).map((a) => name.get(a)!)}
+                      waits={waits
+                        .get(s.id)!
+                        .filter((a) => !done.has(a))
+                        .map((a) => name.get(a)!)}
                       onTick={(on) => tick(s.id, on)}
                     />
                   ))}
@@ -101,6 +102,14 @@ export default function BuildStation() {
   );
 }
 
+/** What feeds the build is seen at a glance: nothing, a supply on the bench, or a cell that bites. */
+const FEED_CLASS: Readonly<Record<Feed, string>> = {
+  'no power': 'note',
+  'bench supply': 'supply',
+  'wall supply': 'supply',
+  cell: 'live',
+};
+
 function Row({
   s,
   next,
@@ -118,6 +127,11 @@ function Row({
       <div>
         <span className="what">{s.title}</span>
         <p className="note">{s.detail}</p>
+        {s.gate && (
+          <p className="gate">
+            {s.gate.point}, {s.gate.state}: <b>{s.gate.expects}</b>
+          </p>
+        )}
         {!s.done && waits.length > 0 && (
           <p className="note">
             Waits for: {waits.slice(0, 3).join('; ')}
@@ -125,7 +139,7 @@ function Row({
           </p>
         )}
       </div>
-      <span className="note nowrap">{s.cell}</span>
+      <span className={`feed nowrap ${FEED_CLASS[s.feed ?? 'no power']}`}>{s.feed ?? ''}</span>
     </div>
   );
 }

@@ -1,0 +1,61 @@
+/** Inputs: wired loose, each proved pressed and released. */
+import type { Project } from '../../model';
+import type { Bench, Draft, Gate } from '../step';
+import { ofFamily } from '../step';
+import { gateOf } from './boards';
+import { slimmed } from './slimming';
+import { BUTTONS, wiresByStep } from './wires';
+
+const PHASE = 'Buttons';
+
+/** Where each input is read, by its route; a wireless pad has nothing to be measured. */
+const READ_AT: Readonly<Record<Project['controls']['route'], string | undefined>> = {
+  gpio: 'header pin',
+  usb: 'input of the controller board',
+  expander: 'input of the expander',
+  'original board': 'pad of the kept board',
+  wireless: undefined,
+};
+
+/** Plates and single switches that are keys, not the switch of the supply. */
+export const keys = (on: Bench) => ofFamily(on, 'switch').filter((x) => !x.part.off);
+
+export function buttons(on: Bench): Draft[] {
+  const inputs = on.map.inputs.filter((m) => m.input.routed);
+  const at = READ_AT[on.p.controls.route];
+  if (!inputs.length || at === undefined) return [];
+  const computer = ofFamily(on, 'sbc')[0];
+  const nets = wiresByStep(on).get(BUTTONS) ?? [];
+  const plates = keys(on).map((x) => x.item.id);
+  const readers = ofFamily(on, 'controller', 'expander').map((x) => `wire-${x.item.id}`);
+  const gate: Gate = {
+    point: `each ${at} to ground`,
+    state: 'off; pressed, then released',
+    expects: 'under 10 Ω pressed, open when released',
+  };
+  return [
+    {
+      id: BUTTONS,
+      phase: PHASE,
+      title: `Wire ${inputs.length} inputs`,
+      detail: inputs.map((m) => `${m.input.name}${m.pin ? ` to pin ${m.pin}` : ''}`).join(', '),
+      after: [
+        ...(computer ? [gateOf(computer.item.id)] : []),
+        ...readers,
+        ...plates.flatMap((id) => slimmed(on, id)),
+      ],
+      feed: 'no power',
+      caution: 'solder',
+      acts: [{ do: 'solder', items: plates, nets: nets.map((n) => n.id) }],
+    },
+    {
+      id: 'gate-buttons',
+      phase: PHASE,
+      title: 'Gate: every input, pressed and released',
+      detail: 'Two keys at once as well: no third may answer.',
+      after: [BUTTONS],
+      feed: 'no power',
+      gate,
+    },
+  ];
+}

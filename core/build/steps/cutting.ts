@@ -1,0 +1,102 @@
+/** Marking, cutting, closing old holes, and fitting loose. */
+import { bodyOf } from '../../model';
+import { cutting } from '../../cuts';
+import type { Bench, Draft } from '../step';
+
+const PHASE = 'Cut and test-fit';
+
+export function cuts(on: Bench): Draft[] {
+  const { openings, trims, blanks } = cutting(on.p, on.scene);
+  const out: Draft[] = [];
+  for (const t of trims) {
+    const id = `${t.feature}-${t.copy}`;
+    out.push(
+      {
+        id: `clamp-${id}`,
+        phase: PHASE,
+        title: `Mark and clamp ${t.name}`,
+        detail: `${t.from.map((f) => `${f.mm.toFixed(1)} mm from the ${f.edge}`).join(', ')} edge.`,
+        after: ['measure-shell'],
+      },
+      {
+        id: `cut-${id}`,
+        phase: PHASE,
+        title: t.to > 0 ? `Trim ${t.name} to ${t.to} mm` : `Cut ${t.name} away`,
+        detail: 'A little at a time. Measure what is left and type it in.',
+        after: [`clamp-${id}`],
+        caution: 'rotary',
+        feed: 'no power',
+        acts: [{ do: 'cut', cut: `cut-${id}` }],
+      },
+    );
+  }
+  for (const o of openings) {
+    const id = o.key.replace('/', '-');
+    const size = (w: number, h: number): string =>
+      `${w.toFixed(1)}${o.round ? '' : ` × ${h.toFixed(1)}`} mm`;
+    const from = o.from.map(
+      (f) => `${f.mm.toFixed(1)} mm from the ${f.edge}${f.edge.includes('face') ? '' : ' edge'}`,
+    );
+    out.push(
+      {
+        id: `mark-${id}`,
+        phase: PHASE,
+        title: `Mark the ${o.name}`,
+        detail: `${o.round ? 'Centre' : 'Near edges'} ${from.join(', ')}.`,
+        after: ['measure-shell'],
+      },
+      {
+        id: `open-${id}`,
+        phase: PHASE,
+        title: `Open the ${o.name} to ${size(o.start.w, o.start.h)}, then file to ${size(o.w, o.h)}`,
+        detail: 'Cut small: filler takes an evening.',
+        after: [`mark-${id}`],
+        caution: 'rotary',
+        feed: 'no power',
+        acts: [{ do: 'cut', cut: `open-${id}` }],
+      },
+    );
+  }
+  for (const b of blanks) {
+    out.push({
+      id: `blank-${b.id}`,
+      phase: PHASE,
+      title: `Close the ${b.name}`,
+      detail: `${b.why} A scrap of the same colour behind it, or a printed plug; let it cure.`,
+      after: ['measure-shell'],
+      feed: 'no power',
+      acts: [{ do: 'blank', opening: b.id }],
+    });
+  }
+  return [...out, ...testFits(on, out)];
+}
+
+/** Each half once with its parts loose, after all that is cut in it. */
+function testFits(on: Bench, work: readonly Draft[]): Draft[] {
+  const { openings, trims, blanks } = cutting(on.p, on.scene);
+  return (bodyOf(on.p)?.pieces ?? []).flatMap((piece): Draft[] => {
+    const mine = new Set([
+      ...trims.filter((t) => t.piece === piece.id).map((t) => `cut-${t.feature}-${t.copy}`),
+      ...openings
+        .filter((o) => o.pieces.includes(piece.id))
+        .map((o) => `open-${o.key.replace('/', '-')}`),
+      ...blanks.filter((b) => b.piece === piece.id).map((b) => `blank-${b.id}`),
+    ]);
+    const done = work.filter((d) => mine.has(d.id)).map((d) => d.id);
+    if (!done.length) return [];
+    const slim = on.kit
+      .filter(({ item }) => on.scene.items.get(item.id)?.piece === piece.id)
+      .flatMap(({ item }) => item.struck.map((b) => `slim-${item.id}-${b}`));
+    return [
+      {
+        id: `fit-${piece.id}`,
+        phase: PHASE,
+        title: `Test-fit the ${piece.role} half, parts loose`,
+        detail: 'Close it without force. What resists now resists more when wired.',
+        after: [...done, ...slim],
+        feed: 'no power',
+        acts: [{ do: 'test-fit', piece: piece.id }],
+      },
+    ];
+  });
+}

@@ -1,0 +1,56 @@
+/** What the system must be told, of what is there. */
+import type { Bench, Draft } from '../step';
+import { ofFamily } from '../step';
+import { feedOf } from './power';
+
+const PHASE = 'Software';
+
+export function software(on: Bench): Draft[] {
+  const [computer] = ofFamily(on, 'sbc');
+  if (!computer) return [];
+  const screen = ofFamily(on, 'screen').length > 0;
+  const sounds = ofFamily(on, 'audio', 'speaker').length > 0;
+  const told = [
+    ...(screen ? ['screen timing and rotation'] : ['the picture of the television']),
+    ...(sounds ? ['sound device'] : []),
+  ].join(', ');
+  const fed: Pick<Draft, 'feed' | 'acts'> = {
+    feed: feedOf(on),
+    acts: [{ do: 'feed', items: [computer.item.id] }],
+  };
+  const steps: Draft[] = [
+    {
+      id: 'system',
+      phase: PHASE,
+      title: told.charAt(0).toUpperCase() + told.slice(1),
+      detail: 'Keep a copy of the card image, with its checksum.',
+      after: [
+        `gate-${computer.item.id}`,
+        'gate-sound',
+        ...ofFamily(on, 'screen').map((x) => `gate-${x.item.id}`),
+      ],
+      ...fed,
+    },
+  ];
+  if (on.p.controls.route === 'gpio' && on.map.inputs.length) {
+    steps.push({
+      id: 'overlay',
+      phase: PHASE,
+      title: 'Copy the overlay and the mapping line to the card',
+      detail: 'From Controls: pins, overlay, mapping. Press every key in the menu and in a game.',
+      after: ['system', 'gate-buttons'],
+      ...fed,
+    });
+  }
+  if (on.p.controls.route === 'wireless') {
+    steps.push({
+      id: 'pairing',
+      phase: PHASE,
+      title: 'Pair the pads',
+      detail: 'In the menu and in a game.',
+      after: ['system'],
+      ...fed,
+    });
+  }
+  return steps;
+}
