@@ -32,7 +32,10 @@ module.exports = {
       name: 'doors-only',
       severity: 'error',
       from: { path: `^core/(${capability})/` },
-      to: { path: `^core/(${capability})/`, pathNot: [`^core/$1/`, '/index\\.ts$'] },
+      to: {
+        path: `^core/(${capability})/`,
+        pathNot: [`^core/$1/`, '/index\\.ts$', '\\.fixture\\.ts$'],
+      },
     },
     {
       name: 'doors-from-outside',
