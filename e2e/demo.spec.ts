@@ -113,8 +113,8 @@ test('a tick stays, and the step list follows the kit', async ({ page }) => {
   await station(page, 'Kit').click();
   await page.getByRole('button', { name: 'Remove Speaker 28' }).click();
   await station(page, 'Build').click();
-  // Its bench test and its fitting go with it.
-  await expect.poll(steps).toBe(all - 2);
+  // Its bench test, its wires, the gate of the sound and its fitting go with it.
+  await expect.poll(steps).toBe(all - 4);
 });
 
 test('arrange for me: a run is cancelled, another finds a layout, it is taken and closes, undo brings the old one back', async ({

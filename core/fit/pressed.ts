@@ -175,7 +175,9 @@ function stroke(p: Press): Finding {
     what: `${block.solid.name} against ${on.solid.name}`,
     way: { x: 0, y: 0, z: -p.dir },
     why: [
-      `pressed in ${c.toFixed(2)} of ${q.strokeMm.toFixed(2)} mm = ${share(is)}; it works from ${share(q.least)} to ${share(q.most)} (typical, see its sheet)`,
+      c < 0
+        ? `it stands ${(-c).toFixed(2)} mm off; it works pressed in from ${share(q.least)} to ${share(q.most)} of ${q.strokeMm.toFixed(2)} mm (typical, see its sheet)`
+        : `pressed in ${c.toFixed(2)} of ${q.strokeMm.toFixed(2)} mm = ${share(is)}; it works from ${share(q.least)} to ${share(q.most)} (typical, see its sheet)`,
       `${least ? 'over the least' : 'under the most'}: ${Math.min(low, high).toFixed(2)} mm`,
     ],
   };
@@ -207,7 +209,11 @@ function force(p: Press): Finding[] {
   const newtons = (p.presses.forceN ?? 0) * (p.presses.count ?? 1);
   const s = p.block.solid;
   if (!p.on || newtons < LIGHT_N) return [];
-  return [p.at, ...(p.on.at ? [p.on.at] : [])].flatMap((at): Finding[] => {
+  // Springs push what they press on, and the board they sit on; a strip of springs alone is no board.
+  const pushed = [p.at, ...(p.on.at ? [p.on.at] : [])].filter(
+    (at) => at !== p.at || at.blocks.some((b) => b.block.id !== p.block.block.id),
+  );
+  return pushed.flatMap((at): Finding[] => {
     const board = at.blocks.find((b) => b.block.kind === 'board');
     if (!board) return [];
     const id = {
@@ -221,7 +227,7 @@ function force(p: Press): Finding[] {
           ...id,
           verdict: 'tight',
           title: `${newtons.toFixed(0)} N and no screw`,
-          what: `${p.block.solid.name} pushes ${at.item.name} away`,
+          what: `${at.item.name}, pushed away by ${p.block.solid.name}`,
           why: [
             `${p.presses.count ?? 1} × ${p.presses.forceN} N = ${newtons.toFixed(0)} N (typical). Glue, tape and brackets give; screws beside the springs hold.`,
           ],

@@ -86,6 +86,11 @@ describe('the overlay', () => {
   });
   test('without the root compatible it asks instead of guessing', () =>
     expect(() => overlaySource(done)).toThrow(/root "compatible"/));
+  test('two signals on one line are refused, not written', () => {
+    const [half] = demos() as [Project];
+    const named = { ...half, controls: { ...half.controls, compatible: 'a,b' } };
+    expect(() => overlaySource(named)).toThrow(/GPIO18 carries two signals.*Answer key 2/);
+  });
 });
 
 test('the mapping stays one line of the same number of fields whatever the name', () => {
@@ -187,6 +192,30 @@ describe('PDF', () => {
     expect(
       c.ok && Math.abs(span(await pages(done, 'a4', c.correction)) - (172 * 50) / 49.5 - 0.9),
     ).toBeLessThan(0.3);
+  });
+  test('a turned page is corrected the way the printer feeds it: what ran along runs across', async () => {
+    const word = (x: number, y: number, text: string) =>
+      ({ kind: 'text', x, y, mm: 4, text }) as const;
+    const wide = {
+      id: 'wide',
+      title: 'Wide',
+      note: 'a test',
+      w: 240,
+      h: 120,
+      marks: [word(10, 20, 'left'), word(210, 20, 'right'), word(10, 100, 'low')],
+    };
+    const file = join(dir, 'turned.pdf');
+    const correction = { along: 1.02, across: 0.99 };
+    const made = await sheetsPdf([wide], { title: 'T', paper: 'a4', fonts, correction });
+    writeFileSync(file, made);
+    const boxes = execFileSync('pdftotext', ['-bbox', file, '-'], { encoding: 'utf8' });
+    const at = (text: string): [number, number] => {
+      const found = new RegExp(`xMin="([\\d.]+)" yMin="([\\d.]+)"[^>]*>${text}<`).exec(boxes)!;
+      return [(Number(found[1]) * 25.4) / 72, (Number(found[2]) * 25.4) / 72];
+    };
+    expect(at('right')[0] - at('left')[0]).toBeCloseTo(200 * 0.99, 1);
+    expect(at('low')[1] - at('left')[1]).toBeCloseTo(80 * 1.02, 1);
+    expect(boxes).toMatch(/>across:</);
   });
   test('a printer off by more than 3 % is refused with the setting that is likely wrong', () => {
     expect(correctionFor(48, 50)).toMatchObject({

@@ -52,7 +52,15 @@ export function overlaySource(p: Project): string {
       'Type the root "compatible" of your SBC\'s device tree first; on the SBC: cat /proc/device-tree/compatible.',
     );
   }
-  const keys = buttonMap(p).inputs.filter((m) => m.gpio !== undefined && m.input.routed);
+  const map = buttonMap(p);
+  const clash = map.findings.find((f) => f.check === 'pins' && f.verdict === 'hit');
+  if (clash) {
+    throw new BadInput(
+      'controls.inputs',
+      `${clash.title}: ${clash.what}. Clear that before the overlay is made.`,
+    );
+  }
+  const keys = map.inputs.filter((m) => m.gpio !== undefined && m.input.routed);
   if (!keys.length) {
     throw new BadInput(
       'controls.inputs',

@@ -79,7 +79,7 @@ export function powerFigures(p: Project): PowerFigures {
         'converter',
         'hit',
         'supply',
-        `${out.peak.outA.toFixed(1)} A peak, ${out.peak.limitA} A allowed`,
+        `${apart(out.peak.outA, out.peak.limitA).join(' A peak, ')} A allowed`,
         `${converter.item.name} cannot give the peak load.`,
         [`${watts.peak.toFixed(1)} W at ${out.rail.value.volts.toFixed(2)} V.`],
         [converter.item.id],
@@ -371,3 +371,12 @@ export function powerWays(p: Project, f: Finding, library: readonly Part[]): Way
 }
 
 const ohms = (r: number): string => (r >= 1000 ? `${r / 1000} kΩ` : `${r} Ω`);
+
+/** Two figures with as many digits as it takes to see that they differ. */
+function apart(a: number, b: number): [string, string] {
+  for (let digits = 1; digits < 4; digits++) {
+    const [x, y] = [a.toFixed(digits), b.toFixed(digits)];
+    if (x !== y) return [x, y];
+  }
+  return [a.toFixed(4), b.toFixed(4)];
+}

@@ -11,7 +11,7 @@ import { type Field, fieldOf, lengthOf, middle, route, occupyCells, widest } fro
 import type { LaidPack } from './fold';
 import { layLead, type LaidLead } from './leads';
 import { overSpine, type OverSpine } from './opened';
-import { type End, endWords, type Net, netsOf, type Pt3 } from './nets';
+import { type End, endWords, type Net, netsOf, type Pt3, unwired } from './nets';
 import { ribbonFindings } from './ribbon';
 
 /** Each wire is anchored within so far of its joint, so that opening the book never bends it there, mm. */
@@ -103,7 +103,7 @@ export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
   }
   const field = fieldOf(scene);
   const bundles = bundled(p, nets).sort((x, y) => y.area - x.area || (x.id < y.id ? -1 : 1));
-  const findings: Finding[] = [];
+  const findings: Finding[] = unwired(scene, nets);
   const wires: Wire[] = [];
   // A ribbon bends least easily: it is laid before the wires.
   const packs: LaidPack[] = [];

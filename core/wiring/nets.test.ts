@@ -4,7 +4,7 @@ import { demos, STARTER_PARTS } from '../catalogue';
 import { buttonMap } from '../controls';
 import { sceneOf } from '../fit';
 import { appliedAll, type Change, type Project } from '../model';
-import { netId, netsOf, type Net, WIRE_COLOURS } from './index';
+import { netId, netsOf, type Net, WIRE_COLOURS, wiring } from './index';
 
 const [, done, warbler] = demos() as [Project, Project, Project];
 /** A kit of these parts, each somewhere in the back half: where does not matter to who is joined to whom. */
@@ -169,5 +169,71 @@ describe("a wire of the builder's own", () => {
       netId(long('x'), { item: 'b', pad: 'P2' }),
     );
     expect(netId(long('x'), { item: 'b', pad: 'P1' }).length).toBeLessThanOrEqual(64);
+  });
+});
+
+describe('every link that is not a lead has its conductors', () => {
+  test('a second cell of the same kind has two leads of its own', () => {
+    const one = kit('slab-1000', 'step-5-1', 'thimble');
+    const item = { ...one.kit.items[0]!, id: 'twin', name: 'Twin' };
+    const placement = { ...one.layout.placements[0]!, item: 'twin' };
+    const two: Project = {
+      ...one,
+      kit: { ...one.kit, items: [...one.kit.items, item] },
+      layout: { placements: [...one.layout.placements, placement] },
+    };
+    expect(joins(one).filter((w) => w.includes('twin'))).toEqual([]);
+    expect(joins(two)).toEqual(
+      expect.arrayContaining(['twin BAT+ > step-5-1 BAT+', 'twin BAT- > step-5-1 BAT-']),
+    );
+  });
+  test('line level goes over the wheel to the amplifier, and straight to a jack', () => {
+    expect(joins(kit('filter-pwm', 'pot-wheel', 'chirp-analog-mono', 'thimble'))).toEqual(
+      expect.arrayContaining([
+        'filter-pwm L > pot-wheel A',
+        'filter-pwm GND > pot-wheel B',
+        'pot-wheel W > chirp-analog-mono IN',
+      ]),
+    );
+    expect(joins(kit('filter-pwm', 'chirp-analog', 'jack-plain', 'thimble'))).toEqual(
+      expect.arrayContaining([
+        'filter-pwm L > chirp-analog L',
+        'filter-pwm R > chirp-analog R',
+        'filter-pwm L > jack-plain tip',
+        'filter-pwm R > jack-plain ring',
+        'filter-pwm GND > jack-plain sleeve',
+      ]),
+    );
+  });
+  test('each axis of a stick goes to a channel of its own', () => {
+    expect(joins(kit('weave-adc', 'stick-flat', 'trigger-analog', 'thimble'))).toEqual(
+      expect.arrayContaining([
+        'stick-flat X > weave-adc A1',
+        'stick-flat Y > weave-adc A2',
+        'trigger-analog OUT > weave-adc A3',
+      ]),
+    );
+  });
+  test('a socket in the wall feeds the computer where nothing else makes the rail, over the switch if there is one', () => {
+    expect(joins(kit('panel-usb-c', 'thimble'))).toEqual(
+      expect.arrayContaining(['panel-usb-c 5V > thimble 5V', 'panel-usb-c GND > thimble GND']),
+    );
+    expect(joins(kit('panel-usb-c', 'slide-heavy', 'thimble'))).toEqual(
+      expect.arrayContaining(['panel-usb-c 5V > slide-heavy 1', 'slide-heavy C > thimble 5V']),
+    );
+    expect(joins(kit('panel-usb-c', 'slab-1000', 'step-5-1', 'thimble'))).not.toContain(
+      'panel-usb-c 5V > thimble 5V',
+    );
+  });
+  test('what no wire leads to is said once the computer lies there', () => {
+    const said = (p: Project): string[] => {
+      const s = sceneOf(p);
+      return wiring(p, s, buttonMap(p, s))
+        .findings.filter((f) => f.code === 'unwired')
+        .map((f) => f.about[0]!);
+    };
+    expect(said(kit('slab-1000', 'step-5-1', 'thimble', 'led-3'))).toEqual(['led-3']);
+    expect(said(kit('slab-1000', 'step-5-1', 'led-3'))).toEqual([]);
+    expect(said(done)).toEqual([]);
   });
 });

@@ -2,7 +2,7 @@
  * Which pad is joined to which: wires that follow from the kit and the button map, and those the
  * builder added. Gauge, colour and label are the builder's where they were said.
  */
-import { present, type Project } from '../model';
+import { type Finding, present, type Project } from '../model';
 import { type ButtonMap } from '../controls';
 import { type PlacedItem, pointOf, type Scene } from '../fit';
 import { kitOf } from '../chains';
@@ -122,6 +122,9 @@ export function netsOf(p: Project, scene: Scene, map: ButtonMap): Net[] {
     ...boards(p, scene),
     ...buttons(p, scene, map),
     ...sound(p, scene),
+    ...line(p, scene),
+    ...analog(p, scene),
+    ...socket(p, scene),
   ];
   const made = new Map(p.wiring.nets.map((n) => [n.id, n]));
   const colours = new Map<string, number>();
@@ -250,6 +253,16 @@ function supply(p: Project, scene: Scene): Draft[] {
       'ground',
       'cell to charger',
     );
+  }
+  // Cells side by side: each has its own two leads to where the first one goes.
+  if (cell && store && first) {
+    for (const twin of placed(p, scene, (q) => q.id === cell.part.id)) {
+      if (twin === cell) continue;
+      const plus = guard ? firstPad(guard, 'B+') : firstPad(first, 'BAT+', 'VIN');
+      const minus = guard ? firstPad(guard, 'B-') : firstPad(first, 'BAT-', 'GND');
+      join(out, firstPad(twin, 'BAT+'), plus, 'power', 'cell beside the first');
+      join(out, firstPad(twin, 'BAT-'), minus, 'ground', 'cell beside the first');
+    }
   }
   if (charger && source && charger !== source) {
     join(out, firstPad(charger, 'OUT+', 'BAT+'), firstPad(source, 'VIN'), 'power', 'cell rail');
@@ -394,6 +407,108 @@ function sound(p: Project, scene: Scene): Draft[] {
       join(out, minus, padAt(at, '-'), 'sound', `${at.item.name} minus`);
     });
   return out;
+}
+
+/** Line level: from what gives it, over a volume pot where there is one, to the amplifier; and to a jack. */
+function line(p: Project, scene: Scene): Draft[] {
+  const out: Draft[] = [];
+  const gives = placed(
+    p,
+    scene,
+    (q) => q.amp === undefined && q.pads.some((d) => d.name === 'L'),
+  )[0];
+  const amp = placed(p, scene, (q) => q.amp !== undefined)[0];
+  if (!gives) return out;
+  const left = padAt(gives, 'L');
+  const right = padAt(gives, 'R');
+  const ground = padAt(gives, 'GND');
+  const pot = placed(p, scene, (q) => q.pads.some((d) => d.name === 'W'))[0];
+  if (pot) {
+    join(out, left, padAt(pot, 'A'), 'sound', 'line to the volume wheel');
+    join(out, ground, padAt(pot, 'B'), 'ground', 'line to the volume wheel');
+  }
+  const from = pot ? padAt(pot, 'W') : left;
+  if (amp) {
+    join(out, from, firstPad(amp, 'IN', 'L'), 'sound', 'line to the amplifier');
+    if (!pot) join(out, right, padAt(amp, 'R'), 'sound', 'line to the amplifier');
+  }
+  for (const jack of placed(p, scene, (q) => q.pads.some((d) => d.name === 'sleeve'))) {
+    join(out, left, padAt(jack, 'tip'), 'sound', `left to ${jack.item.name}`);
+    join(out, right, padAt(jack, 'ring'), 'sound', `right to ${jack.item.name}`);
+    join(out, ground, padAt(jack, 'sleeve'), 'ground', `ground of ${jack.item.name}`);
+  }
+  return out;
+}
+
+/** Axes of sticks and triggers, each to the next channel of what reads voltages. */
+function analog(p: Project, scene: Scene): Draft[] {
+  const AXES = ['X', 'Y', 'OUT'];
+  const reader = placed(p, scene, (q) => q.pads.some((d) => /^(A|X)1$/.test(d.name)))[0];
+  if (!reader) return [];
+  const channels = reader.part.pads.filter((d) => /^[AXY]\d$/.test(d.name)).map((d) => d.name);
+  const gives = placed(p, scene, (q) => (q.ports ?? []).some((x) => x.carries === 'analog'));
+  const axes = gives
+    .filter((at) => at !== reader)
+    .flatMap((at) => AXES.flatMap((name) => padAt(at, name) ?? []));
+  const out: Draft[] = [];
+  axes.slice(0, channels.length).forEach((axis, i) => {
+    join(out, axis, padAt(reader, channels[i]!), 'signal', `axis ${axis.pad}`);
+  });
+  return out;
+}
+
+/** A charging or supply socket in the shell where nothing else makes the rail: straight to the computer. */
+function socket(p: Project, scene: Scene): Draft[] {
+  const out: Draft[] = [];
+  const sbc = placed(p, scene, (q) => q.family === 'sbc')[0];
+  const makes = placed(p, scene, (q) => q.converter !== undefined || q.charger !== undefined);
+  const panel = placed(
+    p,
+    scene,
+    (q) =>
+      q.family === 'hardware' &&
+      (q.ports ?? []).some((x) => x.carries === 'supply' && x.role === 'gives'),
+  )[0];
+  if (!sbc || !panel || makes.length) return out;
+  const gate = placed(p, scene, (q) => q.off !== undefined)[0];
+  const into = gate && firstPad(gate, 'IN', '1');
+  const rail = padAt(panel, '5V');
+  const near: Pt3 = rail?.at ?? [0, 0, 0];
+  if (gate && into) {
+    join(out, rail, into, 'power', '5 V to the switch');
+    join(out, firstPad(gate, 'OUT', 'C'), headerPad(sbc, '5V', near), 'power', '5 V switched');
+  } else join(out, rail, headerPad(sbc, '5V', near), 'power', '5 V from the socket');
+  join(out, padAt(panel, 'GND'), headerPad(sbc, 'GND', near), 'ground', '5 V from the socket');
+  return out.map((d) => ({ ...d, rail: true }));
+}
+
+/**
+ * Parts with pads to which neither a wire nor a lead goes.
+ *
+ * @returns one finding each: something to be wired by the builder, or left out; nothing while the
+ *          computer, to which most of them go, is not laid out
+ */
+export function unwired(scene: Scene, nets: readonly Net[]): Finding[] {
+  if (!nets.length || ![...scene.items.values()].some((at) => at.part.family === 'sbc')) return [];
+  const wired = new Set(nets.flatMap((n) => [n.a.item, n.b.item]));
+  const plugged = new Set(scene.cables.flatMap((c) => c.ends.map((e) => e.item)));
+  return [...scene.items.values()]
+    .filter((at) => at.part.pads.length > 0 && at.part.family !== 'sbc')
+    .filter(({ item }) => !wired.has(item.id) && !plugged.has(item.id))
+    .map(({ item, part }): Finding => ({
+      id: `wire:none-${item.id}`,
+      station: 'fit',
+      check: 'wire',
+      code: 'unwired',
+      verdict: 'tight',
+      title: 'No wire leads to it',
+      what: `${item.name} has ${part.pads.length} pads, and nothing is joined to them.`,
+      why: [
+        'What it hangs on is not in the kit, or has no pad of the right name: add its wires in Fit, Wires, or say that it stays outside.',
+      ],
+      about: [item.id],
+      refs: [{ is: 'item', id: item.id }],
+    }));
 }
 
 /** How a wire's end is read out: "Teasel GPIO17". */

@@ -5,7 +5,7 @@ import type { Bench, Draft } from '../step';
 import { ofFamily } from '../step';
 import { feedOf } from './power';
 import { slimmed } from './slimming';
-import { wireStep, wiresByStep } from './wires';
+import { isSupply, wireStep, wiresByStep } from './wires';
 
 const PHASE = 'Computer and screen';
 
@@ -14,7 +14,16 @@ export const gateOf = (item: string): string => `gate-${item}`;
 
 export function boards(on: Bench): Draft[] {
   const computer = ofFamily(on, 'sbc')[0];
-  const others = ofFamily(on, 'screen', 'controller', 'expander', 'hub', 'storage', 'cooling');
+  const others = ofFamily(
+    on,
+    'screen',
+    'controller',
+    'expander',
+    'hub',
+    'storage',
+    'cooling',
+    'hardware',
+  ).filter((x) => !isSupply(x.part));
   const booted = computer ? [gateOf(computer.item.id)] : [];
   return [
     ...(computer ? computerSteps(on, computer.item) : []),
@@ -29,10 +38,10 @@ export function boards(on: Bench): Draft[] {
   ];
 }
 
-/** An extender on its own flat cable and a heat-sink meet no iron. */
+/** An extender on its own flat cable, a heat-sink and a bare screw meet no iron. */
 const isSoldered = (on: Bench, item: Item, part: Part): boolean =>
   (wiresByStep(on).get(wireStep(item.id)) ?? []).length > 0 ||
-  !(part.family === 'storage' || part.family === 'cooling');
+  !['storage', 'cooling', 'hardware'].includes(part.family);
 
 const solders = (on: Bench, item: Item, after: readonly string[], detail: string): Draft => {
   const nets = wiresByStep(on).get(wireStep(item.id)) ?? [];

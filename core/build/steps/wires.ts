@@ -12,7 +12,8 @@ export const isSupply = (part: Part): boolean =>
   (part.charger !== undefined ||
     part.converter !== undefined ||
     part.protects !== undefined ||
-    part.off !== undefined);
+    part.off !== undefined ||
+    (part.ports ?? []).some((x) => x.carries === 'supply' && x.role === 'gives'));
 
 export const BUTTONS = 'wire-buttons';
 export const POWER = 'wire-power';

@@ -65,10 +65,12 @@ export async function sheetsPdf(sheets: readonly Sheet[], o: PrintOptions): Prom
   const text = await doc.embedFont(o.fonts.text, { subset: true });
   const fallback = await doc.embedFont(o.fonts.fallback, { subset: true });
   const known = new Set(text.getCharacterSet());
-  const { along: sx, across: sy } = o.correction ?? { along: 1, across: 1 };
+  const { along, across } = o.correction ?? { along: 1, across: 1 };
   for (const sheet of sheets) {
     const turn =
       sheet.w > PAPER_MM[o.paper][0] - 2 * MARGIN && sheet.w <= PAPER_MM[o.paper][1] - 2 * MARGIN;
+    // A turned page comes out of the printer the same way round: what ran along it runs across.
+    const [sx, sy] = turn ? [across, along] : [along, across];
     const [pw, ph] = turn ? [PAPER_MM[o.paper][1], PAPER_MM[o.paper][0]] : PAPER_MM[o.paper];
     const room = { w: (pw - 2 * MARGIN) / sx, h: (ph - 2 * MARGIN - HEAD) / sy };
     const columns = tiles(sheet.w, room.w);
@@ -83,6 +85,7 @@ export async function sheetsPdf(sheets: readonly Sheet[], o: PrintOptions): Prom
           sheet,
           columns * rows > 1 ? `, tile ${row * columns + column + 1} of ${columns * rows}` : '',
           pw,
+          turn,
         );
         const dx = MARGIN - column * (room.w - OVERLAP) * sx;
         const dy = MARGIN + HEAD - row * (room.h - OVERLAP) * sy;
@@ -100,7 +103,15 @@ const tiles = (size: number, room: number): number =>
   size <= room ? 1 : Math.ceil((size - OVERLAP) / (room - OVERLAP));
 const clean = (text: string): string => text.replace(/[\u0000-\u001f\u007f]/g, ' ');
 
-function header(pen: Pen, o: PrintOptions, sheet: Sheet, tile: string, pw: number): void {
+function header(
+  pen: Pen,
+  o: PrintOptions,
+  sheet: Sheet,
+  tile: string,
+  pw: number,
+  turned: boolean,
+): void {
+  const [flat, upright] = turned ? ['across', 'along'] : ['along', 'across'];
   const put = (x: number, y: number, mm: number, text: string) =>
     draw({ ...pen, sx: 1, sy: 1 }, { kind: 'text', x, y, mm, text }, 0, 0);
   put(MARGIN, MARGIN + 2, 3.6, `${o.title}: ${sheet.title}${tile}`);
@@ -121,12 +132,12 @@ function header(pen: Pen, o: PrintOptions, sheet: Sheet, tile: string, pw: numbe
   bar(x, y, x + len, y);
   bar(x, y - 1.5, x, y + 1.5);
   bar(x + len, y - 1.5, x + len, y + 1.5);
-  put(x + len + 2, y + 1, 2.6, 'along: this bar is 50 mm');
+  put(x + len + 2, y + 1, 2.6, `${flat}: this bar is 50 mm`);
   const [ax, ay, down] = [pw - MARGIN + 4, MARGIN, CHECK_BAR_MM * pen.sy];
   bar(ax, ay, ax, ay + down);
   bar(ax - 1.5, ay, ax + 1.5, ay);
   bar(ax - 1.5, ay + down, ax + 1.5, ay + down);
-  put(pw - MARGIN - 36, y + 1, 2.6, 'across: the bar at the edge');
+  put(pw - MARGIN - 36, y + 1, 2.6, `${upright}: the bar at the edge`);
 }
 
 function clipTo(pen: Pen, x: number, y: number, w: number, h: number): void {
