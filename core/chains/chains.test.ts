@@ -82,6 +82,16 @@ describe('a chain in words', () => {
       ]),
     );
   });
+  test('a guard for other cells than these breaks the energy, one for these does not', () => {
+    const guarded = (id: string) => breaksOf(withAdded(demos()[1]!, part(id)));
+    expect(guarded('guard-1s')).toEqual([]);
+    expect(guarded('guard-2s')).toEqual(['energy:guard-guard-2s']);
+  });
+  test('a computer that nothing can feed breaks the energy', () => {
+    const done = demos()[1]!;
+    const parts = done.kit.parts.map((q) => (q.id === 'teasel' ? { ...q, ports: [] } : q));
+    expect(breaksOf({ ...done, kit: { ...done.kit, parts } })).toContain('energy:computer-feed');
+  });
   test('the demo runs from its cell to its loads and from its computer to its speaker', () => {
     const [energy, picture, sound] = chains(demos()[1]!);
     expect(energy!.links.map((l) => l.name)).toEqual(['Slab 2500', 'Step 5/3A', '3 loads']);

@@ -12,6 +12,9 @@ export const fromWall = (k: Kit): boolean =>
 export const charged = (k: Kit): boolean =>
   k.all.some((x) => x.part.cell && !isBank(x.part) && x.part.cell.kind !== 'bay');
 
+/** What a computer may be fed by. */
+const FEEDS: ReadonlySet<string> = new Set(['rail', 'supply']);
+
 const v = (n: number): string => `${Math.round(n * 10) / 10} V`;
 
 export function energyChain(k: Kit): Chain {
@@ -52,9 +55,19 @@ export function energyChain(k: Kit): Chain {
       );
     }
     protection(k, m, cell.bare ?? cell.kind === 'cylinder', cell.series, first.item.id);
+    wrongGuards(k, m, cell.series);
     if (cell.kind === 'bay') noLithiumCharger(k, m, first.item);
     else charger(k, m, cell.series, first.item.id);
     converter(k, m, cell.cutoffV, cell.fullV, first.item.id);
+  }
+  if (k.computer && !k.computer.ports.some((q) => q.role === 'takes' && FEEDS.has(q.carries))) {
+    m.broken(
+      'computer-feed',
+      'No way in for its supply',
+      `${k.computer.item.name} has neither a socket nor pads for 5 V left.`,
+      ['Every computer is fed somewhere: note its pads in Kit.'],
+      [k.computer.item.id],
+    );
   }
   for (const { of, port } of loads) {
     if (!port.volts || (!rails.length && !fromWall(k))) continue;
@@ -96,6 +109,20 @@ function noLithiumCharger(k: Kit, m: ChainMaker, bay: { id: string; name: string
     ],
     [board.item.id, bay.id],
   );
+}
+
+/** Guards made for another number of cells; one on a charger is judged with its charger. */
+function wrongGuards(k: Kit, m: ChainMaker, series: number): void {
+  for (const { item, part } of k.all) {
+    if (!part.protects || part.charger || part.cell || part.protects.series === series) continue;
+    m.broken(
+      `guard-${item.id}`,
+      `A guard for ${part.protects.series} in series on ${series}`,
+      `${item.name} watches other volts than this pack has.`,
+      ['It cuts off at once, or lets the cells run far too low.'],
+      [item.id],
+    );
+  }
 }
 
 function protection(k: Kit, m: ChainMaker, bare: boolean, series: number, about: string): void {

@@ -125,4 +125,23 @@ describe('figures of parts', () => {
       warned ? [`tight speaker-rating ${SPEAKER}`] : [],
     );
   });
+
+  test('pixels of another shape than the lit area are said, and no more than that', () => {
+    const px = (w: number) =>
+      withPart(SCREEN, (q) => {
+        const { active } = q.screen!;
+        return { ...q, screen: { ...q.screen!, px: [w, Math.round((w * active.h) / active.w)] } };
+      });
+    const stretched = withPart(SCREEN, (q) => ({
+      ...q,
+      screen: { ...q.screen!, px: [q.screen!.px[0] * 1.2, q.screen!.px[1]] },
+    }));
+    expect(said(px(640))).toEqual([]);
+    expect(said(stretched)).toEqual([`tight aspect ${SCREEN}`]);
+  });
+  test('a charger guards as many cells as it charges', () => {
+    const charger = itemWith((q) => q.charger !== undefined);
+    const p = withPart(charger, (q) => ({ ...q, protects: { series: 2, limitA: 4 } }));
+    expect(said(p)).toEqual([`hit guard-series ${charger}`]);
+  });
 });

@@ -7,6 +7,8 @@ import { partOf } from './thickness';
 
 /** Diagonal and lit area may differ by so much, a share: sizes are named in rounded inches. */
 const DIAGONAL_SHARE = 0.06;
+/** Lit area and pixels may differ in shape by so much, a share. */
+const ASPECT_SHARE = 0.12;
 /** Full and empty volts of one cell, by what it is. */
 const CELL_VOLTS = {
   lithium: { full: [3.5, 4.45], empty: [2, 3.5] },
@@ -66,6 +68,7 @@ export function partBeliefs(p: Project): Finding[] {
       ...drawDoubts(item, part),
       ...screenDoubts(item, part),
       ...cellDoubts(item, part),
+      ...guardDoubts(item, part),
       ...lineDoubts(item, part),
       ...portDoubts(item, part),
     ];
@@ -107,8 +110,29 @@ function drawDoubts(item: Item, { family, screen, draws }: Part): Doubt[] {
   ];
 }
 
-function screenDoubts(item: Item, { screen }: Part): Doubt[] {
-  if (!screen) return [];
+function screenDoubts(item: Item, part: Part): Doubt[] {
+  return part.screen
+    ? [...diagonalDoubts(item, part.screen), ...aspectDoubts(item, part.screen)]
+    : [];
+}
+
+/** Lit area and pixels of another shape: the picture is stretched, or one of them was read wrong. */
+function aspectDoubts(item: Item, { active, px }: NonNullable<Part['screen']>): Doubt[] {
+  const lit = active.w / active.h;
+  const pixels = px[0] / px[1];
+  if (Math.abs(lit / pixels - 1) <= ASPECT_SHARE) return [];
+  return [
+    {
+      code: 'aspect',
+      title: `${px[0]} × ${px[1]} on ${active.w} × ${active.h} mm`,
+      what: `${item.name}: its pixels are not square.`,
+      why: `Lit ${lit.toFixed(2)} : 1, pixels ${pixels.toFixed(2)} : 1. Look at a circle on it, or read its sheet again.`,
+      warns: true,
+    },
+  ];
+}
+
+function diagonalDoubts(item: Item, screen: NonNullable<Part['screen']>): Doubt[] {
   const inches = Math.hypot(screen.active.w, screen.active.h) / 25.4;
   if (Math.abs(inches / screen.diagonalIn - 1) <= DIAGONAL_SHARE) return [];
   return [
@@ -146,6 +170,20 @@ function cellDoubts(item: Item, { cell }: Part): Doubt[] {
     });
   }
   return out;
+}
+
+/** A charger that guards another number of cells than it charges. */
+function guardDoubts(item: Item, { charger, protects }: Part): Doubt[] {
+  const charges = charger?.series ?? 1;
+  if (!charger || !protects || protects.series === charges) return [];
+  return [
+    {
+      code: 'guard-series',
+      title: `Charges ${charges}, guards ${protects.series} in series`,
+      what: `${item.name}: its charger and its guard are for different packs.`,
+      why: 'One of the two was noted wrong: read its chips.',
+    },
+  ];
 }
 
 function lineDoubts(item: Item, { screen, takes }: Part): Doubt[] {

@@ -12,6 +12,8 @@ export interface Energy {
   cells: Array<With<'cell'>>;
   charger?: With<'charger'>;
   converter?: With<'converter'>;
+  /** What cuts the pack off when it gives too much. */
+  guards: Array<With<'protects'>>;
   loads: Array<{ item: Item; part: Part; draws: NonNullable<Part['draws']> }>;
   pack?: Pack & {
     series: number;
@@ -32,15 +34,23 @@ export function energyOf(p: Project): Energy {
   const cells = having('cell');
   const converter = having('converter')[0];
   const charger = having('charger')[0];
+  const guards = having('protects');
   const loads = all.flatMap((x) => (x.part.draws ? [{ ...x, draws: x.part.draws }] : []));
   const first = cells[0];
   if (!first) {
-    return { cells, loads, ...(charger ? { charger } : {}), ...(converter ? { converter } : {}) };
+    return {
+      cells,
+      guards,
+      loads,
+      ...(charger ? { charger } : {}),
+      ...(converter ? { converter } : {}),
+    };
   }
   const c = first.part.cell;
   const alike = cells.filter((x) => x.item.part === first.item.part).length;
   return {
     cells,
+    guards,
     loads,
     ...(charger ? { charger } : {}),
     ...(converter ? { converter } : {}),

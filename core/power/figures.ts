@@ -111,6 +111,7 @@ export function powerFigures(p: Project): PowerFigures {
       ),
     );
   }
+  out.findings.push(...guardFindings(energy, out.peak.cellA));
   if (charger) {
     const r = charger.item.rProgOhm ?? charger.part.charger.rProgOhm;
     out.charge = charging(
@@ -123,6 +124,24 @@ export function powerFigures(p: Project): PowerFigures {
   }
   return out;
 }
+
+/** A guard that cuts the pack off at a peak that everything else would bear. */
+const guardFindings = (e: Energy, cellA: number): Finding[] =>
+  e.guards
+    .filter(({ part }) => cellA > part.protects.limitA)
+    .map(({ item, part }) =>
+      finding(
+        `guard-${item.id}`,
+        'hit',
+        'supply',
+        `${apart(cellA, part.protects.limitA).join(' A at a peak, ')} A before it cuts off`,
+        `${item.name} takes the peak for a short.`,
+        [
+          `${cellA.toFixed(2)} A from the cell at a tenth of its charge; the guard cuts off at ${part.protects.limitA} A.`,
+        ],
+        [item.id],
+      ),
+    );
 
 /** A closed wall supply of this class: volts at its plug, and what it gives, A. Typical. */
 const WALL = { volts: 5, amps: 3 } as const;

@@ -125,3 +125,20 @@ describe('the energy of a build', () => {
     expect([currentFor(4, 0, 8), currentFor(4, 0.1, 0)]).toEqual([2, 0]);
   });
 });
+
+test('a guard below the peak cuts the build off, one just above it does not', () => {
+  const peak = powerFigures(done).peak!.cellA;
+  const guarded = (limitA: number): string[] => {
+    const parts = done.kit.parts.map((q) =>
+      q.protects ? { ...q, protects: { ...q.protects, limitA } } : q,
+    );
+    return powerFigures({ ...done, kit: { ...done.kit, parts } })
+      .findings.filter((f) => f.code.startsWith('guard'))
+      .map((f) => f.title);
+  };
+  expect(guarded(peak * 1.001)).toEqual([]);
+  expect(guarded(peak * 0.999)[0]).toMatch(/ A at a peak, .* A before it cuts off/);
+  // The two figures differ as they are shown.
+  const [a, b] = /^([\d.]+) A at a peak, ([\d.]+) A/.exec(guarded(peak * 0.999)[0]!)!.slice(1);
+  expect(Number(a)).toBeGreaterThan(Number(b));
+});

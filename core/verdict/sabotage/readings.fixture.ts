@@ -8,6 +8,8 @@ import {
   type Part,
   type Project,
 } from '../../model';
+import { portsOf } from '../../kit';
+import { powerFigures } from '../../power';
 import { type Case, type Kind, laidOut, partOfItem, withPart } from './kind.fixture';
 
 type Piece = Project['shell']['bodies'][number]['pieces'][number];
@@ -237,6 +239,48 @@ export const READING_KINDS: readonly Kind[] = [
     name: 'a cell said to take 10C',
     makes: 'hit',
     cases: figures((q) => (q.cell ? { ...q, cell: { ...q.cell, maxChargeC: 10 } } : undefined)),
+  },
+  {
+    name: 'a guard that cuts off 5 % below the peak',
+    makes: 'hit',
+    cases: (p) => {
+      const peak = powerFigures(p).peak?.cellA;
+      return peak === undefined
+        ? []
+        : figures((q) =>
+            q.protects ? { ...q, protects: { ...q.protects, limitA: peak * 0.95 } } : undefined,
+          )(p);
+    },
+  },
+  {
+    name: 'a guard for three in series',
+    makes: 'hit',
+    cases: figures((q) =>
+      q.protects ? { ...q, protects: { ...q.protects, series: 3 } } : undefined,
+    ),
+  },
+  {
+    name: 'a computer without a way in for its supply',
+    makes: 'hit',
+    cases: figures((q) =>
+      q.family === 'sbc'
+        ? {
+            ...q,
+            ports: portsOf(q).filter(
+              (x) => !(x.role === 'takes' && (x.carries === 'rail' || x.carries === 'supply')),
+            ),
+          }
+        : undefined,
+    ),
+  },
+  {
+    name: 'pixels of another shape than the lit area',
+    makes: 'tight',
+    cases: figures((q) =>
+      q.screen
+        ? { ...q, screen: { ...q.screen, px: [q.screen.px[0] * 2, q.screen.px[1]] } }
+        : undefined,
+    ),
   },
   {
     name: 'a speaker rated far below the amplifier',
