@@ -7,6 +7,7 @@ export {
   tactileUnder,
   type Backing,
 } from './backing';
+export { heldFindings } from './held';
 export { linesOf, type Lines, type Taken } from './lines';
 export { leastCost } from './assign';
 export { coverage, type FamilyCoverage } from './coverage';

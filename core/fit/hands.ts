@@ -44,6 +44,8 @@ const TIP_MM = 8;
 const TIP_GIVES_MM = 0.8;
 
 export interface Bump {
+  /** Of the wheel's opening. */
+  id: string;
   name: string;
   mm: number;
   toward: string;
@@ -72,12 +74,12 @@ export function bumps(
   const wheels = [
     ...shell.openings.face
       .filter((o) => kept.has(o.id))
-      .map((o) => ({ name: o.name, x: o.x, y: o.y })),
+      .map((o) => ({ id: o.id, name: o.name, x: o.x, y: o.y })),
     ...shell.openings.wall
       .filter((o) => kept.has(o.id))
       .map((o) => {
         const q = shell.walls[o.wall]!;
-        return { name: o.name, x: q.x0 + q.ux * o.u, y: q.y0 + q.uy * o.u };
+        return { id: o.id, name: o.name, x: q.x0 + q.ux * o.u, y: q.y0 + q.uy * o.u };
       }),
   ];
   return wheels.map((k) => {
@@ -94,7 +96,7 @@ export function bumps(
         };
       })
       .sort((a, b) => a.mm - b.mm)[0]!;
-    return { name: k.name, ...near, bumped: near.mm < THUMB_HALF_MM };
+    return { id: k.id, name: k.name, ...near, bumped: near.mm < THUMB_HALF_MM };
   });
 }
 

@@ -84,7 +84,8 @@ export interface Finding {
     | 'switch'
     | 'reach'
     | 'reading'
-    | 'figure';
+    | 'figure'
+    | 'held';
   /** Number first: "1.8 mm overlap". */
   title: string;
   /** What meets what. */

@@ -10,6 +10,7 @@ import {
   backingWays,
   type ButtonMap,
   controlsWays,
+  heldFindings,
   stackFindings,
   stackWays,
   switchPlaces,
@@ -154,6 +155,13 @@ export const REGISTRY: readonly BuildCheck[] = [
     eachBody: true,
     find: ({ checker }) => backingFindings(checker.scene),
     ways: ({ checker }, f, { library }) => ({ ways: backingWays(checker.scene, f, library) }),
+  },
+  {
+    name: 'hands',
+    makes: ['held'],
+    eachBody: true,
+    find: ({ checker }) => heldFindings(checker.scene),
+    ways: () => ({ ways: [] }),
   },
   {
     name: 'holes',

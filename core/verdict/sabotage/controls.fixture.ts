@@ -1,7 +1,16 @@
 /** Spoilings of the inputs: keys without switches, two on one, lines that are taken, levers that look inward. */
 import { libraryPart } from '../../catalogue';
-import { linesOf } from '../../controls';
-import { applied, type Input, type Placement, type Project } from '../../model';
+import { inputPlace, linesOf } from '../../controls';
+import { sceneOf } from '../../fit';
+import {
+  applied,
+  type Input,
+  length,
+  type Opening,
+  type Placement,
+  type Project,
+  type Reading,
+} from '../../model';
 import { type Kind, partOfItem, withPlacement } from './kind.fixture';
 
 const withInput = (p: Project, id: string, more: Partial<Input>): Project => ({
@@ -169,6 +178,54 @@ export const CONTROLS_KINDS: readonly Kind[] = [
         controls: { ...p.controls, inputs: [...p.controls.inputs, ...more] },
       };
       return [{ where: '28 more', spoilt, says: /free lines/ }];
+    },
+  },
+  {
+    name: "a wheel in the thumb's way",
+    makes: 'tight',
+    cases: (p) => {
+      const scene = sceneOf(p);
+      const front = p.shell.bodies[0]!.pieces.find((q) => q.role === 'front');
+      const width = Math.max(...(scene.shell?.walls ?? []).map((w) => w.x0));
+      const high = Math.max(...(scene.shell?.walls ?? []).map((w) => w.y0));
+      const key = own(p)
+        .map((i) => inputPlace(scene, i))
+        .find((at) => at && at.z > 0);
+      if (!front || !key) return [];
+      const hold = key.x < width / 2 ? 4 : width - 4;
+      const along = (from: number, to: number): Reading['length'] => length((from + to) / 2);
+      const wheel: Opening = {
+        id: 'sabotaged-wheel',
+        name: 'sabotaged wheel',
+        use: 'wheel',
+        on: {
+          kind: 'face',
+          at: {
+            x: {
+              from: { edge: 'left', face: 'outer' },
+              to: 'centre',
+              length: along(hold, key.x),
+            },
+            y: {
+              from: { edge: 'bottom', face: 'outer' },
+              to: 'centre',
+              length: along(high * 0.4, key.y),
+            },
+          },
+        },
+        shape: { kind: 'rect', w: length(3), h: length(3) },
+      };
+      const pieces = p.shell.bodies[0]!.pieces.map((q) =>
+        q === front ? { ...q, openings: [...q.openings, wheel] } : q,
+      );
+      const bodies = p.shell.bodies.map((b, i) => (i === 0 ? { ...b, pieces } : b));
+      return [
+        {
+          where: 'half-way to a key',
+          spoilt: { ...p, shell: { ...p.shell, bodies } },
+          ids: ['sabotaged-wheel'],
+        },
+      ];
     },
   },
   {
