@@ -42,6 +42,7 @@ for (const [scheme, what, list] of ROUNDS) {
       await page.goto(url);
       await page.locator('main').first().waitFor();
       await expect(page.getByText(/^Opening( the build)? \.\.\.$/)).toHaveCount(0);
+      await expect(page.locator('.verdict[aria-busy]')).toHaveCount(0);
       // The structure is the same in the dark; colours are not.
       const axe = new AxeBuilder({ page });
       const found = await (scheme === 'light' ? axe : axe.withRules(['color-contrast'])).analyze();

@@ -49,7 +49,7 @@ describe('readings of a shell', () => {
       ...f,
       height: { ...f.height, length: { ...f.height.length, mm } },
     }));
-    expect(codes(p).filter((c) => c.startsWith('post'))).toEqual(said);
+    expect(codes(p).filter((c) => c.startsWith('post-'))).toEqual(said);
   });
 
   const bored = (d: number, deep: number): Project =>
@@ -77,6 +77,54 @@ describe('readings of a shell', () => {
     expect(codes(p)).toEqual(said);
   });
 
+  // Front bosses 11.8 mm and rear posts 15.8 mm just meet in 27.6 mm of shell.
+  test.each([
+    ['just meet', 15.8, []],
+    ['0.2 mm too high', 16, []],
+    [
+      '0.4 mm too high',
+      16.2,
+      ['posts-meet front/front-middle#0', 'posts-meet front/front-middle#1'],
+    ],
+    ['2.9 mm apart', 12.9, []],
+    [
+      '3.1 mm apart',
+      12.7,
+      ['posts-apart front/front-middle#0', 'posts-apart front/front-middle#1'],
+    ],
+  ])('closing posts that %s', (_, mm, said) => {
+    const p = withPost('back-middle', (f) => ({
+      ...f,
+      height: { ...f.height, length: { ...f.height.length, mm } },
+    }));
+    expect(codes(p).filter((c) => c.startsWith('posts'))).toEqual(said);
+  });
+  test('a pin in the bore of its boss is meant so', () => {
+    const pin = withPost('back-middle', (f) => ({
+      ...f,
+      height: { ...f.height, length: { ...f.height.length, mm: 20 } },
+      shape: { kind: 'circle' as const, d: { mm: 2, u: 0, how: 'exact' as const } },
+    }));
+    const nested = {
+      ...pin,
+      shell: {
+        ...pin.shell,
+        bodies: pin.shell.bodies.map((b) => ({
+          ...b,
+          pieces: b.pieces.map((q) => ({
+            ...q,
+            features: q.features.map((f) =>
+              f.id === 'front-middle'
+                ? { ...f, bore: done.shell.bodies[0]!.pieces[1]!.features[0]!.bore! }
+                : f,
+            ),
+          })),
+        })),
+      },
+    };
+    expect(codes(pin).some((c) => c.startsWith('posts-meet'))).toBe(true);
+    expect(codes(nested).some((c) => c.startsWith('posts'))).toBe(false);
+  });
   test('a post outside the outline', () => {
     const p = withPost('card-guide', (f) => ({
       ...f,

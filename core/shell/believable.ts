@@ -15,6 +15,8 @@ const SLACK_MM = 0.3;
 const POST_WALL_MM = 0.5;
 /** Two copies nearer than this are one that was entered twice, mm. */
 const SAME_MM = 0.5;
+/** Closing posts that end further apart than this hold nothing, mm: typical. */
+const APART_MM = 3;
 /** A flange holds its cap back by so much on each side, mm: typical. */
 const HOLDS_BACK_MM = 0.2;
 /** No key stands further out of a face, mm. */
@@ -45,6 +47,7 @@ const finding = ({ code, id, why, ...rest }: Doubt): Finding => ({
 export function shellBeliefs(shell: ShellSolids): Finding[] {
   return [
     ...postDoubts(shell),
+    ...facingDoubts(shell),
     ...faceDoubts(shell),
     ...wallDoubts(shell),
     ...(shell.body.caps ?? []).flatMap((cap) => capDoubts(shell, cap)),
@@ -109,6 +112,64 @@ function postDoubts(shell: ShellSolids): Doubt[] {
     }
     return [...out, ...boreDoubts(post, shell.body.wall.mm, about, at)];
   });
+}
+
+/** How far a post stands from the parting plane, mm: negative when it reaches over it. */
+const shortOf = (shell: ShellSolids, post: StandingFeature): number =>
+  shell.sign(post.piece) > 0 ? post.z0 : -post.z1;
+/** The same as it was measured, before any cut that was decided. */
+const shortAsRead = (shell: ShellSolids, post: StandingFeature): number =>
+  shortOf(shell, post) - (post.full - post.height);
+
+/** Whether one stands in the other's bore. */
+function nests(pin: StandingFeature, boss: StandingFeature): boolean {
+  const { shape } = pin.feature;
+  const { bore } = boss.feature;
+  return bore !== undefined && shape.kind === 'circle' && shape.d.mm <= bore.d.mm;
+}
+
+/** Posts of the two halves that face each other: they may touch, and closing posts must. */
+function facingDoubts(shell: ShellSolids): Doubt[] {
+  const fronts = shell.features.filter((f) => shell.sign(f.piece) > 0 && f.height > 0);
+  const backs = shell.features.filter((f) => shell.sign(f.piece) < 0 && f.height > 0);
+  return fronts.flatMap((a) =>
+    backs.flatMap((b): Doubt[] => {
+      const facing = a.solid.prisms.some((p) =>
+        b.solid.prisms.some((q) => planGap(p, q) < -SLACK_MM),
+      );
+      if (!facing || nests(a, b) || nests(b, a)) return [];
+      const gap = shortOf(shell, a) + shortOf(shell, b);
+      const read = shortAsRead(shell, a) + shortAsRead(shell, b);
+      const closes = [a, b].every((f) => f.feature.purpose === 'closing screw');
+      const about = {
+        about: [a.id, b.id],
+        refs: [a, b].map((f) => ({ is: 'feature' as const, id: f.id })),
+        at: { x: a.x, y: a.y, z: 0 },
+        what: `${a.name} and ${b.name}`,
+      };
+      if (gap < -SLACK_MM) {
+        return [
+          {
+            code: 'posts-meet',
+            id: `${a.id}~${b.id}`,
+            title: `${formatMm(-gap, 1)} mm before the halves meet`,
+            why: 'They stand on each other while the seam is still open.',
+            ...about,
+          },
+        ];
+      }
+      if (!closes || read <= APART_MM) return [];
+      return [
+        {
+          code: 'posts-apart',
+          id: `${a.id}~${b.id}`,
+          title: `${formatMm(read, 1)} mm between closing posts`,
+          why: `A screw draws its halves together until its posts meet: over ${APART_MM} mm apart it bends the face (typical).`,
+          ...about,
+        },
+      ];
+    }),
+  );
 }
 
 const near = (a: StandingFeature, b: StandingFeature): number =>

@@ -37,7 +37,8 @@ function screws(shell: ShellSolids): Screw[] {
 export function seamFindings(shell: ShellSolids): Finding[] {
   const all = screws(shell);
   if (!all.length) return [];
-  const holds = (f: StandingFeature): boolean => f.height >= Math.min(HOLDS_MM, f.full);
+  const holds = (f: StandingFeature): boolean =>
+    f.height > 0 && f.height >= Math.min(HOLDS_MM, f.full);
   // Where screws go from one half into the other, a lone foot has lost its partner.
   const halves = (s: Screw): number => new Set(s.feet.map((f) => f.piece)).size;
   const paired = all.filter((s) => halves(s) > 1).length >= 2;

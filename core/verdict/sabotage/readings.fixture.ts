@@ -42,6 +42,22 @@ const posts =
       }),
     );
 
+/** Closing posts that face others and just meet them, read at another height. */
+const closingPosts =
+  (change: (high: number, f: Feature) => number): Kind['cases'] =>
+  (p) => {
+    const both = p.shell.bodies[0]!.pieces.filter((q) =>
+      q.features.some((f) => f.purpose === 'closing screw'),
+    );
+    if (both.length < 2) return [];
+    return posts((f) => {
+      if (f.purpose !== 'closing screw' || f.height.from !== 'floor') return undefined;
+      const mm = change(f.height.length.mm, f);
+      if (mm === f.height.length.mm) return undefined;
+      return { ...f, height: { ...f.height, length: { ...f.height.length, mm } } };
+    })(p).map((c) => ({ ...c, says: /post|boss|screw|seam/i }));
+  };
+
 /** Every opening that is open, each as `change` makes it. */
 const openings =
   (change: (o: Opening) => Opening | undefined): Kind['cases'] =>
@@ -96,6 +112,21 @@ export const READING_KINDS: readonly Kind[] = [
       ...f,
       height: { ...f.height, length: { ...f.height.length, mm: f.height.length.mm * 10 } },
     })),
+  },
+  {
+    name: 'closing posts 0.5 mm too high for the halves to meet',
+    makes: 'hit',
+    cases: closingPosts((high) => high + 0.5),
+  },
+  {
+    name: 'closing posts that end 3.2 mm apart',
+    makes: 'hit',
+    cases: closingPosts((high) => high - 3.2),
+  },
+  {
+    name: 'corner posts of no height',
+    makes: 'hit',
+    cases: closingPosts((high, f) => (f.repeat?.mirrorX ? 0 : high)),
   },
   {
     name: 'a post read outside the shell',
