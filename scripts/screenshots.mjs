@@ -45,6 +45,8 @@ try {
   const shoot = async (name, path, act = async () => {}) => {
     await page.goto(`${site.url}${path}`);
     await page.waitForLoadState('networkidle');
+    // A view is shown with its verdict and its ways out.
+    await page.locator('.verdict[aria-busy]').waitFor({ state: 'detached' });
     await page.getByText('Looking for ways out ...').first().waitFor({ state: 'detached' });
     await act();
     await page.screenshot({ path: join(out, `${name}.png`) });
