@@ -248,8 +248,14 @@ test('the donor sheet: a sense line nobody answered is a hit, a blanked jack is 
   await expect(page.getByText('was not seen working')).toBeVisible();
   const card = page.getByRole('region', { name: 'Kept: kept part' });
   await card.getByLabel('A line kept part will miss').click();
-  await page.getByTitle('jack detect').click();
-  await expect(page.getByText('jack detect not answered')).toBeVisible();
+  // A menu that is still opening may swallow a click.
+  const unanswered = page.getByText('jack detect not answered');
+  await expect(async () => {
+    if (!(await unanswered.isVisible())) {
+      await page.getByTitle('jack detect').click({ timeout: 2000 });
+    }
+    await expect(unanswered).toBeVisible({ timeout: 3000 });
+  }).toPass();
   await card.getByLabel('jack detect of kept part').click();
   await page.getByTitle('bridged').last().click();
   await expect(page.getByText('jack detect not answered')).toBeHidden();
