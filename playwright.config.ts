@@ -21,6 +21,8 @@ export default defineConfig({
     browserName: 'chromium',
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
+    // A menu that is still moving may swallow a click on a busy machine.
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [
