@@ -8,38 +8,14 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT, say } from './folders.mjs';
-import { ensurePackages, ensurePrograms } from './install.mjs';
-
-await ensurePrograms(['postgresql', 'chromium']);
-await ensurePackages();
-const { openCluster } = await import('./cluster.mjs');
-const { builtSite } = await import('./site.mjs');
-const { register } = await import('tsx/esm/api');
-register();
-const { serve } = await import('../server/main.ts');
-const { crowded } = await import('../core/fit/fit.bench.ts');
-const { chromium } = await import('@playwright/test');
+import { onSite } from './onSite.mjs';
 
 const NUDGES = 60;
 const WARM = 20;
 
-const cluster = await openCluster(`bench-${process.pid}`, { safe: false, log: () => {} });
-const site = await serve({
-  databaseUrl: cluster.url,
-  webDir: await builtSite(),
-  host: '127.0.0.1',
-});
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: [
-    '--no-sandbox',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
+const site = await onSite('bench');
+const { browser } = site;
+const { crowded } = await import('../core/fit/fit.bench.ts');
 
 const example = (name) =>
   JSON.parse(readFileSync(join(ROOT, `docs/examples/${name}.json`), 'utf8'));
@@ -138,8 +114,6 @@ try {
   await measure('The main demo', example('dabchick-2-done'));
   await measure('40 parts, 200 posts', crowded(40, 200));
 } finally {
-  await browser.close();
   await site.close();
-  await cluster.stop();
 }
 process.exit(0);

@@ -1,39 +1,13 @@
 /** `npm run screenshots`: one picture of each main view from the demo builds, at 1280 x 800. */
-import { mkdirSync, rmSync } from 'node:fs';
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT, say } from './folders.mjs';
-import { ensurePackages, ensurePrograms } from './install.mjs';
-
-await ensurePrograms(['postgresql', 'chromium']);
-await ensurePackages();
-const { openCluster } = await import('./cluster.mjs');
-const { builtSite } = await import('./site.mjs');
-const { register } = await import('tsx/esm/api');
-register();
-const { serve } = await import('../server/main.ts');
-const { chromium } = await import('@playwright/test');
+import { onSite } from './onSite.mjs';
 
 const out = join(ROOT, 'docs/screenshots');
 mkdirSync(out, { recursive: true });
-const cluster = await openCluster(`shots-${process.pid}`, { safe: false, log: () => {} });
-const site = await serve({
-  databaseUrl: cluster.url,
-  webDir: await builtSite(),
-  host: '127.0.0.1',
-});
-const browser = await chromium.launch({
-  executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-  args: [
-    '--use-angle=swiftshader',
-    '--enable-unsafe-swiftshader',
-    '--no-sandbox',
-    '--disable-quic',
-    '--no-first-run',
-    '--disable-background-networking',
-    '--disable-component-update',
-    '--disable-sync',
-  ],
-});
+const site = await onSite('shots');
+const { browser } = site;
 try {
   const page = await browser.newPage({
     viewport: { width: 1280, height: 800 },
@@ -103,11 +77,7 @@ try {
   ).json();
   await captured(shoot, page, loaner, fresh.key);
 } finally {
-  await browser.close();
   await site.close();
-  await cluster.stop();
-  rmSync(cluster.folder, { recursive: true, force: true });
-  rmSync(join(ROOT, '.deft', `shots-${process.pid}.where.json`), { force: true });
 }
 
 /** The other ways into a shell: the round half-way, a mesh, a photo, the donor, a graft. */

@@ -53,6 +53,18 @@ describe('steps', () => {
       order(done, 'wire-power', 'gate-ohms', 'gate-rail', 'fit-in-teasel', 'fit-in-screen'),
     ).toBe(true);
     expect([
+      step(done, 'gate-rail')!.gate!.expects,
+      step(done, 'gate-teasel')!.gate!.expects,
+    ]).toEqual(['5.0 to 5.2 V on, 0 V off', '4.75 to 5.25 V']);
+    const parts = done.kit.parts.map((q) =>
+      q.converter ? { ...q, converter: { ...q.converter, outV: 12 } } : q,
+    );
+    const high = { ...done, kit: { ...done.kit, parts } };
+    expect(step(high, 'gate-rail')!.gate).toMatchObject({
+      point: '12 V rail',
+      expects: '11.8 to 12.2 V on, 0 V off',
+    });
+    expect([
       step(done, 'gate-ohms')!.feed,
       step(done, 'gate-rail')!.feed,
       step(done, 'wire-power')!.feed,

@@ -273,10 +273,12 @@ function wallDoubts(shell: ShellSolids): Doubt[] {
     );
   return shell.openings.wall.flatMap((o: NamedWallHole): Doubt[] => {
     const wall = shell.walls[o.wall]!;
+    // Where there is no half, there is no face: a slot that is open there is a notch.
+    const beyond = (sign: 1 | -1, mm: number): number => (deep(sign) ? mm : 0);
     const over = [
       ['a corner', Math.max(o.w / 2 - o.u, o.u + o.w / 2 - wall.length)],
-      ['the face', o.v + o.h / 2 - deep(1)],
-      ['the back', -deep(-1) - (o.v - o.h / 2)],
+      ['the face', beyond(1, o.v + o.h / 2 - deep(1))],
+      ['the back', beyond(-1, -deep(-1) - (o.v - o.h / 2))],
     ] as const;
     const worst = [...over].sort((a, b) => b[1] - a[1])[0]!;
     if (worst[1] <= SLACK_MM) return [];

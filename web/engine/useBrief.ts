@@ -1,8 +1,7 @@
 /** The swap table and the cheapest change of a goal, asked of the engine, forgotten when the document changes. */
 import { useEffect, useRef, useState } from 'react';
 import type { Mend } from '@deft/core/brief';
-import type { GoalKey, Project } from '@deft/core/model';
-import type { Judgement } from '@deft/core/verdict';
+import type { GoalKey } from '@deft/core/model';
 import { useBuild } from '../state/build';
 import type { Swaps } from './protocol';
 
@@ -54,23 +53,4 @@ export function useMend(goal: GoalKey | undefined): Mend | null | undefined {
     };
   }, [engine, judged, judgedAt, goal, library]);
   return known?.of === judged && known.goal === goal ? known.mend : undefined;
-}
-
-/** The verdict on a document beside the open one. */
-export function useJudgement(document: Project | undefined): Judgement | undefined {
-  const { engine } = useBuild('engine');
-  const [known, set] = useState<{ of: Project; judgement: Judgement }>();
-  useEffect(() => {
-    if (!engine || !document) return;
-    let live = true;
-    void engine
-      .ask((api) => api.judge(document))
-      .then((judgement) => {
-        if (live && judgement) set({ of: document, judgement });
-      });
-    return () => {
-      live = false;
-    };
-  }, [engine, document]);
-  return known?.of === document ? known?.judgement : undefined;
 }

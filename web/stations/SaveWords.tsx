@@ -4,7 +4,7 @@ import { Button } from 'antd';
 import { useNavigate } from 'react-router';
 import type { Judgement } from '@deft/core/verdict';
 import type { Project } from '@deft/core/model';
-import { useJudgement } from '../engine/useBrief';
+import { useJudgement } from '../engine/useJudgement';
 import { useBuild } from '../state/build';
 
 const time = new Intl.DateTimeFormat('en-GB', { timeStyle: 'short' });

@@ -3,7 +3,7 @@ import { type Carries, type Item, type Part } from '../../model';
 import { portsOf, portsOn } from '../../kit';
 import type { Bench, Draft } from '../step';
 import { ofFamily } from '../step';
-import { feedOf } from './power';
+import { BOARD_VOLTS, feedOf } from './power';
 import { slimmed } from './slimming';
 import { isSupply, wireStep, wiresByStep } from './wires';
 
@@ -71,7 +71,7 @@ function computerSteps(on: Bench, item: Item): Draft[] {
       gate: {
         point: `5 V at the pins of ${item.name}`,
         state: 'on, at its peak',
-        expects: '4.75 to 5.25 V',
+        expects: BOARD_VOLTS,
       },
       acts: [{ do: 'feed', items: [item.id] }],
     },

@@ -1,6 +1,7 @@
 /** The supply, wired and proved before anything hangs on it. The cells themselves come last. */
 import { bodyOf } from '../../model';
 import { isBank } from '../../kit';
+import { energyOf, GOOD_V } from '../../power';
 import type { Bench, Draft, Feed } from '../step';
 import { ofFamily } from '../step';
 import { slimmed } from './slimming';
@@ -10,7 +11,23 @@ import { cellStep, isSupply, POWER, wiresByStep } from './wires';
 export const feedOf = (on: Bench): Feed =>
   on.p.power.source === 'wall' || !on.kit.some((x) => x.part.cell) ? 'wall supply' : 'bench supply';
 
+/** A converter's output may be off by so much, a share: typical. */
+const OUT_SHARE = 0.02;
+/** Most that a board made for 5 V bears, V. */
+const MOST_V = 5.25;
+/** What a board made for 5 V runs well on. */
+export const BOARD_VOLTS = `${GOOD_V} to ${MOST_V} V`;
+
+/** What the rail must read: what its converter is made for, or what boards run on where the wall feeds them. */
+function railVolts(on: Bench): { name: string; volts: string } {
+  const out = energyOf(on.p).converter?.part.converter.outV;
+  if (out === undefined) return { name: '5 V rail', volts: BOARD_VOLTS };
+  const [low, high] = [out * (1 - OUT_SHARE), out * (1 + OUT_SHARE)];
+  return { name: `${Math.round(out)} V rail`, volts: `${low.toFixed(1)} to ${high.toFixed(1)} V` };
+}
+
 export function power(on: Bench): Draft[] {
+  const rail = railVolts(on);
   const supply = on.kit.filter((x) => isSupply(x.part) && !isBank(x.part));
   if (!supply.length) return [];
   const fits = bodyOf(on.p)?.pieces.map((q) => `fit-${q.id}`) ?? [];
@@ -36,19 +53,23 @@ export function power(on: Bench): Draft[] {
       detail: 'Before anything feeds it; wait until the reading stands still.',
       after: [POWER],
       feed: 'no power',
-      gate: { point: '5 V rail to ground', state: 'off', expects: 'over 1 kΩ, both ways round' },
+      gate: {
+        point: `${rail.name} to ground`,
+        state: 'off',
+        expects: 'over 1 kΩ, both ways round',
+      },
     },
     {
       id: 'gate-rail',
       phase: 'Wire power',
-      title: 'Gate: prove the 5 V rail',
+      title: `Gate: prove the ${rail.name}`,
       detail: wall
         ? 'From the supply it will have.'
         : 'From a supply at the cell leads, limited to 0.5 A: at full, middle and empty volts of the cell.',
       after: ['gate-ohms'],
       feed: feedOf(on),
       ...(wall ? { caution: 'mains' } : {}),
-      gate: { point: '5 V rail', state: 'on, then off', expects: '5.0 to 5.2 V on, 0 V off' },
+      gate: { point: rail.name, state: 'on, then off', expects: `${rail.volts} on, 0 V off` },
       acts: [{ do: 'feed', items: supply.map((x) => x.item.id) }],
     },
   ];

@@ -7,7 +7,7 @@ import { type Finding } from '@deft/core/model';
 import { compareBuilds } from '@deft/core/verdict';
 import { addPicture, getFit, keepFit, listFits, pictureUrl } from '../../state/api';
 import { useBuild } from '../../state/build';
-import { useJudgement } from '../../engine/useBrief';
+import { useJudgement } from '../../engine/useJudgement';
 import { Wedge } from '../../ui/Wedge';
 
 const NOW = 'now';
