@@ -56,6 +56,31 @@ export default ts.config(
     },
   },
   {
+    // Bodies and the computer are asked for at two doors; whoever counts for himself forgets the lid.
+    files: ['core/**/*.ts', 'web/**/*.ts', 'web/**/*.tsx', 'cli/**/*.ts', 'server/**/*.ts'],
+    ignores: [
+      'core/model/bodies.ts',
+      'core/model/hosts.ts',
+      '**/*.test.ts',
+      '**/*.fixture.ts',
+      '**/*.bench.ts',
+    ],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector:
+            "MemberExpression[computed=true][object.property.name='bodies'] > Literal[value=0]",
+          message: 'Ask bodyFor(p, id) or piecesOf(p) of core/model for a body.',
+        },
+        {
+          selector: "BinaryExpression > Literal[value='sbc']",
+          message: 'Ask isHost(part) or hostsOf(list) of core/model for the computer.',
+        },
+      ],
+    },
+  },
+  {
     // Answers of our own server and documents spoilt on purpose are read as plain JSON here:
     // a field that is not there fails the claim itself.
     files: ['e2e/**', '**/*.test.ts', 'core/**/*.fixture.ts'],

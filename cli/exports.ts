@@ -6,7 +6,7 @@ import { cutOuts, measuringSheet, shellSheets, templates } from '@deft/core/cuts
 import { mappingLine, overlaySource, pinTable, sheetDxf, sheetSvg } from '@deft/core/formats';
 import { type Fonts, type Paper, sheetsPdf } from '@deft/core/formats/pdf';
 import { pieceMesh, stlBytes, threeMfBytes } from '@deft/core/formats/solid';
-import { BadInput, bodyOf, type Project } from '@deft/core/model';
+import { BadInput, type Project } from '@deft/core/model';
 
 export const EXPORTS = ['template', 'pins', 'overlay', 'mapping', 'shell'] as const;
 export type Export = (typeof EXPORTS)[number];
@@ -50,18 +50,17 @@ export async function exportFiles(p: Project, what: Export, paper: Paper): Promi
 
 /** STL of each piece, one 3MF, and the drawings as SVG and DXF. */
 async function shellFiles(p: Project): Promise<File[]> {
-  const body = bodyOf(p);
-  if (!body) throw new BadInput('shell.bodies', 'This build has no shell yet.');
+  if (!p.shell.bodies.length) throw new BadInput('shell.bodies', 'This build has no shell yet.');
   const wasm = await Module();
   wasm.setup();
-  const pieces = body.pieces.map((q) => ({
-    name: q.id,
-    mesh: pieceMesh(wasm, body, q.id, p.cuts),
-  }));
+  const pieces = p.shell.bodies.flatMap((body) =>
+    body.pieces.map((q) => ({ name: q.id, mesh: pieceMesh(wasm, body, q.id, p.cuts) })),
+  );
+  const sheets = p.shell.bodies.flatMap((body) => shellSheets(body, p.cuts));
   return [
     ...pieces.map((q) => ({ name: `${p.id}-${q.name}.stl`, bytes: stlBytes(q.mesh) })),
     { name: `${p.id}-shell.3mf`, bytes: threeMfBytes(pieces, p.name) },
-    ...shellSheets(body, p.cuts).flatMap((s) => [
+    ...sheets.flatMap((s) => [
       { name: `${p.id}-${s.id}.svg`, bytes: sheetSvg(s, p.name) },
       { name: `${p.id}-${s.id}.dxf`, bytes: sheetDxf(s) },
     ]),

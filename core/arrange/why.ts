@@ -2,7 +2,7 @@
  * Why no layout was found: a part that is too thick wherever it lies, parts that are too many for
  * the room, or the single change that makes it possible.
  */
-import { applied, type Change, mm1, type Project } from '../model';
+import { piecesOf, applied, type Change, mm1, type Project } from '../model';
 import { Checker } from '../fit';
 import { removals, thickness } from '../kit';
 import { Arranger } from './arranger';
@@ -65,7 +65,7 @@ export function* easings(p: Project): Generator<Ease> {
       };
     }
   }
-  for (const piece of p.shell.bodies[0]?.pieces ?? []) {
+  for (const piece of piecesOf(p)) {
     for (const f of piece.features) {
       if (f.mayCut !== 'never') {
         yield {

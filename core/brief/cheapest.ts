@@ -1,5 +1,6 @@
 /** The cheapest change that would meet a goal without missing another or making a new hit. */
 import {
+  isHost,
   appliedAll,
   type Change,
   drained,
@@ -150,7 +151,7 @@ function* candidates(
   }
   if (goal === 'wireless' || goal === 'players') {
     for (const q of library.filter(
-      (x) => x.family !== 'sbc' && x.ports?.some((y) => y.carries === 'radio'),
+      (x) => !isHost(x) && x.ports?.some((y) => y.carries === 'radio'),
     )) {
       yield { text: `Add ${q.name}`, changes: [{ do: 'add', part: q }] };
     }

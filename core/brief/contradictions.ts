@@ -2,7 +2,14 @@
  * Goals that cannot be had together, said before any part is bought: what the library's best case
  * comes to against each pair of goals, with the numbers.
  */
-import { type GameFamily, type GoalKey, outlineSpan, type Part, type Project } from '../model';
+import {
+  bodyFor,
+  type GameFamily,
+  type GoalKey,
+  outlineSpan,
+  type Part,
+  type Project,
+} from '../model';
 import { COVERAGE, SHOWN } from '../catalogue';
 import { picturePlan } from '../display';
 import { blockBox } from '../geometry';
@@ -224,7 +231,7 @@ export function contradictions(p: Project, library: readonly Part[]): Contradict
       );
     }
   }
-  const body = p.shell.bodies[0];
+  const body = bodyFor(p);
   if (b.screenIn && (b.pocket || body)) {
     const face = body
       ? [outlineSpan(body.outline).w, outlineSpan(body.outline).h]

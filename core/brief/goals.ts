@@ -1,11 +1,11 @@
 /** How each goal is judged. Every judge says nothing when the goal is not set. */
-import { type Brief, formatMm, type GoalKey, outlineSpan, type Project, type Tool } from '../model';
+import { piecesOf, bodyFor, type Brief, formatMm, type GoalKey, type Project, type Tool } from '../model';
 import { COVERAGE, SHOWN } from '../catalogue';
 import { chains, kitOf } from '../chains';
 import { picturePlan } from '../display';
 import { billOf, partOf } from '../kit';
 import { HOURS_SHARE, voltsAt } from '../power';
-import { shellMass, SHELL_MASS_SHARE } from '../shell';
+import { SHELL_MASS_SHARE, shellsMass, shutSize } from '../shell';
 import type { Check } from '../verdict';
 import { GOAL_NAMES, type Score, type Standing, STANDING_RANK } from './score';
 
@@ -159,10 +159,9 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
       .sort((x, y) => y - x)
       .map((v) => formatMm(v, 0))
       .join(' × ')} mm`;
-    const body = p.shell.bodies[0];
+    const body = bodyFor(p);
     if (!body) return judged(target, 'open', 'shell not measured', 'the shell');
-    const { w, h } = outlineSpan(body.outline);
-    const t = body.pieces.reduce((s, q) => s + q.depth.mm, 0);
+    const { w, h, t } = shutSize(p.shell.bodies);
     const [mine, want] = [[w, h, t], [...b.pocket]].map((l) => l.sort((x, y) => y - x)) as [
       number[],
       number[],
@@ -185,8 +184,7 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
   mass({ p, b }) {
     if (b.massG === undefined) return undefined;
     const bill = billOf(p);
-    const body = p.shell.bodies[0];
-    const shell = body ? shellMass(body) : undefined;
+    const shell = shellsMass(p.shell.bodies);
     if (!p.kit.items.length) {
       return judged(`${b.massG} g at most`, 'open', 'nothing chosen', 'the kit');
     }
@@ -367,8 +365,12 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
     if (!p.shell.bodies.length) {
       return judged('no new hole in the face', 'open', 'shell not measured', 'the shell');
     }
-    const front = p.shell.bodies[0]!.pieces.find((q) => q.role === 'front')?.id;
-    const face = c.cuts.openings.filter((o) => o.face.kind === 'face' && o.face.piece === front);
+    const fronts = new Set(
+      piecesOf(p)
+        .filter((q) => q.role === 'front')
+        .map((q) => q.id),
+    );
+    const face = c.cuts.openings.filter((o) => o.face.kind === 'face' && fronts.has(o.face.piece));
     const walls = c.cuts.openings.filter((o) => o.face.kind === 'wall');
     let standing: 'met' | 'at risk' | 'missed';
     if (face.length) standing = 'missed';

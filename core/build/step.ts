@@ -4,7 +4,8 @@
 import type { Net } from '../wiring';
 import type { Scene } from '../fit';
 import type { ButtonMap } from '../controls';
-import { type Item, type Part, present, type Project } from '../model';
+import type { Cutting } from '../cuts';
+import { hostsOf, type Item, type Part, present, type Project } from '../model';
 import { partOf } from '../kit';
 import { CAUTIONS, type CautionKey } from './cautions';
 
@@ -78,12 +79,17 @@ export interface Bench {
   scene: Scene;
   map: ButtonMap;
   nets: readonly Net[];
+  /** What is cut, in every body. */
+  cuts: Cutting;
   /** Everything that is built in or lies beside the shell, with its part. */
   kit: ReadonlyArray<{ item: Item; part: Part }>;
 }
 
 export const kitOn = (p: Project): Bench['kit'] =>
   present(p).kit.items.map((item) => ({ item, part: partOf(p, item) }));
+
+/** What runs the games. */
+export const computerOf = (on: Bench) => hostsOf(on.kit)[0];
 
 export const ofFamily = (on: Bench, ...families: Part['family'][]) =>
   on.kit.filter((x) => families.includes(x.part.family));

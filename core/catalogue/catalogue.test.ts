@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import { blockBox } from '../geometry';
 import { HEADER_40, thickness } from '../kit';
-import { bodyOf, mustRead, type Part, uOf } from '../model';
+import { bodyFor, mustRead, type Part, uOf } from '../model';
 import { COVERAGE, dabchickAnswers, demos, STARTER_PARTS } from './index';
 
 /** Rows and pins of the header stand this far apart, mm. */
@@ -123,7 +123,7 @@ describe('the demo builds', () => {
     for (const d of demos()) expect(() => mustRead(JSON.parse(JSON.stringify(d)))).not.toThrow();
   });
   test('the main one is the quiz handheld of the story: 172 x 90 x 32, six closing screws, four key supports, two ribs, a bay', () => {
-    const body = bodyOf(demos()[0]!)!;
+    const body = bodyFor(demos()[0]!)!;
     const [front, back] = body.pieces as [(typeof body.pieces)[0], (typeof body.pieces)[0]];
     expect(
       body.outline.kind === 'rect' && [

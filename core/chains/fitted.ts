@@ -1,5 +1,6 @@
 /** The parts of a build with the ends they still have, as every chain looks at them. */
 import {
+  isHost,
   type Carries,
   type Form,
   type Item,
@@ -40,7 +41,7 @@ function fitted(p: Project): Kit {
     const part = partOf(p, item);
     return { item, part, ports: portsOn(part, item) };
   });
-  const computer = all.find((x) => x.part.family === 'sbc');
+  const computer = all.find((x) => isHost(x.part));
   return {
     p,
     all,

@@ -1,4 +1,5 @@
 /** Inputs: switches, the board or header that reads them, the bus it speaks, and converter channels for sticks. */
+import { bodyFor } from '../model';
 import { type Chain, ChainMaker } from './chain';
 import type { Kit } from './fitted';
 
@@ -21,7 +22,7 @@ export function inputsChain(k: Kit): Chain {
         [k.computer.item.id],
       );
     }
-    const metal = k.p.shell.bodies[0]?.pieces.some(
+    const metal = bodyFor(k.p, k.computer.item.id)?.pieces.some(
       (q) => q.material === 'aluminium' || q.material === 'steel',
     );
     if (metal) {

@@ -1,5 +1,6 @@
 /** Parts and answers that could mend a break. Each is re-checked on the whole build before it is shown. */
 import {
+  isHost,
   refOf,
   type Change,
   type Finding,
@@ -154,7 +155,7 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
       break;
     }
     case 'picture:computer':
-      add((q) => q.family === 'sbc');
+      add((q) => isHost(q));
       break;
     case 'picture:screen':
       add(
@@ -176,8 +177,7 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
       );
       swap(
         computer,
-        (q) =>
-          q.family === 'sbc' && gives(q, mine?.link === 'panel' ? 'hdmi' : (mine?.link ?? 'hdmi')),
+        (q) => isHost(q) && gives(q, mine?.link === 'panel' ? 'hdmi' : (mine?.link ?? 'hdmi')),
       );
       break;
     }
@@ -239,7 +239,7 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
           );
         }
       }
-      swap(computer, (q) => q.family === 'sbc' && gives(q, 'hdmi'));
+      swap(computer, (q) => isHost(q) && gives(q, 'hdmi'));
       break;
     case 'sound:none':
       add((q) => q.amp !== undefined && takes(q, 'i2s'), speakerToo(library));
@@ -250,7 +250,7 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
       break;
     case 'sound:source':
       swap(f.about[0], (q) => q.amp !== undefined || gives(q, 'line'));
-      swap(computer, (q) => q.family === 'sbc' && gives(q, 'i2s'));
+      swap(computer, (q) => isHost(q) && gives(q, 'i2s'));
       break;
     case 'sound:conversion':
       add((q) => gives(q, 'line') && q.family === 'audio');
@@ -336,11 +336,11 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
       );
       break;
     case 'inputs:bus':
-      swap(computer, (q) => q.family === 'sbc' && gives(q, 'lines'));
+      swap(computer, (q) => isHost(q) && gives(q, 'lines'));
       break;
     case 'inputs:radio':
-      swap(computer, (q) => q.family === 'sbc' && gives(q, 'radio'));
-      add((q) => gives(q, 'radio') && q.family !== 'sbc');
+      swap(computer, (q) => isHost(q) && gives(q, 'radio'));
+      add((q) => gives(q, 'radio') && !isHost(q));
       break;
     case 'inputs:shielded':
       way(
@@ -355,7 +355,7 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
       add((q) => gives(q, 'analog'));
       break;
     case 'storage:slot':
-      swap(computer, (q) => q.family === 'sbc' && takes(q, 'card'));
+      swap(computer, (q) => isHost(q) && takes(q, 'card'));
       break;
     case 'storage:access': {
       const card = k.computer?.part.connectors.find((c) => c.type === 'card');
@@ -450,7 +450,7 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
     case 'ports:data':
     case 'ports:hub':
       add((q) => q.family === 'hub');
-      swap(computer, (q) => q.family === 'sbc');
+      swap(computer, (q) => isHost(q));
       break;
     case 'ports:speed':
       swap(f.about[1], (q) => q.family === 'hub');
@@ -462,7 +462,7 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
           q.family === 'hub' ||
           q.family === k.all.find((x) => x.item.id === f.about[0])?.part.family,
       );
-      swap(computer, (q) => q.family === 'sbc');
+      swap(computer, (q) => isHost(q));
       break;
     case 'shutdown:way':
       add((q) => q.off?.kind === 'latch');
@@ -490,7 +490,7 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
       );
       break;
     case 'shutdown:lines':
-      swap(computer, (q) => q.family === 'sbc' && gives(q, 'lines'));
+      swap(computer, (q) => isHost(q) && gives(q, 'lines'));
       break;
   }
   return out;

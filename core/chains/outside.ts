@@ -1,4 +1,5 @@
 /** Ports: the socket it is charged or fed through, and the data ports against the devices that want one. */
+import { isHost } from '../model';
 import { type Chain, ChainMaker } from './chain';
 import { charged, fromWall } from './energy';
 import { banks, type End, type Kit, reachable } from './fitted';
@@ -34,7 +35,7 @@ function inlet(k: Kit, m: ChainMaker): void {
   const feeds = k
     .ends('supply', 'takes')
     .filter((e) => (wall ? true : e.of.part.charger !== undefined));
-  const eats = k.all.filter((x) => (wall ? x.part.family === 'sbc' : x.part.charger !== undefined));
+  const eats = k.all.filter((x) => (wall ? isHost(x.part) : x.part.charger !== undefined));
   if (!eats.length) return;
   const panel = k.ends('supply', 'gives')[0];
   const own = feeds.find(reachable);

@@ -1,5 +1,5 @@
 /** Where each input's switch and each header pin is, so that wire lengths can be told. */
-import { bodyOf, type Input } from '../model';
+import { isHost, bodyFor, type Input } from '../model';
 import { pointOf, type Scene } from '../fit';
 
 export interface Place {
@@ -12,11 +12,11 @@ export interface Place {
 export function inputPlace(scene: Scene, input: Input): Place | undefined {
   const shell = scene.shell;
   if (!('opening' in input.at)) {
-    const front = bodyOf(scene.project)?.pieces.find((q) => q.role === 'front');
+    const front = bodyFor(scene.project)?.pieces.find((q) => q.role === 'front');
     return {
       x: input.at.x,
       y: input.at.y,
-      z: front ? front.depth.mm - (bodyOf(scene.project)?.wall.mm ?? 0) : 0,
+      z: front ? front.depth.mm - (bodyFor(scene.project)?.wall.mm ?? 0) : 0,
     };
   }
   const { opening, copy = 0, dx = 0, dy = 0 } = input.at;
@@ -53,7 +53,7 @@ export function outwardAt(scene: Scene, input: Input): [number, number, number] 
 export function headerPlaces(scene: Scene): Map<number, Place> {
   const out = new Map<number, Place>();
   for (const at of scene.items.values()) {
-    if (at.part.family !== 'sbc') continue;
+    if (!isHost(at.part)) continue;
     for (const pad of at.part.pads) {
       if (pad.gpio === undefined || out.has(pad.gpio)) continue;
       const [x, y, z] = pointOf(at, [pad.x, pad.y, 1.6]);

@@ -3,7 +3,7 @@
  * At rest the switch must be let go; pressed flush, it must have gone its whole travel.
  */
 import {
-  bodyOf,
+  bodyFor,
   type Finding,
   type Input,
   mm1,
@@ -36,7 +36,7 @@ const PRESS_N = 2;
 /** Further from the middle of the hole than this, it is not this cap's switch, mm. */
 const NEAR_MM = 8;
 
-type Cap = NonNullable<NonNullable<ReturnType<typeof bodyOf>>['caps']>[number];
+type Cap = NonNullable<NonNullable<ReturnType<typeof bodyFor>>['caps']>[number];
 export interface Stack {
   input: Input;
   cap: Cap;
@@ -64,7 +64,7 @@ function bendOf(at: PlacedItem): number {
 
 /** Every input under a cap that was measured, with what lies beneath it. */
 export function stacks(scene: Scene): Stack[] {
-  const body = bodyOf(scene.project);
+  const body = bodyFor(scene.project);
   const shell = scene.shell;
   if (!body?.caps?.length || !shell) return [];
   return scene.project.controls.inputs.flatMap((input): Stack[] => {

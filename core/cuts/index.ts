@@ -1,5 +1,6 @@
 export {
   cutting,
+  wholeCutting,
   HAND_CUT_MM,
   START_SMALL_MM,
   type CutItem,

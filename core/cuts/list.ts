@@ -4,7 +4,7 @@
  * Each is given so that it can be marked with a calliper from two outer edges, without any printout,
  * with a size to start at and a size to file to.
  */
-import { type Cut, type Edge, formatMm, type Project } from '../model';
+import { otherBuilds, type Cut, type Edge, formatMm, type Project } from '../model';
 import { activeArea, portKey, portOpening, type Scene, sceneOf, windowFor } from '../fit';
 import { inputPlace } from '../controls';
 import { openingLedger, wallName } from '../shell';
@@ -84,6 +84,22 @@ export function cutting(p: Project, scene: Scene = sceneOf(p)): Cutting {
     openings: [...ports(p, scene), ...windows(p, scene), ...buttons(p, scene)],
     trims: trims(p, scene),
     blanks: blanks(p),
+  };
+}
+
+/**
+ * Everything to cut in a build of any number of bodies.
+ *
+ * @param scene  of the first body, when it stands already
+ */
+export function wholeCutting(p: Project, scene?: Scene): Cutting {
+  const first = cutting(p, scene);
+  const others = otherBuilds(p).map((build) => cutting(build));
+  return {
+    openings: [first, ...others].flatMap((c) => c.openings),
+    trims: [first, ...others].flatMap((c) => c.trims),
+    // Those of every body are known to the first.
+    blanks: first.blanks,
   };
 }
 

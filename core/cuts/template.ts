@@ -2,7 +2,7 @@
  * Cutting templates, one sheet for each face that is cut, seen from outside or mirrored for the
  * inside, and paper cut-outs of every part with its height written on.
  */
-import { bodyOf, formatMm, type Project } from '../model';
+import { otherBuilds, bodyFor, formatMm, type Project } from '../model';
 import { drawn, type Pt, pointsOf } from '../geometry';
 import { partOf, remaining, thickness } from '../kit';
 import { type Scene, sceneOf } from '../fit';
@@ -14,11 +14,26 @@ import type { Mark, Sheet } from './sheet';
 const BORDER_MM = 8;
 
 /**
- * Template sheets of a build.
+ * Template sheets of a build, body after body.
  *
  * @param inside  mirrored, to lie on the inside of the face
+ * @param scene   of the first body, when it stands already
  */
 export function templates(p: Project, inside = false, scene: Scene = sceneOf(p)): Sheet[] {
+  return [scene, ...otherBuilds(p).map((build) => sceneOf(build))].flatMap((one) =>
+    bodyTemplates(one.project, inside, one).map((sheet) => inItsBody(p, one, sheet)),
+  );
+}
+
+/** Of several bodies each sheet says whose it is. */
+function inItsBody(p: Project, { shell }: Scene, sheet: Sheet): Sheet {
+  if (!shell || p.shell.bodies.length < 2) return sheet;
+  const { id, name } = shell.body;
+  const first = id === bodyFor(p)?.id;
+  return { ...sheet, id: first ? sheet.id : `${id}-${sheet.id}`, title: `${name}: ${sheet.title}` };
+}
+
+function bodyTemplates(p: Project, inside: boolean, scene: Scene): Sheet[] {
   const shell = scene.shell;
   if (!shell) return [];
   const cuts = cutting(p, scene);
@@ -357,4 +372,4 @@ export function cutOuts(p: Project): Sheet[] {
   return out;
 }
 
-export const templateTitle = (p: Project): string => `${p.name}: ${bodyOf(p)?.name ?? 'no shell'}`;
+export const templateTitle = (p: Project): string => `${p.name}: ${bodyFor(p)?.name ?? 'no shell'}`;

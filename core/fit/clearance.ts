@@ -3,7 +3,7 @@
  * never in here; it lives in the uncertainty of the gap alone.
  */
 import type { Gap, Solid } from '../geometry';
-import type { Block, Part } from '../model';
+import { isHost, type Block, type Part } from '../model';
 import { type PlacedItem, thicknessAlong } from './scene';
 
 /** Share of a pouch cell's thickness it may swell by over its life (8-10 % is usual). */
@@ -34,7 +34,7 @@ function heatOf(a: Side, b: Side): Clearance | undefined {
   const cell = [a, b].find((s) => s.block?.kind === 'cell');
   if (!cell) return undefined;
   const chip = [a, b].find(
-    (s) => s.at?.part.family === 'sbc' && s.block !== undefined && s.block === hottestOf(s.at.part),
+    (s) => s.at && isHost(s.at.part) && s.block !== undefined && s.block === hottestOf(s.at.part),
   );
   if (!chip) return undefined;
   const watts = chip.at!.part.draws?.peak ?? 0;

@@ -2,7 +2,7 @@
  * Turning a part in the hand: quarter turns, turning over, changing halves. Its middle stays where
  * it is, so that nothing jumps.
  */
-import { bodyOf, type Placement, type Project } from '../model';
+import { bodyFor, type Placement, type Project } from '../model';
 import { blockBox } from '../geometry';
 import { pointOf, type Scene, sceneOf, standItem } from './scene';
 
@@ -30,7 +30,7 @@ export function handled(scene: Scene, placement: Placement, change: Partial<Plac
 
 /** Where a part goes that has no place yet: the middle of the half it suits, picture outward. */
 export function firstPlace(p: Project, item: string): Placement | undefined {
-  const body = bodyOf(p);
+  const body = bodyFor(p);
   const part = p.kit.parts.find((q) => q.id === p.kit.items.find((i) => i.id === item)?.part);
   if (!body || !part) return undefined;
   const forward =

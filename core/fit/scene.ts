@@ -6,7 +6,7 @@
  */
 import {
   type Block,
-  bodyOf,
+  bodyFor,
   type Item,
   type Leaves,
   type Part,
@@ -110,7 +110,7 @@ export const plugBlock = (connector: string): string => `plug-${connector}`;
 
 /** Build the scene of a project; pass an earlier scene to reuse its shell. */
 export function sceneOf(project: Project, before?: Scene): Scene {
-  const body = bodyOf(project);
+  const body = bodyFor(project);
   const same =
     before?.shell && before.project.shell === project.shell && before.project.cuts === project.cuts;
   const shell = same ? before.shell : body && shellSolids(body, project.cuts);

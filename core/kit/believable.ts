@@ -2,7 +2,7 @@
  * Figures of parts that cannot be true, contradict each other or are missing where everything after
  * depends on them.
  */
-import { type Finding, type Item, type Part, present, type Project } from '../model';
+import { isHost, type Finding, type Item, type Part, present, type Project } from '../model';
 import { partOf } from './thickness';
 
 /** Diagonal and lit area may differ by so much, a share: sizes are named in rounded inches. */
@@ -86,9 +86,10 @@ export function partBeliefs(p: Project): Finding[] {
   });
 }
 
-function drawDoubts(item: Item, { family, screen, draws }: Part): Doubt[] {
+function drawDoubts(item: Item, part: Part): Doubt[] {
+  const { screen, draws } = part;
   if (!draws) {
-    if (family !== 'sbc' && !screen) return [];
+    if (!isHost(part) && !screen) return [];
     return [
       {
         code: 'draw-unknown',

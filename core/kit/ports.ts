@@ -2,7 +2,7 @@
  * The electrical ends of a part: as written with it, or those usual for its kind; and those an
  * item still has once blocks are off.
  */
-import type { Connector, Form, Item, Part, Port } from '../model';
+import { isHost, type Connector, type Form, type Item, type Part, type Port } from '../model';
 
 type Ends = Omit<Port, 'id'> & { id?: string };
 const RAIL: [number, number] = [4.75, 5.25];
@@ -98,7 +98,7 @@ export function usualPorts(part: Part): Port[] {
       });
     }
   }
-  if (part.family === 'sbc') out.push(...computerPorts(part));
+  if (isHost(part)) out.push(...computerPorts(part));
   if (part.amp) {
     out.push(
       {

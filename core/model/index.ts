@@ -6,6 +6,8 @@ export * from './port';
 export * from './part';
 export * from './brief';
 export * from './project';
+export { bodyFor, otherBuilds, piecesOf, pieceUnder } from './bodies';
+export { hostsOf, isHost } from './hosts';
 export { migrated } from './migrate';
 export { present } from './present';
 export { drained } from './drained';

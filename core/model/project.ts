@@ -7,7 +7,7 @@ import { Brief } from './brief';
 import { Donor } from './donor';
 import { Length } from './length';
 import { Item, Part } from './part';
-import { type Body, Id, Name, Shell } from './shell';
+import { Id, Name, Shell } from './shell';
 
 export const FORMAT = 'deft-shell/2';
 
@@ -217,5 +217,3 @@ export const Project = z.strictObject({
   build: z.strictObject({ done: z.array(z.string().max(200)).max(2000) }),
 });
 export type Project = z.infer<typeof Project>;
-
-export const bodyOf = (p: Project): Body | undefined => p.shell.bodies[0];

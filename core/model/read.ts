@@ -149,7 +149,10 @@ function meaning(p: Project): Complaint[] {
   const pieces = new Set<string>();
   p.shell.bodies.forEach((body, b) => {
     const at = `shell.bodies.${b}`;
-    for (const id of unique(`${at}.pieces`, body.pieces)) pieces.add(id);
+    for (const id of unique(`${at}.pieces`, body.pieces)) {
+      if (pieces.has(id)) say(`${at}.pieces`, `The piece "${id}" is in two bodies.`);
+      pieces.add(id);
+    }
     bodyMeaning(body, at, say);
     readingComplaints(body, at, say);
     const ids: Array<{ id: string }> = [];

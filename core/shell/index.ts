@@ -38,7 +38,8 @@ export {
   STAGES,
   verdictsOpen,
 } from './round';
-export { shellMass, SHELL_MASS_SHARE } from './mass';
+export { shellMass, SHELL_MASS_SHARE, shellsMass } from './mass';
+export { shutSize } from './shut';
 export { spineOf, type Spine } from './spine';
 export { shellWays } from './ways';
 export { depthsOf } from './depths';

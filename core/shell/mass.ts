@@ -31,3 +31,13 @@ export function shellMass(body: Body): Worked<number> {
   }
   return { value: g, working };
 }
+
+/** All bodies of a build together; nothing while none is measured. */
+export function shellsMass(bodies: readonly Body[]): Worked<number> | undefined {
+  if (!bodies.length) return undefined;
+  const each = bodies.map(shellMass);
+  return {
+    value: each.reduce((g, one) => g + one.value, 0),
+    working: each.flatMap((one) => one.working),
+  };
+}

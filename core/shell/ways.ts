@@ -1,5 +1,13 @@
 /** What may mend a screw that is too long or too short, and two bodies whose hinge does not let them shut or open. */
-import { type Change, type Finding, length, mm1, type Project, type WayOut } from '../model';
+import {
+  piecesOf,
+  type Change,
+  type Finding,
+  length,
+  mm1,
+  type Project,
+  type WayOut,
+} from '../model';
 import { hingeFindings } from './hinge';
 
 /** Screws as they are sold by length, mm. */
@@ -13,7 +21,7 @@ export function shellWays(p: Project, f: Finding): WayOut[] {
 
 /** Another stock length: as much goes in more or less as it is longer or shorter; or a deeper bore. */
 function screws(p: Project, f: Finding): WayOut[] {
-  const feature = p.shell.bodies[0]?.pieces
+  const feature = piecesOf(p)
     .flatMap((q) => q.features)
     .find((x) => f.about.includes(x.id));
   if (!feature?.screw || !feature.bore) return [];

@@ -3,24 +3,11 @@
  * it lies in. The first is the build's own scene; this gives the others.
  */
 import { Checker } from '../fit';
-import type { Body, Finding, Input, Project } from '../model';
-
-const holds = (body: Body, opening: string): boolean =>
-  body.pieces.some((q) => q.openings.some((o) => o.id === opening));
-
-/** The build as if this body were its only one, with the inputs whose holes lie in it. */
-function alone(p: Project, body: Body): Project {
-  const here = (i: Input): boolean => 'opening' in i.at && holds(body, i.at.opening);
-  return {
-    ...p,
-    shell: { bodies: [body] },
-    controls: { ...p.controls, inputs: p.controls.inputs.filter(here) },
-  };
-}
+import { type Body, type Finding, otherBuilds, type Project } from '../model';
 
 /** A checker for each body after the first. */
 export const otherBodies = (p: Project): Checker[] =>
-  p.shell.bodies.slice(1).map((body) => new Checker(alone(p, body)));
+  otherBuilds(p).map((build) => new Checker(build));
 
 /** What was found in another body, told apart from the same in the first. */
 export function inBody(f: Finding, p: Project, body: Body): Finding {

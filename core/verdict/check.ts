@@ -2,9 +2,9 @@
  * The verdict on a whole build: every finding of every station, worst first, with the one sentence
  * that the header says.
  */
-import { bodyOf, type Finding, type Project, type Station, worstFirst } from '../model';
+import { bodyFor, type Finding, type Project, type Station, worstFirst } from '../model';
 import { type ButtonMap, buttonMap } from '../controls';
-import { cutting, type Cutting } from '../cuts';
+import { cutting, type Cutting, wholeCutting } from '../cuts';
 import { buildChance, Checker, type Scene } from '../fit';
 import { UNKNOWN_FIGURES } from '../kit';
 import { powerFigures, type PowerFigures } from '../power';
@@ -82,12 +82,7 @@ export function verdictFrom(
   const others = otherBodies(p);
   const judged = { project: p, checker, map, power, wiring: laid, cuts: first, others };
   // What is cut in a lid is cut as well.
-  const there = others.map(({ scene }) => cutting(scene.project, scene));
-  const cuts: Cutting = {
-    openings: [first, ...there].flatMap((c) => c.openings),
-    trims: [first, ...there].flatMap((c) => c.trims),
-    blanks: first.blanks,
-  };
+  const cuts = wholeCutting(p, checker.scene);
   const findings = findAll(judged, quick, without).sort(worstFirst);
   const count = (v: Finding['verdict']) => findings.filter((f) => f.verdict === v).length;
   const byStation: Check['byStation'] = {};
@@ -138,7 +133,7 @@ const closes = (p: Project, findings: readonly Finding[]): boolean =>
 function sentence(p: Project, findings: readonly Finding[], uncut: number): string {
   const hits = findings.filter((f) => f.verdict === 'hit').length;
   const tight = findings.filter((f) => f.verdict === 'tight').length;
-  if (!bodyOf(p)) return 'Not measured yet';
+  if (!bodyFor(p)) return 'Not measured yet';
   if (!p.layout.placements.length) return 'Nothing laid out yet';
   const open = stillToChoose(findings);
   if (!hits && open) return `Not ready: ${open} still to choose or measure`;

@@ -1,7 +1,10 @@
 /** The list of checks: each finding is made by the entry that says it makes it, and carries its rule. */
 import { describe, expect, test } from '@jest/globals';
+import { buildSteps } from '../build';
 import { demos } from '../catalogue';
+import { templates } from '../cuts';
 import { applied, type Project, readProject } from '../model';
+import { shellsMass, shutSize } from '../shell';
 import { check } from './check';
 import { REGISTRY } from './registry';
 import { grafted } from './sabotage/builds.fixture';
@@ -50,6 +53,42 @@ test('a screen in the lid of a graft wants its window there, and that cut is cou
   // What leads into the lid is not laid, and that is said.
   const between = c.findings.find((f) => f.code === 'wires-between-bodies');
   expect(between?.about).toEqual(expect.arrayContaining(['screen', 'speaker']));
+});
+
+test('what is cut in a lid has its sheet, its steps and its test fit, and the lid is weighed', () => {
+  const p = grafted();
+  const inLid: Project = {
+    ...p,
+    layout: {
+      placements: p.layout.placements.map((q) =>
+        q.item === 'screen' ? { ...q, on: { piece: 'lid-front' }, x: 40, y: 5 } : q,
+      ),
+    },
+  };
+  const cut = templates(inLid).find((s) => s.id === 'lid-lid-front-outside');
+  expect(cut?.title).toMatch(/^Lid: /);
+  expect(cut?.marks.some((m) => m.kind === 'text' && m.text.includes('window'))).toBe(true);
+  expect(templates(p).map((s) => s.id)).not.toContain('lid-lid-front-inside');
+  const steps = buildSteps(inLid);
+  expect(steps.map((s) => s.id)).toContain('open-screen-window');
+  expect(steps.find((s) => s.id === 'fit-lid-front')?.title).toBe(
+    'Test-fit the front half of Lid, parts loose',
+  );
+  const mass = (build: Project) => shellsMass(build.shell.bodies)!.value;
+  const lid = mass({ ...p, shell: { bodies: p.shell.bodies.slice(1) } });
+  const one = mass({ ...p, shell: { bodies: p.shell.bodies.slice(0, 1) } });
+  expect(mass(p)).toBeCloseTo(one + lid, 6);
+  const [a, b] = p.shell.bodies.map((x) => shutSize([x]).t);
+  expect(shutSize(p.shell.bodies)).toEqual({ w: 172, h: expect.any(Number), t: a! + b! });
+});
+
+test('a piece that is said to be in two bodies is refused', () => {
+  const p = grafted();
+  const [first, lid] = p.shell.bodies;
+  const twice = { ...lid!, pieces: lid!.pieces.map((q, i) => (i ? q : { ...q, id: 'front' })) };
+  const read = readProject({ ...p, shell: { bodies: [first, twice] } });
+  if (read.ok) throw new Error('read');
+  expect(read.complaints.map((c) => c.sentence)).toContain('The piece "front" is in two bodies.');
 });
 
 test('what was left out and is put in again counts again; both at once are refused', () => {

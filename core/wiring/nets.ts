@@ -2,7 +2,7 @@
  * Which pad is joined to which: wires that follow from the kit and the button map, and those the
  * builder added. Gauge, colour and label are the builder's where they were said.
  */
-import { type Finding, present, type Project } from '../model';
+import { isHost, type Finding, present, type Project } from '../model';
 import { type ButtonMap } from '../controls';
 import { type PlacedItem, pointOf, type Scene } from '../fit';
 import { kitOf } from '../chains';
@@ -219,7 +219,7 @@ function supply(p: Project, scene: Scene): Draft[] {
     (q) => q.protects !== undefined && q.cell === undefined && q.charger === undefined,
   );
   const charger = one((q) => q.charger !== undefined);
-  const sbc = one((q) => q.family === 'sbc');
+  const sbc = one((q) => isHost(q));
   const source =
     one(
       (q) =>
@@ -283,7 +283,7 @@ function supply(p: Project, scene: Scene): Draft[] {
   } else join(out, rail, headerPad(sbc, '5V', near), 'power', '5 V rail');
   join(out, ground, headerPad(sbc, 'GND', near), 'ground', '5 V rail');
   const switched = gate ? firstPad(gate, 'OUT', 'C') : rail;
-  for (const at of placed(p, scene, (q) => q.draws !== undefined && q.family !== 'sbc')) {
+  for (const at of placed(p, scene, (q) => q.draws !== undefined && !isHost(q))) {
     if (at === source || at === charger || at === gate) continue;
     const feed = firstPad(at, '5V', 'VIN', '+');
     if (feed && (at.part.draws?.peak ?? 0) > 0) {
@@ -297,7 +297,7 @@ function supply(p: Project, scene: Scene): Draft[] {
 /** Header signals of whatever is fitted, with the 3.3 V and ground beside them. */
 function boards(p: Project, scene: Scene): Draft[] {
   const out: Draft[] = [];
-  const sbc = placed(p, scene, (q) => q.family === 'sbc')[0];
+  const sbc = placed(p, scene, (q) => isHost(q))[0];
   if (!sbc) return out;
   for (const at of placed(
     p,
@@ -335,7 +335,7 @@ function boards(p: Project, scene: Scene): Draft[] {
 /** Each input to its line, and one ground for each plate. */
 function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
   const out: Draft[] = [];
-  const sbc = placed(p, scene, (q) => q.family === 'sbc')[0];
+  const sbc = placed(p, scene, (q) => isHost(q))[0];
   const reader = placed(p, scene, (q) => q.pads.some((d) => d.name === 'IN1'))[0];
   const plates = placed(p, scene, (q) => q.family === 'switch' && q.pads.length > 1);
   const hub = p.controls.route === 'gpio' ? sbc : reader;
@@ -460,7 +460,7 @@ function analog(p: Project, scene: Scene): Draft[] {
 /** A charging or supply socket in the shell where nothing else makes the rail: straight to the computer. */
 function socket(p: Project, scene: Scene): Draft[] {
   const out: Draft[] = [];
-  const sbc = placed(p, scene, (q) => q.family === 'sbc')[0];
+  const sbc = placed(p, scene, (q) => isHost(q))[0];
   const makes = placed(p, scene, (q) => q.converter !== undefined || q.charger !== undefined);
   const panel = placed(
     p,
@@ -489,11 +489,11 @@ function socket(p: Project, scene: Scene): Draft[] {
  *          computer, to which most of them go, is not laid out
  */
 export function unwired(scene: Scene, nets: readonly Net[]): Finding[] {
-  if (!nets.length || ![...scene.items.values()].some((at) => at.part.family === 'sbc')) return [];
+  if (!nets.length || ![...scene.items.values()].some((at) => isHost(at.part))) return [];
   const wired = new Set(nets.flatMap((n) => [n.a.item, n.b.item]));
   const plugged = new Set(scene.cables.flatMap((c) => c.ends.map((e) => e.item)));
   return [...scene.items.values()]
-    .filter((at) => at.part.pads.length > 0 && at.part.family !== 'sbc')
+    .filter((at) => at.part.pads.length > 0 && !isHost(at.part))
     .filter(({ item }) => !wired.has(item.id) && !plugged.has(item.id))
     .map(({ item, part }): Finding => ({
       id: `wire:none-${item.id}`,

@@ -2,7 +2,7 @@
 import { type Carries, type Item, type Part } from '../../model';
 import { portsOf, portsOn } from '../../kit';
 import type { Bench, Draft } from '../step';
-import { ofFamily } from '../step';
+import { computerOf, ofFamily } from '../step';
 import { BOARD_VOLTS, feedOf } from './power';
 import { slimmed } from './slimming';
 import { isSupply, wireStep, wiresByStep } from './wires';
@@ -13,7 +13,7 @@ const PHASE = 'Computer and screen';
 export const gateOf = (item: string): string => `gate-${item}`;
 
 export function boards(on: Bench): Draft[] {
-  const computer = ofFamily(on, 'sbc')[0];
+  const computer = computerOf(on);
   const others = ofFamily(
     on,
     'screen',

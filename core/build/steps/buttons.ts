@@ -1,7 +1,7 @@
 /** Inputs: wired loose, each proved pressed and released. */
 import type { Project } from '../../model';
 import type { Bench, Draft, Gate } from '../step';
-import { ofFamily } from '../step';
+import { computerOf, ofFamily } from '../step';
 import { gateOf } from './boards';
 import { slimmed } from './slimming';
 import { BUTTONS, wiresByStep } from './wires';
@@ -24,7 +24,7 @@ export function buttons(on: Bench): Draft[] {
   const inputs = on.map.inputs.filter((m) => m.input.routed);
   const at = READ_AT[on.p.controls.route];
   if (!inputs.length || at === undefined) return [];
-  const computer = ofFamily(on, 'sbc')[0];
+  const computer = computerOf(on);
   const nets = wiresByStep(on).get(BUTTONS) ?? [];
   const plates = keys(on).map((x) => x.item.id);
   const readers = ofFamily(on, 'controller', 'expander').map((x) => `wire-${x.item.id}`);

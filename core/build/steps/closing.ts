@@ -1,5 +1,5 @@
 /** Everything into its place in the order it goes in, the cells last, then shut and proved. */
-import { bodyOf, type Kept, type Placement } from '../../model';
+import { bodyFor, type Kept, type Placement } from '../../model';
 import { assembly, insertionOrder } from '../../fit';
 import { BEND_R_MM } from '../../wiring';
 import type { Act, Bench, Draft } from '../step';
@@ -19,7 +19,7 @@ const loose = (work: readonly Draft[]): string[] =>
     .map((d) => d.id);
 
 export function closing(on: Bench, work: readonly Draft[]): Draft[] {
-  if (!bodyOf(on.p)) return [];
+  if (!bodyFor(on.p)) return [];
   const tapes = taping(on, work);
   const kept = keptThings(on);
   const doors = kept.filter((d) => d.after.includes('close'));

@@ -1,12 +1,11 @@
 /** Marking, cutting, closing old holes, and fitting loose. */
-import { bodyOf } from '../../model';
-import { cutting } from '../../cuts';
+import { bodyFor, piecesOf, pieceUnder } from '../../model';
 import type { Bench, Draft } from '../step';
 
 const PHASE = 'Cut and test-fit';
 
 export function cuts(on: Bench): Draft[] {
-  const { openings, trims, blanks } = cutting(on.p, on.scene);
+  const { openings, trims, blanks } = on.cuts;
   const out: Draft[] = [];
   for (const t of trims) {
     const id = `${t.feature}-${t.copy}`;
@@ -71,10 +70,14 @@ export function cuts(on: Bench): Draft[] {
   return [...out, ...testFits(on, out)];
 }
 
+/** Of several bodies it is said whose half is meant. */
+const ofBody = ({ p }: Bench, piece: string): string =>
+  p.shell.bodies.length > 1 ? ` of ${bodyFor(p, piece)!.name}` : '';
+
 /** Each half once with its parts loose, after all that is cut in it. */
 function testFits(on: Bench, work: readonly Draft[]): Draft[] {
-  const { openings, trims, blanks } = cutting(on.p, on.scene);
-  return (bodyOf(on.p)?.pieces ?? []).flatMap((piece): Draft[] => {
+  const { openings, trims, blanks } = on.cuts;
+  return piecesOf(on.p).flatMap((piece): Draft[] => {
     const mine = new Set([
       ...trims.filter((t) => t.piece === piece.id).map((t) => `cut-${t.feature}-${t.copy}`),
       ...openings
@@ -85,13 +88,13 @@ function testFits(on: Bench, work: readonly Draft[]): Draft[] {
     const done = work.filter((d) => mine.has(d.id)).map((d) => d.id);
     if (!done.length) return [];
     const slim = on.kit
-      .filter(({ item }) => on.scene.items.get(item.id)?.piece === piece.id)
+      .filter(({ item }) => pieceUnder(on.p, item.id) === piece.id)
       .flatMap(({ item }) => item.struck.map((b) => `slim-${item.id}-${b}`));
     return [
       {
         id: `fit-${piece.id}`,
         phase: PHASE,
-        title: `Test-fit the ${piece.role} half, parts loose`,
+        title: `Test-fit the ${piece.role} half${ofBody(on, piece.id)}, parts loose`,
         detail: 'Close it without force. What resists now resists more when wired.',
         after: [...done, ...slim],
         feed: 'no power',

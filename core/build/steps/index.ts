@@ -9,6 +9,7 @@
  */
 import type { Project } from '../../model';
 import { buttonMap } from '../../controls';
+import { wholeCutting } from '../../cuts';
 import { type Scene, sceneOf } from '../../fit';
 import { netsOf } from '../../wiring';
 import { ordered } from '../order';
@@ -29,7 +30,7 @@ const WORK = [opening, benchTests, slimming, cuts, power, boards, buttons, sound
 export function buildSteps(p: Project, scene: Scene = sceneOf(p)): Step[] {
   const map = buttonMap(p, scene);
   const nets = scene.shell ? netsOf(p, scene, map) : [];
-  const on: Bench = { p, scene, map, nets, kit: kitOn(p) };
+  const on: Bench = { p, scene, map, nets, cuts: wholeCutting(p, scene), kit: kitOn(p) };
   const work = WORK.flatMap((phase) => phase(on));
   const drafts = [...work, ...closing(on, work)];
   const known = new Set(drafts.map((d) => d.id));

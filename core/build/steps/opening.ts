@@ -1,11 +1,11 @@
 /** Opening the donor, cleaning it, proving what is kept of it, measuring the shell. */
-import { bodyOf, type Kept } from '../../model';
+import { bodyFor, type Kept } from '../../model';
 import type { Bench, Draft } from '../step';
 
 const PHASE = 'Open and measure';
 
 export function opening({ p }: Bench): Draft[] {
-  const body = bodyOf(p);
+  const body = bodyFor(p);
   if (!body) {
     return [
       {

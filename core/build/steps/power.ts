@@ -1,5 +1,5 @@
 /** The supply, wired and proved before anything hangs on it. The cells themselves come last. */
-import { bodyOf } from '../../model';
+import { piecesOf } from '../../model';
 import { isBank } from '../../kit';
 import { energyOf, GOOD_V } from '../../power';
 import type { Bench, Draft, Feed } from '../step';
@@ -30,7 +30,7 @@ export function power(on: Bench): Draft[] {
   const rail = railVolts(on);
   const supply = on.kit.filter((x) => isSupply(x.part) && !isBank(x.part));
   if (!supply.length) return [];
-  const fits = bodyOf(on.p)?.pieces.map((q) => `fit-${q.id}`) ?? [];
+  const fits = piecesOf(on.p).map((q) => `fit-${q.id}`);
   const nets = wiresByStep(on).get(POWER) ?? [];
   const names = supply.map((x) => x.item.name).join(', ');
   const wall = feedOf(on) === 'wall supply';

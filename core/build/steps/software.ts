@@ -1,12 +1,12 @@
 /** What the system must be told, of what is there. */
 import type { Bench, Draft } from '../step';
-import { ofFamily } from '../step';
+import { computerOf, ofFamily } from '../step';
 import { feedOf } from './power';
 
 const PHASE = 'Software';
 
 export function software(on: Bench): Draft[] {
-  const [computer] = ofFamily(on, 'sbc');
+  const computer = computerOf(on);
   if (!computer) return [];
   const screen = ofFamily(on, 'screen').length > 0;
   const sounds = ofFamily(on, 'audio', 'speaker').length > 0;

@@ -1,6 +1,6 @@
 /** Amplifier and speakers: soldered loose, heard before they are fixed. */
 import type { Bench, Draft } from '../step';
-import { ofFamily } from '../step';
+import { computerOf, ofFamily } from '../step';
 import { gateOf } from './boards';
 import { feedOf } from './power';
 import { slimmed } from './slimming';
@@ -11,7 +11,7 @@ const PHASE = 'Sound';
 export function sound(on: Bench): Draft[] {
   const boards = ofFamily(on, 'audio');
   const speakers = ofFamily(on, 'speaker');
-  const computer = ofFamily(on, 'sbc')[0];
+  const computer = computerOf(on);
   const wires = wiresByStep(on);
   const nets = (item: string): string[] => (wires.get(wireStep(item)) ?? []).map((n) => n.id);
   const bridged = boards.some((x) => x.part.amp?.bridged);

@@ -3,7 +3,7 @@
  * goes with the part it was made for.
  */
 import type { Net } from '../../wiring';
-import type { Part } from '../../model';
+import { isHost, type Part } from '../../model';
 import type { Bench } from '../step';
 
 /** Parts that make and carry the supply. */
@@ -44,8 +44,8 @@ function stepOf(net: Net, part: ReadonlyMap<string, Part>): string {
   if (atKey || having((q) => q.family === 'switch' && !q.off) !== undefined) return BUTTONS;
   const speaker = having((q) => q.speaker !== undefined);
   if (speaker !== undefined) return wireStep(speaker);
-  const other = having((q) => !isSupply(q) && q.family !== 'sbc');
+  const other = having((q) => !isSupply(q) && !isHost(q));
   if (other !== undefined) return wireStep(other);
-  const computer = having((q) => q.family === 'sbc');
+  const computer = having((q) => isHost(q));
   return computer === undefined ? POWER : wireStep(computer);
 }

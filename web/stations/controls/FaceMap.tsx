@@ -1,4 +1,5 @@
 /** The face with its inputs, and each one's straight wire to its pin on the board behind. */
+import { isHost } from '@deft/core/model';
 import { pointsOf } from '@deft/core/geometry';
 import { type ButtonMap, headerPlaces } from '@deft/core/controls';
 import type { Scene } from '@deft/core/fit';
@@ -40,7 +41,7 @@ export function FaceMap({
       .join('')}Z`;
   const pins = headerPlaces(scene);
   const fronts = new Set(shell.body.pieces.filter((p) => shell.sign(p.id) > 0).map((p) => p.id));
-  const board = [...scene.items.values()].find((i) => i.part.family === 'sbc');
+  const board = [...scene.items.values()].find((i) => isHost(i.part));
   return (
     <svg width={width} height={height} role="group" aria-label="Inputs on the face and their pins">
       <Ticks w={width} h={height} scale={s} />

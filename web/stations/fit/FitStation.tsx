@@ -2,7 +2,7 @@
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { Scene } from '@deft/core/fit';
-import { bodyOf } from '@deft/core/model';
+import { bodyFor } from '@deft/core/model';
 import { ProfileView } from '../../book/ProfileView';
 import { type Spread, spreadOf } from '../../book/spread';
 import { useCuts } from '../../book/useCuts';
@@ -35,7 +35,7 @@ export default function FitStation() {
   const { doc, check, chosen, choose } = useBuild('doc', 'check', 'chosen', 'choose');
   const scene = useScene();
   const [ref, size] = useSize<HTMLDivElement>();
-  const body = bodyOf(doc);
+  const body = bodyFor(doc);
   const whole = useMemo(
     () => (body && size.w > 0 ? spreadOf(body, size.w, size.h) : undefined),
     [body, size],

@@ -1,6 +1,6 @@
 /** The open shell with every opening marked by what becomes of it: by word and line, not by hue alone. */
 import { useMemo } from 'react';
-import type { Opening, Project } from '@deft/core/model';
+import { bodyFor, type Opening, type Project } from '@deft/core/model';
 import { shellSolids } from '@deft/core/shell';
 import { onScreen, pathOf, spreadOf } from '../../../book/spread';
 import { Ticks } from '../../../book/Mat';
@@ -26,7 +26,7 @@ export function LedgerPicture({
   onChoose: (id: string) => void;
 }) {
   const [ref, size] = useSize<HTMLDivElement>();
-  const body = doc.shell.bodies[0];
+  const body = bodyFor(doc);
   // Blanked ones are still drawn: here one decides, elsewhere they are gone.
   const open = useMemo(
     () =>

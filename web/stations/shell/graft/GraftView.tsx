@@ -4,6 +4,7 @@ import { Button, InputNumber, Select } from 'antd';
 import { useQuery } from '@tanstack/react-query';
 import { rolled, section } from '@deft/core/shell';
 import {
+  bodyFor,
   type Body,
   type Edge,
   EDGES,
@@ -83,7 +84,7 @@ export default function GraftView() {
     edit((p) => ({ ...p, shell: { ...p.shell, hinge: { ...p.shell.hinge!, ...more } } }), merge);
   const graft = (from: Body | undefined) =>
     edit((p: Project) => {
-      const first = p.shell.bodies[0]!;
+      const first = bodyFor(p)!;
       const second = secondBody(from, first);
       return {
         ...p,
@@ -260,7 +261,7 @@ function BringIn({ onTake }: { onTake: (from: Body | undefined) => unknown }) {
   const [bad, setBad] = useState<string>();
   const from = async (key: string) => {
     try {
-      const other = (await getBuild(key)).document.shell.bodies[0];
+      const other = bodyFor((await getBuild(key)).document);
       if (other) {
         setBad(undefined);
         onTake(other);

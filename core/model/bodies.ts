@@ -1,0 +1,57 @@
+/**
+ * Which body of a build something lies in: the one door to bodies. Nobody else counts them.
+ */
+import type { Input, Placement, Project } from './project';
+import type { Body, Piece } from './shell';
+
+const holdsOpening = (body: Body, opening: string): boolean =>
+  body.pieces.some((q) => q.openings.some((o) => o.id === opening));
+
+/** The piece an item stands on, through whatever it rides on; nothing while it has no place. */
+export function pieceUnder(p: Project, item: string): string | undefined {
+  const seen = new Set<string>();
+  let at: Placement | undefined;
+  for (let id = item; ; id = at.on.item) {
+    if (seen.has(id)) return undefined;
+    seen.add(id);
+    at = p.layout.placements.find((x) => x.item === id);
+    if (!at) return undefined;
+    if ('piece' in at.on) return at.on.piece;
+  }
+}
+
+/**
+ * The body in which a piece, feature, zone, opening, input or item lies.
+ *
+ * @param id  of the thing; nothing for the body that a drawing of one body shows
+ * @returns   the first body when the thing lies in none: what has no place yet is laid out there
+ */
+export function bodyFor(p: Project, id?: string): Body | undefined {
+  const first = p.shell.bodies[0];
+  if (id === undefined || p.shell.bodies.length < 2) return first;
+  const input = p.controls.inputs.find((i) => i.id === id);
+  const thing = input && 'opening' in input.at ? input.at.opening : (pieceUnder(p, id) ?? id);
+  const holds = (body: Body): boolean =>
+    body.id === thing ||
+    body.pieces.some((q) =>
+      [q, ...q.features, ...q.zones, ...q.openings].some((x) => x.id === thing),
+    );
+  return p.shell.bodies.find(holds) ?? first;
+}
+
+/** Every piece of every body. */
+export const piecesOf = (p: Project): Piece[] => p.shell.bodies.flatMap((b) => b.pieces);
+
+/** The build as if this body were its only one, with the inputs whose holes lie in it. */
+function alone(p: Project, body: Body): Project {
+  const here = (i: Input): boolean => 'opening' in i.at && holdsOpening(body, i.at.opening);
+  return {
+    ...p,
+    shell: { bodies: [body] },
+    controls: { ...p.controls, inputs: p.controls.inputs.filter(here) },
+  };
+}
+
+/** A build for each body after the first, as if that were its only one. */
+export const otherBuilds = (p: Project): Project[] =>
+  p.shell.bodies.slice(1).map((body) => alone(p, body));
