@@ -1,5 +1,13 @@
 /** How each goal is judged. Every judge says nothing when the goal is not set. */
-import { piecesOf, bodyFor, type Brief, formatMm, type GoalKey, type Project, type Tool } from '../model';
+import {
+  piecesOf,
+  bodyFor,
+  type Brief,
+  formatMm,
+  type GoalKey,
+  type Project,
+  type Tool,
+} from '../model';
 import { COVERAGE, SHOWN } from '../catalogue';
 import { chains, kitOf } from '../chains';
 import { picturePlan } from '../display';

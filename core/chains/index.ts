@@ -12,6 +12,7 @@ import { pictureChain } from './picture';
 import { shutdownChain } from './shutdown';
 import { soundChain } from './sound';
 import { storageChain } from './storage';
+import { throughWalls } from './walls';
 
 export { type Break, type Chain, CHAIN_NAMES, type ChainKind, CHAINS, type Link } from './chain';
 export { type DataNode, dataTree, type DataTree, load, USB_NAMES } from './data';
@@ -38,8 +39,9 @@ export function chains(p: Project): Chain[] {
 }
 
 /** A gap in a begun chain is a hit; one that nothing was chosen for yet is open. */
-export const chainFindings = (p: Project): Finding[] =>
-  chains(p).flatMap((c) =>
+export const chainFindings = (p: Project): Finding[] => [
+  ...throughWalls(p),
+  ...chains(p).flatMap((c) =>
     c.breaks.map((b): Finding => ({
       id: `chain:${b.id}`,
       station: 'kit',
@@ -55,4 +57,5 @@ export const chainFindings = (p: Project): Finding[] =>
       ],
       about: b.about,
     })),
-  );
+  ),
+];

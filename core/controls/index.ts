@@ -13,3 +13,4 @@ export { leastCost } from './assign';
 export { coverage, type FamilyCoverage } from './coverage';
 export { headerPlaces, inputPlace, type Place } from './places';
 export { powerKey, stackFindings, stacks, stackWays, type Stack } from './stack';
+export { orderFindings, orderWays } from './order';

@@ -11,7 +11,7 @@ import {
   type WayOut,
   type Worked,
 } from '../model';
-import { HEADER_40, pinOf, RESERVED } from '../kit';
+import { HEADER_40, pinOf, RESERVED, SECOND_DUTY } from '../kit';
 import { type Scene, sceneOf } from '../fit';
 import { leastCost } from './assign';
 import { type Lines, linesOf } from './lines';
@@ -33,6 +33,9 @@ export interface ButtonMap {
   findings: Finding[];
 }
 
+/** No wire in a shell is so long: a line with a second duty costs more than any, mm. */
+const LAST_MM = 10_000;
+
 /** Inputs the chosen route puts on header lines. */
 const onHeader = (p: Project): boolean => p.controls.route === 'gpio';
 
@@ -49,7 +52,8 @@ export function buttonMap(p: Project, scene: Scene = sceneOf(p)): ButtonMap {
   const used = new Set(inputs.map((m) => m.gpio));
   const free = lines.free.filter((g) => !used.has(g));
   const cost = (m: MappedInput, g: number) =>
-    m.place && pins.get(g) ? straight(m.place, pins.get(g)!) : pinOf(g) / 100;
+    (m.place && pins.get(g) ? straight(m.place, pins.get(g)!) : pinOf(g) / 100) +
+    (SECOND_DUTY[g] ? LAST_MM : 0);
   const fitted = wanting.slice(0, free.length);
   leastCost(fitted.map((m) => free.map((g) => cost(m, g)))).forEach((column, i) => {
     fitted[i]!.gpio = free[column]!;
@@ -68,7 +72,7 @@ export function buttonMap(p: Project, scene: Scene = sceneOf(p)): ButtonMap {
     total: {
       value: sum,
       working: [
-        `${wired.length} wires, ${Math.round(sum)} mm in straight lines; the least possible over ${lines.free.length} free lines with the hand-made choices kept`,
+        `${wired.length} wires, ${Math.round(sum)} mm in straight lines; the least possible over ${lines.free.length} free lines with the hand-made choices kept and lines with a second duty last`,
       ],
     },
     findings: findings(p, inputs, lines, wanting.length - fitted.length),
@@ -106,6 +110,7 @@ function findings(
   short: number,
 ): Finding[] {
   const out: Finding[] = [];
+  const used = new Set(inputs.map((m) => m.gpio));
   if (onHeader(p)) {
     for (const { gpio, by } of lines.contested) {
       out.push(
@@ -128,6 +133,7 @@ function findings(
         (o) => o !== m && o.gpio === m.gpio && o.byHand && o.input.id < m.input.id,
       );
       const known = HEADER_40.some((h) => h.gpio === m.gpio);
+      const better = lines.free.some((g) => !SECOND_DUTY[g] && !used.has(g));
       if (by.length) {
         out.push(
           say(
@@ -166,6 +172,19 @@ function findings(
             `GPIO${m.gpio} is reserved`,
             `${m.input.name}: ${RESERVED[m.gpio]}`,
             [],
+            [m.input.id],
+          ),
+        );
+      } else if (SECOND_DUTY[m.gpio] && better) {
+        out.push(
+          say(
+            'pin',
+            m.input.id,
+            'pins',
+            'tight',
+            `GPIO${m.gpio} has a second duty`,
+            `${m.input.name}: ${SECOND_DUTY[m.gpio]}`,
+            ['Another line is free: take that, or turn the other duty off in the image.'],
             [m.input.id],
           ),
         );

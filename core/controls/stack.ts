@@ -22,7 +22,7 @@ import {
   sourcesOf,
 } from '../fit';
 import { solid } from '../geometry';
-import { inputPlace } from './places';
+import { inputPlace, outwardAt, type Place } from './places';
 
 /** Travel until it has clicked, mm, and how far off its middle a switch still works: typical. */
 const TACTILE = { travel: 0.25, off: 1.75 };
@@ -331,30 +331,56 @@ export function stackWays(scene: Scene, f: Finding, library: readonly Part[]): W
   return out;
 }
 
-/** The power key, when there is one in a hole of the face: how deep it sits, and whether a fingertip gets to it. */
+/** The power key, where a switch lies behind its hole: how deep it sits, and whether a fingertip gets to it. */
 export function powerKey(
   scene: Scene,
 ): { name: string; ok: boolean; sentence: string } | undefined {
-  const input = scene.project.controls.inputs.find((i) => i.role === 'power');
-  const shell = scene.shell;
-  if (!input || !shell || !('opening' in input.at)) return undefined;
-  const opening = input.at.opening;
-  const hole = shell.openings.face.find((o) => o.id === opening);
-  const at = inputPlace(scene, input);
-  const cap = shell.body.caps?.find((c) => c.opening === opening);
-  if (!hole || !at) return undefined;
-  const sign = shell.sign(hole.piece);
-  const outer = shell.body.pieces.find((q) => q.id === hole.piece)!.depth.mm;
+  const { project, shell } = scene;
+  const input = project.controls.inputs.find((i) => i.role === 'power');
+  const at = input && inputPlace(scene, input);
+  const out = input && outwardAt(scene, input);
+  const wide = input && holeWidth(scene, input);
+  if (!shell || !at || !out || wide === undefined) return undefined;
+  const along = (x: number, y: number, z: number) => x * out[0] + y * out[1] + z * out[2];
+  // The place is on the inside of the face or in the middle of the wall's outline.
+  const face = along(at.x, at.y, at.z) + (Math.abs(out[2]) > 0.5 ? shell.body.wall.mm : 0);
+  const cap =
+    'opening' in input.at
+      ? shell.body.caps?.find((c) => 'opening' in input.at && c.opening === input.at.opening)
+      : undefined;
   const tops = [...scene.items.values()]
     .filter((q) => q.part.family === 'switch')
     .flatMap((q) => q.blocks)
-    .filter(({ solid: s }) => at.x > s.x0 && at.x < s.x1 && at.y > s.y0 && at.y < s.y1)
-    .map(({ solid: s }) => (sign > 0 ? s.z1 : -s.z0));
-  let top: number | undefined;
-  if (cap) top = outer + cap.proud.mm;
-  else if (tops.length) top = Math.max(...tops);
-  else top = undefined;
-  return top === undefined
-    ? undefined
-    : { name: input.name, ...pressable(outer - top, Math.min(hole.w, hole.h)) };
+    .filter(({ solid: s }) => behind(s, at, out))
+    .map(({ solid: s }) =>
+      Math.max(along(s.x0, s.y0, s.z0), along(s.x1, s.y1, s.z1), along(s.x0, s.y1, s.z1)),
+    );
+  let deep: number | undefined;
+  if (cap) deep = -cap.proud.mm;
+  else if (tops.length) deep = face - Math.max(...tops);
+  return deep === undefined ? undefined : { name: input.name, ...pressable(deep, wide) };
+}
+
+/** Whether a solid lies across the line into the shell at a hole. */
+function behind(
+  s: { x0: number; x1: number; y0: number; y1: number; z0: number; z1: number },
+  at: Place,
+  out: readonly [number, number, number],
+): boolean {
+  const across = (lo: number, hi: number, v: number, along: number): boolean =>
+    Math.abs(along) > 0.5 || (v > lo && v < hi);
+  return (
+    across(s.x0, s.x1, at.x, out[0]) &&
+    across(s.y0, s.y1, at.y, out[1]) &&
+    across(s.z0, s.z1, at.z, out[2])
+  );
+}
+
+/** The narrower side of an input's hole, there or planned, mm. */
+function holeWidth(scene: Scene, input: Input): number | undefined {
+  if (!('opening' in input.at)) return input.hole;
+  const { opening } = input.at;
+  const { face = [], wall = [] } = scene.shell?.openings ?? {};
+  const hole = [...face, ...wall].find((o) => o.id === opening);
+  return hole && Math.min(hole.w, hole.h);
 }

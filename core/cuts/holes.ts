@@ -43,6 +43,8 @@ const THERE_U = 0.1;
 const CUT_U = HAND_CUT_MM / Math.sqrt(3);
 /** Skin of the next face that a hole at the end of a wall leaves, mm: typical. */
 const EDGE_MM = 1;
+/** A hole larger than asked by more shows around what sits in it, mm: twice the file's own ± 0.4. */
+const OVER_MM = 0.8;
 /** Holes nearer than this to something are worth a line, mm. */
 const NEAR_MM = 3;
 
@@ -229,7 +231,32 @@ export function holeFindings(scene: Scene, cuts: Pick<Cutting, 'openings'>): Fin
   holes.forEach((a, i) => {
     for (const b of holes.slice(i + 1)) besideEach(scene, judge, a, b);
   });
-  return judge.findings;
+  return [...judge.findings, ...cuts.openings.flatMap((c) => tooLarge(c))];
+}
+
+/** What was filed away does not come back: a hole measured larger than was asked. */
+function tooLarge(c: CutItem): Finding[] {
+  if (!c.measured) return [];
+  const asked = c.asked ?? c;
+  const over = Math.max(c.measured.w - asked.w, c.measured.h - asked.h);
+  if (over <= OVER_MM) return [];
+  const hole = planned(c);
+  return [
+    {
+      id: `hole:over-cut:${c.key}`,
+      station: 'cut',
+      check: 'hole',
+      code: 'over-cut',
+      verdict: 'tight',
+      title: `Cut ${mm1(over)} mm too large`,
+      what: c.name,
+      why: [
+        `Measured ${mm1(c.measured.w)} × ${mm1(c.measured.h)} mm, asked for ${mm1(asked.w)} × ${mm1(asked.h)} mm: a bezel or plate over it, or filler.`,
+      ],
+      about: hole.about,
+      refs: hole.refs,
+    },
+  ];
 }
 
 /** The web between two holes of one surface. */

@@ -43,6 +43,8 @@ export interface CutItem {
   state: Cut['state'] | 'follows from the layout';
   /** Size after measuring what was made. */
   measured?: { w: number; h: number };
+  /** Size it was to have, when that is no longer its size. */
+  asked?: { w: number; h: number };
   why: string[];
 }
 /** A hole to be closed: what the plug or filler must cover. */
@@ -179,6 +181,7 @@ function ports(p: Project, scene: Scene): CutItem[] {
         ],
         state: state(p, key),
         ...asMade(p, key),
+        ...(hole.asked ? { asked: hole.asked } : {}),
         why: hole.why,
       });
     }

@@ -4,7 +4,7 @@
 import { type Finding, mm1, type WayOut } from '../model';
 import type { SceneCheck } from './sceneCheck';
 import { judgedGap } from './contact';
-import { type PlacedItem, placing, type Scene } from './scene';
+import { type PlacedItem, placing, pointOf, type Scene } from './scene';
 
 /** How far a speaker may sit off its grille, as a share of its own width, before much of it plays against the wall. */
 const OFF_GRILLE = 0.15;
@@ -16,6 +16,10 @@ function findings(scene: Scene): Finding[] {
   for (const at of scene.items.values()) {
     if (!at.part.speaker) continue;
     const [x, y, d] = coneOf(at);
+    if (looksIn(scene, at)) {
+      out.push(inward(at, x, y));
+      continue;
+    }
     const holes = scene.shell.openings.face.filter((o) => o.use === 'speaker');
     if (!holes.length) {
       if (scene.project.way !== 'open plate') out.push(shutIn(at, x, y));
@@ -63,6 +67,25 @@ function findings(scene: Scene): Finding[] {
   }
   return out;
 }
+
+/** Whether its cone looks away from the half it is fixed in. */
+function looksIn(scene: Scene, at: PlacedItem): boolean {
+  const along = pointOf(at, [0, 0, 1])[2] - pointOf(at, [0, 0, 0])[2];
+  return along * scene.shell!.sign(at.piece) < -0.5;
+}
+
+const inward = (at: PlacedItem, x: number, y: number): Finding => ({
+  id: `grille:${at.item.id}`,
+  station: 'fit',
+  check: 'grille',
+  code: 'plays-inward',
+  verdict: 'hit',
+  title: 'Plays into the case',
+  what: `${at.item.name} lies with its cone inward.`,
+  why: ['Its cone, the top in the drawing of the part, belongs to the grille: turn it over.'],
+  about: [at.item.id],
+  at: { x, y, z: at.solids[0]!.z1 },
+});
 
 /** A speaker behind a face that nobody opened for it. */
 const shutIn = (at: PlacedItem, x: number, y: number): Finding => ({

@@ -19,6 +19,8 @@ export interface PortOpening extends WallHole {
   /** An existing opening that already serves. */
   existing?: string;
   wide: boolean;
+  /** What the plug asks for, where it was measured as cut. */
+  asked?: { w: number; h: number };
   why: string[];
 }
 
@@ -76,7 +78,13 @@ export function portOpening(scene: Scene, at: PlacedItem, mouth: Mouth): PortOpe
   };
   why.push(`+ 2 × ${PORT_CLEARANCE_MM} mm all round`);
   if (cut?.measured) {
-    return { ...need, w: cut.measured.w.mm, h: cut.measured.h.mm, why: ['as cut and measured'] };
+    return {
+      ...need,
+      asked: { w: need.w, h: need.h },
+      w: cut.measured.w.mm,
+      h: cut.measured.h.mm,
+      why: ['as cut and measured'],
+    };
   }
   if (cut?.notch) {
     const [low, high] = [Math.min(0, need.v - need.h / 2), Math.max(0, need.v + need.h / 2)];

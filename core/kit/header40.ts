@@ -88,6 +88,14 @@ export const RESERVED: Readonly<Record<number, string>> = {
   1: 'read at start-up to identify add-on boards',
 };
 
+/** Lines with a second duty while the system starts: taken for a button only when no other is left. */
+export const SECOND_DUTY: Readonly<Record<number, string>> = {
+  2: 'I2C data, with a fixed pull-up',
+  3: 'I2C clock, with a fixed pull-up',
+  14: 'the serial console sends on it until the image turns that off',
+  15: 'the serial console listens on it until the image turns that off',
+};
+
 export const pinOf = (gpio: number): number => HEADER_40.find((p) => p.gpio === gpio)?.pin ?? 0;
 
 const PITCH_MM = 2.54;

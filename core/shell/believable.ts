@@ -4,7 +4,7 @@
  * is named before anything is cut.
  */
 import { inside, planGap, polygonPrism, type Prism, roundPrism } from '../geometry';
-import { type Body, type Cap, type Finding, formatMm, type Ref } from '../model';
+import { type Body, type Cap, type Finding, formatMm, type Piece, type Ref } from '../model';
 import type { FaceHole, NamedWallHole } from './openings';
 import type { ShellSolids, StandingFeature } from './solids';
 import { outerRing, wallName } from './walls';
@@ -19,6 +19,18 @@ const SAME_MM = 0.5;
 const APART_MM = 3;
 /** A flange holds its cap back by so much on each side, mm: typical. */
 const HOLDS_BACK_MM = 0.2;
+/** The thinnest walls that halves are made with, mm: typical. */
+const LEAST_WALL_MM: Readonly<Record<Piece['material'], number>> = {
+  abs: 0.8,
+  polycarbonate: 0.8,
+  nylon: 1,
+  resin: 1,
+  pla: 1.2,
+  petg: 1.2,
+  wood: 2,
+  aluminium: 0.5,
+  steel: 0.3,
+};
 /** No key stands further out of a face, mm. */
 const PROUD_MM = 15;
 
@@ -50,6 +62,8 @@ export function shellBeliefs(shell: ShellSolids): Finding[] {
     ...facingDoubts(shell),
     ...faceDoubts(shell),
     ...wallDoubts(shell),
+    ...lipDoubts(shell.body),
+    ...thinDoubts(shell.body),
     ...(shell.body.caps ?? []).flatMap((cap) => capDoubts(shell, cap)),
   ].map(finding);
 }
@@ -293,6 +307,54 @@ function wallDoubts(shell: ShellSolids): Doubt[] {
       },
     ];
   });
+}
+
+/** The step where the halves meet is cut out of the wall and stands within the other half. */
+function lipDoubts(body: Body): Doubt[] {
+  const { lip, wall } = body;
+  if (!lip || lip.height.mm <= 0) return [];
+  const base = { id: body.id, about: [body.id], refs: [] };
+  const over = lip.thick.mm - wall.mm;
+  if (over > SLACK_MM) {
+    return [
+      {
+        code: 'lip-thick',
+        title: `${formatMm(over, 1)} mm thicker than the wall`,
+        what: `The lip of ${body.name} is ${formatMm(lip.thick.mm, 1)} mm thick.`,
+        why: `It is a step in a wall of ${formatMm(wall.mm, 1)} mm.`,
+        ...base,
+      },
+    ];
+  }
+  const other = lip.on === 'front' ? 'back' : 'front';
+  const into = Math.max(0, ...body.pieces.filter((q) => q.role === other).map((q) => q.depth.mm));
+  if (into === 0 || lip.height.mm <= into - wall.mm + SLACK_MM) return [];
+  return [
+    {
+      code: 'lip-high',
+      title: `${formatMm(lip.height.mm, 1)} mm high`,
+      what: `The lip of ${body.name} is higher than the half it goes into is deep.`,
+      why: `The ${other} half is ${formatMm(into - wall.mm, 1)} mm deep inside.`,
+      ...base,
+    },
+  ];
+}
+
+/** A wall thinner than any half is made is read wrongly. */
+function thinDoubts(body: Body): Doubt[] {
+  const least = Math.min(...body.pieces.map((q) => LEAST_WALL_MM[q.material]));
+  if (body.wall.mm >= least) return [];
+  return [
+    {
+      code: 'wall-thin',
+      id: body.id,
+      title: `A wall of ${formatMm(body.wall.mm, 1)} mm`,
+      what: `No half is made so thin: the wall of ${body.name}.`,
+      why: `From ${formatMm(least, 1)} mm up is usual for ${[...new Set(body.pieces.map((q) => q.material))].join(' and ')} (typical).`,
+      about: [body.id],
+      refs: [],
+    },
+  ];
 }
 
 /** A cap against its own hole: it goes through, its flange does not, and its neighbours have room. */

@@ -8,6 +8,8 @@ import { BODY } from './datum';
 /** Thread in plastic that holds: twice the screw's thickness. In metal 1.5. */
 const HOLDS_PLASTIC = 2;
 const HOLDS_METAL = 1.5;
+/** Less thread than the screw is thick strips when it is driven home. */
+const BITES = 1;
 
 /** One finding for each post whose screw and bore are both known. */
 export function screwFindings(body: Body): Finding[] {
@@ -21,6 +23,7 @@ export function screwFindings(body: Body): Finding[] {
       const needs = times * f.screw.d.mm;
       const hold = f.screw.into.mm - needs;
       const bottom = room <= hold;
+      const bites = f.screw.into.mm >= BITES * f.screw.d.mm;
       const sigma = bottom
         ? Math.hypot(f.bore.deep.u, f.screw.into.u)
         : Math.hypot(f.screw.into.u, times * f.screw.d.u);
@@ -38,7 +41,7 @@ export function screwFindings(body: Body): Finding[] {
           station: 'shell',
           check: 'screw',
           code: 'screw',
-          verdict: !bottom && verdict === 'hit' ? 'tight' : verdict,
+          verdict: !bottom && verdict === 'hit' && bites ? 'tight' : verdict,
           about: [f.id],
           title,
           what: `Screw in ${f.name}: ${mm1(f.screw.into.mm)} mm goes into a bore ${mm1(f.bore.deep.mm)} mm deep.`,

@@ -11,6 +11,8 @@ import {
   type ButtonMap,
   controlsWays,
   heldFindings,
+  orderFindings,
+  orderWays,
   stackFindings,
   stackWays,
   switchPlaces,
@@ -141,11 +143,15 @@ export const REGISTRY: readonly BuildCheck[] = [
   {
     name: 'buttons',
     makes: ['pins', 'input'],
-    find: ({ map }) => map.findings,
+    find: ({ map, checker, others }) => [
+      ...map.findings,
+      ...[checker, ...others].flatMap((c) => orderFindings(c.scene)),
+    ],
     ways: ({ project, checker }, f, { library }) => ({
       ways: [
         ...controlsWays(project, f, library),
         ...(f.code === 'route' ? switchFor(project, checker, f, library) : []),
+        ...(f.code === 'swapped' ? orderWays(checker.scene, f) : []),
       ],
     }),
   },
@@ -193,7 +199,8 @@ export const REGISTRY: readonly BuildCheck[] = [
   {
     name: 'screws',
     makes: ['screw'],
-    find: ({ project }) => project.shell.bodies.slice(0, 1).flatMap(screwFindings),
+    eachBody: true,
+    find: ({ checker: { scene } }) => (scene.shell ? screwFindings(scene.shell.body) : []),
     ways: shellProposals,
   },
   {

@@ -13,6 +13,8 @@ import { layLead, type LaidLead } from './leads';
 import { overSpine, type OverSpine } from './opened';
 import { type End, endWords, type Net, netsOf, type Pt3, unwired } from './nets';
 import { ribbonFindings } from './ribbon';
+import { lostEnds, shorts } from './shorts';
+import { thinFindings } from './thin';
 
 /** Each wire is anchored within so far of its joint, so that opening the book never bends it there, mm. */
 const ANCHOR_MM = 10;
@@ -53,20 +55,24 @@ export interface Wire {
   to: string;
   closedMm?: number;
   openMm?: number;
-  /** What to cut, strips included, mm. */ cutMm?: number;
+  /** What to cut, strips included, mm. */
+  cutMm?: number;
   slackMm: number;
   working: string[];
 }
 export interface Wiring {
-  /** Leads between sockets inside, and what of leads and ribbons is folded away. */ leads: LaidLead[];
+  /** Leads between sockets inside, and what of leads and ribbons is folded away. */
+  leads: LaidLead[];
   packs: LaidPack[];
-  /** Items whose lead or ribbon has so much left over that it has to be folded. */ toFold: string[];
+  /** Items whose lead or ribbon has so much left over that it has to be folded. */
+  toFold: string[];
   bundles: Bundle[];
   wires: Wire[];
   findings: Finding[];
   totalMm: number;
   loops: { needs: number; has: number; working: string };
-  /** In the order they are undone before the halves part. */ unplug: string[];
+  /** In the order they are undone before the halves part. */
+  unplug: string[];
 }
 
 const far = (a: Pt3, b: Pt3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
@@ -103,7 +109,11 @@ export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
   }
   const field = fieldOf(scene);
   const bundles = bundled(p, nets).sort((x, y) => y.area - x.area || (x.id < y.id ? -1 : 1));
-  const findings: Finding[] = unwired(scene, nets);
+  const findings: Finding[] = [
+    ...unwired(scene, nets),
+    ...shorts(scene, nets),
+    ...lostEnds(p, scene),
+  ];
   const wires: Wire[] = [];
   // A ribbon bends least easily: it is laid before the wires.
   const packs: LaidPack[] = [];
@@ -122,6 +132,7 @@ export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
   const order = new Map(nets.map((n, i) => [n.id, i]));
   wires.sort((x, y) => order.get(x.net.id)! - order.get(y.net.id)!);
   const loops = room(scene, field, bundles, wires, findings);
+  findings.push(...thinFindings(p, wires));
   return {
     leads,
     packs,

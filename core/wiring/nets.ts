@@ -21,7 +21,11 @@ export interface Net {
   b: End;
   what: 'power' | 'ground' | 'signal' | 'sound';
   says: string;
+  /** What a supply wire feeds: one part, or everything that is on. */
+  feeds?: { item: string } | 'everything';
   awg: number;
+  /** The gauge it has when nothing is chosen for it. */
+  usualAwg: number;
   colour: string;
   label: string;
   /** Joined by a plug that is undone before the halves part. */
@@ -113,7 +117,7 @@ const firstPad = (at: PlacedItem, ...names: string[]): End | undefined => {
 const far = (a: Pt3, b: Pt3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 
 /** `rail`: in the gauge of the supply, not of a signal. */
-type Draft = Pick<Net, 'a' | 'b' | 'what' | 'says'> & { rail?: boolean };
+type Draft = Pick<Net, 'a' | 'b' | 'what' | 'says' | 'feeds'> & { rail?: boolean };
 
 /** Every wire of a build, in the order they are soldered: power, boards, buttons, sound, then the builder's own. */
 export function netsOf(p: Project, scene: Scene, map: ButtonMap): Net[] {
@@ -139,7 +143,7 @@ export function netsOf(p: Project, scene: Scene, map: ButtonMap): Net[] {
     if (d.what === 'power') usual = 'red';
     else if (d.what === 'ground') usual = 'black';
     else usual = COLOURS[nth % COLOURS.length]!;
-    const { a, b, what, says, rail } = d;
+    const { a, b, what, says, rail, feeds } = d;
     let usualAwg: number;
     if (what === 'sound') usualAwg = SOUND_AWG;
     else if (rail) usualAwg = p.power.wireAwg;
@@ -151,8 +155,10 @@ export function netsOf(p: Project, scene: Scene, map: ButtonMap): Net[] {
       says,
       id,
       mine,
+      ...(feeds ? { feeds } : {}),
       ...(said ? { said } : {}),
       awg: said?.awg ?? usualAwg,
+      usualAwg,
       colour: said?.colour ?? usual,
       label: said?.label ?? `W${out.length + 1}`,
       plug: said?.plug ?? false,
@@ -209,7 +215,9 @@ function headerPad(sbc: PlacedItem, name: string, near: Pt3): End | undefined {
 
 /** Cell, guard, charger, converter, switch, computer; and what hangs on the 5 V rail, branched where it is made. */
 const power = (p: Project, scene: Scene): Draft[] =>
-  supply(p, scene).map((d) => ({ ...d, rail: d.what !== 'signal' }));
+  supply(p, scene).map((d) =>
+    d.what === 'signal' ? d : { feeds: 'everything', ...d, rail: true },
+  );
 
 function supply(p: Project, scene: Scene): Draft[] {
   const out: Draft[] = [];
@@ -287,8 +295,10 @@ function supply(p: Project, scene: Scene): Draft[] {
     if (at === source || at === charger || at === gate) continue;
     const feed = firstPad(at, '5V', 'VIN', '+');
     if (feed && (at.part.draws?.peak ?? 0) > 0) {
-      join(out, switched, feed, 'power', `5 V to ${at.item.name}`);
-      join(out, ground, firstPad(at, 'GND', '-'), 'ground', `5 V to ${at.item.name}`);
+      const branch: Draft[] = [];
+      join(branch, switched, feed, 'power', `5 V to ${at.item.name}`);
+      join(branch, ground, firstPad(at, 'GND', '-'), 'ground', `5 V to ${at.item.name}`);
+      out.push(...branch.map((d) => ({ ...d, feeds: { item: at.item.id } })));
     }
   }
   return out;
@@ -319,14 +329,11 @@ function boards(p: Project, scene: Scene): Draft[] {
     }
     const feed = padAt(at, '3V3');
     if (feed) {
-      join(out, headerPad(sbc, '3V3', feed.at), feed, 'power', `3.3 V to ${at.item.name}`);
-      join(
-        out,
-        headerPad(sbc, 'GND', feed.at),
-        padAt(at, 'GND'),
-        'ground',
-        `3.3 V to ${at.item.name}`,
-      );
+      const says = `3.3 V to ${at.item.name}`;
+      const branch: Draft[] = [];
+      join(branch, headerPad(sbc, '3V3', feed.at), feed, 'power', says);
+      join(branch, headerPad(sbc, 'GND', feed.at), padAt(at, 'GND'), 'ground', says);
+      out.push(...branch.map((d) => ({ ...d, feeds: { item: at.item.id } })));
     }
   }
   return out;
@@ -479,7 +486,7 @@ function socket(p: Project, scene: Scene): Draft[] {
     join(out, firstPad(gate, 'OUT', 'C'), headerPad(sbc, '5V', near), 'power', '5 V switched');
   } else join(out, rail, headerPad(sbc, '5V', near), 'power', '5 V from the socket');
   join(out, padAt(panel, 'GND'), headerPad(sbc, 'GND', near), 'ground', '5 V from the socket');
-  return out.map((d) => ({ ...d, rail: true }));
+  return out.map((d) => ({ ...d, rail: true, feeds: 'everything' }));
 }
 
 /**

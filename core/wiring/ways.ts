@@ -12,6 +12,7 @@ import {
 } from '../model';
 import { handled, plugBlock, type Scene, stepsAway, trimmed } from '../fit';
 import { BEND_R_MM } from './fold';
+import { SHORTS, shortWays } from './shorts';
 import { boardTurnedOver } from './ribbon';
 import type { Net } from './nets';
 import type { Wiring } from './bundles';
@@ -37,6 +38,18 @@ const THIN_AWG = 32;
 /** What stands within so far of the narrowest place counts as being there, mm. */
 const NEAR_MM = 2;
 
+/** The gauge it would have had. */
+const usualWays = (wiring: Wiring, f: Finding): WayOut[] =>
+  wiring.wires
+    .filter(({ net }) => net.id === refOf(f, 'net')?.id)
+    .map(({ net }) => ({
+      id: `usual-${net.id}`,
+      text: `Take AWG ${net.usualAwg} for it`,
+      cost: 'a thicker wire bends less easily',
+      changes: [{ do: 'net', net: stored(net, { awg: net.usualAwg }) }],
+      effort: 0.6,
+    }));
+
 /** @param library  leads that may be taken instead */
 export function wireWays(
   scene: Scene,
@@ -48,6 +61,8 @@ export function wireWays(
   const way = (id: string, text: string, cost: string, changes: Change[], effort: number) => {
     if (changes.length) out.push({ id, text, cost, changes, effort });
   };
+  if (SHORTS.has(f.code)) return shortWays(f);
+  if (f.code === 'wire-thin') return usualWays(wiring, f);
   const bundle = refOf(f, 'bundle');
   if (f.code === 'wire-none') {
     const b = wiring.bundles.find((x) => x.id === bundle?.id);

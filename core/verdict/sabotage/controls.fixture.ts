@@ -81,6 +81,44 @@ export const CONTROLS_KINDS: readonly Kind[] = [
       })),
   },
   {
+    name: 'two buttons swapped',
+    makes: 'hit',
+    cases: (p) =>
+      (
+        [
+          ['left', 'right'],
+          ['up', 'down'],
+          ['west', 'east'],
+          ['l1', 'r1'],
+        ] as const
+      ).flatMap(([a, b]) => {
+        const [first, second] = [a, b].map((r) => own(p).find((i) => i.role === r));
+        if (!first || !second) return [];
+        const spoilt = withInput(withInput(p, first.id, { role: b }), second.id, { role: a });
+        return [{ where: `${a} and ${b}`, spoilt, ids: [first.id] }];
+      }),
+  },
+  {
+    name: 'a power key 6 mm down a narrow hole',
+    makes: 'hit',
+    cases: (p) =>
+      p.layout.placements
+        .filter((q) => partOfItem(p, q.item).id.startsWith('tactile'))
+        .flatMap((q) => {
+          const key = own(p).find((i) => !('opening' in i.at) && i.at.x === q.x);
+          const down = withPlacement(p, q.item, { lift: q.lift + 5 });
+          return key
+            ? [
+                {
+                  where: key.id,
+                  spoilt: withInput(down, key.id, { role: 'power', hole: 4.2 }),
+                  ids: [key.id],
+                },
+              ]
+            : [];
+        }),
+  },
+  {
     name: 'two inputs with one role',
     makes: 'hit',
     cases: (p) =>

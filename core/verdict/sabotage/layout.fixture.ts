@@ -146,6 +146,18 @@ export const LAYOUT_KINDS: readonly Kind[] = [
     },
   },
   {
+    name: 'a speaker that plays into the case',
+    makes: 'hit',
+    cases: (p) =>
+      laidOut(p)
+        .filter((q) => q.part.speaker)
+        .map((q) => ({
+          where: q.id,
+          spoilt: withPlacement(p, q.id, { up: q.placement.up === 'in' ? 'out' : 'in' }),
+          ids: [q.id],
+        })),
+  },
+  {
     name: 'a screen that looks inward',
     makes: 'hit',
     cases: (p) =>

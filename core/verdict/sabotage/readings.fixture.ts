@@ -1,8 +1,10 @@
 /** Spoilings of what was measured or typed: readings of the shell and figures of parts that cannot be true. */
 import {
   applied,
-  present,
+  type Body,
   type Cap,
+  length,
+  present,
   type Feature,
   type Opening,
   type Part,
@@ -104,6 +106,22 @@ const circle = (f: Feature): number | undefined =>
   f.shape.kind === 'circle' ? f.shape.d.mm : undefined;
 const withMm = <T extends { mm: number }>(length: T, mm: number): T => ({ ...length, mm });
 
+const withFirst = (p: Project, body: Body): Project => ({
+  ...p,
+  shell: { ...p.shell, bodies: [body, ...p.shell.bodies.slice(1)] },
+});
+/** Readings may disagree by so much, mm. */
+const LIP_SLACK_MM = 0.3;
+function withLip(p: Project, lip: { thick: number; height: number }): Case {
+  const [body] = p.shell.bodies as [Body];
+  const { thick, height } = lip;
+  const spoilt = {
+    ...body,
+    lip: { thick: length(thick), height: length(height), on: 'front' as const },
+  };
+  return { where: `lip ${thick} × ${height}`, spoilt: withFirst(p, spoilt), ids: [body.id] };
+}
+
 export const READING_KINDS: readonly Kind[] = [
   {
     name: 'a post read ten times as high',
@@ -168,6 +186,40 @@ export const READING_KINDS: readonly Kind[] = [
     cases: posts((f) =>
       f.bore && f.height.from === 'floor'
         ? { ...f, bore: { ...f.bore, deep: withMm(f.bore.deep, f.height.length.mm + 4) } }
+        : undefined,
+    ),
+  },
+  {
+    name: 'a lip 0.2 mm thicker than a wall bears',
+    makes: 'hit',
+    cases: (p) => [
+      withLip(p, { thick: p.shell.bodies[0]!.wall.mm + LIP_SLACK_MM + 0.2, height: 2 }),
+    ],
+  },
+  {
+    name: 'a lip higher than the half it goes into',
+    makes: 'hit',
+    cases: (p) => {
+      const { wall, pieces } = p.shell.bodies[0]!;
+      const into = pieces.find((q) => q.role === 'back')!.depth.mm - wall.mm;
+      return [withLip(p, { thick: 1, height: into + LIP_SLACK_MM + 0.2 })];
+    },
+  },
+  {
+    name: 'a wall of 0.4 mm',
+    makes: 'hit',
+    cases: (p) => {
+      const [body] = p.shell.bodies as [Body];
+      const spoilt = { ...body, wall: { ...body.wall, mm: 0.4 } };
+      return [{ where: 'wall', spoilt: withFirst(p, spoilt), ids: [body.id] }];
+    },
+  },
+  {
+    name: 'a screw that goes in by less than it is thick',
+    makes: 'hit',
+    cases: posts((f) =>
+      f.screw && f.bore
+        ? { ...f, screw: { ...f.screw, into: withMm(f.screw.into, f.screw.d.mm - 0.2) } }
         : undefined,
     ),
   },

@@ -10,6 +10,7 @@ import { KIT_KINDS } from './kit.fixture';
 import { LAYOUT_KINDS } from './layout.fixture';
 import { READING_KINDS } from './readings.fixture';
 import { SHELL_KINDS } from './shell.fixture';
+import { WIRE_KINDS } from './wires.fixture';
 
 export const KINDS: readonly Kind[] = [
   ...LAYOUT_KINDS,
@@ -17,6 +18,7 @@ export const KINDS: readonly Kind[] = [
   ...SHELL_KINDS,
   ...CONTROLS_KINDS,
   ...READING_KINDS,
+  ...WIRE_KINDS,
 ];
 
 /** Builds that close, to be spoilt one way at a time. */
@@ -29,6 +31,10 @@ export interface Outcome {
   /** Named by the verdict, refused on the way in, not noticed, or noticed without its name. */
   is: 'named' | 'refused' | 'missed' | 'unnamed';
   said: string[];
+  /** Kinds of finding it is noticed by. */
+  by: ReadonlySet<Finding['check']>;
+  spoilt: Project;
+  makes: Kind['makes'];
 }
 
 const words = (f: Finding): string => `${f.title}: ${f.what}`;
@@ -43,10 +49,16 @@ export function* sabotage(
     const before = check(p);
     for (const kind of kinds) {
       for (const c of kind.cases(p)) {
-        const base = { build: p.id, kind: kind.name, where: c.where };
+        const { name, makes } = kind;
+        const base = { build: p.id, kind: name, where: c.where, spoilt: c.spoilt, makes };
         const read = readProject(c.spoilt);
         if (!read.ok) {
-          yield { ...base, is: 'refused', said: read.complaints.map((x) => x.sentence) };
+          yield {
+            ...base,
+            is: 'refused',
+            said: read.complaints.map((x) => x.sentence),
+            by: new Set(),
+          };
           continue;
         }
         const after = check(c.spoilt, before.checker);
@@ -56,7 +68,7 @@ export function* sabotage(
         if (!found.length || closes) is = 'missed';
         else if (found.some((f) => names(f, c))) is = 'named';
         else is = 'unnamed';
-        yield { ...base, is, said: found.map(words) };
+        yield { ...base, is, said: found.map(words), by: new Set(found.map((f) => f.check)) };
       }
     }
   }

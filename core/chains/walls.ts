@@ -1,0 +1,74 @@
+/**
+ * What stays outside the shell must be joined through a socket or by radio: soldered wires and bare
+ * ribbons have no way through a closed wall.
+ */
+import type { Finding, Port, Project } from '../model';
+import { type End, type Fitted, isSoldered, kitOf } from './fitted';
+
+/** What a chain of the build cannot do without. */
+const CHAINED: ReadonlySet<Port['carries']> = new Set<Port['carries']>([
+  'cell',
+  'supply',
+  'rail',
+  'spi',
+  'parallel',
+  'composite',
+  'panel',
+  'i2s',
+  'pwm',
+  'line',
+  'speaker',
+]);
+
+const isOut = ({ of }: End): boolean => of.item.where === 'outside';
+
+/** What this part alone gives or takes for the rest of the build, by wires that end on its pads. */
+function wiredAcross(p: Project, outside: Fitted): { port: Port; to: Fitted } | undefined {
+  const k = kitOf(p);
+  for (const port of outside.ports.filter((q) => isWired(outside, q))) {
+    const mine = k.ends(port.carries, port.role);
+    // One inside does the same: this one is a spare.
+    if (mine.some((e) => !isOut(e))) continue;
+    if (plugsInstead(outside, port)) continue;
+    const other = k
+      .ends(port.carries, port.role === 'gives' ? 'takes' : 'gives')
+      .find((e) => !isOut(e) && e.port.form !== 'air');
+    if (other) return { port, to: other.of };
+  }
+  return undefined;
+}
+
+/** Pads and bare ribbons; and a socket that is let into a wall, whose pads are wired behind it. */
+function isWired({ part }: Fitted, port: Port): boolean {
+  if (!CHAINED.has(port.carries)) return false;
+  const letIn =
+    port.carries === 'supply' && port.role === 'gives' && !part.cell && part.pads.length > 0;
+  return letIn || (port.form !== 'air' && isSoldered(port.form));
+}
+
+/** Whether the same is joined by a plug at another of its ports. */
+const plugsInstead = (of: Fitted, { carries, role }: Port): boolean =>
+  of.ports.some((q) => q.carries === carries && q.role === role && !isWired(of, q));
+
+/** @returns a hit for each part outside the shell whose wires would have to go through its wall */
+export const throughWalls = (p: Project): Finding[] =>
+  kitOf(p).all.flatMap((of): Finding[] => {
+    if (of.item.where !== 'outside' || of.part.lead) return [];
+    const found = wiredAcross(p, of);
+    if (!found) return [];
+    const { port, to } = found;
+    return [
+      {
+        id: `chain:through-${of.item.id}`,
+        station: 'kit',
+        check: 'chain',
+        code: 'through-wall',
+        verdict: 'hit',
+        title: 'Its wires have no way out of the shell',
+        what: `${of.item.name} stays outside, and its ${port.name} is wired to ${to.item.name} inside.`,
+        why: ['Give it a place in the shell, or join it by a socket in a wall and a lead.'],
+        about: [of.item.id, to.item.id],
+        refs: [{ is: 'item', id: of.item.id }],
+      },
+    ];
+  });

@@ -1,0 +1,235 @@
+/** Spoilings of what joins the parts: wires of one's own, thin ones, parts left outside, kept boards, hinges. */
+import { libraryPart, withMeasuredSizes } from '../../catalogue';
+import { sceneOf } from '../../fit';
+import { appliedAll, length, type Part, type Placement, type Project } from '../../model';
+import { check } from '../check';
+import { type Case, type Kind, laidOut } from './kind.fixture';
+
+interface PadOf {
+  item: string;
+  pad: string;
+}
+const padsOf = (p: Project, wanted: (name: string, gpio?: number) => boolean): PadOf[] =>
+  laidOut(p).flatMap(({ id, part }) =>
+    part.pads.filter((d) => wanted(d.name, d.gpio)).map((d) => ({ item: id, pad: d.name })),
+  );
+
+const withNet = (p: Project, ...ends: PadOf[]): Project => ({
+  ...p,
+  wiring: { nets: [...p.wiring.nets, { id: 'spoilt-net', ends }] },
+});
+
+/** The first pad of one kind joined to the first of another. */
+const joined =
+  (a: (name: string, gpio?: number) => boolean, b: typeof a): Kind['cases'] =>
+  (p) => {
+    const [from] = padsOf(p, a);
+    const to = padsOf(p, b).find((q) => q.item !== from?.item || q.pad !== from.pad);
+    if (!from || !to) return [];
+    return [
+      {
+        where: `${from.item} ${from.pad} to ${to.item} ${to.pad}`,
+        spoilt: withNet(p, from, to),
+        ids: [from.item],
+      },
+    ];
+  };
+const named =
+  (...names: string[]) =>
+  (name: string): boolean =>
+    names.includes(name);
+const isLine = (_: string, gpio?: number): boolean => gpio !== undefined;
+
+const outside = (p: Project, id: string): Project =>
+  appliedAll(p, [{ do: 'where', item: id, where: 'outside' }]);
+const leftOutside =
+  (wanted: (q: Part) => boolean): Kind['cases'] =>
+  (p) =>
+    laidOut(p)
+      .filter((q) => wanted(q.part))
+      .map((q): Case => ({ where: q.id, spoilt: outside(p, q.id), ids: [q.id] }));
+
+/** Supply wires that Power counts with, drawn out to a hair. */
+const hair: Kind['cases'] = (p) =>
+  check(p)
+    .wiring.wires.filter(({ net }) => net.feeds === 'everything' && net.what === 'power')
+    .slice(0, 2)
+    .map(({ net }) => ({
+      where: net.id,
+      spoilt: {
+        ...p,
+        wiring: {
+          nets: [
+            {
+              id: net.id,
+              ends: [
+                { item: net.a.item, pad: net.a.pad },
+                { item: net.b.item, pad: net.b.pad },
+              ],
+              awg: 40,
+            },
+          ],
+        },
+      },
+      ids: [net.a.item, net.b.item],
+    }));
+
+const keptBoard = (p: Project, more: object): Case[] =>
+  p.donor
+    ? [
+        {
+          where: 'kept board',
+          spoilt: {
+            ...p,
+            donor: {
+              ...p.donor,
+              kept: [
+                ...p.donor.kept,
+                {
+                  id: 'kept-spoilt',
+                  name: 'Sabotaged board',
+                  kind: 'sound board',
+                  w: length(20),
+                  h: length(20),
+                  d: length(2),
+                  proved: 'before and after',
+                  tests: ['plays both channels'],
+                  senses: [],
+                  ...more,
+                },
+              ],
+            },
+          },
+          ids: ['kept-spoilt'],
+        },
+      ]
+    : [];
+
+/** Two plain blocks, the one of the back half above the one of the front: neither touches, and nothing closes. */
+const hooked: Kind['cases'] = (p) => {
+  const { shell } = sceneOf(p);
+  const [front, back] = ['front', 'back'].map((r) => shell?.body.pieces.find((q) => q.role === r));
+  if (!shell || !front || !back || back.depth.mm < 20) return [];
+  const wall = shell.body.wall.mm;
+  const stand = (item: string, piece: string, lift: number): Placement => ({
+    item,
+    on: { piece },
+    x: HOOK_AT[0],
+    y: HOOK_AT[1],
+    turn: 0,
+    up: 'in',
+    stand: 'flat',
+    lift,
+    held: 'jig',
+  });
+  const block = withMeasuredSizes(libraryPart('magnet-6'));
+  const spoilt = appliedAll(p, [
+    { do: 'add', part: block },
+    { do: 'add', part: block },
+    // The first ends 4 mm over the parting plane, the second hangs 4 mm under it.
+    { do: 'stand', placement: stand('magnet-6', back.id, back.depth.mm - wall + 3) },
+    { do: 'stand', placement: stand('magnet-6-2', front.id, front.depth.mm - wall + 3) },
+  ]);
+  return [{ where: 'two blocks', spoilt, ids: ['magnet-6', 'magnet-6-2'] }];
+};
+/** Free from floor to floor in the builds whose back is deep enough, mm. */
+const HOOK_AT = [60, 10] as const;
+
+export const WIRE_KINDS: readonly Kind[] = [
+  { name: 'the rail joined to ground', makes: 'hit', cases: joined(named('5V'), named('GND')) },
+  {
+    name: 'the cell joined the wrong way round',
+    makes: 'hit',
+    cases: joined(named('BAT+'), named('BAT-', 'GND')),
+  },
+  { name: '5 V on a line of the computer', makes: 'hit', cases: joined(named('5V'), isLine) },
+  {
+    name: '3.3 V joined to 5 V',
+    makes: 'hit',
+    cases: joined(named('3V3'), named('5V')),
+  },
+  { name: 'two lines on one wire', makes: 'hit', cases: joined(isLine, isLine) },
+  {
+    name: 'a bridge output joined to ground',
+    makes: 'hit',
+    cases: joined(named('S-'), named('GND')),
+  },
+  {
+    name: 'a wire to a pad that is not there',
+    makes: 'hit',
+    cases: (p) =>
+      padsOf(p, named('GND'))
+        .slice(0, 1)
+        .map((q) => ({
+          where: q.item,
+          spoilt: withNet(p, q, { item: q.item, pad: 'NONE' }),
+          ids: [q.item],
+        })),
+  },
+  { name: 'a supply wire as thin as a hair', makes: 'tight', cases: hair },
+  {
+    name: 'a computer outside the shell, wired to what is inside',
+    makes: 'hit',
+    cases: leftOutside((q) => q.computer !== undefined),
+  },
+  {
+    name: 'a cell outside the shell, wired to what is inside',
+    makes: 'hit',
+    cases: leftOutside((q) => q.cell !== undefined),
+  },
+  {
+    name: 'a charger outside the shell, wired to what is inside',
+    makes: 'hit',
+    cases: leftOutside((q) => q.charger !== undefined),
+  },
+  {
+    name: 'an amplifier outside the shell, wired to what is inside',
+    makes: 'hit',
+    cases: leftOutside((q) => q.amp !== undefined),
+  },
+  {
+    name: 'a screen outside the shell, on a bare ribbon',
+    makes: 'hit',
+    cases: leftOutside((q) => q.screen !== undefined && q.screen.link === 'spi'),
+  },
+  {
+    name: 'a kept board that misses its fuse',
+    makes: 'hit',
+    cases: (p) => keptBoard(p, { senses: [{ line: 'fuse', answer: 'open' }] }),
+  },
+  {
+    name: 'a kept board nobody saw working',
+    makes: 'hit',
+    cases: (p) => keptBoard(p, { proved: 'no' }),
+  },
+  {
+    name: 'a barrel too thin for the ribbon that rolls in it',
+    makes: 'hit',
+    cases: (p) =>
+      p.shell.bodies.length === 2
+        ? [
+            {
+              where: 'hinge',
+              spoilt: {
+                ...p,
+                shell: {
+                  ...p.shell,
+                  hinge: {
+                    first: 'top',
+                    second: 'bottom',
+                    closedDeg: 0,
+                    openDeg: 150,
+                    out: length(20),
+                    up: length(20),
+                    barrel: length(1.5),
+                    ribbon: { thick: length(0.3), turns: 2, bendTimes: 10 },
+                  },
+                },
+              },
+              says: /ribbon|barrel/i,
+            },
+          ]
+        : [],
+  },
+  { name: 'a part of the back above one of the front', makes: 'hit', cases: hooked },
+];

@@ -1,0 +1,195 @@
+/**
+ * Wires of the builder's own that join what must never be joined: a rail and ground, two rails, a
+ * rail and a line of the computer, a bridge output and ground.
+ */
+import { type Finding, type Project, type WayOut } from '../model';
+import type { PlacedItem, Scene } from '../fit';
+import type { End, Net } from './nets';
+
+/** What a pad stands at, as far as its label on the board tells. */
+const RAILS = ['ground', '3.3 V', '5 V', '12 V', 'cell +', 'middle of the pack'] as const;
+type Stands = (typeof RAILS)[number] | 'line' | 'bridge output';
+
+const LABELS: Readonly<Record<string, Stands>> = {
+  GND: 'ground',
+  'BAT-': 'ground',
+  'B-': 'ground',
+  'P-': 'ground',
+  'OUT-': 'ground',
+  sleeve: 'ground',
+  '3V3': '3.3 V',
+  '5V': '5 V',
+  '12V': '12 V',
+  'BAT+': 'cell +',
+  'B+': 'cell +',
+  'P+': 'cell +',
+  MID: 'middle of the pack',
+  BM: 'middle of the pack',
+  'S+': 'bridge output',
+  'S-': 'bridge output',
+  'L+': 'bridge output',
+  'L-': 'bridge output',
+  'R+': 'bridge output',
+  'R-': 'bridge output',
+};
+
+function standsAt(at: PlacedItem | undefined, { pad }: End): Stands | undefined {
+  const known = at?.part.pads.find((q) => q.name === pad);
+  if (known?.gpio !== undefined) return 'line';
+  const label = LABELS[pad];
+  if (label !== 'bridge output') return label;
+  return at?.part.amp?.bridged ? label : undefined;
+}
+
+/** Everything one net of copper joins, and the wires it is made of. */
+interface Joined {
+  ends: Map<string, End>;
+  nets: Net[];
+}
+
+/** Wires that share a pad are one net. */
+function joinedBy(nets: readonly Net[]): Joined[] {
+  const key = (e: End): string => `${e.item} ${e.pad}`;
+  const groups: Joined[] = [];
+  for (const net of nets) {
+    const touching = groups.filter((g) => [net.a, net.b].some((e) => g.ends.has(key(e))));
+    const merged: Joined = {
+      ends: new Map([
+        ...touching.flatMap((g) => [...g.ends]),
+        [key(net.a), net.a],
+        [key(net.b), net.b],
+      ]),
+      nets: [...touching.flatMap((g) => g.nets), net],
+    };
+    groups.splice(0, groups.length, ...groups.filter((g) => !touching.includes(g)), merged);
+  }
+  return groups;
+}
+
+const isRail = (s: Stands): boolean => (RAILS as readonly string[]).includes(s);
+/** One line may be held at 3.3 V or at ground through nothing else; two at once, or a line on more volts, may not. */
+function clash(all: readonly Stands[]): [Stands, Stands] | undefined {
+  const rails = [...new Set(all.filter(isRail))];
+  if (rails.length > 1) return [rails[0]!, rails[1]!];
+  const lines = all.filter((s) => s === 'line');
+  const [rail] = rails;
+  if (lines.length && rail) return [rail, 'line'];
+  if (lines.length > 1) return ['line', 'line'];
+  if (rail && all.includes('bridge output')) return [rail, 'bridge output'];
+  if (lines.length && all.includes('bridge output')) return ['bridge output', 'line'];
+  return undefined;
+}
+
+const TITLES = (a: Stands, b: Stands): string => {
+  if (a === 'line' && b === 'line') return 'Two lines of the computer on one wire';
+  if (b === 'line') return `A line of the computer on ${a}`;
+  return `${a[0]!.toUpperCase()}${a.slice(1)} joined to ${b}`;
+};
+const WHY = (a: Stands, b: Stands): string => {
+  if (a === 'line') return 'One line tells one thing; two that drive against each other are burnt.';
+  if (b === 'line' && a === 'ground') return PRESSED;
+  if (b === 'line') return 'A line of the header bears 3.3 V, and is burnt when it drives low.';
+  return b === 'bridge output' ? SWINGS : FEEDS;
+};
+const PRESSED = 'It reads as pressed for ever, and is burnt when it drives.';
+const SWINGS =
+  'Both ends of a bridge output swing: joined to anything but its speaker it is a short.';
+const FEEDS = 'It is a short: the cell or the supply feeds it until something burns.';
+
+/**
+ * @param nets  every wire of the build; only those in which one of the builder's own takes part are asked
+ * @returns     a hit for each net that joins what must stay apart
+ */
+export function shorts(scene: Scene, nets: readonly Net[]): Finding[] {
+  return joinedBy(nets).flatMap((group): Finding[] => {
+    const own = group.nets.filter((n) => n.mine);
+    if (!own.length) return [];
+    const ends = [...group.ends.values()];
+    const bypassed = [...scene.items.values()].find(
+      (at) =>
+        at.part.protects && ['B-', 'P-'].every((pad) => group.ends.has(`${at.item.id} ${pad}`)),
+    );
+    if (bypassed) return [bypass(bypassed, own)];
+    const stands = ends.map((e) => standsAt(scene.items.get(e.item), e));
+    const pair = clash(stands.flatMap((s) => s ?? []));
+    if (!pair) return [];
+    const [a, b] = pair;
+    const wire = own[0]!;
+    const name = (e: End): string => `${scene.items.get(e.item)?.item.name ?? e.item} ${e.pad}`;
+    return [
+      {
+        id: `wire:short-${wire.id}`,
+        station: 'fit',
+        check: 'wire',
+        code: 'short',
+        verdict: 'hit',
+        title: TITLES(a, b),
+        what: `Wire ${wire.label}: ${name(wire.a)} to ${name(wire.b)}`,
+        why: [WHY(a, b)],
+        about: [...new Set([wire.a.item, wire.b.item])],
+        refs: own.map((n) => ({ is: 'net' as const, id: n.id })),
+        at: { x: wire.b.at[0], y: wire.b.at[1], z: wire.b.at[2] },
+      },
+    ];
+  });
+}
+
+/** A wire past the guard: the cell is no longer cut off. */
+const bypass = ({ item }: PlacedItem, own: readonly Net[]): Finding => ({
+  id: `wire:bypass-${item.id}`,
+  station: 'fit',
+  check: 'wire',
+  code: 'guard-bypassed',
+  verdict: 'hit',
+  title: 'The guard is bypassed',
+  what: `${item.name}: ${own.map((n) => n.label).join(', ')} joins its B- and P-`,
+  why: ['It cuts the cell off between these two; joined, it can do nothing.'],
+  about: [item.id],
+  refs: own.map((n) => ({ is: 'net' as const, id: n.id })),
+});
+
+/** Wires of the builder's own of which an end is not there any more. */
+export function lostEnds(p: Project, scene: Scene): Finding[] {
+  return p.wiring.nets.flatMap((net): Finding[] => {
+    const gone = net.ends.filter((e) => {
+      const at = scene.items.get(e.item);
+      return at && !at.part.pads.some((q) => q.name === e.pad);
+    });
+    if (!gone.length) return [];
+    const [end] = gone as [(typeof gone)[0]];
+    const name = scene.items.get(end.item)!.item.name;
+    return [
+      {
+        id: `wire:lost-${net.id}`,
+        station: 'fit',
+        check: 'wire',
+        code: 'lost-end',
+        verdict: 'hit',
+        title: 'A wire to a pad that is not there',
+        what: `${name} has no pad "${end.pad}".`,
+        why: ['Its part was changed, or the pad is called otherwise: join it anew in Fit, Wires.'],
+        about: [end.item],
+        refs: [{ is: 'net', id: net.id }],
+      },
+    ];
+  });
+}
+
+/** Findings that end when a wire of the builder's own is taken out. */
+export const SHORTS: ReadonlySet<string> = new Set(['short', 'guard-bypassed', 'lost-end']);
+
+/** The wire that does it taken out again. */
+export const shortWays = (f: Finding): WayOut[] =>
+  (f.refs ?? []).flatMap((r): WayOut[] =>
+    r.is === 'net'
+      ? [
+          {
+            id: `drop-${r.id}`,
+            text: 'Take this wire out again',
+            cost: 'what it was for is joined another way',
+            changes: [{ do: 'drop-net', id: r.id }],
+            effort: 1,
+          },
+        ]
+      : [],
+  );

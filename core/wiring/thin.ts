@@ -1,0 +1,51 @@
+/**
+ * Supply wires that the builder chose thinner than usual: what they lose at the peak is in no other
+ * figure.
+ */
+import type { Finding, Project } from '../model';
+import { wireOhm } from '../power';
+import { kitOf } from '../chains';
+import type { Net } from './nets';
+
+/** A single wire that loses so much more than was counted starves what it feeds, V: typical. */
+const STARVES_V = 0.1;
+/** Less is not seen by anything it feeds, V: typical. */
+const UNSEEN_V = 0.02;
+/** The lowest voltage a wire of the supply may be at when its load peaks: a cell almost empty, V. */
+const LOWEST_V = 3.3;
+
+/** What runs through a supply wire at the peak, W. */
+function watts(p: Project, feeds: NonNullable<Net['feeds']>): number {
+  return kitOf(p)
+    .all.filter((x) => feeds === 'everything' || x.item.id === feeds.item)
+    .reduce((sum, x) => sum + (x.part.draws?.peak ?? 0), 0);
+}
+
+/** @returns a finding for each supply wire that loses more than its usual gauge would */
+export function thinFindings(p: Project, wires: ReadonlyArray<{ net: Net; cutMm?: number }>): Finding[] {
+  return wires.flatMap(({ net, cutMm }): Finding[] => {
+    const usual = net.usualAwg;
+    if (!net.feeds || cutMm === undefined || net.awg <= usual) return [];
+    const amps = watts(p, net.feeds) / LOWEST_V;
+    // One conductor: wireOhm counts both.
+    const more = (wireOhm(net.awg, cutMm).value - wireOhm(usual, cutMm).value) / 2;
+    const volts = amps * more;
+    if (volts <= UNSEEN_V) return [];
+    return [
+      {
+        id: `wire:thin-${net.id}`,
+        station: 'fit',
+        check: 'wire',
+        code: 'wire-thin',
+        verdict: volts > STARVES_V ? 'hit' : 'tight',
+        title: `${volts.toFixed(2)} V lost in a thin wire`,
+        what: `Wire ${net.label}, AWG ${net.awg}: ${net.says}`,
+        why: [
+          `up to ${amps.toFixed(1)} A × ${(more * 1000).toFixed(0)} mΩ more than AWG ${usual} over ${cutMm.toFixed(0)} mm; over ${STARVES_V} V starves what it feeds (typical)`,
+        ],
+        about: [...new Set([net.a.item, net.b.item])],
+        refs: [{ is: 'net', id: net.id }],
+      },
+    ];
+  });
+}
