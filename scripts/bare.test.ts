@@ -97,7 +97,7 @@ function run(dir: string, umask: string, user: number): Promise<string> {
       expect(said).toContain(
         user === 0 ? 'test cluster in /var/lib/deft-shell/' : 'clone/.deft/test-bare',
       );
-      expect(said).toContain('health {"ok":true}');
+      expect(said).toContain('health {"ok":true,"run":"');
       expect(said).toContain('stopped in order');
     }
   },

@@ -23,10 +23,8 @@ export async function onSite(name) {
   await ensurePrograms(['postgresql', 'chromium']);
   await ensurePackages();
   const { openCluster } = await import('./cluster.mjs');
-  const { builtSite } = await import('./site.mjs');
-  const { register } = await import('tsx/esm/api');
-  register();
-  const { serve } = await import('../server/main.ts');
+  const { builtServer, builtSite } = await import('./site.mjs');
+  const { serve } = await import(await builtServer());
   const { chromium } = await import('@playwright/test');
   const cluster = await openCluster(`${name}-${process.pid}`, { safe: false, log: () => {} });
   const site = await serve({

@@ -11,6 +11,7 @@ const PROOFS = {
   sabotage: ['--import', 'tsx', 'scripts/sabotage.ts'],
   steps: ['--import', 'tsx', 'scripts/steps.ts'],
   fuzz: ['scripts/fuzz.mjs'],
+  intake: ['scripts/intake.mjs'],
 };
 
 const name = process.argv[2];

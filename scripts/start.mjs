@@ -1,63 +1,102 @@
 /**
- * `npm start`: installs what is missing, opens the private database, builds the interface when it
- * changed, serves everything on one loopback port, and stops in order.
+ * `npm start`: installs what is missing, opens the private database, builds what changed, serves
+ * everything on one loopback port, and stops in order, also when it is stopped while it starts.
  */
+import { randomUUID } from 'node:crypto';
 import { join } from 'node:path';
 import { OWN, alive, remember, remembered, say } from './folders.mjs';
 import { ensurePackages, ensurePrograms } from './install.mjs';
+import { locked } from './lock.mjs';
 
 const own = process.env.DEFT_HOME ?? OWN;
 const RUN = join(own, 'run.json');
 
-try {
+/** The database, while it is opened and once it is open. */
+let opening;
+let site;
+let stopping = false;
+
+async function stop(signal) {
+  if (stopping) return;
+  stopping = true;
+  say(`\nStopping (${signal}) ...`);
+  await site?.close();
+  await closeCluster();
+  if (site) remember(RUN, {});
+  process.exit(0);
+}
+/** What is still being opened is waited for: nothing of it may be left running. */
+async function closeCluster() {
+  const cluster = await opening?.catch(() => undefined);
+  await cluster?.stop();
+}
+
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(signal));
+
+/** What is asked of a start by its surroundings. */
+function port() {
+  const { PORT } = process.env;
+  if (!PORT) return undefined;
+  const n = Number(PORT);
+  if (!Number.isInteger(n) || n < 1 || n > 65_535) {
+    throw new Error(`PORT is "${PORT}"; a port is a whole number from 1 to 65535.`);
+  }
+  return n;
+}
+
+/** Whether the server that was remembered is ours and still answers. */
+async function answering() {
   const run = remembered(RUN);
-  if (run && alive(run.pid) && run.pid !== process.pid && (await healthy(run.url))) {
-    say(`Deft Shell already runs at ${run.url}`);
+  if (!run?.url || !alive(run.pid) || run.pid === process.pid) return undefined;
+  try {
+    const health = await fetch(`${run.url}/api/health`, { signal: AbortSignal.timeout(1500) });
+    return (await health.json()).run === run.id ? run.url : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+async function start() {
+  const fixed = port();
+  const there = await answering();
+  if (there) {
+    say(`Deft Shell already runs at ${there}`);
     process.exit(0);
   }
   if (!process.env.DATABASE_URL) await ensurePrograms(['postgresql']);
   await ensurePackages();
   const { openCluster } = await import('./cluster.mjs');
-  const { builtSite } = await import('./site.mjs');
-  const { register } = await import('tsx/esm/api');
-  register();
-  const cluster = process.env.DATABASE_URL
-    ? undefined
-    : await openCluster('pg', process.env.DEFT_HOME ? { folder: join(own, 'pg') } : {});
+  const { builtServer, builtSite } = await import('./site.mjs');
+  if (!process.env.DATABASE_URL) {
+    opening = openCluster('pg', process.env.DEFT_HOME ? { folder: join(own, 'pg') } : {});
+  }
+  const cluster = await opening;
   const webDir = process.env.DEFT_WEB_DIR ?? (await builtSite());
-  const { serve } = await import('../server/main.ts');
-  const site = await serve({
+  const { serve } = await import(await builtServer());
+  if (stopping) return;
+  const id = randomUUID();
+  site = await serve({
     databaseUrl: process.env.DATABASE_URL || cluster.url,
     webDir,
     host: process.env.HOST ?? '127.0.0.1',
     password: process.env.DEFT_PASSWORD,
-    port: process.env.PORT ? Number(process.env.PORT) : remembered(join(own, 'port.json'))?.port,
-    fixedPort: Boolean(process.env.PORT),
+    port: fixed ?? remembered(join(own, 'port.json'))?.port,
+    fixedPort: fixed !== undefined,
+    run: id,
   });
-  if (!process.env.PORT) remember(join(own, 'port.json'), { port: site.port });
-  remember(RUN, { pid: process.pid, url: site.url });
+  if (fixed === undefined) remember(join(own, 'port.json'), { port: site.port });
+  remember(RUN, { pid: process.pid, url: site.url, id });
   say(`Deft Shell is at ${site.url}\nStop it with Ctrl-C.`);
-  let stopping = false;
-  const stop = async (signal) => {
-    if (stopping) return;
-    stopping = true;
-    say(`\nStopping (${signal}) ...`);
-    await site.close();
-    await cluster?.stop();
-    remember(RUN, {});
-    process.exit(0);
-  };
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(signal));
-} catch (e) {
-  process.stderr.write(`${e.message}\n`);
-  if (process.env.DEFT_DEBUG) process.stderr.write(`${e.stack}\n`);
-  process.exit(1);
 }
 
-async function healthy(url) {
-  try {
-    return (await fetch(`${url}/api/health`, { signal: AbortSignal.timeout(1500) })).ok;
-  } catch {
-    return false;
+try {
+  // Two starts at once: the second waits, and finds the first one running.
+  await locked(join(own, 'start.lock'), 'starting', start);
+} catch (e) {
+  if (!stopping) {
+    process.stderr.write(`${e.message}\n`);
+    if (process.env.DEFT_DEBUG) process.stderr.write(`${e.stack}\n`);
+    await closeCluster();
+    process.exit(1);
   }
 }

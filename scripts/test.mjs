@@ -39,12 +39,13 @@ const json = (file) => {
 };
 
 let cluster;
+let server;
 try {
   await ensurePrograms(['postgresql', 'chromium', 'poppler-utils', 'device-tree-compiler']);
   await ensurePackages();
   mkdirSync(own, { recursive: true });
   const { openCluster } = await import('./cluster.mjs');
-  const { builtSite } = await import('./site.mjs');
+  const { builtServer, builtSite } = await import('./site.mjs');
   if (wants('types')) await gate('Types', bin('tsc'), ['--noEmit', '-p', 'tsconfig.json']);
   if (wants('lint')) {
     await gate('Layout', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
@@ -73,6 +74,7 @@ try {
   if (wants('unit') || wants('e2e')) {
     say('\n== A throw-away database');
     cluster = await openCluster(`test-${process.pid}`, { safe: false, log: () => {} });
+    server = await builtServer('dist-test');
   }
   if (wants('unit')) {
     const out = join(own, 'jest.json');
@@ -87,7 +89,7 @@ try {
         `--outputFile=${out}`,
         '--silent',
       ],
-      { DEFT_TEST_DATABASE_URL: cluster.url },
+      { DEFT_TEST_DATABASE_URL: cluster.url, DEFT_TEST_SERVER: server },
     );
     const r = json(out);
     counts.passed += r?.numPassedTests ?? 0;
@@ -101,6 +103,7 @@ try {
     const code = await step('Playwright', bin('playwright'), ['test'], {
       DEFT_TEST_DATABASE_URL: cluster.url,
       DEFT_TEST_WEB: webDir,
+      DEFT_TEST_SERVER: server,
       DEFT_TEST_OUT: out,
     });
     const r = json(out);

@@ -23,6 +23,10 @@ export interface ServeOptions {
   port?: number | undefined;
   fixedPort?: boolean;
   log?: (line: string) => void;
+  /** Program of the import's thread, when it does not lie beside this one. */
+  intake?: URL | undefined;
+  /** Told by the health of this server, so that a start knows its own again. */
+  run?: string;
 }
 export interface Site {
   url: string;
@@ -76,16 +80,21 @@ function app(db: Db, builds: Builds, o: ServeOptions): Express {
     }),
   );
   a.use(sameSite(o.host));
-  if (o.password && !isLoopback(o.host)) a.use(passwordGate(o.password));
+  // Asked by a second start, which has no password: it says nothing of the builds.
   a.get('/api/health', (_req, res) => {
-    res.json({ ok: true });
+    res.json({ ok: true, ...(o.run ? { run: o.run } : {}) });
   });
+  if (o.password) a.use(passwordGate(o.password));
   a.use('/api', (_req, res, next) => {
     res.setHeader('cache-control', 'no-store');
     next();
   });
   const parts = new Parts(db);
-  a.use('/api', buildRoutes(builds, parts), partRoutes(parts));
+  a.use(
+    '/api',
+    buildRoutes(builds, parts, { databaseUrl: o.databaseUrl, program: o.intake }),
+    partRoutes(parts),
+  );
   a.use('/api', () => {
     throw notFound('address');
   });

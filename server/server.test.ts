@@ -11,6 +11,9 @@ import { pictureSamples, SECRET } from '../core/formats/picture/samples.fixture'
 import { serve, type Site } from './main';
 
 const databaseUrl = process.env['DEFT_TEST_DATABASE_URL'];
+const built = process.env['DEFT_TEST_SERVER'];
+/** The import's own thread runs what was built. */
+const intake = built ? new URL('intake.worker.mjs', built) : undefined;
 const withDatabase = databaseUrl ? describe : describe.skip;
 const wisp = JSON.parse(JSON.stringify(demos()[3])) as Record<string, unknown>;
 
@@ -18,7 +21,12 @@ withDatabase('the server', () => {
   let site: Site;
   const log: string[] = [];
   beforeAll(async () => {
-    site = await serve({ databaseUrl: databaseUrl!, host: '127.0.0.1', log: (l) => log.push(l) });
+    site = await serve({
+      databaseUrl: databaseUrl!,
+      host: '127.0.0.1',
+      log: (l) => log.push(l),
+      intake,
+    });
   });
   afterAll(async () => {
     await site.close();
@@ -290,7 +298,7 @@ withDatabase('the server', () => {
     const picture = readPicture(pictureSamples().png).bytes;
     const envelope = {
       ...wrap(wisp as never),
-      revisions: [{ at: '2026-01-02T03:04:05.000Z', note: 'test fit 1', body: { a: 1 } }],
+      revisions: [{ at: '2026-01-02T03:04:05.000Z', note: 'test fit 1', body: { document: wisp } }],
       parts: [demos()[3]!.kit.parts[0]!],
       assets: [
         {
@@ -310,6 +318,77 @@ withDatabase('the server', () => {
     });
     expect(bad.status).toBe(400);
     expect((await api('GET', '/builds')).body.builds.length).toBe(before);
+  });
+  test('a build whose pictures or test fits did not come along is refused at the field', async () => {
+    const sha = 'a'.repeat(64);
+    const fit = (body: unknown) => ({
+      ...wrap(wisp as never),
+      revisions: [{ at: '2026-01-02T03:04:05.000Z', note: 'fit', body }],
+    });
+    const field = async (envelope: unknown) =>
+      (await api('POST', '/import', envelope)).body.error?.field;
+    expect(await field(fit({ a: 1 }))).toBe('revisions.0.body');
+    expect(await field(fit({ document: { ...wisp, name: 7 } }))).toBe(
+      'revisions.0.body.document.name',
+    );
+    expect(await field(fit({ document: wisp, photo: sha }))).toBe('revisions.0.body.photo');
+    expect(await field(fit({ document: wisp }))).toBeUndefined();
+    const underlay = {
+      id: 'u',
+      piece: 'front',
+      asset: sha,
+      w: 10,
+      h: 10,
+      how: { kind: 'scan', marks: [{ x0: 0, y0: 0, x1: 9, y1: 0, mm: 10 }] },
+      lies: [
+        [0, 0],
+        [9, 0],
+        [0, 9],
+      ],
+      fade: 0.5,
+    };
+    const drawn = (piece: string) => {
+      const p = JSON.parse(JSON.stringify(wisp));
+      p.shell.bodies[0].underlays = [{ ...underlay, piece }];
+      return wrap(p);
+    };
+    expect(await field(drawn('front'))).toBe('document.shell.bodies.0.underlays.0.asset');
+    expect(await field(drawn('nowhere'))).toBe('document.shell.bodies.0.underlays.0.piece');
+  });
+  test('14,000 log entries and 300 parts come in, in order', async () => {
+    const at = '2026-01-02T03:04:05.000Z';
+    const log = Array.from({ length: 14_000 }, (_, i) => ({ at, note: `entry ${i}`, body: i }));
+    const part = demos()[3]!.kit.parts[0]!;
+    const parts = Array.from({ length: 300 }, (_, i) => ({ ...part, id: `many-${i}` }));
+    const made = await api('POST', '/import', { ...wrap(wisp as never), log, parts });
+    expect(made.status).toBe(201);
+    const out = (await api('GET', `/builds/${made.body.key}/export`)).body;
+    expect(out.log).toEqual(log);
+    const all = [...parts, { ...part, id: 'many-0', name: 'the later one' }];
+    expect((await api('PUT', '/parts/all', { parts: all })).status).toBe(204);
+    const kept = (await api('GET', '/parts')).body.parts as Array<{ id: string; name: string }>;
+    expect(kept.filter((p) => p.id === 'many-0').map((p) => p.name)).toEqual(['the later one']);
+  });
+  test('a save whose answer was lost is answered as it was; another page’s is not', async () => {
+    const { key } = (await api('POST', '/builds', { document: wisp })).body;
+    const save = '6b6d0c2e-6a1e-4a52-9d0a-0e5a1f1c2b3d';
+    const other = '0f6d0c2e-6a1e-4a52-9d0a-0e5a1f1c2b3e';
+    const put = (more: object) =>
+      api('PUT', `/builds/${key}`, { basedOn: 1, document: wisp, ...more });
+    const first = await put({ save });
+    expect([first.status, first.body.version]).toEqual([200, 2]);
+    expect((await put({ save })).body).toEqual(first.body);
+    expect((await put({ save: other })).status).toBe(409);
+    expect((await put({})).status).toBe(409);
+    expect((await api('GET', `/builds/${key}`)).body.version).toBe(2);
+  });
+  test('faults of the sender are named as such, never as the database’s', async () => {
+    const { key } = (await api('POST', '/builds', { document: wisp })).body;
+    const far = { basedOn: 2 ** 31, document: wisp };
+    expect((await api('PUT', `/builds/${key}`, far)).status).toBe(400);
+    for (const id of ['a%00b', 'A B', '%F0%9F%98%80']) {
+      expect([id, (await api('DELETE', `/parts/${id}`)).status]).toEqual([id, 404]);
+    }
   });
   test('another host name and another site are turned away', async () => {
     const host = `127.0.0.1:${site.port}`;

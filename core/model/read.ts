@@ -28,32 +28,47 @@ const refuse = (path: string, sentence: string): { ok: false; complaints: Compla
 
 /** Walk parsed JSON without recursion on the stack; names what no document may hold. */
 export function guardJson(value: unknown): Complaint | undefined {
-  const todo: Array<{ at: unknown; path: string; depth: number }> = [
-    { at: value, path: '', depth: 0 },
-  ];
-  while (todo.length) {
-    const { at, path, depth } = todo.pop()!;
-    if (typeof at === 'string' && /\u0000|\p{Surrogate}/u.test(at)) {
-      return { path, sentence: 'This text holds a character that cannot be stored.' };
+  const todo: Level[] = [];
+  let found = open(value, todo);
+  while (!found && todo.length) {
+    const level = todo[todo.length - 1]!;
+    if (level.next === level.keys.length) {
+      todo.pop();
+      continue;
     }
-    if (typeof at !== 'object' || at === null) continue;
-    if (depth > DEEPEST) {
-      return { path, sentence: `The file is nested more than ${DEEPEST} levels deep.` };
-    }
-    for (const key of Object.keys(at)) {
-      if (/\u0000|\p{Surrogate}/u.test(key)) {
-        return { path, sentence: 'A field name holds a character that cannot be stored.' };
-      }
-      if (key === '__proto__') {
-        return { path, sentence: 'The file holds a key "__proto__", which no document has.' };
-      }
-      todo.push({
-        at: (at as Record<string, unknown>)[key],
-        path: path ? `${path}.${key}` : key,
-        depth: depth + 1,
-      });
-    }
+    const key = level.keys[level.next++]!;
+    found = badKey(key) ?? open(level.at[key], todo);
   }
+  if (!found) return undefined;
+  return { path: todo.map((l) => l.keys[l.next - 1]).join('.'), sentence: found };
+}
+
+/** An object or list that is being walked: which of its keys comes next. */
+interface Level {
+  at: Readonly<Record<string, unknown>>;
+  keys: readonly string[];
+  next: number;
+}
+
+const UNSTORABLE = /\u0000|\p{Surrogate}/u;
+
+function badKey(key: string): string | undefined {
+  if (UNSTORABLE.test(key)) return 'A field name holds a character that cannot be stored.';
+  if (key === '__proto__') return 'The file holds a key "__proto__", which no document has.';
+  return undefined;
+}
+
+/** A value looked at; what holds others is walked next. A path is made only for what is wrong. */
+function open(value: unknown, todo: Level[]): string | undefined {
+  if (typeof value === 'string') {
+    return UNSTORABLE.test(value)
+      ? 'This text holds a character that cannot be stored.'
+      : undefined;
+  }
+  if (typeof value !== 'object' || value === null) return undefined;
+  if (todo.length > DEEPEST) return `The file is nested more than ${DEEPEST} levels deep.`;
+  const at = value as Readonly<Record<string, unknown>>;
+  todo.push({ at, keys: Object.keys(at), next: 0 });
   return undefined;
 }
 
@@ -154,6 +169,11 @@ function meaning(p: Project): Complaint[] {
       pieces.add(id);
     }
     bodyMeaning(body, at, say);
+    (body.underlays ?? []).forEach((u, i) => {
+      if (!body.pieces.some((q) => q.id === u.piece)) {
+        say(`${at}.underlays.${i}.piece`, `There is no piece "${u.piece}" in ${body.name}.`);
+      }
+    });
     readingComplaints(body, at, say);
     const ids: Array<{ id: string }> = [];
     body.pieces.forEach((piece) => ids.push(...piece.features, ...piece.zones, ...piece.openings));

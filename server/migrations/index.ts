@@ -59,20 +59,33 @@ const MIGRATIONS: Record<string, { up: (db: AnyDb) => Promise<void> }> = {
         .execute();
     },
   },
+  '002-named-saves': {
+    async up(db) {
+      await db.schema.alterTable('build').addColumn('last_save', 'uuid').execute();
+    },
+  },
 };
+
+/** What was done to this database is listed in it: a change unknown here came with a newer program. */
+async function refuseNewer(db: Db): Promise<void> {
+  const table = await sql<{ there: string | null }>`
+    select to_regclass('kysely_migration')::text as there`.execute(db);
+  if (!table.rows[0]?.there) return;
+  const done = await sql<{ name: string }>`select name from kysely_migration`.execute(db);
+  if (done.rows.every(({ name }) => name in MIGRATIONS)) return;
+  throw new Error(
+    'This database was written by a newer Deft Shell. Update the program; nothing was changed.',
+  );
+}
 
 export async function migrate(db: Db): Promise<void> {
   const migrator = new Migrator({
     db: db as never,
     provider: { getMigrations: () => Promise.resolve(MIGRATIONS as never) },
   });
+  await refuseNewer(db);
   const { error, results } = await migrator.migrateToLatest();
   if (!error) return;
-  if (/corrupted migrations|missing/i.test(String((error as Error).message))) {
-    throw new Error(
-      'This database was written by a newer Deft Shell. Update the program; nothing was changed.',
-    );
-  }
   throw new Error(
     `The database could not be brought up to date (${results?.find((r) => r.status === 'Error')?.migrationName ?? 'at the start'}): ${(error as Error).message}`,
   );

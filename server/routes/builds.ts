@@ -1,14 +1,25 @@
-import { createHash } from 'node:crypto';
 import { Router } from 'express';
 import { z } from 'zod';
 import { type Picture, readPicture } from '@deft/core/formats/picture';
-import { BadInput, type Envelope, ENVELOPE_LIMIT, readEnvelope } from '@deft/core/model';
+import { BadInput } from '@deft/core/model';
 import { badInput, notFound, Refusal } from '../errors';
 import type { Builds } from '../store/builds';
 import type { Parts } from '../store/parts';
-import { bodyAs, jsonOf, keyOf, largeBody, pictureBody, projectFrom, smallBody } from './body';
+import { type Intake, takeIn } from '../intake/intake';
+import { bodyAs, keyOf, pictureBody, plainJson, projectFrom, smallBody } from './body';
 
-const Save = z.strictObject({ basedOn: z.number().int().min(1), document: z.unknown() });
+/** Versions are counted in 31 bits; nobody saves one build so often. */
+const MOST_VERSIONS = 2 ** 31 - 2;
+const Save = z.strictObject({
+  basedOn: z
+    .number()
+    .int()
+    .min(1)
+    .max(MOST_VERSIONS, { error: 'There is no such version of a build.' }),
+  /** Made by the page for this very edit: a save whose answer was lost is known again. */
+  save: z.uuid().optional(),
+  document: z.unknown(),
+});
 const New = z.strictObject({ document: z.unknown() });
 const NewFit = z.strictObject({
   note: z
@@ -36,30 +47,8 @@ function picture(bytes: Uint8Array): Picture {
   }
 }
 
-/** An imported picture is what its name says, and carries nothing beside the picture. */
-function checkAsset(a: Envelope['assets'][number], i: number): void {
-  const bytes = Buffer.from(a.base64, 'base64');
-  const at = `assets.${i}`;
-  if (createHash('sha256').update(bytes).digest('hex') !== a.sha256) {
-    throw badInput({
-      path: `${at}.sha256`,
-      sentence: 'This picture is not the one its name says: the file was damaged or changed.',
-    });
-  }
-  const p = picture(new Uint8Array(bytes));
-  if (p.mime !== a.mime) {
-    throw badInput({ path: `${at}.mime`, sentence: `This picture is ${p.mime}, not ${a.mime}.` });
-  }
-  if (p.stripped) {
-    throw badInput({
-      path: at,
-      sentence:
-        'This picture carries other matter beside the picture (place, camera or remarks). Add it again through the shell station.',
-    });
-  }
-}
-
-export function buildRoutes(builds: Builds, parts: Parts): Router {
+/** @param intake  where an import's own thread stores what it reads */
+export function buildRoutes(builds: Builds, parts: Parts, intake: Intake): Router {
   const r = Router();
   const key = (req: Parameters<typeof keyOf>[0]): string => {
     const found = keyOf(req);
@@ -78,8 +67,8 @@ export function buildRoutes(builds: Builds, parts: Parts): Router {
     res.json(found);
   });
   r.put('/builds/:key', smallBody, async (req, res) => {
-    const { basedOn, document } = bodyAs(Save, req);
-    const saved = await builds.save(key(req), basedOn, projectFrom(document));
+    const { basedOn, save, document } = bodyAs(Save, req);
+    const saved = await builds.save(key(req), basedOn, projectFrom(document), save);
     if (!saved.ok) {
       if (!saved.current) throw notFound('build');
       throw new Refusal(
@@ -145,11 +134,10 @@ export function buildRoutes(builds: Builds, parts: Parts): Router {
     res.setHeader('content-disposition', `attachment; filename="${envelope.document.id}.json"`);
     res.json(envelope);
   });
-  r.post('/import', largeBody, async (req, res) => {
-    const read = readEnvelope(jsonOf(req, ENVELOPE_LIMIT));
-    if (!read.ok) throw badInput(read.complaints[0]!);
-    read.value.assets.forEach(checkAsset);
-    res.status(201).json(await builds.import(read.value));
+  r.post('/import', async (req, res) => {
+    const found = await builds.get(await takeIn(plainJson(req), intake));
+    if (!found) throw notFound('build');
+    res.status(201).json(found);
   });
   return r;
 }

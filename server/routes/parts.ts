@@ -1,5 +1,6 @@
 import { Router } from 'express';
-import { Part } from '@deft/core/model';
+import { Id, Part } from '@deft/core/model';
+import { notFound } from '../errors';
 import type { Parts } from '../store/parts';
 import { z } from 'zod';
 import { bodyAs, PARTS_LIMIT, partsBody, smallBody } from './body';
@@ -20,7 +21,9 @@ export function partRoutes(parts: Parts): Router {
     res.status(204).end();
   });
   r.delete('/parts/:id', async (req, res) => {
-    await parts.remove(String(req.params['id']));
+    const id = Id.safeParse(req.params['id']);
+    if (!id.success) throw notFound('part');
+    await parts.remove(id.data);
     res.status(204).end();
   });
   return r;

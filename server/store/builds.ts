@@ -2,6 +2,8 @@
 import { createHash } from 'node:crypto';
 import { sql } from 'kysely';
 import { type Envelope, migrated, type Part, type Project } from '@deft/core/model';
+import type { CheckedPicture } from '../intake/pictures';
+import { Parts } from './parts';
 import type { Db } from './schema';
 
 export interface StoredBuild {
@@ -25,6 +27,17 @@ const json = (value: unknown) => sql<string>`${JSON.stringify(value)}::jsonb`;
 function asProject(document: unknown): Project {
   const stored = document as Project;
   return (migrated(stored, stored.format) ?? stored) as Project;
+}
+
+/** However many there are, one statement and one parameter. */
+async function addEntries(db: Db, build: string, e: Envelope): Promise<void> {
+  const of = { revision: e.revisions, reading: e.readings, log: e.log } as const;
+  const rows = (['revision', 'reading', 'log'] as const).flatMap((kind) =>
+    of[kind].map((x) => ({ kind, ...x })),
+  );
+  await sql`insert into entry (build, kind, at, note, body)
+    select ${build}::uuid, x->>'kind', (x->>'at')::timestamptz, x->>'note', x->'body'
+    from jsonb_array_elements(${json(rows)}) with ordinality as t (x, n) order by n`.execute(db);
 }
 
 export class Builds {
@@ -73,8 +86,13 @@ export class Builds {
     return { key: r.key, version: r.version, savedAt: r.saved_at.toISOString(), document };
   }
 
-  /** Save over exactly the version it was based on, in one statement. */
-  async save(key: string, basedOn: number, document: Project): Promise<Saved> {
+  /**
+   * Save over exactly the version it was based on, in one statement.
+   *
+   * @param name  the page's own name for this save: sent again after its answer was lost, it is
+   *              answered as it was
+   */
+  async save(key: string, basedOn: number, document: Project, name?: string): Promise<Saved> {
     const r = await this.db
       .updateTable('build')
       .set({
@@ -82,15 +100,27 @@ export class Builds {
         name: document.name,
         version: basedOn + 1,
         saved_at: sql<Date>`now()`,
+        last_save: name ?? null,
       })
       .where('key', '=', key)
       .where('version', '=', basedOn)
       .where('deleted_at', 'is', null)
       .returning(['version', 'saved_at'])
       .executeTakeFirst();
-    return r
-      ? { ok: true, version: r.version, savedAt: r.saved_at.toISOString() }
-      : { ok: false, current: await this.get(key) };
+    if (r) return { ok: true, version: r.version, savedAt: r.saved_at.toISOString() };
+    const again = name && (await this.#savedAs(key, basedOn + 1, name));
+    return again || { ok: false, current: await this.get(key) };
+  }
+
+  async #savedAs(key: string, version: number, name: string): Promise<Saved | undefined> {
+    const r = await this.db
+      .selectFrom('build')
+      .select('saved_at')
+      .where('key', '=', key)
+      .where('version', '=', version)
+      .where('last_save', '=', name)
+      .executeTakeFirst();
+    return r && { ok: true, version, savedAt: r.saved_at.toISOString() };
   }
 
   async remove(key: string): Promise<boolean> {
@@ -159,40 +189,29 @@ export class Builds {
       });
   }
 
-  /** All of an envelope or nothing. */
-  async import(e: Envelope): Promise<StoredBuild> {
+  /**
+   * All of an envelope or nothing.
+   *
+   * @param read  reads it, keeping each picture as it comes; what it throws takes everything back
+   */
+  async import(
+    read: (keep: (p: CheckedPicture) => Promise<void>) => Promise<Envelope>,
+  ): Promise<StoredBuild> {
     return this.db.transaction().execute(async (tx) => {
-      const made = await new Builds(tx).create(e.document);
-      const all = { revision: e.revisions, reading: e.readings, log: e.log } as const;
-      const entries = (['revision', 'reading', 'log'] as const).flatMap((kind) =>
-        all[kind].map((x) => ({
-          build: made.key,
-          kind,
-          at: new Date(x.at),
-          note: x.note,
-          body: json(x.body),
-        })),
-      );
-      if (entries.length) await tx.insertInto('entry').values(entries).execute();
-      for (const a of e.assets) {
+      const pictures = new Set<string>();
+      const envelope = await read(async ({ sha256, mime, bytes }) => {
+        pictures.add(sha256);
         await tx
           .insertInto('asset')
-          .values({ sha256: a.sha256, mime: a.mime, bytes: Buffer.from(a.base64, 'base64') })
+          .values({ sha256, mime, bytes })
           .onConflict((c) => c.doNothing())
           .execute();
-        await tx
-          .insertInto('build_asset')
-          .values({ build: made.key, sha256: a.sha256 })
-          .onConflict((c) => c.doNothing())
-          .execute();
-      }
-      for (const p of e.parts) {
-        await tx
-          .insertInto('part')
-          .values({ id: p.id, document: json(p) })
-          .onConflict((c) => c.doNothing())
-          .execute();
-      }
+      });
+      const made = await new Builds(tx).create(envelope.document);
+      await addEntries(tx, made.key, envelope);
+      await sql`insert into build_asset (build, sha256)
+        select ${made.key}::uuid, jsonb_array_elements_text(${json([...pictures])})`.execute(tx);
+      await new Parts(tx).keepNew(envelope.parts);
       return made;
     });
   }

@@ -11,6 +11,8 @@ interface Tables {
     created_at: Generated<Date>;
     saved_at: Generated<Date>;
     deleted_at: Date | null;
+    /** The page's own name for the save that made this version. */
+    last_save: Generated<string | null>;
   };
   /** Append-only: readings, log entries and revisions of a build. */
   entry: {
@@ -28,8 +30,9 @@ interface Tables {
 }
 export type Db = Kysely<Tables>;
 
-export function connect(url: string): Db {
-  const pool = new pg.Pool({ connectionString: url, max: 20 });
+/** @param most  connections at once */
+export function connect(url: string, most = 20): Db {
+  const pool = new pg.Pool({ connectionString: url, max: most });
   // An idle connection that breaks is replaced by the pool; the next query says what is wrong.
   pool.on('error', () => undefined);
   // One that breaks under a query says so as well: the query itself is what fails, not the server.
