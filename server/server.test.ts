@@ -173,6 +173,21 @@ withDatabase('the server', () => {
         (await fetch(`${site.url}/api/builds/${other.key}/assets/${kept.body.sha256}`)).status,
       ).toBe(404);
     });
+    test('a copy of one’s own edits shows the pictures of the build it comes from', async () => {
+      const made = (await api('POST', '/builds', { document: wisp })).body;
+      const r = await fetch(`${site.url}/api/builds/${made.key}/assets`, {
+        method: 'POST',
+        body: pictureSamples().png as BodyInit,
+        headers: { 'content-type': 'image/png' },
+      });
+      const { sha256 } = (await r.json()) as { sha256: string };
+      const copy = await api('POST', '/builds', { document: wisp, picturesOf: made.key });
+      const got = await fetch(`${site.url}/api/builds/${copy.body.key}/assets/${sha256}`);
+      expect([copy.status, got.status]).toEqual([201, 200]);
+      const bare = await api('POST', '/builds', { document: wisp });
+      const none = await fetch(`${site.url}/api/builds/${bare.body.key}/assets/${sha256}`);
+      expect(none.status).toBe(404);
+    });
     test('what is no picture, and an imported one that is not what it says, is refused in a sentence', async () => {
       const made = (await api('POST', '/builds', { document: wisp })).body;
       expect(

@@ -20,7 +20,11 @@ const Save = z.strictObject({
   save: z.uuid().optional(),
   document: z.unknown(),
 });
-const New = z.strictObject({ document: z.unknown() });
+const New = z.strictObject({
+  document: z.unknown(),
+  /** A build whose pictures the new one shows as well. */
+  picturesOf: z.uuid().optional(),
+});
 const NewFit = z.strictObject({
   note: z
     .string()
@@ -59,7 +63,8 @@ export function buildRoutes(builds: Builds, parts: Parts, intake: Intake): Route
     res.json({ builds: await builds.list() });
   });
   r.post('/builds', smallBody, async (req, res) => {
-    res.status(201).json(await builds.create(projectFrom(bodyAs(New, req).document)));
+    const { document, picturesOf } = bodyAs(New, req);
+    res.status(201).json(await builds.createBeside(projectFrom(document), picturesOf));
   });
   r.get('/builds/:key', async (req, res) => {
     const found = await builds.get(key(req));

@@ -86,6 +86,18 @@ export class Builds {
     return { key: r.key, version: r.version, savedAt: r.saved_at.toISOString(), document };
   }
 
+  /** @param picturesOf  a build whose pictures this one shows as well */
+  async createBeside(document: Project, picturesOf?: string): Promise<StoredBuild> {
+    if (!picturesOf) return this.create(document);
+    const both = async (db: Db): Promise<StoredBuild> => {
+      const made = await new Builds(db).create(document);
+      await sql`insert into build_asset (build, sha256)
+        select ${made.key}::uuid, sha256 from build_asset where build = ${picturesOf}`.execute(db);
+      return made;
+    };
+    return this.db.isTransaction ? both(this.db) : this.db.transaction().execute(both);
+  }
+
   /**
    * Save over exactly the version it was based on, in one statement.
    *
@@ -256,21 +268,8 @@ export class Builds {
     return this.db.transaction().execute(async (tx) => {
       const found = await new Builds(tx).get(key);
       if (!found) return undefined;
-      const made = await new Builds(tx).create({
-        ...found.document,
-        name: `${found.document.name.slice(0, 190)} (copy)`,
-      });
-      await tx
-        .insertInto('build_asset')
-        .columns(['build', 'sha256'])
-        .expression((e) =>
-          e
-            .selectFrom('build_asset')
-            .select([sql<string>`${made.key}::uuid`.as('build'), 'sha256'])
-            .where('build', '=', key),
-        )
-        .execute();
-      return made;
+      const name = `${found.document.name.slice(0, 190)} (copy)`;
+      return new Builds(tx).createBeside({ ...found.document, name }, key);
     });
   }
 

@@ -82,8 +82,9 @@ export const listBuilds = async (): Promise<ListedBuild[]> =>
   Listed.parse(await call('GET', '/builds')).builds;
 export const getBuild = async (key: string): Promise<StoredBuild> =>
   stored(await call('GET', `/builds/${key}`));
-export const createBuild = async (document: Project): Promise<StoredBuild> =>
-  stored(await call('POST', '/builds', { document }));
+/** @param picturesOf  a build whose pictures this one shows as well */
+export const createBuild = async (document: Project, picturesOf?: string): Promise<StoredBuild> =>
+  stored(await call('POST', '/builds', { document, ...(picturesOf ? { picturesOf } : {}) }));
 export const duplicateBuild = async (key: string): Promise<StoredBuild> =>
   stored(await call('POST', `/builds/${key}/duplicate`));
 export const deleteBuild = async (key: string): Promise<void> => {
@@ -97,15 +98,17 @@ export const importBuild = async (text: string): Promise<StoredBuild> =>
 
 export type SaveResult =
   { ok: true; version: number; savedAt: string } | { ok: false; current: StoredBuild };
+/** @param save  this save's own name: sent again, it is known again */
 export async function saveBuild(
   key: string,
   basedOn: number,
   document: Project,
+  save: string,
 ): Promise<SaveResult> {
   try {
     const r = z
       .object({ version: z.number(), savedAt: z.string() })
-      .parse(await call('PUT', `/builds/${key}`, { basedOn, document }));
+      .parse(await call('PUT', `/builds/${key}`, { basedOn, document, save }));
     return { ok: true, ...r };
   } catch (e) {
     if (e instanceof ApiError && e.status === 409) {

@@ -1,71 +1,208 @@
 /**
- * Unsaved edits in the browser's own database, so that closing the tab while the server is down
- * loses nothing: a whole document now and then, and after that only what has changed since.
+ * Unsaved edits in the browser, so that closing the tab while the server is away loses nothing.
+ *
+ * Each tab keeps its own: in the browser's database a whole document now and then and what has
+ * changed since, and beside it, at once, the last change against what the server has, for a tab
+ * that is closed before the database has written. A draft is dropped by its own tab when the
+ * server has taken it, or when the builder says so. A database that is full, missing or does not
+ * answer is said; the page works without it.
  */
-import { delMany, getMany, set, setMany } from 'idb-keyval';
+import { delMany, getMany, keys, set, setMany } from 'idb-keyval';
 import { z } from 'zod';
+import { createStore } from 'zustand';
 import { type Project, readProject } from '@deft/core/model';
 import { type Patch, patchBetween, patched } from './patch';
+import { openTabs, tabName } from './tab';
 
 export interface Draft {
   basedOn: number;
   document: Project;
 }
+/** A draft as it is found again. */
+export interface FoundDraft extends Draft {
+  /** When it was last written, ms. */
+  at: number;
+  tab: string;
+}
+/** What the server has. */
+interface Stored {
+  version: number;
+  document: Project;
+}
 
 /** Longer patches than this are written as a whole document. */
 const LONGEST = 50;
+/** A change larger than this is left to the database alone, characters. */
+const QUICK_MOST = 200_000;
+/** A database that has not answered by then is taken for one that never will, ms. */
+const PATIENCE_MS = 2000;
 
-const Kept = z.object({ basedOn: z.number(), whole: z.string() });
+const Kept = z.object({ basedOn: z.number(), whole: z.string(), at: z.number().default(0) });
 const Operations = z.array(z.looseObject({ op: z.string(), path: z.string() }));
-const Since = z.object({ whole: z.string(), patch: Operations });
+const Since = z.object({ whole: z.string(), patch: Operations, at: z.number().default(0) });
+const Quick = z.object({ basedOn: z.number(), at: z.number(), patch: Operations });
 
-const slots = (key: string): [string, string, string] => [
-  `deft-draft-${key}`,
-  `deft-draft-${key}-whole`,
-  `deft-draft-${key}-since`,
-];
+/** Whether this browser keeps drafts; why not, when it does not. */
+export const drafting = createStore<{ trouble?: string }>(() => ({}));
+
+const base = (key: string, tab: string): string => `deft-draft:${key}:${tab}`;
+const quickSlot = (key: string, tab: string): string => `deft-edit:${key}:${tab}`;
+const slots = (key: string, tab: string): [string, string, string] => {
+  const slot = base(key, tab);
+  return [slot, `${slot}:whole`, `${slot}:since`];
+};
+
+/** What the database does, or nothing when it cannot; then that is said from now on. */
+async function tried<T>(work: () => Promise<T>): Promise<T | undefined> {
+  if (drafting.getState().trouble) return undefined;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(new Error('late')), PATIENCE_MS);
+  });
+  try {
+    return await Promise.race([work(), late]);
+  } catch (e) {
+    const full = e instanceof DOMException && e.name === 'QuotaExceededError';
+    const why = full ? 'its storage is full' : 'its storage does not answer';
+    drafting.setState({ trouble: `This browser keeps no drafts: ${why}.` });
+    return undefined;
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+/** Written before anything else happens; small, against what the server has. */
+function keepQuick(key: string, tab: string, draft: Draft, stored: Stored): void {
+  const patch =
+    draft.basedOn === stored.version ? patchBetween(stored.document, draft.document) : undefined;
+  const text = patch && JSON.stringify({ basedOn: draft.basedOn, at: Date.now(), patch });
+  try {
+    if (text && text.length <= QUICK_MOST) localStorage.setItem(quickSlot(key, tab), text);
+    else localStorage.removeItem(quickSlot(key, tab));
+  } catch {
+    // Full or forbidden: the database is there for it.
+  }
+}
 
 /** The whole document that lies in the database for each build, and its name there. */
 const wholes = new Map<string, { basedOn: number; name: string; document: Project }>();
+/** Known once the tab has its name: a build that is opened asks for it first. */
+let here: string | undefined;
 
-export async function keepDraft(key: string, { basedOn, document }: Draft): Promise<void> {
-  const [slot, wholeSlot, sinceSlot] = slots(key);
+/** @param stored  what the server has, as far as this tab knows */
+export async function keepDraft(key: string, draft: Draft, stored: Stored): Promise<void> {
+  if (here !== undefined) keepQuick(key, here, draft, stored);
+  here ??= await tabName();
+  const tab = here;
+  const at = Date.now();
+  const { basedOn, document } = draft;
+  const [slot, wholeSlot, sinceSlot] = slots(key, tab);
   const kept = wholes.get(key);
   const patch = kept?.basedOn === basedOn ? patchBetween(kept.document, document) : undefined;
   if (kept && patch && patch.length <= LONGEST) {
-    await set(sinceSlot, { whole: kept.name, patch });
+    await tried(() => set(sinceSlot, { whole: kept.name, patch, at }));
     return;
   }
   const name = crypto.getRandomValues(new Uint32Array(2)).join('-');
   wholes.set(key, { basedOn, name, document });
-  await setMany([
-    [slot, { basedOn, whole: name }],
-    [wholeSlot, document],
-    [sinceSlot, { whole: name, patch: [] }],
-  ]);
+  await tried(() =>
+    setMany([
+      [slot, { basedOn, whole: name, at }],
+      [wholeSlot, document],
+      [sinceSlot, { whole: name, patch: [], at }],
+    ]),
+  );
 }
 
-export async function dropDraft(key: string): Promise<void> {
-  wholes.delete(key);
-  await delMany(slots(key));
+/** @param tab  whose draft; this tab's own when nothing is said */
+export async function dropDraft(key: string, tab?: string): Promise<void> {
+  here ??= await tabName();
+  const whose = tab ?? here;
+  if (whose === here) wholes.delete(key);
+  localStorage.removeItem(quickSlot(key, whose));
+  await tried(() => delMany(slots(key, whose)));
 }
 
-/** The draft of a build; nothing when there is none or it cannot be read. */
-export async function findDraft(key: string): Promise<Draft | undefined> {
-  const found = await getMany<unknown>(slots(key)).catch(() => []);
+/** A patch of another whole document is from a moment between two writes: what is whole stands. */
+function whole(document: Project, patch: unknown): Project {
+  try {
+    const read = readProject(patched(document, patch as Patch));
+    return read.ok ? read.value : document;
+  } catch {
+    return document;
+  }
+}
+
+async function fromDatabase(key: string, tab: string): Promise<FoundDraft | undefined> {
+  const found = (await tried(() => getMany<unknown>(slots(key, tab)))) ?? [];
   const kept = Kept.safeParse(found[0]);
   const since = Since.safeParse(found[2]);
-  const whole = readProject(found[1]);
-  if (!kept.success || !whole.ok) return undefined;
-  const { basedOn } = kept.data;
-  // A patch of another whole document is from a moment between two writes: what is whole stands.
-  if (!since.success || since.data.whole !== kept.data.whole) {
-    return { basedOn, document: whole.value };
+  const document = readProject(found[1]);
+  if (!kept.success || !document.ok) return undefined;
+  const { basedOn, whole: name, at } = kept.data;
+  if (!since.success || since.data.whole !== name) {
+    return { basedOn, document: document.value, at, tab };
   }
+  return {
+    basedOn,
+    document: whole(document.value, since.data.patch),
+    at: Math.max(at, since.data.at),
+    tab,
+  };
+}
+
+function fromQuick(key: string, tab: string, stored: Stored): FoundDraft | undefined {
   try {
-    const read = readProject(patched(whole.value, since.data.patch as unknown as Patch));
-    return { basedOn, document: read.ok ? read.value : whole.value };
+    const quick = Quick.parse(JSON.parse(localStorage.getItem(quickSlot(key, tab)) ?? 'null'));
+    if (quick.basedOn !== stored.version || !quick.patch.length) return undefined;
+    const document = whole(stored.document, quick.patch);
+    return { basedOn: quick.basedOn, document, at: quick.at, tab };
   } catch {
-    return { basedOn, document: whole.value };
+    return undefined;
   }
+}
+
+/** The newer of what a tab left in the database and beside it. */
+async function draftOf(key: string, tab: string, stored: Stored): Promise<FoundDraft | undefined> {
+  const [a, b] = [await fromDatabase(key, tab), fromQuick(key, tab, stored)];
+  if (a && b) return b.at >= a.at ? b : a;
+  return a ?? b;
+}
+
+/** Every tab that left something of this build. */
+async function tabsWith(key: string): Promise<string[]> {
+  const inDatabase = ((await tried(() => keys())) ?? []).map(String);
+  const quick = Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? '');
+  const found = [...inDatabase, ...quick].flatMap((slot) => {
+    const [kind, build, tab] = slot.split(':');
+    return (kind === 'deft-draft' || kind === 'deft-edit') && build === key && tab ? [tab] : [];
+  });
+  return [...new Set(found)];
+}
+
+export interface Found {
+  /** What this tab, or the last one that was closed, had not saved: it is gone on with. */
+  draft?: FoundDraft;
+  /** What other closed tabs left: offered, never dropped unasked. */
+  others: FoundDraft[];
+}
+
+/** Drafts of a build, this tab's own first; those of tabs that are open are theirs. */
+export async function findDrafts(key: string, stored: Stored): Promise<Found> {
+  here ??= await tabName();
+  const tab = here;
+  const open = await openTabs();
+  const left = (await tabsWith(key)).filter((t) => t === tab || !open.has(t));
+  const all: FoundDraft[] = [];
+  for (const t of left) {
+    const found = await draftOf(key, t, stored);
+    if (found) all.push(found);
+  }
+  all.sort((a, b) => Number(b.tab === tab) - Number(a.tab === tab) || b.at - a.at);
+  const [draft, ...others] = all;
+  if (draft && draft.tab !== tab) {
+    await keepDraft(key, draft, stored);
+    await dropDraft(key, draft.tab);
+  }
+  return { ...(draft ? { draft } : {}), others };
 }

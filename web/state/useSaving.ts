@@ -5,14 +5,14 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Project } from '@deft/core/model';
 import { ApiError, createBuild, isOffline, saveBuild, type StoredBuild } from './api';
-import { dropDraft, keepDraft } from './draft';
+import { drafting, dropDraft, keepDraft } from './draft';
 
 type SaveState =
   | { is: 'saved'; at: string }
   | { is: 'saving' }
   | { is: 'unsaved' }
   | { is: 'offline' }
-  | { is: 'conflict'; current: StoredBuild }
+  | { is: 'conflict'; current: StoredBuild; trouble?: string }
   | { is: 'refused'; sentence: string };
 
 const SOON_MS = 500;
@@ -44,7 +44,8 @@ export function useSaving(
   const [state, setState] = useState<SaveState>(
     conflict ? { is: 'conflict', current: conflict } : { is: 'saved', at: opened.savedAt },
   );
-  const version = useRef(opened.version);
+  const has = useRef({ version: opened.version, document: opened.document });
+  const sent = useRef<{ at: number; basedOn: number; name: string }>(undefined);
   const saved = useRef(mine.doc === opened.document ? mine.at : ELSEWHERE);
   const latest = useRef(mine);
   const savedAt = useRef(opened.savedAt);
@@ -59,9 +60,14 @@ export function useSaving(
     setState({ is: 'saving' });
     let again: number | undefined;
     try {
-      const r = await saveBuild(key, version.current, sending.doc);
+      const { version } = has.current;
+      // The same save again, after its answer was lost, goes under the same name.
+      if (sent.current?.at !== sending.at || sent.current.basedOn !== version) {
+        sent.current = { at: sending.at, basedOn: version, name: crypto.randomUUID() };
+      }
+      const r = await saveBuild(key, version, sending.doc, sent.current.name);
       if (r.ok) {
-        version.current = r.version;
+        has.current = { version: r.version, document: sending.doc };
         saved.current = sending.at;
         savedAt.current = r.savedAt;
         // Said at once: an edit made while the draft is dropped must not be called saved afterwards.
@@ -69,7 +75,8 @@ export function useSaving(
           setState({ is: 'saved', at: r.savedAt });
           void dropDraft(key);
         } else {
-          await keepDraft(key, { basedOn: r.version, document: latest.current.doc });
+          const draft = { basedOn: r.version, document: latest.current.doc };
+          await keepDraft(key, draft, has.current);
           again = 0;
         }
       } else setState({ is: 'conflict', current: r.current });
@@ -105,7 +112,8 @@ export function useSaving(
       }
       return;
     }
-    void keepDraft(key, { basedOn: version.current, document: mine.doc });
+    const draft = { basedOn: has.current.version, document: mine.doc };
+    void keepDraft(key, draft, has.current);
     setState((s) => (s.is === 'conflict' || s.is === 'offline' ? s : { is: 'unsaved' }));
     if (state.is === 'conflict') return;
     clearTimeout(timer.current);
@@ -113,6 +121,16 @@ export function useSaving(
     // Only a new document starts the clock.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [mine]);
+
+  // Without drafts a closed tab loses what is not saved: the browser asks first.
+  const unsafe = state.is !== 'saved';
+  useEffect(() => {
+    const ask = (e: BeforeUnloadEvent) => {
+      if (unsafe && drafting.getState().trouble) e.preventDefault();
+    };
+    window.addEventListener('beforeunload', ask);
+    return () => window.removeEventListener('beforeunload', ask);
+  }, [unsafe]);
 
   useEffect(() => {
     const retry = () => void push();
@@ -127,25 +145,32 @@ export function useSaving(
     state,
     takeTheirs(open) {
       if (state.is !== 'conflict') return;
-      version.current = state.current.version;
+      has.current = state.current;
       saved.current = open(state.current.document);
       void dropDraft(key);
       setState({ is: 'saved', at: state.current.savedAt });
     },
     saveMine() {
       if (state.is !== 'conflict') return;
-      version.current = state.current.version;
+      has.current = state.current;
       saved.current = ELSEWHERE;
       setState({ is: 'unsaved' });
       void push();
     },
     async saveCopy() {
-      const made = await createBuild({
-        ...latest.current.doc,
-        name: `${latest.current.doc.name.slice(0, 185)} (my copy)`,
-      });
-      await dropDraft(key);
-      return made.key;
+      const { doc } = latest.current;
+      try {
+        const name = `${doc.name.slice(0, 185)} (my copy)`;
+        const made = await createBuild({ ...doc, name }, key);
+        await dropDraft(key);
+        return made.key;
+      } catch (e) {
+        const trouble = isOffline(e)
+          ? 'The server does not answer: nothing was copied, and your edits stay here. Try again.'
+          : (e as Error).message;
+        setState((s) => (s.is === 'conflict' ? { ...s, trouble } : s));
+        return undefined;
+      }
     },
   };
 }

@@ -5,7 +5,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router';
 import type { Score } from '@deft/core/brief';
 import { percent, type Verdict } from '@deft/core/model';
-import { findDraft } from '../state/draft';
+import { findDrafts } from '../state/draft';
 import { getBuild } from '../state/api';
 import { BuildProvider, useBuild, useSettled } from '../state/build';
 import { useDark } from '../theme/useDark';
@@ -14,6 +14,7 @@ import { Mark } from '../ui/Mark';
 import { Wedge } from '../ui/Wedge';
 import { FindAnything } from './FindAnything';
 import { Keys } from './Keys';
+import { OtherDrafts } from './OtherDrafts';
 import { SaveWords, Stale } from './SaveWords';
 import { STATIONS } from './stations';
 
@@ -24,7 +25,10 @@ export default function BuildFrame() {
     staleTime: Infinity,
     gcTime: 0,
     retry: false,
-    queryFn: async () => ({ stored: await getBuild(key), draft: await findDraft(key) }),
+    queryFn: async () => {
+      const stored = await getBuild(key);
+      return { stored, ...(await findDrafts(key, stored)) };
+    },
   });
   if (opened.isPending) {
     return (
@@ -44,12 +48,13 @@ export default function BuildFrame() {
       </main>
     );
   }
-  const { stored, draft } = opened.data;
+  const { stored, draft, others } = opened.data;
   // Edits from before that were based on an older version are not thrown away: they are a conflict.
   const conflict = draft && draft.basedOn !== stored.version ? stored : undefined;
   return (
     <BuildProvider key={key} opened={stored} draft={draft?.document} conflict={conflict}>
       <Frame />
+      <OtherDrafts build={key} found={others} />
     </BuildProvider>
   );
 }

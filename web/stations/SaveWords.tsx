@@ -2,15 +2,18 @@
 import { useState } from 'react';
 import { Button } from 'antd';
 import { useNavigate } from 'react-router';
+import { useStore } from 'zustand';
 import type { Judgement } from '@deft/core/verdict';
 import type { Project } from '@deft/core/model';
 import { useJudgement } from '../engine/useJudgement';
 import { useBuild } from '../state/build';
+import { drafting } from '../state/draft';
 
 const time = new Intl.DateTimeFormat('en-GB', { timeStyle: 'short' });
 
 export function SaveWords() {
   const { saving } = useBuild('saving');
+  const trouble = useStore(drafting, (d) => d.trouble);
   if (!saving) return null;
   const s = saving.state;
   let words: React.ReactNode;
@@ -24,6 +27,12 @@ export function SaveWords() {
   return (
     <span role="status" data-save={s.is}>
       {words}
+      {trouble && (
+        <span className="bad" title={`${trouble} What is not saved is lost with the tab.`}>
+          {' '}
+          · no drafts kept
+        </span>
+      )}
     </span>
   );
 }
@@ -41,6 +50,11 @@ export function Stale() {
         <p style={{ margin: '6px 0 12px' }}>
           Your edits are kept here. Choose what becomes of them.
         </p>
+        {saving.state.trouble && (
+          <p className="bad" role="alert">
+            {saving.state.trouble}
+          </p>
+        )}
         {both && <Both mine={doc} theirs={theirs} />}
         <div className="row">
           <Button onClick={() => setBoth(!both)}>See both</Button>

@@ -1,0 +1,127 @@
+/** Unsaved edits belong to their tab: none is dropped by another, and each is found again. */
+import type { Page } from '@playwright/test';
+import { documentOf, expect, openExample, rename, saved, stationUrl, test } from './bench';
+
+const away = (page: Page) => page.route('**/api/**', (r) => r.abort());
+const nameOf = (page: Page, name: string) => page.getByRole('button', { name: `Rename ${name}` });
+
+test('two tabs edit while the server is away and are closed: one is gone on with, the other offered', async ({
+  page,
+  context,
+}) => {
+  const key = await openExample(page, 'wisp');
+  const other = await context.newPage();
+  for (const [tab, name] of [
+    [page, 'First tab'],
+    [other, 'Second tab'],
+  ] as const) {
+    await tab.goto(stationUrl(key, 'fit'));
+    await tab.getByRole('button', { name: /^Rename/ }).waitFor();
+    await away(tab);
+    await rename(tab, name);
+    await expect(tab.getByText('server away, kept in this browser')).toBeVisible();
+  }
+  await page.close();
+  await other.close();
+  const again = await context.newPage();
+  await again.goto(stationUrl(key, 'fit'));
+  await expect(nameOf(again, 'Second tab')).toBeVisible();
+  await saved(again);
+  await expect(again.getByText('A closed tab left edits of this build')).toBeVisible();
+  await again.getByRole('button', { name: 'Open them as a copy' }).click();
+  await expect(nameOf(again, 'First tab (from a closed tab)')).toBeVisible();
+  await again.goto(stationUrl(key, 'fit'));
+  await expect(nameOf(again, 'Second tab')).toBeVisible();
+  await expect(again.getByText('A closed tab left edits')).toHaveCount(0);
+});
+
+test('a tab closed at once after its edit has it when it is opened again', async ({
+  page,
+  context,
+}) => {
+  const key = await openExample(page, 'wisp');
+  await page.goto(stationUrl(key, 'fit'));
+  await page.getByRole('button', { name: /^Rename/ }).waitFor();
+  await away(page);
+  await rename(page, 'Closed at once');
+  await page.close();
+  const again = await context.newPage();
+  await again.goto(stationUrl(key, 'fit'));
+  await expect(nameOf(again, 'Closed at once')).toBeVisible();
+  await saved(again);
+  await expect.poll(async () => (await documentOf(again, key))['name']).toBe('Closed at once');
+});
+
+test('another tab that saves does not take this one’s unsaved edits', async ({ page, context }) => {
+  const key = await openExample(page, 'wisp');
+  await page.goto(stationUrl(key, 'fit'));
+  await page.getByRole('button', { name: /^Rename/ }).waitFor();
+  await away(page);
+  await rename(page, 'Mine, unsaved');
+  await expect(page.getByText('server away, kept in this browser')).toBeVisible();
+  const other = await context.newPage();
+  await other.goto(stationUrl(key, 'fit'));
+  await rename(other, 'Theirs, saved');
+  await saved(other);
+  await page.unroute('**/api/**');
+  await page.reload();
+  await expect(page.getByRole('dialog', { name: 'Saved elsewhere' })).toBeVisible();
+  await page.getByRole('button', { name: 'Keep mine as a copy' }).click();
+  await expect(nameOf(page, 'Mine, unsaved (my copy)')).toBeVisible();
+});
+
+test('a copy that cannot be made while the server is away is said, and nothing is lost', async ({
+  page,
+  context,
+}) => {
+  const key = await openExample(page, 'wisp');
+  await page.goto(stationUrl(key, 'fit'));
+  await page.getByRole('button', { name: /^Rename/ }).waitFor();
+  const other = await context.newPage();
+  await other.goto(stationUrl(key, 'fit'));
+  await rename(other, 'Theirs');
+  await saved(other);
+  await rename(page, 'Mine');
+  const dialog = page.getByRole('dialog', { name: 'Saved elsewhere' });
+  await expect(dialog).toBeVisible();
+  await away(page);
+  await dialog.getByRole('button', { name: 'Keep mine as a copy' }).click();
+  await expect(dialog.getByRole('alert')).toContainText('your edits stay here');
+  await page.unroute('**/api/**');
+  await dialog.getByRole('button', { name: 'Keep mine as a copy' }).click();
+  await expect(nameOf(page, 'Mine (my copy)')).toBeVisible();
+});
+
+for (const [what, spoil] of [
+  ['missing', () => Object.defineProperty(window, 'indexedDB', { value: undefined })],
+  ['hanging', () => Object.assign(IDBFactory.prototype, { open: () => ({}) })],
+  [
+    'full',
+    () => {
+      IDBObjectStore.prototype.put = () => {
+        throw new DOMException('full', 'QuotaExceededError');
+      };
+    },
+  ],
+] as const) {
+  test(`with the browser’s database ${what} a build opens, is saved, and says that it keeps no drafts`, async ({
+    page,
+  }) => {
+    await page.addInitScript(spoil);
+    const key = await openExample(page, 'wisp');
+    await page.goto(stationUrl(key, 'fit'));
+    await rename(page, `Database ${what}`);
+    await saved(page);
+    expect((await documentOf(page, key))['name']).toBe(`Database ${what}`);
+    await expect(page.getByText('no drafts kept')).toBeVisible();
+    // What is not saved is asked about before the tab closes.
+    await away(page);
+    await rename(page, 'Not saved');
+    await expect(page.getByText('server away')).toBeVisible();
+    const asked = page.waitForEvent('dialog');
+    await page.close({ runBeforeUnload: true });
+    const dialog = await asked;
+    expect(dialog.type()).toBe('beforeunload');
+    await dialog.dismiss();
+  });
+}
