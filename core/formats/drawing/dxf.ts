@@ -2,7 +2,10 @@
 import DxfParser from 'dxf-parser';
 import { BadInput } from '../../model';
 import type { Pt } from '../../geometry';
-import { arc, asCircle, chained, type Drawing, type Loop, tidy } from './loops';
+import { chained } from './chain';
+import { sampled } from './curve';
+import { arc, type Drawing, FLAT_MM, type Loop, loopsOf, MEET_MM } from './loops';
+import { growth, keepsCircles, mapped, type Matrix, STILL, times } from './matrix';
 
 const UNITS: Readonly<Record<number, number>> = {
   1: 25.4,
@@ -35,66 +38,168 @@ interface Entity {
   degreeOfSplineCurve?: number;
   knotValues?: number[];
   closed?: boolean;
+  /** Of an insert: which block, where, how large, turned (degrees), in how many rows and columns. */
+  name?: string;
+  position?: Vertex;
+  xScale?: number;
+  yScale?: number;
+  rotation?: number;
+  columnCount?: number;
+  rowCount?: number;
+  columnSpacing?: number;
+  rowSpacing?: number;
+  /** The way its own plane looks: drawn from behind when z is negative. */
+  extrusionDirection?: { z?: number };
+  extrusionDirectionZ?: number;
+}
+interface Block {
+  position?: Vertex;
+  entities?: Entity[];
+}
+type Blocks = Readonly<Record<string, Block | undefined>>;
+
+/** Blocks in blocks go no deeper. */
+const DEEPEST = 8;
+
+/** What a file's entities come to, gathered. */
+class Reader {
+  readonly loops: Loop[] = [];
+  readonly runs: Pt[][] = [];
+  readonly skipped = new Map<string, number>();
+  #count = 0;
+
+  constructor(
+    private readonly blocks: Blocks,
+    private readonly flat: number,
+  ) {}
+
+  read(entities: readonly Entity[], m: Matrix, depth = 0): void {
+    for (const e of entities) {
+      if (++this.#count > MOST_ENTITIES) {
+        throw new BadInput(
+          '',
+          `This DXF file holds more than ${MOST_ENTITIES} entities; that is not one shell.`,
+        );
+      }
+      const here = times(m, seenFrom(e));
+      if (e.type === 'INSERT') this.#insert(e, here, depth);
+      else this.#entity(e, here);
+    }
+  }
+
+  #insert(e: Entity, m: Matrix, depth: number): void {
+    const block = this.blocks[e.name ?? ''];
+    if (!block?.entities || !e.position) return this.#skip('INSERT of a block that is not there');
+    if (depth >= DEEPEST) {
+      throw new BadInput('', `Blocks of this DXF file lie in each other over ${DEEPEST} deep.`);
+    }
+    const columns = Math.max(1, e.columnCount ?? 1);
+    for (let i = 0; i < columns * Math.max(1, e.rowCount ?? 1); i++) {
+      const dx = (i % columns) * (e.columnSpacing ?? 0);
+      const dy = Math.floor(i / columns) * (e.rowSpacing ?? 0);
+      this.read(block.entities, times(m, placedBlock(e, block, dx, dy)), depth + 1);
+    }
+  }
+
+  #entity(e: Entity, m: Matrix): void {
+    const round = e.type === 'CIRCLE' && e.center && e.radius ? e : undefined;
+    if (round && keepsCircles(m)) {
+      const [x, y] = mapped(m, [round.center!.x, round.center!.y]);
+      const r = round.radius! * growth(m);
+      if (finite(x, y, r) && r > 0) this.loops.push({ kind: 'circle', x, y, r });
+      return;
+    }
+    const points = pointsOf(e, this.flat / growth(m))?.map((p) => mapped(m, p));
+    if (points && points.length > 1 && points.every((p) => finite(...p))) this.runs.push(points);
+    else this.#skip(e.type);
+  }
+
+  #skip(what: string): void {
+    this.skipped.set(what, (this.skipped.get(what) ?? 0) + 1);
+  }
+}
+
+/** Entities in a plane of their own that looks away are drawn mirrored. */
+function seenFrom(e: Entity): Matrix {
+  const z = e.extrusionDirectionZ ?? e.extrusionDirection?.z ?? 1;
+  return z < 0 && IN_OWN_PLANE.has(e.type) ? [-1, 0, 0, 1, 0, 0] : STILL;
+}
+const IN_OWN_PLANE = new Set(['ARC', 'CIRCLE', 'LWPOLYLINE', 'POLYLINE', 'INSERT']);
+
+/** A block's own base lands at the insert's place, scaled, turned, and moved on by its row and column. */
+function placedBlock(e: Entity, block: Block, dx: number, dy: number): Matrix {
+  const a = ((e.rotation ?? 0) * Math.PI) / 180;
+  const turn: Matrix = [Math.cos(a), Math.sin(a), -Math.sin(a), Math.cos(a), 0, 0];
+  const to: Matrix = [1, 0, 0, 1, e.position!.x, e.position!.y];
+  const along: Matrix = [1, 0, 0, 1, dx, dy];
+  const size: Matrix = [e.xScale ?? 1, 0, 0, e.yScale ?? 1, 0, 0];
+  const base: Matrix = [1, 0, 0, 1, -(block.position?.x ?? 0), -(block.position?.y ?? 0)];
+  return times(times(to, turn), times(along, times(size, base)));
 }
 
 /** @throws BadInput when the text is no DXF or says lengths that are no numbers */
 export function readDxf(text: string): Drawing {
-  const { entities: only, units } = entitiesOf(text);
-  let parsed: { entities?: Entity[] } | null;
+  const { sections, units, weighted } = sectionsOf(text);
+  let parsed: { entities?: Entity[]; blocks?: Blocks } | null;
   try {
-    parsed = new DxfParser().parseSync(only);
+    parsed = new DxfParser().parseSync(sections);
   } catch {
     throw new BadInput('', 'This is not a DXF file, or it was cut short.');
   }
   const entities = parsed?.entities ?? [];
-  if (!entities.length) throw new BadInput('', 'This DXF file holds no lines.');
-  if (entities.length > MOST_ENTITIES) {
-    throw new BadInput(
-      '',
-      `This DXF file holds ${entities.length} entities; more than ${MOST_ENTITIES} is not one shell.`,
-    );
-  }
+  if (!entities.length && !weighted) throw new BadInput('', 'This DXF file holds no lines.');
   const unitMm = UNITS[units];
-  const flat = 0.02 / (unitMm ?? 1);
-  const loops: Loop[] = [];
-  const runs: Pt[][] = [];
-  const skipped = new Map<string, number>();
-  for (const e of entities) {
-    const points = pointsOf(e, flat);
-    if (points === 'circle') {
-      if (finite(e.center!.x, e.center!.y, e.radius!) && e.radius! > 0) {
-        loops.push({ kind: 'circle', x: e.center!.x, y: e.center!.y, r: e.radius! });
-      }
-    } else if (points && points.length > 1 && points.every((p) => finite(...p))) runs.push(points);
-    else skipped.set(e.type, (skipped.get(e.type) ?? 0) + 1);
-  }
-  const { rings, open } = chained(runs, 0.05 / (unitMm ?? 1));
-  for (const r of rings) {
-    const t = tidy(r, flat);
-    if (t.length >= 3) loops.push(asCircle(t));
-  }
+  const perMm = 1 / (unitMm ?? 1);
+  const reader = new Reader(parsed?.blocks ?? {}, (FLAT_MM / 2) * perMm);
+  reader.read(entities, STILL);
+  const { rings, open } = chained(reader.runs, MEET_MM * perMm);
   return {
     ...(unitMm ? { unitMm } : {}),
-    loops,
+    loops: [...reader.loops, ...loopsOf(rings, FLAT_MM * perMm)],
     left: [
-      ...[...skipped].map(([type, n]) => `${n} ${type}`),
+      ...[...reader.skipped].map(([type, n]) => `${n} ${type}`),
+      ...(weighted ? [`${weighted} SPLINE with weights`] : []),
       ...(open ? [`${open} open ${open === 1 ? 'line' : 'lines'}`] : []),
     ],
   };
 }
 
+/** The parser does not see which way a circle's plane looks: one drawn from behind is mirrored here. */
+function circleFromFront(entity: readonly string[]): readonly string[] {
+  if (entity[1]?.trim() !== 'CIRCLE') return entity;
+  const value = (code: string): number =>
+    entity.findIndex((line, i) => i % 2 === 0 && line.trim() === code) + 1;
+  const [z, x] = [value('230'), value('10')];
+  if (!z || !x || !(Number(entity[z]) < 0)) return entity;
+  return entity.map((line, i) => (i === x ? String(-Number(line)) : line));
+}
+
+/** Sections that go to the parser: what is drawn, and what of it is drawn more than once. */
+const READ = new Set(['ENTITIES', 'BLOCKS']);
+
 /**
  * A DXF file is pairs of lines, a number and a value, in sections, to the end mark. What is not that
- * is refused by line, and only the entities go to the parser: it may wait in a damaged table for an
- * end that never comes.
+ * is refused by line, and only entities and blocks go to the parser: it may wait in a damaged table
+ * for an end that never comes. Splines with weights are counted and left out: it knows none.
  */
-function entitiesOf(text: string): { entities: string; units: number } {
-  const lines = text.split(/\r\n|\r|\n/);
+function sectionsOf(text: string): { sections: string; units: number; weighted: number } {
+  const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\r|\n/);
   const kept: string[] = [];
   let section = '';
   let ended = false;
   let units = 0;
-  let polyline = false;
+  let weighted = 0;
+  /** What must be ended before another of its kind begins. */
+  let within: 'POLYLINE' | undefined;
+  let block = false;
+  let entity: string[] = [];
+  let weights = false;
+  const flush = (): void => {
+    if (weights) weighted++;
+    else kept.push(...circleFromFront(entity));
+    entity = [];
+    weights = false;
+  };
   for (let i = 0; i + 1 < lines.length && !ended; i += 2) {
     const code = lines[i]!.trim();
     const value = lines[i + 1]!;
@@ -107,38 +212,48 @@ function entitiesOf(text: string): { entities: string; units: number } {
       );
     }
     const what = code === '0' ? value.trim() : '';
+    if (what) flush();
     if (what === 'EOF') ended = true;
     else if (what === 'SECTION') {
       if (section) {
         throw new BadInput(`line ${i + 1}`, `A section begins at line ${i + 1} inside another.`);
       }
       section = lines[i + 2]?.trim() === '2' ? lines[i + 3]?.trim() || '?' : '?';
+      if (READ.has(section)) kept.push('0', 'SECTION', '2', section);
       i += 2;
-    } else if (what === 'ENDSEC') section = '';
-    else if (section === 'ENTITIES') {
-      if (what === 'POLYLINE') polyline = true;
-      else if (what === 'SEQEND') polyline = false;
-      else if (polyline && what && what !== 'VERTEX') {
+    } else if (what === 'ENDSEC') {
+      if (READ.has(section)) kept.push('0', 'ENDSEC');
+      section = '';
+    } else if (READ.has(section)) {
+      if (what === 'POLYLINE') within = 'POLYLINE';
+      else if (what === 'SEQEND') within = undefined;
+      else if (within && what && what !== 'VERTEX') {
         throw new BadInput(`line ${i + 1}`, `A polyline is not ended before line ${i + 1}.`);
       }
-      kept.push(code, value);
+      if (what === 'BLOCK' || what === 'ENDBLK') {
+        if (block === (what === 'BLOCK')) {
+          throw new BadInput(`line ${i + 1}`, `A block is not ended before line ${i + 1}.`);
+        }
+        block = !block;
+      }
+      if (code === '41' && entity[1]?.trim() === 'SPLINE' && Number(value) !== 1) weights = true;
+      entity.push(code, value);
     } else if (section === 'HEADER' && value.trim() === '$INSUNITS') {
       units = Number(lines[i + 3]?.trim());
     }
   }
-  if (section || polyline || !ended) {
+  if (section || within || block || !ended) {
     throw new BadInput('', 'This DXF file was cut short: its end mark is missing.');
   }
-  return {
-    entities: ['0', 'SECTION', '2', 'ENTITIES', ...kept, '0', 'ENDSEC', '0', 'EOF', ''].join('\n'),
-    units,
-  };
+  return { sections: [...kept, '0', 'EOF', ''].join('\n'), units, weighted };
 }
 
 const finite = (...v: number[]): boolean => v.every((n) => Number.isFinite(n) && Math.abs(n) < 1e7);
 
-function pointsOf(e: Entity, flat: number): Pt[] | 'circle' | undefined {
-  if (e.type === 'CIRCLE' && e.center && e.radius) return 'circle';
+function pointsOf(e: Entity, flat: number): Pt[] | undefined {
+  if (e.type === 'CIRCLE' && e.center && e.radius) {
+    return arc(e.center.x, e.center.y, e.radius, e.radius, 0, 2 * Math.PI, 0, flat);
+  }
   if (e.type === 'LINE' && e.vertices?.length === 2) return e.vertices.map((v): Pt => [v.x, v.y]);
   if ((e.type === 'LWPOLYLINE' || e.type === 'POLYLINE') && e.vertices) {
     return bulged(e.vertices, e.shape === true, flat);
@@ -172,7 +287,7 @@ function pointsOf(e: Entity, flat: number): Pt[] | 'circle' | undefined {
     );
   }
   if (e.type === 'SPLINE' && e.controlPoints && e.knotValues && e.degreeOfSplineCurve) {
-    return spline(e.controlPoints, e.knotValues, e.degreeOfSplineCurve);
+    return spline(e.controlPoints, e.knotValues, e.degreeOfSplineCurve, flat);
   }
   return undefined;
 }
@@ -215,27 +330,38 @@ function spline(
   control: readonly Vertex[],
   knots: readonly number[],
   degree: number,
+  flat: number,
 ): Pt[] | undefined {
   if (knots.length < control.length + degree + 1 || degree > 10) return undefined;
   const [t0, t1] = [knots[degree]!, knots[control.length]!];
   if (!(t1 > t0)) return undefined;
-  const steps = Math.min(2000, 24 * Math.max(1, control.length - degree));
-  return Array.from({ length: steps + 1 }, (_, i): Pt => {
-    const t = i === steps ? t1 : t0 + ((t1 - t0) * i) / steps;
-    let k = degree;
-    while (k < control.length - 1 && knots[k + 1]! <= t) k++;
-    const d = Array.from({ length: degree + 1 }, (_, j) => {
-      const c = control[k - degree + j]!;
-      return [c.x, c.y] as [number, number];
-    });
-    for (let r = 1; r <= degree; r++) {
-      for (let j = degree; j >= r; j--) {
-        const lo = knots[k - degree + j]!;
-        const hi = knots[k + 1 + j - r]!;
-        const f = hi > lo ? (t - lo) / (hi - lo) : 0;
-        d[j] = [(1 - f) * d[j - 1]![0] + f * d[j]![0], (1 - f) * d[j - 1]![1] + f * d[j]![1]];
-      }
-    }
-    return d[degree]!;
+  const spans = [...new Set(knots.slice(degree, control.length + 1))].filter(
+    (t) => t >= t0 && t <= t1,
+  );
+  if (!spans.every((t, i) => i === 0 || t > spans[i - 1]!)) return undefined;
+  return sampled((t) => onSpline(control, knots, degree, t), spans, flat);
+}
+
+/** A point of a B-spline (de Boor). */
+function onSpline(
+  control: readonly Vertex[],
+  knots: readonly number[],
+  degree: number,
+  t: number,
+): Pt {
+  let k = degree;
+  while (k < control.length - 1 && knots[k + 1]! <= t) k++;
+  const d = Array.from({ length: degree + 1 }, (_, j): Pt => {
+    const c = control[k - degree + j]!;
+    return [c.x, c.y];
   });
+  for (let r = 1; r <= degree; r++) {
+    for (let j = degree; j >= r; j--) {
+      const lo = knots[k - degree + j]!;
+      const hi = knots[k + 1 + j - r]!;
+      const f = hi > lo ? (t - lo) / (hi - lo) : 0;
+      d[j] = [(1 - f) * d[j - 1]![0] + f * d[j]![0], (1 - f) * d[j - 1]![1] + f * d[j]![1]];
+    }
+  }
+  return d[degree]!;
 }

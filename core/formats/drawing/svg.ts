@@ -3,18 +3,11 @@ import { XMLParser } from 'fast-xml-parser';
 import { SVGPathData } from 'svg-pathdata';
 import { BadInput } from '../../model';
 import type { Pt } from '../../geometry';
-import { arc, asCircle, chained, type Drawing, type Loop, tidy } from './loops';
+import { chained } from './chain';
+import { cubic } from './curve';
+import { arc, type Drawing, FLAT_MM, type Loop, loopsOf, MEET_MM } from './loops';
+import { growth, mapped, type Matrix, STILL, times } from './matrix';
 
-type Matrix = readonly [number, number, number, number, number, number];
-const STILL: Matrix = [1, 0, 0, 1, 0, 0];
-const times = (m: Matrix, n: Matrix): Matrix => [
-  m[0] * n[0] + m[2] * n[1],
-  m[1] * n[0] + m[3] * n[1],
-  m[0] * n[2] + m[2] * n[3],
-  m[1] * n[2] + m[3] * n[3],
-  m[0] * n[4] + m[2] * n[5] + m[4],
-  m[1] * n[4] + m[3] * n[5] + m[5],
-];
 const UNIT_MM: Readonly<Record<string, number>> = {
   mm: 1,
   cm: 10,
@@ -37,7 +30,6 @@ const QUIET = new Set([
   'radialGradient',
 ]);
 const MOST_NODES = 20_000;
-const CURVE_STEPS = 24;
 
 type Node = Record<string, unknown> & { ':@'?: Record<string, unknown> };
 /** An attribute without a value says nothing. */
@@ -70,11 +62,8 @@ export function readSvg(text: string): Drawing {
   };
   const { unitMm, matrix } = frame(attributes(root));
   walk(root['svg'] as Node[], matrix, state);
-  const { rings, open } = chained(state.runs);
-  for (const r of rings) {
-    const t = tidy(r);
-    if (t.length >= 3) state.loops.push(asCircle(t));
-  }
+  const { rings, open } = chained(state.runs, MEET_MM);
+  state.loops.push(...loopsOf(rings));
   const left = [...state.left].map(([what, n]) => `${n} ${what}`);
   return {
     ...(unitMm ? { unitMm } : {}),
@@ -138,16 +127,13 @@ function walk(
       walk(node[tag] as Node[], here, state, depth + 1);
       continue;
     }
-    const runs = shape(tag, a);
+    const runs = shape(tag, a, FLAT_MM / 2 / growth(here));
     if (!runs) {
       skip(`<${tag}>`);
       continue;
     }
     for (const run of runs) {
-      const moved = run.map(([x, y]): Pt => [
-        here[0] * x + here[2] * y + here[4],
-        here[1] * x + here[3] * y + here[5],
-      ]);
+      const moved = run.map((p) => mapped(here, p));
       if (moved.every((p) => p.every((v) => Number.isFinite(v) && Math.abs(v) < 1e7))) {
         state.runs.push(moved);
       } else skip(`<${tag}> with a place that is no number`);
@@ -181,7 +167,10 @@ function transform(text: string | undefined): Matrix {
   return m;
 }
 
-function shape(tag: string, a: Record<string, string>): Pt[][] | undefined {
+/** @param within  how far its points may lie from a curve, in its own units */
+function shape(tag: string, a: Record<string, string>, within: number): Pt[][] | undefined {
+  const bow = (x: number, y: number, rx: number, ry: number, a0: number, sweep: number): Pt[] =>
+    arc(x, y, rx, ry, a0, sweep, 0, within);
   const n = (k: string): number => Number.parseFloat(a[k] ?? '0');
   const pairs = (): Pt[] => {
     const v = (a['points'] ?? '')
@@ -210,15 +199,15 @@ function shape(tag: string, a: Record<string, string>): Pt[][] | undefined {
     const q = Math.PI / 2;
     return [
       close([
-        ...arc(x + w - rx, y + ry, rx, ry, -q, q),
-        ...arc(x + w - rx, y + h - ry, rx, ry, 0, q),
-        ...arc(x + rx, y + h - ry, rx, ry, q, q),
-        ...arc(x + rx, y + ry, rx, ry, 2 * q, q),
+        ...bow(x + w - rx, y + ry, rx, ry, -q, q),
+        ...bow(x + w - rx, y + h - ry, rx, ry, 0, q),
+        ...bow(x + rx, y + h - ry, rx, ry, q, q),
+        ...bow(x + rx, y + ry, rx, ry, 2 * q, q),
       ]),
     ];
   }
-  if (tag === 'circle') return [arc(n('cx'), n('cy'), n('r'), n('r'), 0, 2 * Math.PI)];
-  if (tag === 'ellipse') return [arc(n('cx'), n('cy'), n('rx'), n('ry'), 0, 2 * Math.PI)];
+  if (tag === 'circle') return [bow(n('cx'), n('cy'), n('r'), n('r'), 0, 2 * Math.PI)];
+  if (tag === 'ellipse') return [bow(n('cx'), n('cy'), n('rx'), n('ry'), 0, 2 * Math.PI)];
   if (tag === 'line') {
     return [
       [
@@ -229,11 +218,11 @@ function shape(tag: string, a: Record<string, string>): Pt[][] | undefined {
   }
   if (tag === 'polygon') return [close(pairs())];
   if (tag === 'polyline') return [pairs()];
-  if (tag === 'path') return path(a['d'] ?? '');
+  if (tag === 'path') return path(a['d'] ?? '', within);
   return undefined;
 }
 
-function path(d: string): Pt[][] | undefined {
+function path(d: string, within: number): Pt[][] | undefined {
   let commands: SVGPathData['commands'];
   try {
     commands = new SVGPathData(d).toAbs().normalizeHVZ(false).normalizeST().qtToC().aToC().commands;
@@ -256,14 +245,17 @@ function path(d: string): Pt[][] | undefined {
       run = [[c.x, c.y]];
     } else if (c.type === SVGPathData.LINE_TO) run.push([c.x, c.y]);
     else if (c.type === SVGPathData.CURVE_TO) {
-      for (let i = 1; i <= CURVE_STEPS; i++) {
-        const t = i / CURVE_STEPS;
-        const s = 1 - t;
-        run.push([
-          s * s * s * x + 3 * s * s * t * c.x1 + 3 * s * t * t * c.x2 + t * t * t * c.x,
-          s * s * s * y + 3 * s * s * t * c.y1 + 3 * s * t * t * c.y2 + t * t * t * c.y,
-        ]);
-      }
+      run.push(
+        ...cubic(
+          [
+            [x, y],
+            [c.x1, c.y1],
+            [c.x2, c.y2],
+            [c.x, c.y],
+          ],
+          within,
+        ),
+      );
     } else continue;
     [x, y] = [c.x, c.y];
   }
