@@ -61,7 +61,9 @@ const lengthShape = {
 
 /** A size: greater than zero. */
 export const Length = z.strictObject({
-  mm: figure.positive({ error: 'A size must be greater than 0 mm.' }),
+  mm: figure
+    .positive({ error: 'A size must be greater than 0 mm.' })
+    .min(0.001, { error: 'A size under 0.001 mm is nothing that can be measured.' }),
   ...lengthShape,
 });
 /** A distance from a datum: zero is allowed, and so is the far side of the datum. */

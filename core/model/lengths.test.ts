@@ -128,3 +128,17 @@ describe('documents and envelopes', () => {
     expect(readJson('{"a":"\\ud83d\\ude00 Ω"}')).toMatchObject({ ok: true });
   });
 });
+
+test('a size too small to be measured is no size', () => {
+  const wall = (mm: number) => {
+    const p = JSON.parse(JSON.stringify(demos()[0]));
+    p.shell.bodies[0].wall.mm = mm;
+    const read = readProject(p);
+    return read.ok ? undefined : read.complaints[0]!.path;
+  };
+  expect([wall(1e-320), wall(0.0009), wall(1.5)]).toEqual([
+    'shell.bodies.0.wall.mm',
+    'shell.bodies.0.wall.mm',
+    undefined,
+  ]);
+});

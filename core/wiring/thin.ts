@@ -22,7 +22,10 @@ function watts(p: Project, feeds: NonNullable<Net['feeds']>): number {
 }
 
 /** @returns a finding for each supply wire that loses more than its usual gauge would */
-export function thinFindings(p: Project, wires: ReadonlyArray<{ net: Net; cutMm?: number }>): Finding[] {
+export function thinFindings(
+  p: Project,
+  wires: ReadonlyArray<{ net: Net; cutMm?: number }>,
+): Finding[] {
   return wires.flatMap(({ net, cutMm }): Finding[] => {
     const usual = net.usualAwg;
     if (!net.feeds || cutMm === undefined || net.awg <= usual) return [];

@@ -7,7 +7,7 @@
 import { BadInput } from '../../model';
 import type { MeshFile } from './file';
 import { readObj } from './obj';
-import { readStl } from './stl';
+import { isBinary, readStl } from './stl';
 import { read3mf } from './threeMf';
 
 export type { MeshFile, Solid } from './file';
@@ -21,12 +21,14 @@ export const MESH_LIMIT = 200 * 1024 * 1024;
 /** Which reader a file's first bytes ask for. */
 export function meshKind(bytes: Uint8Array): MeshFile['kind'] | undefined {
   if (bytes[0] === 0x50 && bytes[1] === 0x4b) return '3MF';
-  const start = new TextDecoder('latin1').decode(bytes.subarray(0, 4096));
+  const start = new TextDecoder('latin1')
+    .decode(bytes.subarray(0, 4096))
+    .replace(/^\xEF\xBB\xBF/, '');
   if (/^\s*ISO-10303-21/.test(start)) return 'STEP';
   if (/^\s*solid\b/.test(start)) return 'STL';
   if (
     bytes.length >= 84 &&
-    84 + 50 * new DataView(bytes.buffer, bytes.byteOffset).getUint32(80, true) === bytes.length
+    isBinary(bytes, new DataView(bytes.buffer, bytes.byteOffset).getUint32(80, true))
   ) {
     return 'STL';
   }

@@ -46,6 +46,48 @@ test('every format gives the same wall, depth, post and hole', async () => {
   expect(seen[0]).toMatch(/5\.0 mm thick, 6\.0 tall \| .*\| 2$/);
 });
 
+describe('files that are odd but good', () => {
+  const text = new TextDecoder().decode(all.ascii);
+  const same = async (bytes: Uint8Array) => {
+    const f = await readMeshFile(bytes, step);
+    return [f.kind, Math.round(volume(f.solids[0]!.mesh))];
+  };
+  const stl = ['STL', Math.round(volume(mesh))];
+  test('ASCII STL with a mark of byte order, or with lines of another system', async () => {
+    expect(await same(u8(`\uFEFF${text}`))).toEqual(stl);
+    expect(await same(u8(text.replace(/\r?\n/g, '\r')))).toEqual(stl);
+    expect(await same(u8(text.replace(/\r?\n/g, '\r\n')))).toEqual(stl);
+  });
+  test('binary STL with two bytes more, also one that calls itself solid', async () => {
+    const more = new Uint8Array([...all.stl, 0, 0]);
+    expect(await same(more)).toEqual(stl);
+    more.set(u8('solid of some program'), 0);
+    expect(await same(more)).toEqual(stl);
+  });
+  test('OBJ whose lines go on after a backslash', async () => {
+    const obj = new TextDecoder().decode(all.obj).replace(/^f (\S+) /gm, 'f $1 \\\n ');
+    expect(await same(u8(obj))).toEqual(['OBJ', Math.round(volume(mesh))]);
+  });
+});
+
+describe('files that are made to hurt', () => {
+  test('an OBJ of 100,000 objects, a 3MF that places itself a thousand times and a unit of the language', async () => {
+    const many = `v 0 0 0\nv 1 0 0\nv 0 1 0\n${'o a\nf 1 2 3\n'.repeat(100_000)}`;
+    await expect(readMeshFile(u8(many), step)).rejects.toThrow('more than 5000 objects');
+    const components = '<component objectid="NEXT"/>'.repeat(8);
+    const object = (id: number) =>
+      `<object id="${id}"><components>${components.replaceAll('NEXT', String(id + 1))}</components></object>`;
+    const model = (unit: string) =>
+      zipSync({
+        '3D/3dmodel.model': strToU8(
+          `<model unit="${unit}"><resources>${[1, 2, 3, 4, 5, 6, 7].map(object).join('')}<object id="8"></object></resources><build><item objectid="1"/></build></model>`,
+        ),
+      });
+    await expect(readMeshFile(model('millimeter'), step)).rejects.toThrow('too deep');
+    await expect(readMeshFile(model('constructor'), step)).rejects.toThrow('"constructor"');
+  });
+});
+
 describe('units and placements', () => {
   const zip = (xml: string) => zipSync({ '3D/3dmodel.model': strToU8(xml) });
   const model = (unit: string, item: string) =>

@@ -2,6 +2,9 @@
 import { BadInput } from '../../model';
 import type { Solid } from './file';
 
+/** A shell and everything in it has some hundred. */
+const MOST_OBJECTS = 5000;
+
 /**
  * Objects of an OBJ file; faces with more than three corners become fans.
  *
@@ -11,7 +14,12 @@ export function readObj(text: string): Solid[] {
   const corners: number[] = [];
   const groups: Array<{ name: string; faces: number[] }> = [{ name: 'shell', faces: [] }];
   let line = 0;
-  for (const raw of text.split('\n')) {
+  // A line that ends in a backslash goes on in the next.
+  const lines = text
+    .replace(/^\uFEFF/, '')
+    .replace(/\\(\r\n|\r|\n)/g, ' ')
+    .split(/\r\n|\r|\n/);
+  for (const raw of lines) {
     line++;
     const words = raw.trim().split(/\s+/);
     if (words[0] === 'v') {
@@ -22,6 +30,12 @@ export function readObj(text: string): Solid[] {
       corners.push(...v);
     } else if (words[0] === 'o' || words[0] === 'g') {
       if (groups[groups.length - 1]!.faces.length) {
+        if (groups.length >= MOST_OBJECTS) {
+          throw new BadInput(
+            `line ${line}`,
+            `The file holds more than ${MOST_OBJECTS} objects; that is not one shell.`,
+          );
+        }
         groups.push({
           name: words.slice(1).join(' ').slice(0, 80) || `object ${groups.length + 1}`,
           faces: [],
@@ -50,17 +64,22 @@ export function readObj(text: string): Solid[] {
     }
   }
   const positions = Float32Array.from(corners);
+  const at = new Int32Array(positions.length / 3).fill(-1);
   return groups
     .filter((g) => g.faces.length)
     .map((g) =>
-      compact({ name: g.name, mesh: { positions, triangles: Uint32Array.from(g.faces) } }),
+      compact({ name: g.name, mesh: { positions, triangles: Uint32Array.from(g.faces) } }, at),
     );
 }
 
-/** Only the corners its triangles use. */
-function compact(s: Solid): Solid {
+/**
+ * Only the corners its triangles use.
+ *
+ * @param at  -1 for every corner, before and after: shared, so that a thousand objects of a large
+ *            file do not look at every corner a thousand times
+ */
+function compact(s: Solid, at: Int32Array): Solid {
   const { positions, triangles } = s.mesh;
-  const at = new Int32Array(positions.length / 3).fill(-1);
   const out: number[] = [];
   const t = triangles.map((v) => {
     if (at[v]! < 0) {
@@ -69,5 +88,6 @@ function compact(s: Solid): Solid {
     }
     return at[v]!;
   });
+  for (const v of triangles) at[v] = -1;
   return { name: s.name, mesh: { positions: Float32Array.from(out), triangles: t } };
 }

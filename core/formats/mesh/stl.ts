@@ -31,6 +31,14 @@ export function stlBytes(m: Mesh): Uint8Array {
   return new Uint8Array(out.buffer);
 }
 
+/** Some programs write a few bytes more after the last triangle. */
+const TAIL_BYTES = 512;
+/** Whether so many triangles are what the file holds. */
+export const isBinary = (bytes: Uint8Array, claims: number): boolean => {
+  const more = bytes.length - 84 - 50 * claims;
+  return bytes.length >= 84 && more >= 0 && (more === 0 || (claims > 0 && more <= TAIL_BYTES));
+};
+
 /** More triangles than any scan of a handheld needs. */
 const MOST = 20_000_000;
 
@@ -43,9 +51,11 @@ export function readStl(bytes: Uint8Array): Mesh {
   if (bytes.length === 0) throw new BadInput('', 'The file is empty.');
   const claims =
     bytes.length >= 84 ? new DataView(bytes.buffer, bytes.byteOffset).getUint32(80, true) : 0;
-  if (bytes.length >= 84 && 84 + 50 * claims === bytes.length) return binary(bytes, claims);
-  const start = new TextDecoder('latin1').decode(bytes.subarray(0, 512)).trimStart();
-  if (/^solid\b/.test(start)) return ascii(new TextDecoder('latin1').decode(bytes));
+  if (isBinary(bytes, claims)) return binary(bytes, claims);
+  // A mark of byte order is no part of the text.
+  const text = bytes[0] === 0xef && bytes[1] === 0xbb ? bytes.subarray(3) : bytes;
+  const start = new TextDecoder('latin1').decode(text.subarray(0, 512)).trimStart();
+  if (/^solid\b/.test(start)) return ascii(new TextDecoder('latin1').decode(text));
   if (bytes.length < 84) {
     throw new BadInput('', 'This is not an STL file: it is shorter than an STL header.');
   }
@@ -85,7 +95,7 @@ function inOrder(n: number): Uint32Array {
 
 function ascii(text: string): Mesh {
   const out: number[] = [];
-  const lines = text.split(/\r?\n/);
+  const lines = text.split(/\r\n|\r|\n/);
   let corners = 0;
   let ended = false;
   lines.forEach((raw, i) => {

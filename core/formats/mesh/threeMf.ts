@@ -11,6 +11,8 @@ import type { MeshFile, Solid } from './file';
 
 const MOST_BYTES = 400 * 1024 * 1024;
 const MOST_ENTRIES = 200;
+/** Objects placed, those that only hold others counted too. */
+const MOST_VISITS = 2000;
 const UNIT_MM: Record<string, number> = {
   micron: 0.001,
   millimeter: 1,
@@ -83,7 +85,7 @@ function fromModel(xml: string): MeshFile {
   const root = children(tree, 'model')[0];
   if (!root) throw new BadInput('', 'This zip holds no 3MF model.');
   const unit = root.attr['unit'] ?? 'millimeter';
-  if (!UNIT_MM[unit]) {
+  if (!Object.hasOwn(UNIT_MM, unit)) {
     throw new BadInput(
       'unit',
       `The 3MF file gives its unit as "${unit.slice(0, 30)}", which is none of ${Object.keys(UNIT_MM).join(', ')}.`,
@@ -100,6 +102,7 @@ function fromModel(xml: string): MeshFile {
     });
   }
   const solids: Solid[] = [];
+  let visits = 0;
   const put = (id: string, m: readonly number[], depth: number): void => {
     const o = objects.get(id);
     if (!o) {
@@ -108,7 +111,7 @@ function fromModel(xml: string): MeshFile {
         `The 3MF file places object "${id.slice(0, 30)}", which it does not hold.`,
       );
     }
-    if (depth > 8 || solids.length > 200) {
+    if (depth > 8 || solids.length > 200 || ++visits > MOST_VISITS) {
       throw new BadInput('', 'The 3MF file nests its objects too deep.');
     }
     if (o.mesh) {
@@ -125,7 +128,7 @@ function fromModel(xml: string): MeshFile {
   if (items.length) {
     for (const i of items) put(i.attr['objectid'] ?? '', matrix(i.attr['transform']), 0);
   } else for (const [id, o] of objects) if (o.mesh) put(id, matrix(undefined), 0);
-  return { kind: '3MF', unitMm: UNIT_MM[unit], solids };
+  return { kind: '3MF', unitMm: UNIT_MM[unit]!, solids };
 }
 
 const rawText = (list: Node[], tag: string): string => {

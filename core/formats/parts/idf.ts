@@ -97,6 +97,12 @@ function loops(lines: readonly Line[], unit: number): Array<Array<[number, numbe
     const x = number(line, 1, 'x') * unit;
     const y = number(line, 2, 'y') * unit;
     const arc = number(line, 3, 'The angle');
+    if (Math.abs(arc) > 360) {
+      throw new BadInput(
+        `line ${line.no}`,
+        `The angle in line ${line.no} is ${arc}°; once round is 360°.`,
+      );
+    }
     const list = out.get(loop) ?? [];
     if (!out.has(loop)) out.set(loop, list);
     const last = list[list.length - 1];

@@ -247,6 +247,12 @@ describe('board files', () => {
       /^Line 5: a height of -2\.00000 is below the board/,
     ],
     [
+      'an arc that goes round two thousand times',
+      emn(three).replace(' 90.0\n', ' 999999.0\n'),
+      emp(three),
+      /angle in line \d+ is 999999°; once round is 360°/,
+    ],
+    [
       'a unit nobody knows',
       emn(three).replace(' MM', ' CUBIT'),
       emp(three),

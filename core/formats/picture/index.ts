@@ -116,7 +116,12 @@ function png(b: Uint8Array): Omit<Picture, 'stripped'> {
     if (at + 12 > b.length) throw new BadInput('', 'This PNG picture was cut short or is damaged.');
     const size = view.getUint32(at);
     const name = String.fromCharCode(b[at + 4]!, b[at + 5]!, b[at + 6]!, b[at + 7]!);
-    if (at + 12 + size > b.length || (at === 8 && (name !== 'IHDR' || size !== 13))) {
+    // One head, at the beginning: a second one would tell another size than is checked.
+    if (
+      at + 12 + size > b.length ||
+      (at === 8) !== (name === 'IHDR') ||
+      (at === 8 && size !== 13)
+    ) {
       throw new BadInput('', 'This PNG picture was cut short or is damaged.');
     }
     if (name === 'IHDR') {

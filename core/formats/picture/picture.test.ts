@@ -30,6 +30,12 @@ describe.each(['jpeg', 'png'] as const)('%s', (kind) => {
     }
   });
 });
+test('a PNG with a second head, which would tell another size than is checked', () => {
+  const { png } = pictureSamples();
+  const head = png.slice(8, 33);
+  const twice = new Uint8Array([...png.slice(0, 33), ...head, ...png.slice(33)]);
+  expect(() => readPicture(twice)).toThrow('damaged');
+});
 test('something else is no picture', () =>
   expect(() => readPicture(new TextEncoder().encode('<svg/>'))).toThrow(
     'neither a JPEG nor a PNG',
