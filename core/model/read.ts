@@ -4,7 +4,7 @@
  */
 import type { z } from 'zod';
 import { formatMm } from './length';
-import type { Item, Part } from './part';
+import { type Item, Part } from './part';
 import { FORMAT, type Placement, Project } from './project';
 import type { Body, Outline } from './shell';
 import { migrated } from './migrate';
@@ -137,6 +137,20 @@ export function readProject(value: unknown): Read<Project> {
   const read = readAs(Project, current);
   if (!read.ok) return read;
   const complaints = meaning(read.value);
+  return complaints.length ? { ok: false, complaints } : read;
+}
+
+/**
+ * Read a part from parsed JSON: what its schema says, and what it cannot. A build that is stored
+ * with figures that contradict each other opens, and its verdict names them; a part is not kept so.
+ */
+export function readPart(value: unknown): Read<Part> {
+  const read = readAs(Part, value);
+  if (!read.ok) return read;
+  const complaints: Complaint[] = [];
+  const say: Say = (path, sentence) => complaints.push({ path: path.replace(/^\./, ''), sentence });
+  partMeaning(read.value, '', say);
+  figuresMeaning(read.value, '', say);
   return complaints.length ? { ok: false, complaints } : read;
 }
 
@@ -322,6 +336,45 @@ function partMeaning(part: Part, at: string, say: Say): void {
     if (Math.abs(size - 1) > 1e-6) {
       say(`${at}.connectors.${i}.dir`, 'A direction is a unit vector, for example 0, -1, 0.');
     }
+  });
+}
+
+/** Two pads nearer than this are one, mm. */
+const SAME_PAD_MM = 0.05;
+
+/** Figures of a part that contradict each other. */
+function figuresMeaning(part: Part, at: string, say: Say): void {
+  const { cell, converter, screen, pads } = part;
+  if (cell && cell.cutoffV >= cell.fullV) {
+    say(
+      `${at}.cell.cutoffV`,
+      `A cut-off of ${cell.cutoffV} V is not below ${cell.fullV} V, its full voltage.`,
+    );
+  }
+  if (converter?.maxInV !== undefined && converter.maxInV < converter.minInV) {
+    say(
+      `${at}.converter.maxInV`,
+      `It cannot run from ${converter.minInV} V and bear ${converter.maxInV} V at most.`,
+    );
+  }
+  if (screen) {
+    const diagonal = Math.hypot(screen.active.w, screen.active.h);
+    const most = 1.5 * screen.diagonalIn * 25.4;
+    if (diagonal > most) {
+      say(
+        `${at}.screen.active`,
+        `A lit area of ${formatMm(screen.active.w)} × ${formatMm(screen.active.h)} mm is no ${screen.diagonalIn} in screen.`,
+      );
+    }
+  }
+  const seen = new Map<string, string>();
+  pads.forEach((pad, i) => {
+    const place = [pad.x, pad.y].map((v) => Math.round(v / SAME_PAD_MM)).join(' ');
+    const other = seen.get(`${pad.side} ${place}`);
+    if (other !== undefined) {
+      say(`${at}.pads.${i}`, `The pads ${other} and ${pad.name} are on one place.`);
+    }
+    seen.set(`${pad.side} ${place}`, pad.name);
   });
 }
 

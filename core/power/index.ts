@@ -1,4 +1,4 @@
-export { beliefFindings, densityOf, POUCH_WH_CM3 } from './believable';
+export { beliefFindings } from './believable';
 export { HOURS_SHARE, powerFigures, powerWays, type PowerFigures } from './figures';
 export { discharge, currentFor, type Discharge, type Pack, type LoadShare } from './discharge';
 export { chargeCurrent, E24, nextE24, resistorFor } from './charge';

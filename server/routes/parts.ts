@@ -1,9 +1,16 @@
 import { Router } from 'express';
-import { Id, Part } from '@deft/core/model';
-import { notFound } from '../errors';
+import { Id, Part, readPart } from '@deft/core/model';
+import { badInput, notFound } from '../errors';
 import type { Parts } from '../store/parts';
 import { z } from 'zod';
 import { bodyAs, PARTS_LIMIT, partsBody, smallBody } from './body';
+
+/** A part whose figures do not contradict each other. */
+function sound(part: Part): Part {
+  const read = readPart(part);
+  if (!read.ok) throw badInput(read.complaints[0]!);
+  return read.value;
+}
 
 export function partRoutes(parts: Parts): Router {
   const r = Router();
@@ -11,12 +18,16 @@ export function partRoutes(parts: Parts): Router {
     res.json({ parts: await parts.list() });
   });
   r.put('/parts', smallBody, async (req, res) => {
-    await parts.put(bodyAs(Part, req));
+    await parts.put(sound(bodyAs(Part, req)));
     res.status(204).end();
   });
   r.put('/parts/all', partsBody, async (req, res) => {
     await parts.putAll(
-      bodyAs(z.strictObject({ parts: z.array(Part).min(1).max(50_000) }), req, PARTS_LIMIT).parts,
+      bodyAs(
+        z.strictObject({ parts: z.array(Part).min(1).max(50_000) }),
+        req,
+        PARTS_LIMIT,
+      ).parts.map(sound),
     );
     res.status(204).end();
   });

@@ -1,0 +1,279 @@
+/**
+ * The electrical figures of a part by its kind, as they are asked on the bench: what each is called,
+ * in which unit, what it may be, and what is not judged while it is missing. The form, the list of
+ * what is still owed and the words for a bad figure are all read from this table.
+ */
+import type { Family, Part } from '../../model';
+
+/** Groups of figures of a part, one object each in the document. */
+export type Group =
+  | 'cell'
+  | 'charger'
+  | 'converter'
+  | 'protects'
+  | 'screen'
+  | 'amp'
+  | 'speaker'
+  | 'computer'
+  | 'off'
+  | 'draws';
+
+export type Value = number | string | boolean;
+interface Asked {
+  key: string;
+  label: string;
+  unit?: string;
+  /** What it begins with when another figure of its group is typed first: typical. */
+  typical: Value;
+  /** What is judged by it; nothing when it only refines. */
+  judges?: string;
+}
+export interface NumberAsked extends Asked {
+  is: 'number';
+  min: number;
+  max: number;
+  whole?: boolean;
+  /** May be left out of the document. */
+  optional?: boolean;
+}
+export interface ChoiceAsked extends Asked {
+  is: 'choice';
+  of: readonly string[];
+}
+export interface YesAsked extends Asked {
+  is: 'yes';
+}
+export type Figure = NumberAsked | ChoiceAsked | YesAsked;
+
+const number = (
+  key: string,
+  label: string,
+  unit: string,
+  [min, max]: readonly [number, number],
+  typical: number,
+  more: Partial<NumberAsked> = {},
+): NumberAsked => ({ is: 'number', key, label, unit, min, max, typical, ...more });
+const whole = (
+  key: string,
+  label: string,
+  range: readonly [number, number],
+  typical: number,
+  more: Partial<NumberAsked> = {},
+): NumberAsked => number(key, label, '', range, typical, { whole: true, ...more });
+const choice = (
+  key: string,
+  label: string,
+  of: readonly string[],
+  typical: string,
+): ChoiceAsked => ({
+  is: 'choice',
+  key,
+  label,
+  of,
+  typical,
+});
+const yes = (key: string, label: string, typical = false): YesAsked => ({
+  is: 'yes',
+  key,
+  label,
+  typical,
+});
+
+/** Figures of each group, those that verdicts hang on first. */
+export const FIGURES: Readonly<Record<Group, readonly Figure[]>> = {
+  cell: [
+    number('capacityAh', 'Capacity', 'Ah', [0.01, 60], 1, { judges: 'hours and charging' }),
+    whole('series', 'Cells in series', [1, 6], 1, { judges: 'every voltage' }),
+    choice('kind', 'Kind of cell', ['pouch', 'cylinder', 'bank', 'bay'], 'pouch'),
+    number('fullV', 'Full', 'V', [0.1, 30], 4.2, { judges: 'what its loads must bear' }),
+    number('cutoffV', 'Cut-off', 'V', [0.1, 30], 3, { judges: 'whether loads run to the end' }),
+    number('maxChargeC', 'Charge at most', 'C', [0.01, 10], 1, { judges: 'the charge current' }),
+    number('maxDischargeC', 'Discharge at most', 'C', [0.01, 100], 2, { judges: 'the peak' }),
+    number('rOhm', 'Resistance of the pack', 'Ω', [0, 5], 0.15, { judges: 'sag at the peak' }),
+    yes('bare', 'No protection board of its own'),
+  ],
+  charger: [
+    number('kVolts', 'Constant K (I = K / R)', 'V', [1, 100_000], 1200, {
+      judges: 'the charge current',
+    }),
+    number('rProgOhm', 'Program resistor', 'Ω', [1, 10_000_000], 1200, {
+      judges: 'the charge current',
+    }),
+    number('tolerance', 'Off by, as a share', '', [0, 0.5], 0.1),
+    whole('series', 'Cells in series it charges', [1, 6], 1, { optional: true }),
+  ],
+  converter: [
+    choice('kind', 'Kind of converter', ['boost', 'buck'], 'boost'),
+    number('outV', 'Gives', 'V', [0.1, 24], 5, { judges: 'what its loads get' }),
+    number('limitA', 'At most', 'A', [0.01, 20], 1, { judges: 'the peak' }),
+    number('minInV', 'Runs from', 'V', [0.1, 30], 3, { judges: 'whether it runs to the end' }),
+    number('maxInV', 'Bears up to', 'V', [0.1, 60], 5.5, { optional: true }),
+    number('efficiency', 'Efficiency, as a share', '', [0.31, 1], 0.88, { judges: 'hours' }),
+    number('idleA', 'Takes with nothing on', 'A', [0, 1], 0.002),
+  ],
+  protects: [
+    whole('series', 'Cells in series it guards', [1, 6], 1, {
+      judges: 'whether it suits the pack',
+    }),
+    number('limitA', 'Cuts off at', 'A', [0.01, 100], 5, { judges: 'the peak' }),
+  ],
+  screen: [
+    number('diagonalIn', 'Diagonal', 'in', [0.1, 20], 2.8, { judges: 'the picture goal' }),
+    choice(
+      'link',
+      'Its picture comes by',
+      ['spi', 'parallel', 'composite', 'hdmi', 'panel'],
+      'spi',
+    ),
+    whole('px.0', 'Pixels across', [1, 10_000], 320, { judges: 'scale and sharpness' }),
+    whole('px.1', 'Pixels up', [1, 10_000], 240, { judges: 'scale and sharpness' }),
+    number('active.w', 'Lit area, width', 'mm', [0.1, 500], 57.6, { judges: 'window and picture' }),
+    number('active.h', 'Lit area, height', 'mm', [0.1, 500], 43.2, {
+      judges: 'window and picture',
+    }),
+    number('active.x', 'Lit area from the datum, x', 'mm', [-500, 500], 0),
+    number('active.y', 'Lit area from the datum, y', 'mm', [-500, 500], 0),
+    yes('standing', 'Made standing: its picture is turned'),
+  ],
+  amp: [
+    number('minOhm', 'Speaker at least', 'Ω', [0.1, 64], 4, { judges: 'the speaker' }),
+    whole('channels', 'Channels', [1, 2], 1, { judges: 'how many speakers' }),
+    yes('bridged', 'Bridge output: neither end on ground', true),
+  ],
+  speaker: [
+    number('ohm', 'Coil', 'Ω', [0.1, 64], 8, { judges: 'the amplifier' }),
+    number('ratedW', 'Bears', 'W', [0.01, 20], 1, { judges: 'loudness' }),
+  ],
+  computer: [
+    whole('speed', 'Class, 1 to 5', [1, 5], 2, { judges: 'which games run' }),
+    yes('radio', 'Has a radio'),
+  ],
+  off: [
+    choice('kind', 'Turns it off as a', ['latch', 'switch'], 'switch'),
+    number('amps', 'Carries', 'A', [0.01, 50], 1, { judges: 'whether its contacts last' }),
+  ],
+  draws: [
+    number('menu', 'Draws in the menu', 'W', [0, 60], 0, { judges: 'hours' }),
+    number('game', 'Draws in a game', 'W', [0, 60], 0, { judges: 'hours' }),
+    number('peak', 'Draws at its peak', 'W', [0, 60], 0, { judges: 'the rail at its worst' }),
+  ],
+};
+
+export const GROUP_NAMES: Readonly<Record<Group, string>> = {
+  cell: 'The cell',
+  charger: 'Charging',
+  converter: 'The rail it makes',
+  protects: 'Guarding',
+  screen: 'The picture',
+  amp: 'Sound out',
+  speaker: 'The coil',
+  computer: 'The computer',
+  off: 'Turning off',
+  draws: 'What it draws from 5 V',
+};
+
+/** What a part of each kind is asked for; the first is what makes it one of its kind. */
+export const GROUPS_OF: Readonly<Record<Family, readonly Group[]>> = {
+  sbc: ['computer', 'draws'],
+  screen: ['screen', 'draws'],
+  cell: ['cell'],
+  charger: ['charger', 'converter'],
+  converter: ['converter'],
+  audio: ['amp', 'draws'],
+  speaker: ['speaker'],
+  switch: ['off'],
+  controller: ['draws'],
+  expander: ['draws'],
+  storage: [],
+  hub: ['draws'],
+  latch: ['off'],
+  hardware: [],
+  lead: [],
+  protection: ['protects'],
+  cooling: ['draws'],
+};
+
+type Plain = Readonly<Record<string, unknown>>;
+const read = (at: unknown, path: readonly string[]): unknown =>
+  path.reduce<unknown>(
+    (v, key) => (typeof v === 'object' && v !== null ? (v as Plain)[key] : undefined),
+    at,
+  );
+
+/** A figure as it stands in the part, or nothing. */
+export const figureOf = (part: Part, group: Group, key: string): Value | undefined =>
+  read(part[group], key.split('.')) as Value | undefined;
+
+/** An object or list with one place in it set. */
+function placed(at: unknown, [key, ...rest]: readonly string[], value: unknown): unknown {
+  if (key === undefined) return value;
+  const within = placed(read(at, [key]), rest, value);
+  if (/^\d+$/.test(key)) {
+    const list = Array.isArray(at) ? [...(at as unknown[])] : [];
+    list[Number(key)] = within;
+    return list;
+  }
+  return { ...(at as object), [key]: within };
+}
+
+/** A group of which nothing is known yet: what is usual, to be measured. */
+const typicalOf = (group: Group): object =>
+  FIGURES[group].reduce<object>(
+    (g, f) =>
+      ('optional' in f && f.optional) || f.is === 'yes'
+        ? f.is === 'yes' && f.typical === true
+          ? (placed(g, f.key.split('.'), true) as object)
+          : g
+        : (placed(g, f.key.split('.'), f.typical) as object),
+    REQUIRED_YES[group] ?? {},
+  );
+/** Yes-or-no figures that the document always says. */
+const REQUIRED_YES: Partial<Record<Group, object>> = {
+  amp: { bridged: false },
+  computer: { radio: false },
+};
+
+/**
+ * A part with one figure set; the first of a group brings the usual values of the others.
+ *
+ * @param value  nothing takes it out: an optional figure goes, of another its whole group
+ */
+export function withFigure(part: Part, group: Group, key: string, value: Value | undefined): Part {
+  const figure = FIGURES[group].find((f) => f.key === key);
+  const optional = figure?.is === 'yes' || (figure?.is === 'number' && figure.optional);
+  if (value === undefined && !optional) return without(part, group);
+  const path = key.split('.');
+  const always = read(REQUIRED_YES[group], path) !== undefined;
+  const before = part[group] ?? typicalOf(group);
+  if (value === undefined || (value === false && !always)) {
+    return { ...part, source: 'mine', [group]: left(before, key) } as Part;
+  }
+  return { ...part, source: 'mine', [group]: placed(before, path, value) } as Part;
+}
+
+function without(part: Part, group: Group): Part {
+  const next = { ...part };
+  delete next[group];
+  return next;
+}
+function left(at: object, key: string): object {
+  const next = { ...at } as Record<string, unknown>;
+  delete next[key];
+  return next;
+}
+
+export interface Owed {
+  group: Group;
+  label: string;
+  judges: string;
+}
+
+/** What a part of its kind does not say yet, and what cannot be judged for that. */
+export const owed = (part: Part): Owed[] =>
+  GROUPS_OF[part.family].flatMap((group) =>
+    part[group] === undefined
+      ? FIGURES[group].flatMap((f) =>
+          f.judges ? [{ group, label: f.label, judges: f.judges }] : [],
+        )
+      : [],
+  );

@@ -1,0 +1,21 @@
+export { blankPart, type Size } from './blank';
+export {
+  FIGURES,
+  type Figure,
+  figureOf,
+  type Group,
+  GROUP_NAMES,
+  GROUPS_OF,
+  owed,
+  type Owed,
+  type Value,
+  withFigure,
+} from './figures';
+export {
+  type FromLine,
+  type MakersLine,
+  nearestParts,
+  partFromLine,
+  readMakersLine,
+  wordsOf,
+} from './makersLine';
