@@ -216,17 +216,18 @@ function placed(at: unknown, [key, ...rest]: readonly string[], value: unknown):
   return { ...(at as object), [key]: within };
 }
 
+/** Whether a group begins with this figure: an optional one and a plain no are left unsaid. */
+const begins = (f: Figure): boolean =>
+  f.is === 'yes' ? f.typical === true : !(f.is === 'number' && f.optional);
+
 /** A group of which nothing is known yet: what is usual, to be measured. */
 const typicalOf = (group: Group): object =>
-  FIGURES[group].reduce<object>(
-    (g, f) =>
-      ('optional' in f && f.optional) || f.is === 'yes'
-        ? f.is === 'yes' && f.typical === true
-          ? (placed(g, f.key.split('.'), true) as object)
-          : g
-        : (placed(g, f.key.split('.'), f.typical) as object),
-    REQUIRED_YES[group] ?? {},
-  );
+  FIGURES[group]
+    .filter(begins)
+    .reduce<object>(
+      (g, f) => placed(g, f.key.split('.'), f.typical) as object,
+      REQUIRED_YES[group] ?? {},
+    );
 /** Yes-or-no figures that the document always says. */
 const REQUIRED_YES: Partial<Record<Group, object>> = {
   amp: { bridged: false },
@@ -246,9 +247,9 @@ export function withFigure(part: Part, group: Group, key: string, value: Value |
   const always = read(REQUIRED_YES[group], path) !== undefined;
   const before = part[group] ?? typicalOf(group);
   if (value === undefined || (value === false && !always)) {
-    return { ...part, source: 'mine', [group]: left(before, key) } as Part;
+    return { ...part, source: 'mine', [group]: left(before, key) };
   }
-  return { ...part, source: 'mine', [group]: placed(before, path, value) } as Part;
+  return { ...part, source: 'mine', [group]: placed(before, path, value) };
 }
 
 function without(part: Part, group: Group): Part {

@@ -126,9 +126,9 @@ function sizesFrom(r: Reader, out: MakersLine): void {
     const unit = found[3]?.toLowerCase();
     const whole = two.every((v) => Number.isInteger(v));
     if (unit?.startsWith('p') || (unit !== 'mm' && whole && Math.min(...two) >= 96)) {
-      if (out.pixels)
+      if (out.pixels) {
         out.doubts.push(`Two counts of pixels: ${out.pixels.join(' × ')} and ${two.join(' × ')}.`);
-      else out.pixels = two;
+      } else out.pixels = two;
     } else if (out.sizes.length) {
       out.doubts.push(`Two sizes: ${out.sizes.join(' × ')} and ${two.join(' × ')} mm.`);
     } else out.sizes = two;
@@ -391,6 +391,10 @@ export function partFromLine(
   return { part, line, doubts: [...doubts, ...crowded(part)] };
 }
 
+/** Cells in series, as far as the line tells. */
+const seriesOf = ({ series, volts = 3.7 }: MakersLine): number =>
+  series ?? Math.max(1, Math.round(volts / 3.7));
+
 /** How unlike a part is what the line says: kind first, then link, size and figures. */
 function unlike(part: Part, line: MakersLine): number {
   if (line.family && part.family !== line.family) return Infinity;
@@ -405,7 +409,7 @@ function unlike(part: Part, line: MakersLine): number {
     size +
     (line.link && part.screen && part.screen.link !== line.link ? 4 : 0) +
     (line.can && part.cell?.kind !== 'cylinder' ? 4 : 0) +
-    (line.series && part.cell && part.cell.series !== line.series ? 3 : 0) +
+    (part.cell && part.cell.series !== seriesOf(line) ? 3 : 0) +
     ratio(line.ampHours, part.cell?.capacityAh) +
     2 * ratio(line.inches, part.screen?.diagonalIn) +
     ratio(line.ohms, part.speaker?.ohm) +

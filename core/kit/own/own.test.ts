@@ -79,8 +79,9 @@ describe('figures typed one by one', () => {
     let own = blankPart('mine', 'Mine', part.family);
     for (const group of GROUPS_OF[part.family]) {
       if (part[group] === undefined) continue;
-      for (const f of FIGURES[group])
+      for (const f of FIGURES[group]) {
         own = withFigure(own, group, f.key, figureOf(part, group, f.key));
+      }
       expect([family, group, own[group]]).toEqual([family, group, part[group]]);
     }
     // With its sockets and pads it then gives and takes the same.
@@ -98,8 +99,9 @@ describe('figures typed one by one', () => {
         const was = p[group];
         own = withFigure(own, group, FIGURES[group][0]!.key, undefined);
         if (was === undefined) continue;
-        for (const f of FIGURES[group])
+        for (const f of FIGURES[group]) {
           own = withFigure(own, group, f.key, figureOf(p, group, f.key));
+        }
       }
       return own;
     };

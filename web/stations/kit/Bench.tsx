@@ -15,11 +15,22 @@ import { Slimming } from './Slimming';
 import { SlimTo } from './SlimTo';
 import { WhereItIs } from './WhereItIs';
 
-export function Bench({ item, part }: { item: Item; part: Part }) {
+export function Bench({
+  item,
+  part,
+  mine,
+}: {
+  item: Item;
+  part: Part;
+  /** Opened where it is measured: it was just made. */
+  mine: boolean;
+}) {
   const { edit, library } = useBuild('edit', 'library');
   const [ref, size] = useSize<HTMLDivElement>();
   const [side, setSide] = useState<'top' | 'bottom'>('top');
-  const [view, setView] = useState<'off' | 'pins' | 'ends' | 'picture' | 'mine'>('off');
+  const [view, setView] = useState<'off' | 'pins' | 'ends' | 'picture' | 'mine'>(
+    mine ? 'mine' : 'off',
+  );
   const [lit, light] = useState<string>();
   const change = (q: Part) =>
     edit(
@@ -36,7 +47,7 @@ export function Bench({ item, part }: { item: Item; part: Part }) {
       <div
         className="mat"
         ref={ref}
-        style={{ flex: view === 'picture' ? '0 0 210px' : '0 0 400px' }}
+        style={{ flex: view === 'picture' || view === 'mine' ? '0 0 210px' : '0 0 400px' }}
       >
         {size.w > 0 && (
           <PartDrawing

@@ -13,11 +13,10 @@ import { Library } from './Library';
 import { RisksView } from './RisksView';
 import { SwapView } from './SwapView';
 import { TreesView } from './TreesView';
+import { howKnown } from './sensitive';
 import { useWarmSwaps } from '../../engine/useBrief';
 import { useView, ViewTabs } from './views';
 import { whereWords } from './WhereItIs';
-
-const howKnown = (q: Part): string => (q.source === 'mine' ? 'measured' : 'typical');
 
 export default function KitStation() {
   const { doc, edit } = useBuild('doc', 'edit');
@@ -27,7 +26,9 @@ export default function KitStation() {
   const item = doc.kit.items.find((i) => i.id === chosen) ?? doc.kit.items[0];
   const part = item && doc.kit.parts.find((p) => p.id === item.part);
   const list = view === 'bench' || view === 'swap';
-  const add = (q: Part) => {
+  const [made, setMade] = useState<string>();
+  const add = (q: Part, own = false) => {
+    if (own) setMade(q.id);
     edit((p) => {
       const next = withPart(p, q);
       choose(next.kit.items[next.kit.items.length - 1]!.id);
@@ -52,7 +53,7 @@ export default function KitStation() {
       </div>
     );
   } else if (view === 'swap') page = <SwapView item={item} />;
-  else page = <Bench key={item.id} item={item} part={part} />;
+  else page = <Bench key={item.id} item={item} part={part} mine={part.id === made} />;
   return (
     <>
       <div className={`split ${list ? '' : 'whole'}`}>
@@ -116,7 +117,7 @@ export default function KitStation() {
             empty="Every chain of this build runs unbroken."
           />
         ) : (
-          <Library onAdd={add} />
+          <Library onAdd={add} onMake={(q) => add(q, true)} />
         )}
       </aside>
     </>

@@ -6,16 +6,25 @@ import { partsCsv, partsJson } from '@deft/core/formats/parts';
 import { CARRIES, type Carries, FAMILIES, formatMm, type Part } from '@deft/core/model';
 import { download } from '../../ui/download';
 import { useBuild } from '../../state/build';
+import { OwnPart } from './OwnPart';
 import { TakeParts } from './TakeParts';
 
 const SHOWN_AT_ONCE = 60;
 const AHEAD = 100;
 
-export function Library({ onAdd }: { onAdd: (part: Part) => void }) {
+export function Library({
+  onAdd,
+  onMake,
+}: {
+  onAdd: (part: Part) => void;
+  /** A new part of one's own: it is opened on the bench, to be measured. */
+  onMake: (part: Part) => void;
+}) {
   const { library } = useBuild('library');
   const [query, setQuery] = useState('');
   const [facets, setFacets] = useState<Facets>({});
   const [taking, take] = useState(false);
+  const [making, make] = useState(false);
   const [q, f] = [useDeferredValue(query), useDeferredValue(facets)];
   // What a search looks at is worked out ahead, a few parts at a time, so that no keystroke waits for all of it.
   useEffect(() => {
@@ -69,6 +78,9 @@ export function Library({ onAdd }: { onAdd: (part: Part) => void }) {
         <span className="grow">
           Library <span className="note">{library.length} parts</span>
         </span>
+        <Button size="small" onClick={() => make(true)}>
+          Own part
+        </Button>
         <Button size="small" onClick={() => take(true)}>
           Import
         </Button>
@@ -76,6 +88,17 @@ export function Library({ onAdd }: { onAdd: (part: Part) => void }) {
           <Button size="small">Export</Button>
         </Dropdown>
       </h2>
+      {making && (
+        <OwnPart
+          first={query}
+          onClose={() => make(false)}
+          onMake={(part) => {
+            make(false);
+            setQuery('');
+            onMake(part);
+          }}
+        />
+      )}
       {taking && <TakeParts onClose={() => take(false)} />}
       <Input.Search
         allowClear
@@ -146,9 +169,12 @@ export function Library({ onAdd }: { onAdd: (part: Part) => void }) {
           </div>
         ))}
         {!found.length && (
-          <p className="note">
-            No part answers all of that. Add the nearest one and measure your own.
-          </p>
+          <div className="blank-list">
+            <p className="note">No part answers all of that.</p>
+            <Button size="small" onClick={() => make(true)}>
+              Make it a part of your own
+            </Button>
+          </div>
         )}
         {found.length > SHOWN_AT_ONCE && (
           <p className="note">{found.length - SHOWN_AT_ONCE} more: narrow the search.</p>

@@ -10,13 +10,22 @@ import {
   type Length,
   type Part,
   PLUG_TYPES,
+  readPart,
 } from '@deft/core/model';
 import { putPart } from '../../state/api';
 import { LengthField } from '../../ui/LengthField';
 import { MmField } from '../../ui/MmField';
 import { useBuild } from '../../state/build';
+import { PartElectrics } from './PartElectrics';
 import { PartFigures } from './PartFigures';
-import { telling } from './sensitive';
+import { PadRows } from './PadRows';
+import { howKnown, telling } from './sensitive';
+
+/** What a part says that cannot be true of it. */
+function complaintOf(part: Part): string | undefined {
+  const read = readPart(part);
+  return read.ok ? undefined : read.complaints[0]!.sentence;
+}
 
 export function MeasurePart({
   part,
@@ -44,6 +53,11 @@ export function MeasurePart({
     });
     setBad(s);
     return s;
+  };
+  const put = (next: Part) => {
+    const said = complaintOf(next) ?? onChange(next);
+    setBad(said);
+    return said;
   };
   const fresh = (list: ReadonlyArray<{ id: string }>, wish: string): string => {
     for (let n = 1; ; n++) {
@@ -97,9 +111,7 @@ export function MeasurePart({
           value={part.name}
           onChange={(e) => setBad(onChange({ ...part, name: e.target.value }))}
         />
-        <span className="note grow">
-          {part.source === 'mine' ? 'my own, measured' : 'typical, measure yours'}
-        </span>
+        <span className="note grow">{howKnown(part)}</span>
         <Button
           size="small"
           loading={keep.isPending}
@@ -128,14 +140,8 @@ export function MeasurePart({
           {bad}
         </p>
       )}
-      <PartFigures
-        part={part}
-        onChange={(q) => {
-          const said = onChange(q);
-          setBad(said);
-          return said;
-        }}
-      />
+      <PartFigures part={part} onChange={put} />
+      <PartElectrics part={part} onChange={put} />
       {first.length > 0 && (
         <>
           <h3 style={{ margin: '10px 0 4px' }}>Measure these first: verdicts hang on them</h3>
@@ -261,6 +267,7 @@ export function MeasurePart({
           }}
         />
       ))}
+      <PadRows part={part} onChange={put} />
       <div className="row" style={{ marginTop: 8 }}>
         <Button size="small" onClick={addBlock}>
           Add a block

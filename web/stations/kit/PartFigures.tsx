@@ -1,4 +1,4 @@
-/** What a part costs, weighs and draws, and what a builder would search it by. */
+/** What a part is, costs and weighs, and what a builder would search it by. */
 import { Input, InputNumber, Select } from 'antd';
 import { FAMILIES, type Part } from '@deft/core/model';
 
@@ -15,16 +15,11 @@ export function PartFigures({
     else next[key] = v;
     onChange(next);
   };
-  const draw = (state: 'menu' | 'game' | 'peak') => (v: number | null) => {
-    if (v !== null) {
-      onChange({ ...part, draws: { menu: 0, game: 0, peak: 0, ...part.draws, [state]: v } });
-    }
-  };
   return (
     <div
       className="pair"
       style={{
-        gridTemplateColumns: 'auto 120px auto 120px auto 120px',
+        gridTemplateColumns: 'auto 120px auto 90px auto minmax(0, 110px)',
         margin: '8px 0',
         maxWidth: 620,
       }}
@@ -56,21 +51,6 @@ export function PartFigures({
         value={part.massG ?? null}
         onChange={optional('massG')}
       />
-      {(['menu', 'game', 'peak'] as const).map((k) => (
-        <span key={k} style={{ display: 'contents' }}>
-          <span>{`Draws, ${k}`}</span>
-          <InputNumber
-            size="small"
-            aria-label={`Draws in ${k}, watts`}
-            min={0}
-            max={60}
-            step={0.05}
-            suffix="W"
-            value={part.draws?.[k] ?? null}
-            onChange={draw(k)}
-          />
-        </span>
-      ))}
       <span>Words</span>
       <Input
         size="small"

@@ -2,7 +2,7 @@
  * Which dimensions of a part this shell's verdicts hang on, the most telling first: those are asked
  * before the others.
  */
-import type { Finding, Project } from '@deft/core/model';
+import type { Finding, Part, Project } from '@deft/core/model';
 
 export interface Telling {
   path: string;
@@ -33,4 +33,18 @@ export function telling(p: Project, part: string, findings: readonly Finding[]):
     }
   }
   return [...best.values()].sort((a, b) => a.margin - b.margin);
+}
+
+/** How well a part's sizes are known, in words: measured is only what somebody typed from it. */
+export function howKnown(part: Part): string {
+  const guessed = part.blocks.filter(({ plan, height }) => {
+    let across: string;
+    if (plan.kind === 'polygon') across = plan.how;
+    else if (plan.kind === 'circle') across = plan.d.how;
+    else across = plan.w.how;
+    return [across, height.how].some((how) => how === 'typical' || how === 'estimate');
+  }).length;
+  if (!guessed) return 'measured';
+  if (part.source !== 'mine') return 'typical, measure yours';
+  return guessed < part.blocks.length ? 'partly measured' : 'not measured yet';
 }
