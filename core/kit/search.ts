@@ -3,6 +3,7 @@
  * "6x6 switch 5 mm".
  */
 import type { Carries, Part } from '../model';
+import { inOurWords } from './plainWords';
 import { portsOf } from './ports';
 import { planSize, thickness } from './thickness';
 
@@ -35,6 +36,8 @@ interface Row {
   words: Set<string>;
   name: string;
   nameWords: Set<string>;
+  /** Words of its own, not of its whole class. */
+  own: Set<string>;
   w: number;
   h: number;
   thick: number;
@@ -56,7 +59,13 @@ function rowOf(part: Part): Row {
     text,
     words: new Set(text.split(/[\s,()]+/)),
     name: part.name.toLowerCase().replace(/\s/g, ''),
-    nameWords: new Set(part.name.toLowerCase().split(/\s+/)),
+    nameWords: new Set(part.name.toLowerCase().split(/[\s,]+/)),
+    own: new Set(
+      part.words
+        .join(' ')
+        .toLowerCase()
+        .split(/[\s,]+/),
+    ),
     w,
     h,
     thick,
@@ -78,7 +87,7 @@ function rowOf(part: Part): Row {
 /** How well a part answers a query; 0 when a word or size does not fit at all. */
 function score(part: Part, query: string): number {
   let points = 1;
-  let rest = query.toLowerCase().replace(/[,;]/g, ' ');
+  let rest = inOurWords(query).replace(/[,;]/g, ' ');
   const row = rowOf(part);
   const size = SIZE.exec(rest);
   if (size) {
@@ -99,7 +108,9 @@ function score(part: Part, query: string): number {
   }
   for (const word of rest.split(/\s+/).filter(Boolean)) {
     const number = NUMBER.exec(word);
-    if (row.words.has(word)) points += row.nameWords.has(word) ? 5 : 4;
+    if (row.nameWords.has(word)) points += 6;
+    else if (row.own.has(word)) points += 5;
+    else if (row.words.has(word)) points += 3;
     else if (number) {
       const value = Number(number[1]);
       const near = Math.min(
@@ -120,9 +131,12 @@ function score(part: Part, query: string): number {
 /** What matters beside words: each that is set must hold. */
 export interface Facets {
   family?: Part['family'];
-  /** Thickest it may lie, mm. */ thickMm?: number;
-  /** What it gives or takes. */ carries?: Carries;
-  /** At its peak on the 5 V rail, A. */ amps?: number;
+  /** Thickest it may lie, mm. */
+  thickMm?: number;
+  /** What it gives or takes. */
+  carries?: Carries;
+  /** At its peak on the 5 V rail, A. */
+  amps?: number;
   price?: number;
   mine?: boolean;
 }

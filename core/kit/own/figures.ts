@@ -28,7 +28,7 @@ interface Asked {
   /** What is judged by it; nothing when it only refines. */
   judges?: string;
 }
-export interface NumberAsked extends Asked {
+interface NumberAsked extends Asked {
   is: 'number';
   min: number;
   max: number;
@@ -36,11 +36,11 @@ export interface NumberAsked extends Asked {
   /** May be left out of the document. */
   optional?: boolean;
 }
-export interface ChoiceAsked extends Asked {
+interface ChoiceAsked extends Asked {
   is: 'choice';
   of: readonly string[];
 }
-export interface YesAsked extends Asked {
+interface YesAsked extends Asked {
   is: 'yes';
 }
 export type Figure = NumberAsked | ChoiceAsked | YesAsked;

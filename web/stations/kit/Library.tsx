@@ -1,11 +1,12 @@
 /** The parts library: search, what matters beside words, and the builder's own parts in and out of files. */
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { Button, Dropdown, Input, InputNumber, Select } from 'antd';
-import { type Facets, findParts, planSize, thickness } from '@deft/core/kit';
+import { type Facets, findParts, keyFigures, planSize, thickness } from '@deft/core/kit';
 import { partsCsv, partsJson } from '@deft/core/formats/parts';
 import { CARRIES, type Carries, FAMILIES, formatMm, type Part } from '@deft/core/model';
 import { download } from '../../ui/download';
 import { useBuild } from '../../state/build';
+import { KIND_WORDS } from './kindWords';
 import { OwnPart } from './OwnPart';
 import { TakeParts } from './TakeParts';
 
@@ -120,7 +121,7 @@ export function Library({
             placeholder="any"
             value={facets.family ?? null}
             onChange={(v: Part['family'] | undefined) => set('family', v)}
-            options={FAMILIES.map((x) => ({ value: x, label: x }))}
+            options={FAMILIES.map((x) => ({ value: x, label: KIND_WORDS[x] }))}
           />
           <span>Speaks</span>
           <Select
@@ -155,9 +156,11 @@ export function Library({
               <b style={{ fontWeight: 600 }}>{p.name}</b>
               <br />
               <span className="note">
+                {[KIND_WORDS[p.family], ...keyFigures(p)].join(' · ')}
+                <br />
                 {formatMm(planSize(p.blocks).w, 0)} × {formatMm(planSize(p.blocks).h, 0)} ×{' '}
                 {formatMm(thickness(p, []).value, 1)} mm
-                {p.price === undefined ? '' : ` · ${p.price}`}
+                {p.price === undefined ? '' : ` · about ${p.price} to buy`}
                 {p.source === 'mine'
                   ? ` · mine${p.version && p.version > 1 ? `, version ${p.version}` : ''}`
                   : ''}

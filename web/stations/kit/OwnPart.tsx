@@ -4,27 +4,8 @@ import { Button, Input, Radio, Select } from 'antd';
 import { nearestParts, partFromLine, wordsOf } from '@deft/core/kit';
 import { FAMILIES, type Family, type Part } from '@deft/core/model';
 import { useBuild } from '../../state/build';
+import { KIND_WORDS } from './kindWords';
 
-/** Kinds of part in a builder's words. */
-const KIND_WORDS: Readonly<Record<Family, string>> = {
-  sbc: 'computer',
-  screen: 'screen',
-  cell: 'cell',
-  charger: 'charger',
-  converter: 'converter',
-  audio: 'amplifier or sound board',
-  speaker: 'speaker',
-  switch: 'switch, key plate or stick',
-  controller: 'controller board',
-  expander: 'expander',
-  storage: 'card or stick',
-  hub: 'hub',
-  latch: 'latch',
-  hardware: 'hardware',
-  lead: 'lead',
-  protection: 'protection board',
-  cooling: 'fan or heat-sink',
-};
 const EXAMPLES = '3.7 V 1200 mAh 6 x 34 x 50 · 2.8 in SPI 320x240 50 x 69.2 · 65 x 30, 40-pin';
 
 const fresh = (taken: ReadonlySet<string>): string => {
