@@ -8,7 +8,11 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT, say } from './folders.mjs';
+import { register } from 'tsx/esm/api';
 import { onSite } from './onSite.mjs';
+
+// Demo builds and fixtures come from core as it is written.
+register();
 
 const NUDGES = 60;
 const WARM = 20;

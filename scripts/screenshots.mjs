@@ -2,7 +2,11 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT, say } from './folders.mjs';
+import { register } from 'tsx/esm/api';
 import { onSite } from './onSite.mjs';
+
+// Demo builds and fixtures come from core as it is written.
+register();
 
 const out = join(ROOT, 'docs/screenshots');
 mkdirSync(out, { recursive: true });
