@@ -35,7 +35,10 @@ try {
     await page.locator('.list button', { hasText: 'rear post' }).first().click();
   });
   await shoot('brief', `/b/${loaner}/brief`);
-  await shoot('kit', `/b/${loaner}/kit`);
+  await shoot('kit', `/b/${loaner}/kit`, async () => {
+    await page.getByRole('button', { name: 'Own part' }).click();
+    await page.getByLabel('As its maker prints it').fill('3.7 V 1200 mAh 5 x 34 x 50');
+  });
   await shoot('kit-chains', `/b/${key('Wisp')}/kit`, async () => {
     await page.getByRole('button', { name: 'Remove Speaker 20' }).click();
     await page.getByRole('link', { name: /^Chains/ }).click();
