@@ -142,7 +142,7 @@ test('parts from files: a bad table names line and column and brings nothing in;
   await page.getByRole('button', { name: 'Keep all 2 in my library' }).click();
   const search = page.getByRole('searchbox', { name: 'Search parts' });
   await search.fill(`spacer ${tag}`);
-  await expect(page.getByText(/^13 × 4 × 2(\.0)? mm · 0\.3 · mine$/)).toBeVisible();
+  await expect(page.getByText(/13 × 4 × 2(\.0)? mm · about 0\.3 to buy · mine$/)).toBeVisible();
   await search.fill(tag);
   await page.getByRole('button', { name: 'Export', exact: true }).click();
   const [csv] = await Promise.all([

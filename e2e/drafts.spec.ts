@@ -92,6 +92,30 @@ test('a copy that cannot be made while the server is away is said, and nothing i
   await expect(nameOf(page, 'Mine (my copy)')).toBeVisible();
 });
 
+test('over a way that gives no locks, as http from another machine, drafts of other tabs are offered', async ({
+  page,
+  context,
+}) => {
+  await context.addInitScript(() => {
+    Object.defineProperty(navigator, 'locks', { value: undefined });
+    Object.defineProperty(crypto, 'randomUUID', { value: undefined });
+  });
+  const key = await openExample(page, 'wisp');
+  await page.goto(stationUrl(key, 'fit'));
+  await page.getByRole('button', { name: /^Rename/ }).waitFor();
+  await rename(page, 'Saved without locks');
+  await saved(page);
+  await away(page);
+  await rename(page, 'Left behind');
+  await expect(page.getByText('server away, kept in this browser')).toBeVisible();
+  await page.close();
+  const again = await context.newPage();
+  await again.goto(stationUrl(key, 'fit'));
+  await expect(nameOf(again, 'Saved without locks')).toBeVisible();
+  await again.getByRole('button', { name: 'Open them as a copy' }).click();
+  await expect(nameOf(again, 'Left behind (from a closed tab)')).toBeVisible();
+});
+
 for (const [what, spoil] of [
   ['missing', () => Object.defineProperty(window, 'indexedDB', { value: undefined })],
   ['hanging', () => Object.assign(IDBFactory.prototype, { open: () => ({}) })],

@@ -85,6 +85,9 @@ function app(db: Db, builds: Builds, o: ServeOptions): Express {
     res.json({ ok: true, ...(o.run ? { run: o.run } : {}) });
   });
   if (o.password) a.use(passwordGate(o.password));
+  a.get('/api/session', (_req, res) => {
+    res.json({ locked: o.password !== undefined });
+  });
   a.use('/api', (_req, res, next) => {
     res.setHeader('cache-control', 'no-store');
     next();

@@ -472,6 +472,20 @@ withDatabase('the server', () => {
     expect((await fetch(`${at}/api/builds`, { headers })).status).toBe(401);
     await open.close();
   });
+  test('a password holds on loopback too; health tells only whose server it is', async () => {
+    const run = 'this-run';
+    const shut = await serve({
+      databaseUrl: databaseUrl!,
+      host: '127.0.0.1',
+      password: 'tin-opener',
+      run,
+    });
+    const status = async (path: string) => (await fetch(`${shut.url}${path}`)).status;
+    expect([await status('/api/builds'), await status('/api/session')]).toEqual([401, 401]);
+    expect(await (await fetch(`${shut.url}/api/health`)).json()).toEqual({ ok: true, run });
+    await shut.close();
+    expect((await api('GET', '/session')).body).toEqual({ locked: false });
+  });
   test('twenty wrong passwords a minute are answered, the next ones have to wait, the right one too', async () => {
     const open = await serve({
       databaseUrl: databaseUrl!,

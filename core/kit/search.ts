@@ -87,7 +87,7 @@ function rowOf(part: Part): Row {
 /** How well a part answers a query; 0 when a word or size does not fit at all. */
 function score(part: Part, query: string): number {
   let points = 1;
-  let rest = inOurWords(query).replace(/[,;]/g, ' ');
+  let rest = query.toLowerCase().replace(/[,;]/g, ' ');
   const row = rowOf(part);
   const size = SIZE.exec(rest);
   if (size) {
@@ -161,9 +161,13 @@ export function findParts(parts: readonly Part[], query: string, facets: Facets 
     ? parts.filter((part) => holds(part, facets))
     : [...parts];
   if (!query.trim()) return list;
-  return list
-    .map((part) => ({ part, points: score(part, query) }))
-    .filter((x) => x.points > 0)
-    .sort((a, b) => b.points - a.points || (a.part.name < b.part.name ? -1 : 1))
-    .map((x) => x.part);
+  const ours = inOurWords(query);
+  return (
+    list
+      // A part called by the builder's own word is found by it, whatever it means here.
+      .map((part) => ({ part, points: Math.max(score(part, query), score(part, ours)) }))
+      .filter((x) => x.points > 0)
+      .sort((a, b) => b.points - a.points || (a.part.name < b.part.name ? -1 : 1))
+      .map((x) => x.part)
+  );
 }

@@ -20,7 +20,7 @@ const ErrorBody = z.object({
   error: z.object({ code: z.string(), message: z.string(), field: z.string().optional() }),
 });
 
-async function call(method: string, path: string, body?: unknown, raw?: string): Promise<unknown> {
+async function call(method: string, path: string, body?: unknown, raw?: Blob): Promise<unknown> {
   const r = await fetch(`/api${path}`, {
     method,
     ...(body === undefined && raw === undefined
@@ -93,8 +93,12 @@ export const deleteBuild = async (key: string): Promise<void> => {
 export const restoreBuild = async (key: string): Promise<void> => {
   await call('POST', `/builds/${key}/restore`);
 };
-export const importBuild = async (text: string): Promise<StoredBuild> =>
-  stored(await call('POST', '/import', undefined, text));
+/** Sent as it lies on the disk: it may be 100 MB. */
+export const importBuild = async (file: Blob): Promise<StoredBuild> =>
+  stored(await call('POST', '/import', undefined, file));
+/** Whether a password was asked for, so that one can go out again. */
+export const isLocked = async (): Promise<boolean> =>
+  z.object({ locked: z.boolean() }).parse(await call('GET', '/session')).locked;
 
 export type SaveResult =
   { ok: true; version: number; savedAt: string } | { ok: false; current: StoredBuild };

@@ -12,7 +12,7 @@ import { z } from 'zod';
 import { createStore } from 'zustand';
 import { type Project, readProject } from '@deft/core/model';
 import { type Patch, patchBetween, patched } from './patch';
-import { openTabs, tabName } from './tab';
+import { otherTabs, tabName } from './tab';
 
 export interface Draft {
   basedOn: number;
@@ -191,18 +191,19 @@ export interface Found {
 export async function findDrafts(key: string, stored: Stored): Promise<Found> {
   here ??= await tabName();
   const tab = here;
-  const open = await openTabs();
-  const left = (await tabsWith(key)).filter((t) => t === tab || !open.has(t));
+  const others = await otherTabs();
+  const left = (await tabsWith(key)).filter((t) => t === tab || others(t) !== 'open');
   const all: FoundDraft[] = [];
   for (const t of left) {
     const found = await draftOf(key, t, stored);
     if (found) all.push(found);
   }
   all.sort((a, b) => Number(b.tab === tab) - Number(a.tab === tab) || b.at - a.at);
-  const [draft, ...others] = all;
+  // Gone on with is only what surely nobody else has open; the rest is offered.
+  const draft = all.find((d) => d.tab === tab || others(d.tab) === 'closed');
   if (draft && draft.tab !== tab) {
     await keepDraft(key, draft, stored);
     await dropDraft(key, draft.tab);
   }
-  return { ...(draft ? { draft } : {}), others };
+  return { ...(draft ? { draft } : {}), others: all.filter((d) => d !== draft) };
 }

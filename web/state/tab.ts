@@ -6,10 +6,15 @@ const SLOT = 'deft-tab';
 const lockOf = (name: string): string => `deft-tab-${name}`;
 const fresh = (): string => crypto.getRandomValues(new Uint32Array(2)).join('-');
 
+/** Browsers give locks to pages that came over a safe way: this machine, or https. */
+const locks = (): LockManager | undefined => (navigator as Partial<Navigator>).locks;
+
 /** Takes the lock for as long as the page lives; false when another page holds it. */
 const held = (name: string): Promise<boolean> =>
   new Promise((resolve) => {
-    void navigator.locks.request(lockOf(name), { ifAvailable: true }, (lock) => {
+    const all = locks();
+    if (!all) return resolve(true);
+    void all.request(lockOf(name), { ifAvailable: true }, (lock) => {
       resolve(lock !== null);
       // Never settled: the browser gives the lock back when the page ends.
       return lock ? new Promise(() => undefined) : undefined;
@@ -27,8 +32,11 @@ async function named(): Promise<string> {
 let asked: Promise<string> | undefined;
 export const tabName = (): Promise<string> => (asked ??= named());
 
-/** Names of other tabs that are open now. */
-export async function openTabs(): Promise<ReadonlySet<string>> {
-  const { held: locks = [] } = await navigator.locks.query();
-  return new Set(locks.map((l) => (l.name ?? '').replace(/^deft-tab-/, '')));
+/** What is known of other tabs by their names. */
+export async function otherTabs(): Promise<(name: string) => 'open' | 'closed' | 'unknown'> {
+  const all = locks();
+  if (!all) return () => 'unknown';
+  const { held: taken = [] } = await all.query();
+  const open = new Set(taken.map((l) => l.name));
+  return (name) => (open.has(lockOf(name)) ? 'open' : 'closed');
 }

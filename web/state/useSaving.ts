@@ -32,6 +32,15 @@ export interface Numbered {
   at: number;
 }
 
+/** A name nobody else gives; made by hand where the page did not come over a safe way. */
+function saveName(): string {
+  const bytes = crypto.getRandomValues(new Uint8Array(16));
+  bytes[6] = (bytes[6]! & 0x0f) | 0x40;
+  bytes[8] = (bytes[8]! & 0x3f) | 0x80;
+  const hex = Array.from(bytes, (b) => b.toString(16).padStart(2, '0')).join('');
+  return hex.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5');
+}
+
 /** Number of a state that is in no log: what the server has is not what stands here. */
 const ELSEWHERE = -1;
 
@@ -63,7 +72,7 @@ export function useSaving(
       const { version } = has.current;
       // The same save again, after its answer was lost, goes under the same name.
       if (sent.current?.at !== sending.at || sent.current.basedOn !== version) {
-        sent.current = { at: sending.at, basedOn: version, name: crypto.randomUUID() };
+        sent.current = { at: sending.at, basedOn: version, name: saveName() };
       }
       const r = await saveBuild(key, version, sending.doc, sent.current.name);
       if (r.ok) {

@@ -9,6 +9,7 @@ import {
   deleteBuild,
   duplicateBuild,
   importBuild,
+  isLocked,
   isOffline,
   listBuilds,
   restoreBuild,
@@ -20,6 +21,7 @@ const when = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 
 
 export function Home() {
   const builds = useQuery({ queryKey: ['builds'], queryFn: listBuilds });
+  const locked = useQuery({ queryKey: ['locked'], queryFn: isLocked, retry: false });
   const client = useQueryClient();
   const go = useNavigate();
   const picker = useRef<HTMLInputElement>(null);
@@ -55,7 +57,7 @@ export function Home() {
     onError: fail,
   });
   const take = useMutation({
-    mutationFn: async (f: File) => importBuild(await f.text()),
+    mutationFn: (f: File) => importBuild(f),
     onSuccess: (b) => go(`/b/${b.key}/fit`),
     onError: fail,
   });
@@ -69,6 +71,13 @@ export function Home() {
             Will it close, what must be cut, which button goes where, how long it lasts.
           </p>
         </div>
+        {locked.data && (
+          <form method="post" action="/logout">
+            <Button htmlType="submit" type="text">
+              Log out
+            </Button>
+          </form>
+        )}
         <Button onClick={() => picker.current?.click()}>Import a build</Button>
         <Button type="primary" onClick={() => start.mutate()} loading={start.isPending}>
           New build
