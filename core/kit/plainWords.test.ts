@@ -110,6 +110,12 @@ test('every part says by what it is chosen, in two figures at most', () => {
   for (const q of STARTER_PARTS) expect(keyFigures(q).length).toBeLessThanOrEqual(2);
 });
 test('a part of one’s own is found by its own name, though the word means something here', () => {
-  const own: Part = { ...STARTER_PARTS[0]!, id: 'own', name: 'Spacer of mine', words: [] };
+  const own: Part = {
+    ...STARTER_PARTS[0]!,
+    id: 'own',
+    name: 'Spacer of mine',
+    words: [],
+    source: 'mine',
+  };
   expect(findParts([...STARTER_PARTS, own], 'spacer of mine').map((q) => q.id)).toEqual(['own']);
 });

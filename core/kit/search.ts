@@ -155,6 +155,10 @@ const holds = (part: Part, f: Facets): boolean => {
 
 const numbersIn = (text: string): number[] => (text.match(/\d+(?:\.\d+)?/g) ?? []).map(Number);
 
+/** A part called by the builder's own word is found by it, whatever it means here. */
+const ownWords = (part: Part, query: string): number =>
+  part.source === 'mine' ? score(part, query) : 0;
+
 /** Parts that answer every word of the query and every facet, best first; in their own order for an empty query. */
 export function findParts(parts: readonly Part[], query: string, facets: Facets = {}): Part[] {
   const list = Object.keys(facets).length
@@ -162,12 +166,9 @@ export function findParts(parts: readonly Part[], query: string, facets: Facets 
     : [...parts];
   if (!query.trim()) return list;
   const ours = inOurWords(query);
-  return (
-    list
-      // A part called by the builder's own word is found by it, whatever it means here.
-      .map((part) => ({ part, points: Math.max(score(part, query), score(part, ours)) }))
-      .filter((x) => x.points > 0)
-      .sort((a, b) => b.points - a.points || (a.part.name < b.part.name ? -1 : 1))
-      .map((x) => x.part)
-  );
+  return list
+    .map((part) => ({ part, points: Math.max(score(part, ours), ownWords(part, query)) }))
+    .filter((x) => x.points > 0)
+    .sort((a, b) => b.points - a.points || (a.part.name < b.part.name ? -1 : 1))
+    .map((x) => x.part);
 }
