@@ -116,6 +116,23 @@ test('over a way that gives no locks, as http from another machine, drafts of ot
   await expect(nameOf(again, 'Left behind (from a closed tab)')).toBeVisible();
 });
 
+test('a browser that refuses all storage opens a build, and saves it', async ({ page }) => {
+  await page.addInitScript(() => {
+    for (const name of ['localStorage', 'sessionStorage', 'indexedDB']) {
+      Object.defineProperty(window, name, {
+        get: () => {
+          throw new DOMException('refused', 'SecurityError');
+        },
+      });
+    }
+  });
+  const key = await openExample(page, 'wisp');
+  await page.goto(stationUrl(key, 'fit'));
+  await rename(page, 'No storage at all');
+  await saved(page);
+  expect((await documentOf(page, key))['name']).toBe('No storage at all');
+});
+
 for (const [what, spoil] of [
   ['missing', () => Object.defineProperty(window, 'indexedDB', { value: undefined })],
   ['hanging', () => Object.assign(IDBFactory.prototype, { open: () => ({}) })],

@@ -28,6 +28,9 @@ test('a cell from its printed line: what cannot be true is said, the rest is fil
   // A decimal comma is one; what contradicts itself stays in its field, and is not taken.
   await page.getByLabel('Capacity').fill('1,1');
   await page.getByLabel('Capacity').press('Enter');
+  await page.getByLabel('Resistance of the pack').fill('1,200');
+  await page.getByLabel('Resistance of the pack').press('Enter');
+  await expect(page.getByText('1,200 may be 1.200 or 1200')).toBeVisible();
   await page.getByLabel('Cut-off').fill('4.5');
   await page.getByLabel('Cut-off').press('Enter');
   await expect(page.getByRole('alert').first()).toContainText('not below 4.2 V');

@@ -40,8 +40,31 @@ const SESSION_MS = 12 * 60 * 60 * 1000;
 /** Wrong passwords a minute before the door stays shut for the rest of it. */
 const TRIES = { most: 20, windowMs: 60_000 } as const;
 
-const page = (note = ''): string =>
-  `<!doctype html><html lang="en"><meta charset="utf-8"><title>Deft Shell</title><form method="post" action="/login">${note && `<p role="alert">${note}</p>`}<label>Password <input name="password" type="password" autofocus></label> <button>Open</button></form></html>`;
+/** The door, in the colours of the interface; it stands alone, for nothing else is served before it. */
+const page = (note = ''): string => `<!doctype html>
+<html lang="en">
+<meta charset="utf-8">
+<meta name="viewport" content="width=device-width, initial-scale=1">
+<title>Deft Shell</title>
+<style>
+  body { margin: 0; min-height: 100vh; display: grid; place-items: start center; padding-top: 18vh;
+    background: #24474a; color: #14201f; font: 16px/1.5 system-ui, sans-serif; }
+  form { background: #fbf8f1; border: 1px solid #d8cfb8; border-radius: 10px; padding: 22px 26px;
+    display: grid; gap: 10px; width: min(340px, 84vw); }
+  h1 { font-size: 20px; margin: 0; }
+  p { margin: 0; } [role=alert] { color: #b3261e; }
+  input, button { font: inherit; padding: 7px 10px; border-radius: 6px; border: 1px solid #b9ae92; }
+  button { background: #0b7a6c; border-color: #0b7a6c; color: #fff; font-weight: 600; }
+</style>
+<form method="post" action="/login">
+  <h1>Deft Shell</h1>
+  <p>These builds are behind a password.</p>
+  ${note && `<p role="alert">${note}</p>`}
+  <label for="password">Password</label>
+  <input id="password" name="password" type="password" autocomplete="current-password" autofocus>
+  <button>Open</button>
+</form>
+</html>`;
 
 declare module 'express-session' {
   interface SessionData {

@@ -77,6 +77,8 @@ function app(db: Db, builds: Builds, o: ServeOptions): Express {
       // A page that stands alone may ask how much memory its engine holds.
       crossOriginEmbedderPolicy: true,
       strictTransportSecurity: false,
+      // Without a referrer a form of our own says its origin is null, and is taken for another site's.
+      referrerPolicy: { policy: 'same-origin' },
     }),
   );
   a.use(sameSite(o.host));

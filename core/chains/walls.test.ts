@@ -22,3 +22,6 @@ test('examples as they are, a television, a bank on a lead and a spare beside on
   const banked = appliedAll(warbler, [{ do: 'add', part: libraryPart('bank-4000') }]);
   expect(about(outside(banked, banked.kit.items[banked.kit.items.length - 1]!.id))).toEqual([]);
 });
+test('an open plate has no wall that wires could not pass', () => {
+  expect(about({ ...outside(loaner, 'teasel'), way: 'open plate' })).toEqual([]);
+});

@@ -50,8 +50,11 @@ function isWired({ part }: Fitted, port: Port): boolean {
 const plugsInstead = (of: Fitted, { carries, role }: Port): boolean =>
   of.ports.some((q) => q.carries === carries && q.role === role && !isWired(of, q));
 
-/** @returns a hit for each part outside the shell whose wires would have to go through its wall */
+/** @returns a hit for each part outside the shell whose wires would have to go through its wall; an open plate has none */
 export const throughWalls = (p: Project): Finding[] =>
+  p.way === 'open plate' ? [] : acrossWalls(p);
+
+const acrossWalls = (p: Project): Finding[] =>
   kitOf(p).all.flatMap((of): Finding[] => {
     if (of.item.where !== 'outside' || of.part.lead) return [];
     const found = wiredAcross(p, of);

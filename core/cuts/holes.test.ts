@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos } from '../catalogue';
 import { sceneOf } from '../fit';
-import type { Finding, Input, Piece, Project } from '../model';
+import { type Finding, type Input, length, type Piece, type Project } from '../model';
 import { cutting, holeFindings, WEB_MM } from './index';
 
 const [, done] = demos() as [Project, Project];
@@ -114,5 +114,46 @@ describe('a hole in a face', () => {
     const [f] = judged({ ...p, cuts: [...p.cuts, cut] }).filter((x) => x.code === 'web');
     // 11 − 13/2 − 8.5/2 = 0.25 mm.
     expect(f!.measure!.gap).toBeCloseTo(0.25, 2);
+  });
+});
+
+describe('a hole measured larger than was asked', () => {
+  const plan = cutting(done).openings.find((o) => o.kind === 'port')!;
+  const measured = (w: number, h: number, notch = false): Project => ({
+    ...done,
+    cuts: [
+      ...done.cuts.filter((c) => c.kind !== 'opening' || c.for !== plan.key),
+      {
+        kind: 'opening',
+        id: 'as-cut',
+        for: plan.key,
+        state: 'measured',
+        ...(notch ? { notch } : {}),
+        measured: { w: length(w), h: length(h) },
+      },
+    ],
+  });
+  const over = (p: Project): string[] => {
+    const scene = sceneOf(p);
+    return holeFindings(scene, cutting(p, scene))
+      .filter((f) => f.code === 'over-cut')
+      .map((f) => `${f.verdict} ${f.title}`);
+  };
+  // Twice what a file is off, 0.4 mm.
+  test.each([
+    [0, []],
+    [0.78, []],
+    [0.9, ['tight Cut 0.9 mm too large']],
+    [-0.5, []],
+  ])('by %s mm', (by, said) => {
+    expect(over(measured(plan.w + by, plan.h))).toEqual(said);
+    expect(over(measured(plan.w, plan.h + by))).toEqual(said);
+  });
+  test('a notch is asked for down to the parting line: so deep it is not too large', () => {
+    const p = measured(plan.w, plan.h, true);
+    const asked = cutting(p).openings.find((o) => o.key === plan.key)!.asked!;
+    expect(asked.h).toBeGreaterThan(plan.h);
+    expect(over(measured(asked.w, asked.h, true))).toEqual([]);
+    expect(over(measured(asked.w, asked.h + 1, true))).toEqual(['tight Cut 1.0 mm too large']);
   });
 });

@@ -31,6 +31,18 @@ const cutFor = (project: Project, key: string): Extract<Cut, { kind: 'opening' }
     (c): c is Extract<Cut, { kind: 'opening' }> => c.kind === 'opening' && c.for === key,
   );
 
+/** An opening drawn on to the parting line. */
+function notched(need: PortOpening): PortOpening {
+  const [low, high] = [Math.min(0, need.v - need.h / 2), Math.max(0, need.v + need.h / 2)];
+  return {
+    ...need,
+    v: (low + high) / 2,
+    h: high - low,
+    round: false,
+    why: [...need.why, 'open to the parting line, so that it goes in from above'],
+  };
+}
+
 /** The opening a socket needs in the wall it looks at, whether cut, measured or already there. */
 export function portOpening(scene: Scene, at: PlacedItem, mouth: Mouth): PortOpening | undefined {
   if (!mouth.wall || mouth.u === undefined || !scene.shell) return undefined;
@@ -77,25 +89,20 @@ export function portOpening(scene: Scene, at: PlacedItem, mouth: Mouth): PortOpe
     why,
   };
   why.push(`+ 2 × ${PORT_CLEARANCE_MM} mm all round`);
+  const planned = cut?.notch ? notched(need) : need;
   if (cut?.measured) {
+    const { w: wide, h: high } = cut.measured;
     return {
-      ...need,
-      asked: { w: need.w, h: need.h },
-      w: cut.measured.w.mm,
-      h: cut.measured.h.mm,
+      ...planned,
+      asked: { w: planned.w, h: planned.h },
+      w: wide.mm,
+      h: high.mm,
+      // A notch begins at the parting line, however deep it was cut.
+      ...(cut.notch ? { v: (Math.sign(need.v) || 1) * (high.mm / 2) } : {}),
       why: ['as cut and measured'],
     };
   }
-  if (cut?.notch) {
-    const [low, high] = [Math.min(0, need.v - need.h / 2), Math.max(0, need.v + need.h / 2)];
-    return {
-      ...need,
-      v: (low + high) / 2,
-      h: high - low,
-      round: false,
-      why: [...why, 'open to the parting line, so that it goes in from above'],
-    };
-  }
+  if (cut?.notch) return planned;
   const there = scene.shell.openings.wall.find(
     (o) =>
       o.wall === need.wall &&

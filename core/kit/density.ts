@@ -2,7 +2,7 @@
 import type { Part } from '../model';
 
 /** What a hobby pouch holds with its film, Wh/cm³: typical. */
-export const POUCH_WH_CM3 = { usual: 0.45, doubtful: 0.56, never: 0.75 } as const;
+export const POUCH_WH_CM3 = { least: 0.35, usual: 0.45, doubtful: 0.56, never: 0.75 } as const;
 /** Usual voltage of a lithium cell, V. */
 export const POUCH_CELL_V = 3.7;
 

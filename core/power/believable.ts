@@ -21,7 +21,7 @@ export function beliefFindings(p: Project): Finding[] {
           title: `${mAh} mAh is not believable`,
           what: `${item.name} would hold ${wh.toFixed(2)} Wh/cm³.`,
           why: [
-            `${POUCH_CELL_V} V · ${part.cell!.series} · ${part.cell!.capacityAh} Ah over its volume; hobby pouches hold 0.35 to ${POUCH_WH_CM3.usual} Wh/cm³ with their film (typical). Its size holds about ${real} mAh: measure the capacity, or its size, again.`,
+            `${POUCH_CELL_V} V · ${part.cell!.series} · ${part.cell!.capacityAh} Ah over its volume; hobby pouches hold ${POUCH_WH_CM3.least} to ${POUCH_WH_CM3.usual} Wh/cm³ with their film (typical). Its size holds about ${real} mAh: measure the capacity, or its size, again.`,
           ],
           about: [item.id],
         },

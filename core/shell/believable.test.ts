@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { sceneOf } from '../fit';
-import type { Cap, Feature, Opening, Project } from '../model';
-import { shellBeliefs } from './index';
+import { type Cap, type Feature, length, type Opening, type Project } from '../model';
+import { screwFindings, shellBeliefs } from './index';
 
 const done = demos()[1]!;
 type Piece = Project['shell']['bodies'][number]['pieces'][number];
@@ -171,4 +171,85 @@ describe('readings of a shell', () => {
   ])('a cap: %s', (_, more, said) => {
     expect(codes(withCap(more))).toEqual(said);
   });
+});
+
+describe('walls and the step where the halves meet', () => {
+  type Body = Project['shell']['bodies'][number];
+  const withBody = (more: Partial<Body>): Project => ({
+    ...done,
+    shell: { ...done.shell, bodies: [{ ...done.shell.bodies[0]!, ...more }] },
+  });
+  const said = (p: Project): string[] =>
+    shellBeliefs(sceneOf(p).shell!)
+      .filter((f) => f.code.startsWith('lip') || f.code.startsWith('wall'))
+      .map((f) => `${f.verdict} ${f.code}`);
+  const wall = done.shell.bodies[0]!.wall.mm;
+  const back = done.shell.bodies[0]!.pieces.find((q) => q.role === 'back')!.depth.mm;
+
+  // A reading may be off by 0.3 mm.
+  test.each([
+    [wall, []],
+    [wall + 0.28, []],
+    [wall + 0.32, ['hit lip-thick']],
+  ])('a lip %s mm thick in a wall of 2.2', (thick, expected) => {
+    const lip = { thick: length(thick), height: length(2), on: 'front' as const };
+    expect(said(withBody({ lip }))).toEqual(expected);
+  });
+  test.each([
+    [back - wall, []],
+    [back - wall + 0.28, []],
+    [back - wall + 0.32, ['hit lip-high']],
+  ])('a lip %s mm high into a back 15.8 mm deep inside', (height, expected) => {
+    const lip = { thick: length(1), height: length(height), on: 'front' as const };
+    expect(said(withBody({ lip }))).toEqual(expected);
+  });
+  test('a lip of no height is none', () => {
+    const lip = { thick: length(9), height: length(0), on: 'back' as const };
+    expect(said(withBody({ lip }))).toEqual([]);
+  });
+
+  const made = (material: Piece['material'], mm: number, role?: 'plate'): string[] =>
+    said(
+      withBody({
+        wall: length(mm),
+        pieces: done.shell.bodies[0]!.pieces.map((q) => ({
+          ...q,
+          material,
+          ...(role ? { role } : {}),
+        })),
+      }),
+    );
+  test.each([
+    ['abs', 0.8, []],
+    ['abs', 0.7, ['tight wall-thin']],
+    ['abs', 0.59, ['hit wall-thin']],
+    ['pla', 1.2, []],
+    ['pla', 1, ['tight wall-thin']],
+    ['pla', 0.5, ['hit wall-thin']],
+    ['resin', 1, []],
+    ['resin', 0.9, ['tight wall-thin']],
+    ['nylon', 0.55, ['hit wall-thin']],
+    ['wood', 1.9, ['tight wall-thin']],
+    ['aluminium', 0.5, []],
+    ['steel', 0.25, ['tight wall-thin']],
+    ['steel', 0.15, ['hit wall-thin']],
+  ] as const)('a wall of %s, %s mm', (material, mm, expected) => {
+    expect(made(material, mm)).toEqual(expected);
+  });
+  test('an open plate has no walls to be thin', () => {
+    expect(made('abs', 0.3, 'plate')).toEqual([]);
+  });
+});
+
+test.each([
+  [2.1, 'tight'],
+  [2, 'tight'],
+  [1.9, 'hit'],
+])('a screw 2 mm thick that goes in %s mm', (into, verdict) => {
+  const p = withPost('corner-posts', (f) => ({
+    ...f,
+    bore: { d: length(1.6), deep: length(11) },
+    screw: { d: length(2), into: length(into) },
+  }));
+  expect(screwFindings(p.shell.bodies[0]!).map((f) => f.verdict)).toContain(verdict);
 });

@@ -19,17 +19,17 @@ const SAME_MM = 0.5;
 const APART_MM = 3;
 /** A flange holds its cap back by so much on each side, mm: typical. */
 const HOLDS_BACK_MM = 0.2;
-/** The thinnest walls that halves are made with, mm: typical. */
-const LEAST_WALL_MM: Readonly<Record<Piece['material'], number>> = {
-  abs: 0.8,
-  polycarbonate: 0.8,
-  nylon: 1,
-  resin: 1,
-  pla: 1.2,
-  petg: 1.2,
-  wood: 2,
-  aluminium: 0.5,
-  steel: 0.3,
+/** Walls that halves are made with, mm: thinner cannot be, and what is usual; both typical. */
+const WALL_MM: Readonly<Record<Piece['material'], { least: number; usual: number }>> = {
+  abs: { least: 0.6, usual: 0.8 },
+  polycarbonate: { least: 0.6, usual: 0.8 },
+  nylon: { least: 0.6, usual: 1 },
+  resin: { least: 0.6, usual: 1 },
+  pla: { least: 0.6, usual: 1.2 },
+  petg: { least: 0.6, usual: 1.2 },
+  wood: { least: 1, usual: 2 },
+  aluminium: { least: 0.3, usual: 0.5 },
+  steel: { least: 0.2, usual: 0.3 },
 };
 /** No key stands further out of a face, mm. */
 const PROUD_MM = 15;
@@ -43,6 +43,8 @@ interface Doubt {
   about: string[];
   refs: Ref[];
   at?: { x: number; y: number; z: number };
+  /** A hit unless it is only worth a second look. */
+  verdict?: 'tight';
 }
 
 const finding = ({ code, id, why, ...rest }: Doubt): Finding => ({
@@ -340,17 +342,27 @@ function lipDoubts(body: Body): Doubt[] {
   ];
 }
 
-/** A wall thinner than any half is made is read wrongly. */
+/** A wall thinner than any half is made is read wrongly; one thinner than usual is worth a second look. */
 function thinDoubts(body: Body): Doubt[] {
-  const least = Math.min(...body.pieces.map((q) => LEAST_WALL_MM[q.material]));
-  if (body.wall.mm >= least) return [];
+  // What stands on an open plate has no walls.
+  const halves = body.pieces.filter((q) => q.role !== 'plate');
+  const thinnest = halves
+    .map((q) => q.material)
+    .sort((a, b) => WALL_MM[a].usual - WALL_MM[b].usual);
+  const [material] = thinnest;
+  if (!material || body.wall.mm >= WALL_MM[material].usual) return [];
+  const { least, usual } = WALL_MM[material];
+  const never = body.wall.mm < least;
   return [
     {
       code: 'wall-thin',
       id: body.id,
       title: `A wall of ${formatMm(body.wall.mm, 1)} mm`,
-      what: `No half is made so thin: the wall of ${body.name}.`,
-      why: `From ${formatMm(least, 1)} mm up is usual for ${[...new Set(body.pieces.map((q) => q.material))].join(' and ')} (typical).`,
+      what: never
+        ? `No half is made so thin: the wall of ${body.name}.`
+        : `The wall of ${body.name} is thinner than is usual.`,
+      why: `From ${formatMm(usual, 1)} mm up is usual for ${material}, under ${formatMm(least, 1)} mm is none (typical).`,
+      ...(never ? {} : { verdict: 'tight' as const }),
       about: [body.id],
       refs: [],
     },

@@ -22,7 +22,7 @@ export interface Net {
   what: 'power' | 'ground' | 'signal' | 'sound';
   says: string;
   /** What a supply wire feeds: one part, or everything that is on. */
-  feeds?: { item: string } | 'everything';
+  feeds?: Feeds;
   awg: number;
   /** The gauge it has when nothing is chosen for it. */
   usualAwg: number;
@@ -115,6 +115,12 @@ const firstPad = (at: PlacedItem, ...names: string[]): End | undefined => {
   return undefined;
 };
 const far = (a: Pt3, b: Pt3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+
+/** What a wire feeds, and where it does: at the cell, behind what makes the rail, or at a board's 3.3 V. */
+export interface Feeds {
+  what: { item: string } | 'everything';
+  at: 'cell' | 'rail' | 'logic';
+}
 
 /** `rail`: in the gauge of the supply, not of a signal. */
 type Draft = Pick<Net, 'a' | 'b' | 'what' | 'says' | 'feeds'> & { rail?: boolean };
@@ -213,10 +219,15 @@ function headerPad(sbc: PlacedItem, name: string, near: Pt3): End | undefined {
   return all.sort((x, y) => far(x.at, near) - far(y.at, near))[0];
 }
 
+const EVERYTHING = {
+  cell: { what: 'everything', at: 'cell' },
+  rail: { what: 'everything', at: 'rail' },
+} as const;
+
 /** Cell, guard, charger, converter, switch, computer; and what hangs on the 5 V rail, branched where it is made. */
 const power = (p: Project, scene: Scene): Draft[] =>
   supply(p, scene).map((d) =>
-    d.what === 'signal' ? d : { feeds: 'everything', ...d, rail: true },
+    d.what === 'signal' ? d : { feeds: EVERYTHING.rail, ...d, rail: true },
   );
 
 function supply(p: Project, scene: Scene): Draft[] {
@@ -276,6 +287,7 @@ function supply(p: Project, scene: Scene): Draft[] {
     join(out, firstPad(charger, 'OUT+', 'BAT+'), firstPad(source, 'VIN'), 'power', 'cell rail');
     join(out, firstPad(charger, 'OUT-', 'BAT-'), firstPad(source, 'GND'), 'ground', 'cell rail');
   }
+  for (const d of out) d.feeds = EVERYTHING.cell;
   if (!source || !sbc) return out;
   const rail = firstPad(source, '5V', 'OUT+');
   const ground = firstPad(source, 'GND', 'OUT-');
@@ -298,7 +310,9 @@ function supply(p: Project, scene: Scene): Draft[] {
       const branch: Draft[] = [];
       join(branch, switched, feed, 'power', `5 V to ${at.item.name}`);
       join(branch, ground, firstPad(at, 'GND', '-'), 'ground', `5 V to ${at.item.name}`);
-      out.push(...branch.map((d) => ({ ...d, feeds: { item: at.item.id } })));
+      out.push(
+        ...branch.map((d): Draft => ({ ...d, feeds: { what: { item: at.item.id }, at: 'rail' } })),
+      );
     }
   }
   return out;
@@ -333,7 +347,9 @@ function boards(p: Project, scene: Scene): Draft[] {
       const branch: Draft[] = [];
       join(branch, headerPad(sbc, '3V3', feed.at), feed, 'power', says);
       join(branch, headerPad(sbc, 'GND', feed.at), padAt(at, 'GND'), 'ground', says);
-      out.push(...branch.map((d) => ({ ...d, feeds: { item: at.item.id } })));
+      out.push(
+        ...branch.map((d): Draft => ({ ...d, feeds: { what: { item: at.item.id }, at: 'logic' } })),
+      );
     }
   }
   return out;
@@ -486,7 +502,7 @@ function socket(p: Project, scene: Scene): Draft[] {
     join(out, firstPad(gate, 'OUT', 'C'), headerPad(sbc, '5V', near), 'power', '5 V switched');
   } else join(out, rail, headerPad(sbc, '5V', near), 'power', '5 V from the socket');
   join(out, padAt(panel, 'GND'), headerPad(sbc, 'GND', near), 'ground', '5 V from the socket');
-  return out.map((d) => ({ ...d, rail: true, feeds: 'everything' }));
+  return out.map((d) => ({ ...d, rail: true, feeds: EVERYTHING.rail }));
 }
 
 /**

@@ -87,16 +87,22 @@ describe('a wire of one’s own', () => {
   });
   test('to a pad that is not there is said, not left out in silence', () => {
     const lost = found(joined(loaner, [board, 'GND'], [amp, 'NOPE']));
-    expect(lost.find((f) => f.code === 'lost-end')?.what).toContain('no pad "NOPE"');
+    const end = lost.find((f) => f.code === 'lost-end');
+    expect([end?.verdict, end?.what]).toEqual(['tight', expect.stringContaining('no pad "NOPE"')]);
   });
 });
 
-test('a supply wire as thin as a hair loses what its copper says, and is a hit over 0.1 V', () => {
-  const trunk = check(loaner).wiring.wires.find(
-    ({ net }) => net.feeds === 'everything' && net.what === 'power',
-  )!;
-  const { net, cutMm } = trunk;
-  const thin = (awg: number) =>
+describe('a supply wire as thin as a hair', () => {
+  const trunks = check(loaner).wiring.wires.filter(
+    ({ net }) => net.feeds?.what === 'everything' && net.what === 'power',
+  );
+  const peak = loaner.kit.items.reduce(
+    (sum, i) => sum + (loaner.kit.parts.find((q) => q.id === i.part)!.draws?.peak ?? 0),
+    0,
+  );
+  const made = loaner.kit.parts.find((q) => q.converter)!.converter!.outV;
+  const empty = loaner.kit.parts.find((q) => q.cell)!.cell!.cutoffV;
+  const thin = ({ net }: (typeof trunks)[0], awg: number) =>
     found(
       applied(loaner, {
         do: 'net',
@@ -110,18 +116,63 @@ test('a supply wire as thin as a hair loses what its copper says, and is a hit o
         },
       }),
     ).find((f) => f.code === 'wire-thin');
-  expect(thin(net.usualAwg)).toBeUndefined();
-  const peak = loaner.kit.items.reduce(
-    (sum, i) => sum + (loaner.kit.parts.find((q) => q.id === i.part)!.draws?.peak ?? 0),
-    0,
-  );
-  const more = (awg: number) =>
-    ((wireOhm(awg, cutMm!).value - wireOhm(net.usualAwg, cutMm!).value) / 2) * (peak / 3.3);
-  for (const awg of [28, 30, 32, 34, 36, 38, 40]) {
-    const volts = more(awg);
-    let verdict: string | undefined;
-    if (volts > 0.1) verdict = 'hit';
-    else if (volts > 0.02) verdict = 'tight';
-    expect([awg, thin(awg)?.verdict]).toEqual([awg, verdict]);
-  }
+  test('there is one at the cell and one behind the converter', () => {
+    expect(trunks.map(({ net }) => net.feeds!.at).sort()).toEqual(['cell', 'rail']);
+  });
+  test.each(['cell', 'rail'] as const)('at the %s: what its copper loses at that voltage', (at) => {
+    const wire = trunks.find(({ net }) => net.feeds!.at === at)!;
+    const { net, cutMm } = wire;
+    const supply = at === 'cell' ? empty : made;
+    expect(thin(wire, net.usualAwg)).toBeUndefined();
+    for (const awg of [28, 30, 32, 34, 36, 38, 40]) {
+      const ohms = (wireOhm(awg, cutMm!).value - wireOhm(net.usualAwg, cutMm!).value) / 2;
+      const volts = (peak / supply) * ohms;
+      let said: string | undefined;
+      if (volts > 0.1) said = `hit ${volts.toFixed(2)}`;
+      else if (volts > 0.02) said = `tight ${volts.toFixed(2)}`;
+      const f = thin(wire, awg);
+      expect([awg, f && `${f.verdict} ${f.title.split(' ')[0]}`]).toEqual([awg, said]);
+    }
+  });
+});
+
+describe('labels as boards print them', () => {
+  const relabelled = (from: string, to: string): Project => ({
+    ...loaner,
+    kit: {
+      ...loaner.kit,
+      parts: loaner.kit.parts.map((q) =>
+        q.amp ? { ...q, pads: q.pads.map((d) => (d.name === from ? { ...d, name: to } : d)) } : q,
+      ),
+    },
+  });
+  test.each(['GND2', 'AGND', '0V', 'VSS', 'gnd'])('%s is ground', (label) => {
+    expect(codes(joined(relabelled('GND', label), ['amp', label], ['teasel', '5V']))).toContain(
+      'short',
+    );
+  });
+  test.each(['VBUS', '+5V', '5V0'])('%s is 5 V', (label) => {
+    expect(codes(joined(relabelled('LRC', label), ['amp', label], ['teasel', 'GND']))).toContain(
+      'short',
+    );
+  });
+});
+
+test('a colour chosen for a button’s wire before its line changed is worth a look, and no hit', () => {
+  const before = check(loaner).wiring.wires.find(({ net }) => net.says === 'Pad up')!.net;
+  const [line, pad] = before.a.pad.startsWith('GPIO') ? [before.a, before.b] : [before.b, before.a];
+  const chosen = {
+    id: 'chosen-before',
+    ends: [
+      { item: line.item, pad: 'GPIO3' },
+      { item: pad.item, pad: pad.pad },
+    ],
+    colour: 'green',
+  };
+  const p = { ...loaner, wiring: { nets: [chosen] } };
+  expect(found(p).find((f) => f.code === 'short')?.verdict).toBe('tight');
+  // Two pins of the computer itself are a short in any colour.
+  const direct = { ...chosen, ends: [chosen.ends[0]!, { item: line.item, pad: 'GPIO2' }] };
+  const q = { ...loaner, wiring: { nets: [direct] } };
+  expect(found(q).find((f) => f.code === 'short')?.verdict).toBe('hit');
 });

@@ -2,7 +2,7 @@
  * Wires of the builder's own that join what must never be joined: a rail and ground, two rails, a
  * rail and a line of the computer, a bridge output and ground.
  */
-import { type Finding, type Project, type WayOut } from '../model';
+import { type Finding, isHost, type Project, type WayOut } from '../model';
 import type { PlacedItem, Scene } from '../fit';
 import type { End, Net } from './nets';
 
@@ -10,33 +10,22 @@ import type { End, Net } from './nets';
 const RAILS = ['ground', '3.3 V', '5 V', '12 V', 'cell +', 'middle of the pack'] as const;
 type Stands = (typeof RAILS)[number] | 'line' | 'bridge output';
 
-const LABELS: Readonly<Record<string, Stands>> = {
-  GND: 'ground',
-  'BAT-': 'ground',
-  'B-': 'ground',
-  'P-': 'ground',
-  'OUT-': 'ground',
-  sleeve: 'ground',
-  '3V3': '3.3 V',
-  '5V': '5 V',
-  '12V': '12 V',
-  'BAT+': 'cell +',
-  'B+': 'cell +',
-  'P+': 'cell +',
-  MID: 'middle of the pack',
-  BM: 'middle of the pack',
-  'S+': 'bridge output',
-  'S-': 'bridge output',
-  'L+': 'bridge output',
-  'L-': 'bridge output',
-  'R+': 'bridge output',
-  'R-': 'bridge output',
-};
+/** What boards print beside their pads, in capitals and without spaces. */
+const LABELS: ReadonlyArray<readonly [RegExp, Stands]> = [
+  [/^(GND|AGND|DGND|PGND|VSS|0V|G|BAT-|B-|P-|OUT-|VBAT-|SLEEVE)\d*$/, 'ground'],
+  [/^\+?(3V3|3\.3V|3V)$/, '3.3 V'],
+  [/^\+?(5V|5V0|5\.0V|VBUS|VUSB)$/, '5 V'],
+  [/^\+?12V$/, '12 V'],
+  [/^(BAT\+?|B\+|P\+|VBAT\+?|CELL\+)$/, 'cell +'],
+  [/^(MID|BM)$/, 'middle of the pack'],
+  [/^[SLR][+-]$/, 'bridge output'],
+];
 
 function standsAt(at: PlacedItem | undefined, { pad }: End): Stands | undefined {
   const known = at?.part.pads.find((q) => q.name === pad);
   if (known?.gpio !== undefined) return 'line';
-  const label = LABELS[pad];
+  const printed = pad.toUpperCase().replace(/\s/g, '').replace('−', '-');
+  const label = LABELS.find(([name]) => name.test(printed))?.[1];
   if (label !== 'bridge output') return label;
   return at?.part.amp?.bridged ? label : undefined;
 }
@@ -115,6 +104,7 @@ export function shorts(scene: Scene, nets: readonly Net[]): Finding[] {
     if (!pair) return [];
     const [a, b] = pair;
     const wire = own[0]!;
+    const stale = a === 'line' && b === 'line' && own.every((n) => isChoice(scene, n));
     const name = (e: End): string => `${scene.items.get(e.item)?.item.name ?? e.item} ${e.pad}`;
     return [
       {
@@ -122,10 +112,10 @@ export function shorts(scene: Scene, nets: readonly Net[]): Finding[] {
         station: 'fit',
         check: 'wire',
         code: 'short',
-        verdict: 'hit',
+        verdict: stale ? 'tight' : 'hit',
         title: TITLES(a, b),
         what: `Wire ${wire.label}: ${name(wire.a)} to ${name(wire.b)}`,
-        why: [WHY(a, b)],
+        why: [WHY(a, b), ...(stale ? [STALE] : [])],
         about: [...new Set([wire.a.item, wire.b.item])],
         refs: own.map((n) => ({ is: 'net' as const, id: n.id })),
         at: { x: wire.b.at[0], y: wire.b.at[1], z: wire.b.at[2] },
@@ -133,6 +123,20 @@ export function shorts(scene: Scene, nets: readonly Net[]): Finding[] {
     ];
   });
 }
+
+/**
+ * Whether a stored wire may be no wire but a gauge, colour or pin chosen for one that has another
+ * line by now: it leads to a pad of another part, and says more than its ends.
+ */
+function isChoice(scene: Scene, { a, b, said }: Net): boolean {
+  const boards = [a, b].filter((e) => {
+    const at = scene.items.get(e.item);
+    return at && isHost(at.part);
+  }).length;
+  return boards === 1 && said !== undefined && Object.keys(said).length > 2;
+}
+const STALE =
+  'It may be left from before the lines changed: take it out, or keep it and free the other line.';
 
 /** A wire past the guard: the cell is no longer cut off. */
 const bypass = ({ item }: PlacedItem, own: readonly Net[]): Finding => ({
@@ -164,7 +168,8 @@ export function lostEnds(p: Project, scene: Scene): Finding[] {
         station: 'fit',
         check: 'wire',
         code: 'lost-end',
-        verdict: 'hit',
+        // A colour chosen for a wire of a part that was swapped since is no fault.
+        verdict: 'tight',
         title: 'A wire to a pad that is not there',
         what: `${name} has no pad "${end.pad}".`,
         why: ['Its part was changed, or the pad is called otherwise: join it anew in Fit, Wires.'],

@@ -19,6 +19,8 @@ export type FromIntake =
 
 /** Memory of the thread beside the pieces on their way, MB. A file that wants more is refused. */
 const THREAD_MB = 96;
+/** A sender that says nothing for so long is given up: others wait behind it, ms. */
+const SILENT_MS = 30_000;
 /** Pieces sent and not yet read. */
 const AHEAD = 16;
 
@@ -54,6 +56,7 @@ export function takeIn(req: Request, intake: Intake): Promise<string> {
 
 async function read(req: Request, intake: Intake): Promise<string> {
   if (Number(req.headers['content-length'] ?? 0) > ENVELOPE_LIMIT) throw tooLarge();
+  req.socket.setTimeout(SILENT_MS, () => req.socket.destroy());
   const worker = thread(intake);
   let unread = 0;
   let more = (): void => undefined;
@@ -81,6 +84,7 @@ async function read(req: Request, intake: Intake): Promise<string> {
   } finally {
     // What is refused is read to its end: a sender that is cut off never sees the answer.
     req.resume();
+    req.socket.setTimeout(0);
     await worker.terminate();
   }
 

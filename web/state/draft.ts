@@ -71,16 +71,25 @@ async function tried<T>(work: () => Promise<T>): Promise<T | undefined> {
   }
 }
 
+/** Storage that writes at once; a browser may refuse it, and drafts are then the database's alone. */
+function atOnce(): Storage | undefined {
+  try {
+    return localStorage;
+  } catch {
+    return undefined;
+  }
+}
+
 /** Written before anything else happens; small, against what the server has. */
 function keepQuick(key: string, tab: string, draft: Draft, stored: Stored): void {
   const patch =
     draft.basedOn === stored.version ? patchBetween(stored.document, draft.document) : undefined;
   const text = patch && JSON.stringify({ basedOn: draft.basedOn, at: Date.now(), patch });
   try {
-    if (text && text.length <= QUICK_MOST) localStorage.setItem(quickSlot(key, tab), text);
-    else localStorage.removeItem(quickSlot(key, tab));
+    if (text && text.length <= QUICK_MOST) atOnce()?.setItem(quickSlot(key, tab), text);
+    else atOnce()?.removeItem(quickSlot(key, tab));
   } catch {
-    // Full or forbidden: the database is there for it.
+    // Full: the database is there for it.
   }
 }
 
@@ -119,7 +128,7 @@ export async function dropDraft(key: string, tab?: string): Promise<void> {
   here ??= await tabName();
   const whose = tab ?? here;
   if (whose === here) wholes.delete(key);
-  localStorage.removeItem(quickSlot(key, whose));
+  atOnce()?.removeItem(quickSlot(key, whose));
   await tried(() => delMany(slots(key, whose)));
 }
 
@@ -153,7 +162,7 @@ async function fromDatabase(key: string, tab: string): Promise<FoundDraft | unde
 
 function fromQuick(key: string, tab: string, stored: Stored): FoundDraft | undefined {
   try {
-    const quick = Quick.parse(JSON.parse(localStorage.getItem(quickSlot(key, tab)) ?? 'null'));
+    const quick = Quick.parse(JSON.parse(atOnce()?.getItem(quickSlot(key, tab)) ?? 'null'));
     if (quick.basedOn !== stored.version || !quick.patch.length) return undefined;
     const document = whole(stored.document, quick.patch);
     return { basedOn: quick.basedOn, document, at: quick.at, tab };
@@ -172,7 +181,7 @@ async function draftOf(key: string, tab: string, stored: Stored): Promise<FoundD
 /** Every tab that left something of this build. */
 async function tabsWith(key: string): Promise<string[]> {
   const inDatabase = ((await tried(() => keys())) ?? []).map(String);
-  const quick = Array.from({ length: localStorage.length }, (_, i) => localStorage.key(i) ?? '');
+  const quick = Object.keys(atOnce() ?? {});
   const found = [...inDatabase, ...quick].flatMap((slot) => {
     const [kind, build, tab] = slot.split(':');
     return (kind === 'deft-draft' || kind === 'deft-edit') && build === key && tab ? [tab] : [];

@@ -21,11 +21,20 @@ const held = (name: string): Promise<boolean> =>
     });
   });
 
+/** The tab's own storage; a browser may refuse it. */
+function own(): Storage | undefined {
+  try {
+    return sessionStorage;
+  } catch {
+    return undefined;
+  }
+}
+
 async function named(): Promise<string> {
-  const before = sessionStorage.getItem(SLOT);
+  const before = own()?.getItem(SLOT) ?? null;
   const name = before !== null && (await held(before)) ? before : fresh();
   if (name !== before) await held(name);
-  sessionStorage.setItem(SLOT, name);
+  own()?.setItem(SLOT, name);
   return name;
 }
 

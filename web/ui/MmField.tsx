@@ -1,8 +1,6 @@
-/** A typed place or size without a measuring method: commits on Enter or when left. */
-import { useId, useState } from 'react';
-import { Input } from 'antd';
+/** A typed place or size without a measuring method. */
 import { formatMm, parseLength } from '@deft/core/model';
-import { useChanged } from './useChanged';
+import { TypedField } from './TypedField';
 
 export function MmField({
   label,
@@ -19,45 +17,21 @@ export function MmField({
   unit?: string;
   onChange: (mm: number) => string | undefined | void;
 }) {
-  const id = useId();
-  const [text, setText] = useState(formatMm(value));
-  const [bad, setBad] = useState<string>();
-  useChanged(value, (mm) => {
-    setText(formatMm(mm));
-    setBad(undefined);
-  });
-  const commit = () => {
-    const read = parseLength(text, {
-      ...(min === undefined ? {} : { min }),
-      ...(max === undefined ? {} : { max }),
-    });
-    if (!read.ok) {
-      setBad(read.sentence);
-      return;
-    }
-    if (read.mm !== value) setBad(onChange(read.mm) ?? undefined);
+  const limits = {
+    ...(min === undefined ? {} : { min }),
+    ...(max === undefined ? {} : { max }),
   };
   return (
-    <>
-      <label htmlFor={id}>{label}</label>
-      <Input
-        id={id}
-        size="small"
-        value={text}
-        suffix={<span className="note">{unit}</span>}
-        {...(bad ? { status: 'error' as const } : {})}
-        onChange={(e) => {
-          setText(e.target.value);
-          setBad(undefined);
-        }}
-        onBlur={commit}
-        onPressEnter={commit}
-      />
-      {bad && (
-        <span className="bad" role="alert" style={{ gridColumn: '1 / 3' }}>
-          {bad}
-        </span>
-      )}
-    </>
+    <TypedField
+      label={label}
+      unit={unit}
+      shown={formatMm(value)}
+      value={value}
+      read={(text) => {
+        const typed = parseLength(text, limits);
+        return typed.ok ? { ok: true, value: typed.mm } : typed;
+      }}
+      onChange={onChange}
+    />
   );
 }

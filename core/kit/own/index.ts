@@ -11,11 +11,5 @@ export {
   type Value,
   withFigure,
 } from './figures';
-export {
-  type FromLine,
-  type MakersLine,
-  nearestParts,
-  partFromLine,
-  readMakersLine,
-  wordsOf,
-} from './makersLine';
+export { type FromLine, nearestParts, partFromLine } from './fromLine';
+export { type MakersLine, readMakersLine, wordsOf } from './makersLine';

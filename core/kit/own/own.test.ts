@@ -7,7 +7,8 @@ import { powerFigures } from '../../power';
 import { portsOf, usualPorts } from '../ports';
 import { blankPart } from './blank';
 import { FIGURES, figureOf, type Group, GROUPS_OF, owed, withFigure } from './figures';
-import { nearestParts, partFromLine, readMakersLine } from './makersLine';
+import { nearestParts, partFromLine } from './fromLine';
+import { readMakersLine } from './makersLine';
 
 describe('a maker’s line', () => {
   test.each([
@@ -15,6 +16,7 @@ describe('a maker’s line', () => {
       '3.7 V 1200 mAh 6 x 34 x 50',
       { family: 'cell', volts: 3.7, ampHours: 1.2, sizes: [6, 34, 50] },
     ],
+    ['3.7V1200mAh 603450', { volts: 3.7, ampHours: 1.2, sizes: [6, 34, 50] }],
     ['503450', { family: 'cell', sizes: [5, 34, 50] }],
     ['9059156', { family: 'cell', sizes: [9, 59, 156] }],
     ['18650 2600mAh', { family: 'cell', can: { d: 18, long: 65 }, ampHours: 2.6 }],
@@ -41,6 +43,7 @@ describe('a maker’s line', () => {
     ['2.8 in 320x240 20 x 30', /lit area of 56\.9 × 42\.7 mm does not go into 20 × 30 mm/],
     ['board 50 x 60 and 70 x 80', /Two sizes/],
     ['65 x 0', /0 mm is no size/],
+    ['3.7 V 1,200 mAh 6 x 34 x 50', /1,200 may be 1\.2 or 1200/],
   ])('%s cannot be true', (line, sentence) => {
     expect(partFromLine(line, 'x').doubts.join(' ')).toMatch(sentence);
   });

@@ -52,7 +52,7 @@ const leftOutside =
 /** Supply wires that Power counts with, drawn out to a hair. */
 const hair: Kind['cases'] = (p) =>
   check(p)
-    .wiring.wires.filter(({ net }) => net.feeds === 'everything' && net.what === 'power')
+    .wiring.wires.filter(({ net }) => net.feeds?.what === 'everything' && net.what === 'power')
     .slice(0, 2)
     .map(({ net }) => ({
       where: net.id,
@@ -156,7 +156,7 @@ export const WIRE_KINDS: readonly Kind[] = [
   },
   {
     name: 'a wire to a pad that is not there',
-    makes: 'hit',
+    makes: 'tight',
     cases: (p) =>
       padsOf(p, named('GND'))
         .slice(0, 1)

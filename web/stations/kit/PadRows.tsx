@@ -79,7 +79,12 @@ export function PadRows({
           onChange={(e) => setNames(e.target.value)}
           onPressEnter={add}
         />
-        <Button size="small" disabled={!names.trim()} onClick={add}>
+        <Button
+          size="small"
+          disabled={!names.trim()}
+          title={names.trim() ? undefined : 'Type the names printed along the row first.'}
+          onClick={add}
+        >
           Add this row
         </Button>
       </div>
