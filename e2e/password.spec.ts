@@ -17,9 +17,9 @@ test('a wrong password is said, the right one opens, and who goes out is out', a
     await expect(page.getByRole('alert')).toHaveText('That is not the password.');
     await page.getByLabel('Password').fill('tin opener');
     await page.getByLabel('Password').press('Enter');
-    await expect(page.getByRole('button', { name: 'New build' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'New build', exact: true })).toBeVisible();
     await page.reload();
-    await expect(page.getByRole('button', { name: 'New build' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'New build', exact: true })).toBeVisible();
     await page.getByRole('button', { name: 'Log out' }).click();
     await expect(page.getByLabel('Password')).toBeVisible();
     await page.goto(site.url);
