@@ -12,6 +12,7 @@ const PROOFS = {
   steps: ['--import', 'tsx', 'scripts/steps.ts'],
   fuzz: ['scripts/fuzz.mjs'],
   intake: ['scripts/intake.mjs'],
+  load: ['scripts/load.mjs'],
 };
 
 const name = process.argv[2];

@@ -12,6 +12,7 @@ import { buildRoutes } from './routes/builds';
 import { partRoutes } from './routes/parts';
 import { Builds } from './store/builds';
 import { Parts } from './store/parts';
+import { Recent } from './store/saves';
 import { connect, type Db } from './store/schema';
 
 export interface ServeOptions {
@@ -42,7 +43,7 @@ export async function serve(o: ServeOptions): Promise<Site> {
   }
   const db = connect(o.databaseUrl);
   await migrate(db);
-  const builds = new Builds(db);
+  const builds = new Builds(db, new Recent());
   await builds.loadOnce('demos', demos(), dabchickFits());
   const server = createServer(app(db, builds, o));
   const port = await listen(server, o);

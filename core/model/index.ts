@@ -17,3 +17,5 @@ export * from './envelope';
 export * from './finding';
 export * from './change';
 export * from './donor';
+export * from './patch';
+export { editWords } from './editWords';

@@ -74,7 +74,8 @@ function open(value: unknown, todo: Level[]): string | undefined {
 
 /** Parse JSON text within the limits, or say in one sentence why not. */
 export function readJson(text: string, limit = DOCUMENT_LIMIT): Read<unknown> {
-  if (new TextEncoder().encode(text).length > limit) {
+  // A character is at most three bytes: only a long text has to be counted.
+  if (3 * text.length > limit && new TextEncoder().encode(text).length > limit) {
     return refuse('', `The file is larger than ${Math.round(limit / 1024 / 1024)} MB.`);
   }
   let value: unknown;
@@ -136,7 +137,7 @@ export function readProject(value: unknown): Read<Project> {
   if (bad) return { ok: false, complaints: [bad] };
   const read = readAs(Project, current);
   if (!read.ok) return read;
-  const complaints = meaning(read.value);
+  const complaints = meaningComplaints(read.value);
   return complaints.length ? { ok: false, complaints } : read;
 }
 
@@ -162,7 +163,7 @@ export function mustRead(value: unknown): Project {
 }
 
 /** What a schema cannot see: ids said twice, references to nothing, shapes that cannot be. */
-function meaning(p: Project): Complaint[] {
+export function meaningComplaints(p: Project): Complaint[] {
   const out: Complaint[] = [];
   const say = (path: string, sentence: string) => out.push({ path, sentence });
   const unique = (path: string, list: ReadonlyArray<{ id: string }>) => {

@@ -64,6 +64,33 @@ const MIGRATIONS: Record<string, { up: (db: AnyDb) => Promise<void> }> = {
       await db.schema.alterTable('build').addColumn('last_save', 'uuid').execute();
     },
   },
+  '003-every-save': {
+    async up(db) {
+      await db.schema
+        .createTable('save')
+        .addColumn('build', 'uuid', (c) => c.notNull().references('build.key').onDelete('cascade'))
+        .addColumn('version', 'integer', (c) => c.notNull())
+        .addColumn('at', 'timestamptz', (c) => c.notNull().defaultTo(sql`now()`))
+        .addColumn('words', 'text', (c) => c.notNull())
+        .addColumn('name', 'uuid')
+        .addColumn('patch', 'jsonb')
+        .addColumn('whole', 'jsonb')
+        .addPrimaryKeyConstraint('save_pk', ['build', 'version'])
+        .addCheckConstraint('save_holds_a_state', sql`(patch is null) <> (whole is null)`)
+        .execute();
+      await sql`create index save_whole on save (build, version) where whole is not null`.execute(
+        db,
+      );
+      await sql`insert into save (build, version, at, words, name, whole)
+        select key, version, saved_at, 'as it was kept', last_save, document from build`.execute(
+        db,
+      );
+      await sql`alter table build add column way text`.execute(db);
+      await sql`update build set way = document->>'way'`.execute(db);
+      await sql`alter table build alter column way set not null, drop column document,
+        drop column last_save`.execute(db);
+    },
+  },
 };
 
 /** What was done to this database is listed in it: a change unknown here came with a newer program. */
@@ -78,13 +105,17 @@ async function refuseNewer(db: Db): Promise<void> {
   );
 }
 
-export async function migrate(db: Db): Promise<void> {
+/** @param upTo  the last change to make; every one when nothing is said */
+export async function migrate(db: Db, upTo?: string): Promise<void> {
+  const schema = await sql<{ here: string }>`select current_schema() as here`.execute(db);
   const migrator = new Migrator({
     db: db as never,
     provider: { getMigrations: () => Promise.resolve(MIGRATIONS as never) },
+    // Where our own tables are made: a database of a club may keep ours in a schema of its own.
+    migrationTableSchema: schema.rows[0]!.here,
   });
   await refuseNewer(db);
-  const { error, results } = await migrator.migrateToLatest();
+  const { error, results } = await (upTo ? migrator.migrateTo(upTo) : migrator.migrateToLatest());
   if (!error) return;
   throw new Error(
     `The database could not be brought up to date (${results?.find((r) => r.status === 'Error')?.migrationName ?? 'at the start'}): ${(error as Error).message}`,

@@ -1,25 +1,32 @@
 import { Router } from 'express';
 import { z } from 'zod';
 import { type Picture, readPicture } from '@deft/core/formats/picture';
-import { BadInput } from '@deft/core/model';
+import { BadInput, type Patch, PatchBody } from '@deft/core/model';
 import { badInput, notFound, Refusal } from '../errors';
-import type { Builds } from '../store/builds';
+import type { Builds, Saved } from '../store/builds';
 import type { Parts } from '../store/parts';
 import { type Intake, takeIn } from '../intake/intake';
 import { bodyAs, keyOf, pictureBody, plainJson, projectFrom, smallBody } from './body';
 
 /** Versions are counted in 31 bits; nobody saves one build so often. */
 const MOST_VERSIONS = 2 ** 31 - 2;
-const Save = z.strictObject({
-  basedOn: z
-    .number()
-    .int()
-    .min(1)
-    .max(MOST_VERSIONS, { error: 'There is no such version of a build.' }),
+const Version = z
+  .int()
+  .min(1)
+  .max(MOST_VERSIONS, { error: 'There is no such version of a build.' });
+const named = {
+  basedOn: Version,
   /** Made by the page for this very edit: a save whose answer was lost is known again. */
   save: z.uuid().optional(),
-  document: z.unknown(),
-});
+};
+const Save = z.strictObject({ ...named, document: z.unknown() });
+const Changes = z.strictObject({ ...named, patch: PatchBody });
+/** A version in an address. */
+const VersionText = z
+  .string()
+  .regex(/^\d{1,10}$/)
+  .transform(Number)
+  .pipe(Version);
 const New = z.strictObject({
   document: z.unknown(),
   /** A build whose pictures the new one shows as well. */
@@ -71,20 +78,36 @@ export function buildRoutes(builds: Builds, parts: Parts, intake: Intake): Route
     if (!found) throw notFound('build');
     res.json(found);
   });
+  const answer = (saved: Saved): { version: number; savedAt: string } => {
+    if (saved.ok) return { version: saved.version, savedAt: saved.savedAt };
+    if (!saved.current) throw notFound('build');
+    throw new Refusal(
+      409,
+      'stale',
+      'Somebody saved this build after you opened it. Nothing of yours is lost.',
+      undefined,
+      { current: saved.current },
+    );
+  };
   r.put('/builds/:key', smallBody, async (req, res) => {
     const { basedOn, save, document } = bodyAs(Save, req);
-    const saved = await builds.save(key(req), basedOn, projectFrom(document), save);
-    if (!saved.ok) {
-      if (!saved.current) throw notFound('build');
-      throw new Refusal(
-        409,
-        'stale',
-        'Somebody saved this build after you opened it. Nothing of yours is lost.',
-        undefined,
-        { current: saved.current },
-      );
-    }
-    res.json({ version: saved.version, savedAt: saved.savedAt });
+    res.json(answer(await builds.save(key(req), basedOn, document, save)));
+  });
+  r.patch('/builds/:key', smallBody, async (req, res) => {
+    const { basedOn, save, patch } = bodyAs(Changes, req);
+    res.json(answer(await builds.change(key(req), basedOn, patch as Patch, save)));
+  });
+  r.get('/builds/:key/history', async (req, res) => {
+    const before = VersionText.optional().safeParse(req.query['before']);
+    const lines = before.success && (await builds.history(key(req), before.data));
+    if (!lines) throw notFound('build');
+    res.json({ saves: lines });
+  });
+  r.get('/builds/:key/history/:version', async (req, res) => {
+    const version = VersionText.safeParse(req.params['version']);
+    const found = version.success ? await builds.at(key(req), version.data) : undefined;
+    if (!found) throw notFound('state of this build');
+    res.json(found);
   });
   r.post('/builds/:key/assets', pictureBody, async (req, res) => {
     const p = picture(Buffer.isBuffer(req.body) ? new Uint8Array(req.body) : new Uint8Array(0));

@@ -1,9 +1,32 @@
 /** Builds in the database: a save names the version it was based on; a stale one changes nothing. */
 import { createHash } from 'node:crypto';
 import { sql } from 'kysely';
-import { type Envelope, migrated, type Part, type Project } from '@deft/core/model';
+import {
+  DOCUMENT_LIMIT,
+  editWords,
+  type Envelope,
+  type Part,
+  type Patch,
+  type Project,
+  patchTo,
+  readPatched,
+  readProject,
+} from '@deft/core/model';
+import { badInput } from '../errors';
 import type { CheckedPicture } from '../intake/pictures';
 import { Parts } from './parts';
+import {
+  jsonb,
+  linesOf,
+  Recent,
+  savedAs,
+  type SavedLine,
+  type State,
+  stateOf,
+  writeFirst,
+  writeNext,
+  type Written,
+} from './saves';
 import type { Db } from './schema';
 
 export interface StoredBuild {
@@ -22,12 +45,12 @@ export interface ListedBuild {
 export type Saved =
   { ok: true; version: number; savedAt: string } | { ok: false; current: StoredBuild | undefined };
 
-const json = (value: unknown) => sql<string>`${JSON.stringify(value)}::jsonb`;
-/** As it is stored, carried forward when an older program wrote it. */
-function asProject(document: unknown): Project {
-  const stored = document as Project;
-  return (migrated(stored, stored.format) ?? stored) as Project;
-}
+const stored = (key: string, { version, savedAt, document }: State): StoredBuild => ({
+  key,
+  version,
+  savedAt,
+  document,
+});
 
 /** However many there are, one statement and one parameter. */
 async function addEntries(db: Db, build: string, e: Envelope): Promise<void> {
@@ -37,18 +60,21 @@ async function addEntries(db: Db, build: string, e: Envelope): Promise<void> {
   );
   await sql`insert into entry (build, kind, at, note, body)
     select ${build}::uuid, x->>'kind', (x->>'at')::timestamptz, x->>'note', x->'body'
-    from jsonb_array_elements(${json(rows)}) with ordinality as t (x, n) order by n`.execute(db);
+    from jsonb_array_elements(${jsonb(rows)}) with ordinality as t (x, n) order by n`.execute(db);
 }
 
 export class Builds {
-  constructor(private readonly db: Db) {}
+  constructor(
+    private readonly db: Db,
+    private readonly recent = new Recent(0),
+  ) {}
 
   async list(): Promise<ListedBuild[]> {
     const rows = await this.db
       .selectFrom('build')
-      .select(['key', 'name', 'version', 'saved_at', sql<string>`document->>'way'`.as('way')])
+      .select(['key', 'name', 'way', 'version', 'saved_at'])
       .where('deleted_at', 'is', null)
-      .orderBy('created_at')
+      .orderBy('saved_at', 'desc')
       .orderBy('name')
       .execute();
     return rows.map((r) => ({
@@ -61,29 +87,55 @@ export class Builds {
   }
 
   async get(key: string): Promise<StoredBuild | undefined> {
-    const r = await this.db
+    const state = await this.#last(key);
+    return state && stored(key, state);
+  }
+
+  /** The state that stands; of another process's too. */
+  async #last(key: string): Promise<State | undefined> {
+    const row = await this.db
       .selectFrom('build')
-      .selectAll()
+      .select('version')
       .where('key', '=', key)
       .where('deleted_at', 'is', null)
       .executeTakeFirst();
-    return (
-      r && {
-        key: r.key,
-        version: r.version,
-        savedAt: r.saved_at.toISOString(),
-        document: asProject(r.document),
-      }
-    );
+    if (!row) return undefined;
+    const known = this.recent.get(key, row.version);
+    if (known) return known;
+    const state = await stateOf(this.db, key);
+    if (state) this.recent.put(key, state);
+    return state;
   }
 
+  /** A build that is there, as it was at a version. */
+  async at(key: string, version: number): Promise<StoredBuild | undefined> {
+    if (!(await this.#last(key))) return undefined;
+    const state = await stateOf(this.db, key, version);
+    return state && stored(key, state);
+  }
+
+  /** What was saved when, the newest first. */
+  async history(key: string, before = 2 ** 31 - 1): Promise<SavedLine[] | undefined> {
+    if (!(await this.#last(key))) return undefined;
+    return linesOf(this.db, key, before);
+  }
+
+  /** A new build; both of its rows or neither. */
   async create(document: Project): Promise<StoredBuild> {
-    const r = await this.db
-      .insertInto('build')
-      .values({ name: document.name, version: 1, document: json(document), deleted_at: null })
-      .returning(['key', 'version', 'saved_at'])
-      .executeTakeFirstOrThrow();
-    return { key: r.key, version: r.version, savedAt: r.saved_at.toISOString(), document };
+    const both = async (db: Db): Promise<StoredBuild> => {
+      const r = await db
+        .insertInto('build')
+        .values({ name: document.name, way: document.way, version: 1, deleted_at: null })
+        .returning(['key', 'version', 'saved_at'])
+        .executeTakeFirstOrThrow();
+      await writeFirst(db, r.key, document);
+      return { key: r.key, version: r.version, savedAt: r.saved_at.toISOString(), document };
+    };
+    if (this.db.isTransaction) return both(this.db);
+    const made = await this.db.transaction().execute(both);
+    const size = JSON.stringify(document).length;
+    this.recent.put(made.key, { ...made, isOlder: false, size });
+    return made;
   }
 
   /** @param picturesOf  a build whose pictures this one shows as well */
@@ -99,40 +151,64 @@ export class Builds {
   }
 
   /**
-   * Save over exactly the version it was based on, in one statement.
+   * Save over exactly the version it was based on.
    *
-   * @param name  the page's own name for this save: sent again after its answer was lost, it is
-   *              answered as it was
+   * @param document  as it came, not yet read
+   * @param name      the page's own name for this save: sent again after its answer was lost, it is
+   *                  answered as it was
+   * @throws          Refusal when it is no build
    */
-  async save(key: string, basedOn: number, document: Project, name?: string): Promise<Saved> {
-    const r = await this.db
-      .updateTable('build')
-      .set({
-        document: json(document),
-        name: document.name,
-        version: basedOn + 1,
-        saved_at: sql<Date>`now()`,
-        last_save: name ?? null,
-      })
-      .where('key', '=', key)
-      .where('version', '=', basedOn)
-      .where('deleted_at', 'is', null)
-      .returning(['version', 'saved_at'])
-      .executeTakeFirst();
-    if (r) return { ok: true, version: r.version, savedAt: r.saved_at.toISOString() };
-    const again = name && (await this.#savedAs(key, basedOn + 1, name));
-    return again || { ok: false, current: await this.get(key) };
+  async save(key: string, basedOn: number, document: unknown, name?: string): Promise<Saved> {
+    const before = this.recent.get(key, basedOn);
+    // Of a build that is being worked on only what is new has to be read, and is kept.
+    const patch = before && !before.isOlder ? patchTo(before.document, document) : undefined;
+    if (patch) return this.change(key, basedOn, patch, name);
+    const read = readProject(document);
+    if (!read.ok) throw badInput(read.complaints[0]!);
+    return this.#write(key, basedOn, { document: read.value }, 'the whole build', name);
   }
 
-  async #savedAs(key: string, version: number, name: string): Promise<Saved | undefined> {
-    const r = await this.db
-      .selectFrom('build')
-      .select('saved_at')
-      .where('key', '=', key)
-      .where('version', '=', version)
-      .where('last_save', '=', name)
-      .executeTakeFirst();
-    return r && { ok: true, version, savedAt: r.saved_at.toISOString() };
+  /**
+   * The same, told what changed since the version it was based on.
+   *
+   * @throws Refusal when the changes make no build
+   */
+  async change(key: string, basedOn: number, patch: Patch, name?: string): Promise<Saved> {
+    const before = this.recent.get(key, basedOn) ?? (await this.#last(key));
+    if (before?.version !== basedOn) return this.#stale(key, basedOn, name);
+    const read = readPatched(before.document, patch);
+    if (!read.ok) throw badInput(read.complaints[0]!);
+    const document = read.value;
+    const size = before.size + JSON.stringify(patch).length;
+    if (size > DOCUMENT_LIMIT && JSON.stringify(document).length > DOCUMENT_LIMIT) {
+      throw badInput({ path: '', sentence: 'The build would be larger than 5 MB.' });
+    }
+    const words = editWords(before.document, document, patch);
+    const written = before.isOlder ? { document } : { document, patch };
+    return this.#write(key, basedOn, written, words, name, size);
+  }
+
+  async #write(
+    key: string,
+    basedOn: number,
+    written: Written,
+    words: string,
+    name: string | undefined,
+    size?: number,
+  ): Promise<Saved> {
+    const saved = await writeNext(this.db, key, basedOn, written, words, name);
+    if (!saved) return this.#stale(key, basedOn, name);
+    const { document } = written;
+    const weight = size ?? JSON.stringify(document).length;
+    this.recent.put(key, { ...saved, document, isOlder: false, size: weight });
+    return { ok: true, ...saved };
+  }
+
+  /** Another save came first; or it was this very one, whose answer was lost. */
+  async #stale(key: string, basedOn: number, name: string | undefined): Promise<Saved> {
+    const again = name && (await savedAs(this.db, key, basedOn + 1, name));
+    if (again) return { ok: true, ...again };
+    return { ok: false, current: await this.get(key) };
   }
 
   async remove(key: string): Promise<boolean> {
@@ -183,7 +259,7 @@ export class Builds {
           entries
             .filter((e) => e.kind === kind)
             .map((e) => ({ at: e.at.toISOString(), note: e.note, body: e.body as never }));
-        const document = asProject(build.document);
+        const { document } = (await stateOf(tx, key))!;
         const used = new Set(document.kit.parts.map((p) => p.id));
         return {
           format: 'deft-shell-envelope/1' as const,
@@ -222,7 +298,7 @@ export class Builds {
       const made = await new Builds(tx).create(envelope.document);
       await addEntries(tx, made.key, envelope);
       await sql`insert into build_asset (build, sha256)
-        select ${made.key}::uuid, jsonb_array_elements_text(${json([...pictures])})`.execute(tx);
+        select ${made.key}::uuid, jsonb_array_elements_text(${jsonb([...pictures])})`.execute(tx);
       await new Parts(tx).keepNew(envelope.parts);
       return made;
     });
@@ -281,7 +357,7 @@ export class Builds {
   ): Promise<void> {
     await this.db
       .insertInto('entry')
-      .values({ build, kind, note, body: json(body) })
+      .values({ build, kind, note, body: jsonb(body) })
       .execute();
   }
 
@@ -335,7 +411,7 @@ export class Builds {
                 kind: 'revision',
                 at: new Date(f.at),
                 note: f.note,
-                body: json({ document: f.document }),
+                body: jsonb({ document: f.document }),
               })),
             )
             .execute();

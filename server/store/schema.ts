@@ -6,13 +6,23 @@ interface Tables {
   build: {
     key: Generated<string>;
     name: string;
+    way: string;
     version: number;
-    document: string;
     created_at: Generated<Date>;
     saved_at: Generated<Date>;
     deleted_at: Date | null;
-    /** The page's own name for the save that made this version. */
-    last_save: Generated<string | null>;
+  };
+  /** Append-only: every state of a build, whole or as what changed since the one before. */
+  save: {
+    build: string;
+    version: number;
+    at: Generated<Date>;
+    /** What changed, in words. */
+    words: string;
+    /** The page's own name for this save. */
+    name: Generated<string | null>;
+    patch: Generated<string | null>;
+    whole: Generated<string | null>;
   };
   /** Append-only: readings, log entries and revisions of a build. */
   entry: {

@@ -3,9 +3,8 @@
  * engine anew from the last document when it has ended, grown too large or gone silent.
  */
 import { proxy, type Remote, wrap } from 'comlink';
-import type { Part, Project } from '@deft/core/model';
+import { type Part, type Project, type Patch } from '@deft/core/model';
 import type { Step } from '../state/log';
-import type { Patch } from '../state/patch';
 import { workerBytes } from './memory';
 import type { EngineApi, Judged, Swaps } from './protocol';
 

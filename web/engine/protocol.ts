@@ -6,9 +6,8 @@
  */
 import type { Alternative, Mend, Outcome, Score } from '@deft/core/brief';
 import type { Improvement } from '@deft/core/fit';
-import type { GoalKey, Part, Project } from '@deft/core/model';
+import { type GoalKey, type Part, type Project, type Patch } from '@deft/core/model';
 import type { Judgement, Kind, Largest, Ways } from '@deft/core/verdict';
-import type { Patch } from '../state/patch';
 
 export interface Judged {
   /** Number of the state that was judged. */

@@ -1,6 +1,6 @@
 /** Talking to the server: every answer is checked, every refusal becomes one sentence. */
 import { z } from 'zod';
-import { Part, type Project, readProject } from '@deft/core/model';
+import { Part, type Patch, type Project, readProject } from '@deft/core/model';
 
 export class ApiError extends Error {
   constructor(
@@ -102,17 +102,22 @@ export const isLocked = async (): Promise<boolean> =>
 
 export type SaveResult =
   { ok: true; version: number; savedAt: string } | { ok: false; current: StoredBuild };
-/** @param save  this save's own name: sent again, it is known again */
+
+/**
+ * @param what  the whole document, or what changed since the version it is based on
+ * @param save  this save's own name: sent again, it is known again
+ */
 export async function saveBuild(
   key: string,
   basedOn: number,
-  document: Project,
+  what: { document: Project } | { patch: Patch },
   save: string,
 ): Promise<SaveResult> {
+  const method = 'patch' in what ? 'PATCH' : 'PUT';
   try {
     const r = z
       .object({ version: z.number(), savedAt: z.string() })
-      .parse(await call('PUT', `/builds/${key}`, { basedOn, document, save }));
+      .parse(await call(method, `/builds/${key}`, { basedOn, ...what, save }));
     return { ok: true, ...r };
   } catch (e) {
     if (e instanceof ApiError && e.status === 409) {
@@ -124,6 +129,18 @@ export async function saveBuild(
     throw e;
   }
 }
+
+const Saves = z.object({
+  saves: z.array(z.object({ version: z.number(), at: z.string(), words: z.string() })),
+});
+export type SavedLine = z.infer<typeof Saves>['saves'][number];
+/** What was saved when, the newest first; at most 500 lines. */
+export const listSaves = async (key: string, before?: number): Promise<SavedLine[]> =>
+  Saves.parse(await call('GET', `/builds/${key}/history${before ? `?before=${before}` : ''}`))
+    .saves;
+/** The build as it was saved at a version. */
+export const getState = async (key: string, version: number): Promise<StoredBuild> =>
+  stored(await call('GET', `/builds/${key}/history/${version}`));
 
 export const listParts = async (): Promise<Part[]> =>
   z.object({ parts: z.array(Part) }).parse(await call('GET', '/parts')).parts;

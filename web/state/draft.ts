@@ -10,8 +10,7 @@
 import { delMany, getMany, keys, set, setMany } from 'idb-keyval';
 import { z } from 'zod';
 import { createStore } from 'zustand';
-import { type Project, readProject } from '@deft/core/model';
-import { type Patch, patchBetween, patched } from './patch';
+import { type Project, readProject, type Patch, patchBetween, patched } from '@deft/core/model';
 import { otherTabs, tabName } from './tab';
 
 export interface Draft {

@@ -1,9 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos } from '@deft/core/catalogue';
-import { applied, emptyProject, type Project } from '@deft/core/model';
+import { applied, emptyProject, type Project, patchBetween, patched } from '@deft/core/model';
 import { type Log, logOf, moved } from './log';
-import { patchBetween, patched } from './patch';
 
 const [, DEMO, WARBLER] = demos() as [Project, Project, Project];
 const named = (name: string): Project => ({ ...emptyProject('a', 'a'), name });

@@ -2,9 +2,7 @@
  * The open document as a log of numbered edits. Every edit is a JSON Patch with its inverse and its
  * words; undo, the engine and the draft kept in the browser all follow this one log.
  */
-import type { Project } from '@deft/core/model';
-import { editWords } from './editWords';
-import { type Patch, patchBetween, patched } from './patch';
+import { editWords, type Patch, patchBetween, patched, type Project } from '@deft/core/model';
 
 interface Edit {
   /** Number of the state this edit leads to, and of the one it starts from. */

@@ -3,8 +3,15 @@
  * tried again until it answers.
  */
 import { useCallback, useEffect, useRef, useState } from 'react';
-import type { Project } from '@deft/core/model';
-import { ApiError, createBuild, isOffline, saveBuild, type StoredBuild } from './api';
+import { patchBetween, type Project } from '@deft/core/model';
+import {
+  ApiError,
+  createBuild,
+  isOffline,
+  saveBuild,
+  type SaveResult,
+  type StoredBuild,
+} from './api';
 import { drafting, dropDraft, keepDraft } from './draft';
 
 type SaveState =
@@ -41,6 +48,30 @@ function saveName(): string {
   return hex.replace(/^(.{8})(.{4})(.{4})(.{4})(.{12})$/, '$1-$2-$3-$4-$5');
 }
 
+/** More single changes than this are told as the whole document. */
+const MOST_CHANGES = 400;
+
+/** Tells the server, which has `before`, what changed; the whole of it where that says more. */
+async function saveChanges(
+  key: string,
+  version: number,
+  before: Project,
+  document: Project,
+  name: string,
+): Promise<SaveResult> {
+  const patch = patchBetween(before, document);
+  if (!patch.length || patch.length > MOST_CHANGES) {
+    return saveBuild(key, version, { document }, name);
+  }
+  try {
+    return await saveBuild(key, version, { patch }, name);
+  } catch (e) {
+    // A server that cannot follow the changes may still take where they lead.
+    if (!(e instanceof ApiError) || !e.field?.startsWith('patch')) throw e;
+    return saveBuild(key, version, { document }, name);
+  }
+}
+
 /** Number of a state that is in no log: what the server has is not what stands here. */
 const ELSEWHERE = -1;
 
@@ -74,7 +105,8 @@ export function useSaving(
       if (sent.current?.at !== sending.at || sent.current.basedOn !== version) {
         sent.current = { at: sending.at, basedOn: version, name: saveName() };
       }
-      const r = await saveBuild(key, version, sending.doc, sent.current.name);
+      const { name } = sent.current;
+      const r = await saveChanges(key, version, has.current.document, sending.doc, name);
       if (r.ok) {
         has.current = { version: r.version, document: sending.doc };
         saved.current = sending.at;

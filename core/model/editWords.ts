@@ -1,5 +1,5 @@
 /** What an edit was about, in the few words that Undo and Redo say. */
-import type { Project } from '@deft/core/model';
+import type { Project } from './project';
 import type { Patch } from './patch';
 
 interface Thing {

@@ -1,0 +1,104 @@
+/**
+ * JSON Patch (RFC 6902) between two states of a document, and a document read by what a patch
+ * touches.
+ *
+ * Patching keeps every part of the document that the patch does not name the same object, so that
+ * whoever compares by identity (the checker, a memo) sees at once what an edit cannot have changed.
+ */
+// Its CommonJS build names nothing to Node; its default holds all in every build.
+import jsonPatch from 'fast-json-patch';
+import { immutableJSONPatch, type JSONPatchDocument } from 'immutable-json-patch';
+import { z } from 'zod';
+import { FORMAT, Project } from './project';
+import { type Complaint, guardJson, meaningComplaints, type Read, readAs } from './read';
+
+export type Patch = JSONPatchDocument;
+
+/** Most single operations of one save. */
+const MOST_OPERATIONS = 20_000;
+const NO_FIELD = /\/(__proto__|constructor|prototype)(\/|$)/;
+const path = z
+  .string()
+  .max(1000)
+  .regex(/^(\/[^/]*)+$/, { error: 'A change names a field of the build, like /kit/items/0/name.' })
+  .refine((at) => guardJson(at) === undefined && !NO_FIELD.test(at), {
+    error: 'No document has such a field.',
+  });
+
+/** What `patchBetween` makes: nothing is moved, copied or tested. */
+export const PatchBody = z
+  .array(
+    z.discriminatedUnion('op', [
+      z.strictObject({ op: z.enum(['add', 'replace']), path, value: z.unknown() }),
+      z.strictObject({ op: z.literal('remove'), path }),
+    ]),
+  )
+  .min(1, { error: 'Nothing is changed.' })
+  .max(MOST_OPERATIONS);
+
+/** What turns `from` into `to`; objects that are the same are not looked into. */
+export const patchBetween = (from: Project, to: Project): Patch =>
+  jsonPatch.compare(from, to) as Patch;
+
+/** The same to something that came from outside; nothing when it is not of this program's format. */
+export function patchTo(from: Project, to: unknown): Patch | undefined {
+  if (!isFields(to) || to['format'] !== FORMAT) return undefined;
+  return jsonPatch.compare(from, to) as Patch;
+}
+
+export const patched = (document: Project, patch: Patch): Project =>
+  patch.length ? immutableJSONPatch<Project>(document, patch) : document;
+
+/**
+ * The document after a patch, read: what the patch does not touch was read before.
+ *
+ * @param before  a document that was read
+ * @param patch   as `PatchBody` takes it
+ */
+export function readPatched(before: Project, patch: Patch): Read<Project> {
+  for (const [i, op] of patch.entries()) {
+    const bad = 'value' in op ? guardJson(op.value) : undefined;
+    if (bad) return { ok: false, complaints: [{ ...bad, path: `patch.${i}.value` }] };
+  }
+  let after: Project;
+  try {
+    after = patched(before, patch);
+  } catch {
+    const sentence = 'These changes do not fit the build as it is saved.';
+    return { ok: false, complaints: [{ path: 'patch', sentence }] };
+  }
+  const complaints = changedComplaints(Project, before, after, []);
+  if (complaints.length) return { ok: false, complaints };
+  const meant = meaningComplaints(after);
+  return meant.length ? { ok: false, complaints: meant } : { ok: true, value: after };
+}
+
+type Fields = Readonly<Record<string, unknown>>;
+const isFields = (value: unknown): value is Fields =>
+  typeof value === 'object' && value !== null && !Array.isArray(value);
+
+/** What a schema says of a value, its objects read only where they are not those of before. */
+function changedComplaints(
+  schema: z.ZodType,
+  before: unknown,
+  after: unknown,
+  at: readonly string[],
+): Complaint[] {
+  if (before === after) return [];
+  if (!(schema instanceof z.ZodObject) || !isFields(before) || !isFields(after)) {
+    return whole(schema, after, at);
+  }
+  const { shape, checks } = schema._zod.def;
+  const isKnown = Object.keys(after).every((key) => Object.hasOwn(shape, key));
+  // A check of the whole object may weigh its fields against each other.
+  if (!isKnown || checks?.length) return whole(schema, after, at);
+  return Object.entries(shape).flatMap(([key, field]) =>
+    changedComplaints(field as z.ZodType, before[key], after[key], [...at, key]),
+  );
+}
+
+function whole(schema: z.ZodType, value: unknown, at: readonly string[]): Complaint[] {
+  const read = readAs(schema, value);
+  if (read.ok) return [];
+  return read.complaints.map((c) => ({ ...c, path: [...at, c.path].filter(Boolean).join('.') }));
+}

@@ -1,0 +1,141 @@
+/**
+ * `npm run prove load`: 100 savers, one save a second each, none waiting for another's answer, for
+ * whole documents and for what changed; beside a bare insert of the whole document, in one run.
+ */
+import { fork } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { rmSync } from 'node:fs';
+import { setTimeout as wait } from 'node:timers/promises';
+import { fileURLToPath } from 'node:url';
+
+const SAVERS = 100;
+const SECONDS = Number(process.env.LOAD_SECONDS ?? 30);
+const DOCUMENT_BYTES = 100_000;
+
+const p95 = (times) => times.sort((a, b) => a - b)[Math.floor(times.length * 0.95)];
+
+/** The server in a process of its own, so that its work is told from the savers'. */
+if (process.argv[2] === 'serve') {
+  const { builtServer } = await import('./site.mjs');
+  const { serve } = await import(await builtServer());
+  const site = await serve({ databaseUrl: process.argv[3], host: '127.0.0.1' });
+  process.on('message', async (m) => {
+    if (m === 'end') {
+      await site.close();
+      process.disconnect();
+    } else process.send({ cpu: process.cpuUsage() });
+  });
+  process.send({ url: site.url });
+} else {
+  await measured();
+}
+
+/** Every saver saves at its own moment of each second, whatever became of its last save. */
+async function openLoop(save) {
+  const times = [];
+  const under = [];
+  const begin = performance.now();
+  for (let n = 0; n < SECONDS * SAVERS; n++) {
+    const due = begin + (n * 1000) / SAVERS;
+    await wait(Math.max(0, due - performance.now()));
+    const saver = n % SAVERS;
+    under.push(
+      save(saver).then(() => {
+        // From when it was due: a save that had to wait for its turn has waited.
+        times.push(performance.now() - due);
+      }),
+    );
+  }
+  await Promise.all(under);
+  return { times, count: under.length };
+}
+
+async function measured() {
+  const { register } = await import('tsx/esm/api');
+  register();
+  const { openCluster } = await import('./cluster.mjs');
+  const { demos } = await import('../core/catalogue/index.ts');
+  const { mustRead } = await import('../core/model/index.ts');
+  const { default: pg } = await import('pg');
+  const cluster = await openCluster(`load-${process.pid}`, { log: () => {} });
+  const child = fork(fileURLToPath(import.meta.url), ['serve', cluster.url]);
+  const told = () => new Promise((resolve) => child.once('message', resolve));
+  const { url } = await told();
+  const cpu = async () => {
+    child.send('cpu');
+    const { cpu: used } = await told();
+    return (used.user + used.system) / 1000;
+  };
+  const document = grown(structuredClone(demos()[0]));
+  const pool = new pg.Pool({ connectionString: cluster.url, max: 20 });
+  const call = async (method, path, body) => {
+    const r = await fetch(`${url}/api${path}`, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      ...(body ? { body: JSON.stringify(body) } : {}),
+    });
+    if (!r.ok) throw new Error(`${method} ${path}: ${r.status} ${await r.text()}`);
+    return r.json();
+  };
+  try {
+    await pool.query('create table bare (id uuid, n int, body jsonb)');
+    const text = JSON.stringify(document);
+    const bare = await openLoop((saver) =>
+      pool.query('insert into bare values ($1, $2, $3)', [randomUUID(), saver, text]),
+    );
+    const bareP95 = p95(bare.times);
+    const figures = [];
+    for (const kind of ['whole', 'patch']) {
+      const builds = [];
+      for (let i = 0; i < SAVERS; i++) {
+        const { key } = await call('POST', '/builds', { document });
+        builds.push({ key, version: 1, last: Promise.resolve() });
+      }
+      const before = await cpu();
+      const run = await openLoop((saver) => {
+        const b = builds[saver];
+        const n = b.version;
+        const note = `save ${n} of ${saver} ${'x'.repeat(900)}`;
+        const what =
+          kind === 'whole'
+            ? { document: { ...document, note } }
+            : { patch: [{ op: 'replace', path: '/note', value: note }] };
+        b.version++;
+        b.note = note;
+        // One saver's saves follow each other; another's do not wait for them.
+        b.last = b.last.then(() =>
+          call(kind === 'whole' ? 'PUT' : 'PATCH', `/builds/${b.key}`, { basedOn: n, ...what }),
+        );
+        return b.last;
+      });
+      const spent = (await cpu()) - before;
+      let kept = 0;
+      for (const b of builds) {
+        const now = await call('GET', `/builds/${b.key}`);
+        mustRead(now.document);
+        if (now.version === b.version && now.document.note === b.note) kept++;
+      }
+      const ratio = p95(run.times) / bareP95;
+      figures.push(
+        `${kind}: ${run.count} saves, ${SAVERS - kept} of ${SAVERS} builds not as last saved, p95 ${ratio.toFixed(1)} × bare, CPU ${(spent / run.count).toFixed(1)} ms a save`,
+      );
+    }
+    process.stdout.write(
+      `${(text.length / 1000).toFixed(0)} kB document, ${SAVERS} savers, ${SECONDS} s, bare insert p95 ${bareP95.toFixed(1)} ms; ${figures.join('; ')}\n`,
+    );
+  } finally {
+    child.send('end');
+    await pool.end();
+    await cluster.stop();
+    rmSync(cluster.folder, { recursive: true, force: true });
+    rmSync(`.deft/load-${process.pid}.where.json`, { force: true });
+  }
+}
+
+/** A build of that size: spare parts beside it, as a builder's box holds them. */
+function grown(p) {
+  for (let i = 0; JSON.stringify(p).length < DOCUMENT_BYTES; i++) {
+    p.kit.parts.push({ ...p.kit.parts[i], id: `spare-${i}` });
+  }
+  return p;
+}

@@ -1,0 +1,193 @@
+/** Saves that say what changed, and the history they make. */
+import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
+import { randomUUID } from 'node:crypto';
+import pg from 'pg';
+import { demos } from '@deft/core/catalogue';
+import { type Patch, patched, type Project } from '@deft/core/model';
+import { serve, type Site } from './main';
+import { migrate } from './migrations/index';
+import { connect } from './store/schema';
+
+const databaseUrl = process.env['DEFT_TEST_DATABASE_URL'];
+const withDatabase = databaseUrl ? describe : describe.skip;
+const wisp = JSON.parse(JSON.stringify(demos()[3])) as Project;
+
+withDatabase('saves that say what changed', () => {
+  let site: Site;
+  /** A second process on the same database. */
+  let other: Site;
+  beforeAll(async () => {
+    site = await serve({ databaseUrl: databaseUrl!, host: '127.0.0.1' });
+    other = await serve({ databaseUrl: databaseUrl!, host: '127.0.0.1' });
+  });
+  afterAll(async () => {
+    await site.close();
+    await other.close();
+  });
+  const api = async (method: string, path: string, body?: unknown, on = site) => {
+    const r = await fetch(`${on.url}/api${path}`, {
+      method,
+      headers: { 'content-type': 'application/json' },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    });
+    return { status: r.status, body: (await r.json()) as any };
+  };
+  const begun = async (): Promise<string> =>
+    (await api('POST', '/builds', { document: wisp })).body.key;
+  const named = (name: string) => [{ op: 'replace', path: '/name', value: name }];
+
+  test('110 of them lead to the same document as the page has, and every state between opens', async () => {
+    const key = await begun();
+    let mine: Project = wisp;
+    const states = [mine];
+    for (let basedOn = 1; basedOn <= 110; basedOn++) {
+      const patch: Patch =
+        basedOn % 3
+          ? [{ op: 'replace', path: '/name', value: `state ${basedOn + 1}` }]
+          : [{ op: 'replace', path: '/layout/placements/0/x', value: basedOn / 7 }];
+      // Now here, now at the other process: neither may go by what it remembers.
+      const at = basedOn % 5 ? site : other;
+      const r = await api('PATCH', `/builds/${key}`, { basedOn, patch }, at);
+      expect([r.status, r.body.version]).toEqual([200, basedOn + 1]);
+      mine = patched(mine, patch);
+      states.push(mine);
+    }
+    for (const at of [site, other]) {
+      const { document, version } = (await api('GET', `/builds/${key}`, undefined, at)).body;
+      expect([version, document]).toEqual([111, mine]);
+    }
+    for (const version of [1, 2, 49, 50, 51, 99, 100, 101, 111]) {
+      const { document } = (await api('GET', `/builds/${key}/history/${version}`)).body;
+      expect([version, document]).toEqual([version, states[version - 1]]);
+    }
+    expect((await api('GET', `/builds/${key}/history/112`)).status).toBe(404);
+    const { saves } = (await api('GET', `/builds/${key}/history`)).body;
+    expect(saves.map((s: { version: number }) => s.version)).toEqual(
+      Array.from({ length: 111 }, (_, i) => 111 - i),
+    );
+    expect([saves[0].words, saves[1].words, saves[110].words]).toEqual([
+      'name of the build',
+      'name of the build',
+      'begun',
+    ]);
+    expect(saves.at(-4).words).toMatch(/^place of /);
+    const { saves: older } = (await api('GET', `/builds/${key}/history?before=3`)).body;
+    expect(older.map((s: { version: number }) => s.version)).toEqual([2, 1]);
+  }, 60_000);
+
+  test('of twenty at once one is taken; the others are told what stands, and a repeated one is known', async () => {
+    const key = await begun();
+    const answers = await Promise.all(
+      Array.from({ length: 20 }, async (_, i) =>
+        api('PATCH', `/builds/${key}`, { basedOn: 1, patch: named(`n${i}`) }, i % 2 ? site : other),
+      ),
+    );
+    expect(answers.filter((a) => a.status === 200)).toHaveLength(1);
+    const stood = (await api('GET', `/builds/${key}`)).body.document;
+    for (const a of answers.filter((x) => x.status === 409)) {
+      expect(a.body.current).toMatchObject({ version: 2, document: { name: stood.name } });
+    }
+    const save = randomUUID();
+    const once = { basedOn: 2, patch: named('once'), save };
+    const first = await api('PATCH', `/builds/${key}`, once);
+    const again = await api('PATCH', `/builds/${key}`, once, other);
+    expect([again.status, again.body]).toEqual([200, first.body]);
+    expect((await api('PATCH', `/builds/${key}`, { ...once, save: randomUUID() })).status).toBe(
+      409,
+    );
+  });
+
+  test('changes that make no build are refused at their field, and nothing is saved', async () => {
+    const key = await begun();
+    const refused = async (patch: unknown) => {
+      const r = await api('PATCH', `/builds/${key}`, { basedOn: 1, patch });
+      return [r.status, r.body.error.field];
+    };
+    expect(await refused([{ op: 'replace', path: '/shell/bodies/0/wall/mm', value: 400 }])).toEqual(
+      [400, 'shell.bodies.0.wall.mm'],
+    );
+    expect(await refused([{ op: 'remove', path: '/kit/items' }])).toEqual([400, 'kit.items']);
+    expect(await refused([{ op: 'replace', path: '/name', value: 'a\u0000' }])).toEqual([
+      400,
+      'patch.0.value',
+    ]);
+    expect(await refused([{ op: 'remove', path: '/kit/items/999/id' }])).toEqual([400, 'patch']);
+    expect(await refused([])).toEqual([400, 'patch']);
+    expect((await api('GET', `/builds/${key}`)).body.version).toBe(1);
+    expect(
+      (await api('PATCH', `/builds/${randomUUID()}`, { basedOn: 1, patch: named('x') })).status,
+    ).toBe(404);
+  });
+
+  test('a build grown beyond 5 MB by changes is refused, and stays as it was', async () => {
+    const key = await begun();
+    const [part] = wisp.kit.parts;
+    const more = (basedOn: number) =>
+      api('PATCH', `/builds/${key}`, {
+        basedOn,
+        patch: Array.from({ length: 900 }, (_, i) => ({
+          op: 'add',
+          path: '/kit/parts/-',
+          value: { ...part, id: `p${basedOn}-${i}`, note: 'x'.repeat(400) },
+        })),
+      });
+    let version = 1;
+    for (;;) {
+      const r = await more(version);
+      if (r.status !== 200) {
+        expect([r.status, r.body.error.message]).toEqual([
+          400,
+          'The build would be larger than 5 MB.',
+        ]);
+        break;
+      }
+      version++;
+    }
+    const { body } = await api('GET', `/builds/${key}`);
+    const size = JSON.stringify(body.document).length;
+    expect(body.version).toBe(version);
+    expect(size).toBeGreaterThan(2e6);
+    expect(size).toBeLessThanOrEqual(5 * 1024 * 1024);
+  });
+
+  test('builds of a database before there was a history open as they were, and are gone on with', async () => {
+    const name = `old_${randomUUID().replaceAll('-', '')}`;
+    const client = new pg.Client({ connectionString: databaseUrl });
+    await client.connect();
+    await client.query(`create schema ${name}`);
+    const url = `${databaseUrl}?options=${encodeURIComponent(`-c search_path=${name}`)}`;
+    const db = connect(url, 2);
+    try {
+      await migrate(db, '002-named-saves');
+      const key = randomUUID();
+      const old = { ...wisp, format: 'deft-shell/1' };
+      await client.query(
+        `insert into ${name}.build (key, name, version, document) values ($1, $2, 7, $3)`,
+        [key, wisp.name, JSON.stringify(old)],
+      );
+      await db.destroy();
+      const later = await serve({ databaseUrl: url, host: '127.0.0.1' });
+      try {
+        const { document, version } = (await api('GET', `/builds/${key}`, undefined, later)).body;
+        expect([version, document]).toEqual([7, wisp]);
+        const change = { basedOn: 7, patch: named('gone on') };
+        expect((await api('PATCH', `/builds/${key}`, change, later)).status).toBe(200);
+        const next = { basedOn: 8, patch: named('and on') };
+        expect((await api('PATCH', `/builds/${key}`, next, later)).status).toBe(200);
+        const now = (await api('GET', `/builds/${key}`, undefined, later)).body.document;
+        expect(now).toEqual({ ...wisp, name: 'and on' });
+        const { saves } = (await api('GET', `/builds/${key}/history`, undefined, later)).body;
+        expect(saves.map((s: { words: string }) => s.words)).toEqual([
+          'name of the build',
+          'name of the build',
+          'as it was kept',
+        ]);
+      } finally {
+        await later.close();
+      }
+    } finally {
+      await client.query(`drop schema ${name} cascade`);
+      await client.end();
+    }
+  });
+});
