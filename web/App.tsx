@@ -39,7 +39,16 @@ export function App() {
   const client = useMemo(
     () =>
       new QueryClient({
-        defaultOptions: { queries: { retry: 1, staleTime: 5000, refetchOnWindowFocus: false } },
+        // A machine without a network still reaches a server on itself: nothing waits for one.
+        defaultOptions: {
+          queries: {
+            retry: 1,
+            staleTime: 5000,
+            refetchOnWindowFocus: false,
+            networkMode: 'always',
+          },
+          mutations: { networkMode: 'always' },
+        },
       }),
     [],
   );

@@ -20,10 +20,11 @@ export interface Spread {
 }
 
 const GAP_MM = 9;
-const EDGE_PX = 26;
-const TOP_PX = 34;
+/** Room round the book, px: for page titles and flags, and none for a small picture of it. */
+const ROOMY = { edge: 26, top: 34 };
+const SMALL = { edge: 3, top: 3 };
 
-export function spreadOf(body: Body, width: number, height: number): Spread {
+export function spreadOf(body: Body, width: number, height: number, { edge, top } = ROOMY): Spread {
   const corners = straightWalls(body);
   const w = Math.max(...corners.map((c) => c.x0));
   const h = Math.max(...corners.map((c) => c.y0));
@@ -31,10 +32,10 @@ export function spreadOf(body: Body, width: number, height: number): Spread {
   const [totalW, totalH] = side ? [2 * w + GAP_MM, h] : [w, 2 * h + GAP_MM];
   const scale = Math.max(
     0.2,
-    Math.min((width - 2 * EDGE_PX) / totalW, (height - TOP_PX - EDGE_PX) / totalH),
+    Math.min((width - 2 * edge) / totalW, (height - top - edge) / totalH),
   );
   const x0 = (width - totalW * scale) / 2;
-  const y0 = TOP_PX + (height - TOP_PX - EDGE_PX - totalH * scale) / 2;
+  const y0 = top + (height - top - edge - totalH * scale) / 2;
   const front = body.pieces.find((p) => p.role === 'front' || p.role === 'plate');
   const back = body.pieces.find((p) => p.role === 'back');
   // With the spine at the left the front's page lies left of the back's; at the right, right of it.
@@ -69,6 +70,14 @@ export function spreadOf(body: Body, width: number, height: number): Spread {
       ? { x0: mid, y0: y0 - 14, x1: mid, y1: y0 + h * scale + 14 }
       : { x0: x0 - 14, y0: mid, x1: x0 + w * scale + 14, y1: mid },
   };
+}
+
+/** The book as large as it goes into a width, in no more height than it needs. */
+export function smallSpread(body: Body, width: number, most: number): Spread {
+  const wide = spreadOf(body, width, most, SMALL);
+  const needs = Math.max(...wide.pages.map((p) => p.oy + p.view.h * wide.scale));
+  const above = Math.min(...wide.pages.map((p) => p.oy));
+  return spreadOf(body, width, Math.ceil(needs - above + 2 * SMALL.edge), SMALL);
 }
 
 export const onScreen = (s: Spread, page: Page, x: number, y: number): [number, number] => {

@@ -3,17 +3,17 @@ import { useState } from 'react';
 import { Button } from 'antd';
 import { useNavigate } from 'react-router';
 import { useStore } from 'zustand';
-import type { Judgement } from '@deft/core/verdict';
-import type { Project } from '@deft/core/model';
-import { useJudgement } from '../engine/useJudgement';
 import { useBuild } from '../state/build';
 import { drafting } from '../state/draft';
+import { Beside } from './Beside';
+import { History } from './History';
 
 const time = new Intl.DateTimeFormat('en-GB', { timeStyle: 'short' });
 
 export function SaveWords() {
   const { saving } = useBuild('saving');
   const trouble = useStore(drafting, (d) => d.trouble);
+  const [history, setHistory] = useState(false);
   if (!saving) return null;
   const s = saving.state;
   let words: React.ReactNode;
@@ -25,15 +25,22 @@ export function SaveWords() {
   } else if (s.is === 'conflict') words = <span className="bad">saved elsewhere meanwhile</span>;
   else words = <span className="bad">{s.sentence}</span>;
   return (
-    <span role="status" data-save={s.is}>
-      {words}
-      {trouble && (
-        <span className="bad" title={`${trouble} What is not saved is lost with the tab.`}>
-          {' '}
-          · no drafts kept
-        </span>
-      )}
-    </span>
+    <>
+      <span role="status" data-save={s.is}>
+        {words}
+        {trouble && (
+          <span className="bad" title={`${trouble} What is not saved is lost with the tab.`}>
+            {' '}
+            · no drafts kept
+          </span>
+        )}
+      </span>{' '}
+      ·{' '}
+      <button type="button" className="plain linked" onClick={() => setHistory(true)}>
+        history
+      </button>
+      {history && <History onClose={() => setHistory(false)} />}
+    </>
   );
 }
 
@@ -55,7 +62,7 @@ export function Stale() {
             {saving.state.trouble}
           </p>
         )}
-        {both && <Both mine={doc} theirs={theirs} />}
+        {both && <Beside titles={['Mine', 'Theirs']} documents={[doc, theirs]} />}
         <div className="row">
           <Button onClick={() => setBoth(!both)}>See both</Button>
           <Button
@@ -79,40 +86,5 @@ export function Stale() {
         </div>
       </div>
     </div>
-  );
-}
-
-function Both({ mine, theirs }: { mine: Project; theirs: Project }) {
-  const judgedMine = useJudgement(mine);
-  const judgedTheirs = useJudgement(theirs);
-  return (
-    <table className="plain" style={{ marginBottom: 12 }}>
-      <thead>
-        <tr>
-          <th />
-          <th>Mine</th>
-          <th>Theirs</th>
-        </tr>
-      </thead>
-      <tbody>
-        {(
-          [
-            ['Name', (p) => p.name],
-            ['Verdict', (_, judged) => judged?.sentence ?? 'Checking ...'],
-            ['Parts', (p) => String(p.kit.items.length)],
-            ['Laid out', (p) => String(p.layout.placements.length)],
-            ['Cuts', (p) => String(p.cuts.length)],
-            ['Inputs', (p) => String(p.controls.inputs.length)],
-            ['Steps done', (p) => String(p.build.done.length)],
-          ] as Array<[string, (p: Project, judged: Judgement | undefined) => string]>
-        ).map(([name, of]) => (
-          <tr key={name}>
-            <td>{name}</td>
-            <td>{of(mine, judgedMine)}</td>
-            <td>{of(theirs, judgedTheirs)}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
   );
 }

@@ -3,7 +3,8 @@ import { useMemo, useState } from 'react';
 import { Button, InputNumber, Select } from 'antd';
 import { type Figures, figuresOf, type Layout } from '@deft/core/arrange';
 import { type Scene, sceneOf } from '@deft/core/fit';
-import { appliedAll, type Change, mm1, outlineSpan, type Project } from '@deft/core/model';
+import { appliedAll, type Change, mm1, type Project } from '@deft/core/model';
+import { SmallBook } from '../../book/SmallBook';
 import { useBuild, useCheckerNow, useScene } from '../../state/build';
 import { Wedge } from '../../ui/Wedge';
 import { RUN_SECONDS, useArranger } from './useArranger';
@@ -176,47 +177,15 @@ function LayoutCard({
   figures: Figures | undefined;
   children?: React.ReactNode;
 }) {
-  const body = scene.shell?.body;
   const hits = f?.hits ?? 0;
-  if (!body) return null;
-  const { w, h } = outlineSpan(body.outline);
-  const s = 150 / w;
+  if (!scene.shell) return null;
   let verdict: 'hit' | 'tight' | 'clear';
   if (hits) verdict = 'hit';
   else if (f?.tight) verdict = 'tight';
   else verdict = 'clear';
   return (
     <article className="layout-card" aria-label={`Layout: ${name}`}>
-      <svg width={150} height={h * s} role="img" aria-label={`${name}, seen from the front`}>
-        <rect width={150} height={h * s} rx={6} className="shell-in" />
-        {[...scene.items.values()]
-          .sort((a, b) => a.pose.z - b.pose.z)
-          .map((at) => {
-            const q = at.blocks.map((b) => b.solid);
-            const x0 = Math.min(...q.map((b) => b.x0));
-            const x1 = Math.max(...q.map((b) => b.x1));
-            const y0 = Math.min(...q.map((b) => b.y0));
-            const y1 = Math.max(...q.map((b) => b.y1));
-            let fill: string;
-            if (at.part.cell) fill = '#c9b37c';
-            else if (at.part.screen) fill = '#9fb7b0';
-            else fill = 'var(--stock)';
-            return (
-              <rect
-                key={at.item.id}
-                x={x0 * s}
-                y={(h - y1) * s}
-                width={(x1 - x0) * s}
-                height={(y1 - y0) * s}
-                fill={fill}
-                fillOpacity="0.85"
-                stroke="var(--stock-edge)"
-              >
-                <title>{at.item.name}</title>
-              </rect>
-            );
-          })}
-      </svg>
+      <SmallBook scene={scene} width={230} most={150} name={`${name}, the book open`} named />
       <div>
         <b
           className="row"
