@@ -19,16 +19,19 @@ import {
 import { buildSteps } from '@deft/core/build';
 import { type Check, check, type Ways, waysOut } from '@deft/core/verdict';
 import { exportFiles, EXPORTS, isExport } from './exports';
+import { backupTo, doctorOf, restoreFrom } from './database';
+import { NoDatabase } from '../scripts/database.mjs';
+import type { Io } from './io';
 import { writeAll } from './write';
 
-export interface Io {
-  out: (text: string) => void;
-  err: (text: string) => void;
-}
+export type { Io };
 
 const USAGE = `deft-shell check FILE.json [--json] [--ways [--seconds 60]]
 deft-shell export FILE.json --what ${EXPORTS.join('|')} --out DIR [--force] [--paper a4|letter]
 deft-shell schema
+deft-shell backup FILE.zip [--force]
+deft-shell restore FILE.zip [--only KEY]
+deft-shell doctor
 `;
 
 export async function run(argv: readonly string[], io: Io): Promise<number> {
@@ -44,6 +47,7 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
         out: { type: 'string' },
         force: { type: 'boolean' },
         paper: { type: 'string' },
+        only: { type: 'string' },
         help: { type: 'boolean' },
       },
     });
@@ -56,6 +60,7 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
       io.out(`${JSON.stringify(documentSchema(), null, 2)}\n`);
       return 0;
     }
+    if (command === 'doctor') return await doctorOf(io);
     if (!file) throw new BadInput('', `Name a file: deft-shell ${command} FILE.json`);
     if (command === 'check') {
       const seconds = Number(values.seconds ?? WAYS_SECONDS);
@@ -79,10 +84,16 @@ export async function run(argv: readonly string[], io: Io): Promise<number> {
       for (const path of written) io.out(`${path}\n`);
       return 0;
     }
+    if (command === 'backup') return await backupTo(file, values.force ?? false, io);
+    if (command === 'restore') return await restoreFrom(file, values.only, io);
     throw new BadInput('', `There is no command "${command}".\n${USAGE}`);
   } catch (e) {
     if (e instanceof BadInput) {
       io.err(`${e.path ? `${e.path}: ` : ''}${e.message}\n`);
+      return 2;
+    }
+    if (e instanceof NoDatabase) {
+      io.err(`${e.message}\n`);
       return 2;
     }
     const bad = e as { code?: unknown; message?: string };

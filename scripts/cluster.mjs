@@ -57,6 +57,12 @@ function dataFolder(name, as) {
   return reachable(folder);
 }
 
+/** Where the cluster of this name lies, when it was opened before. */
+export function clusterFolder(name) {
+  const known = remembered(join(OWN, `${name}.where.json`))?.folder;
+  return known ?? (existsSync(join(OWN, name)) ? join(OWN, name) : undefined);
+}
+
 /** The parent of a folder in SHARED lets the runner through, whatever root's umask is or an earlier start left. */
 function reachable(folder) {
   if (dirname(folder) !== SHARED) return folder;
@@ -140,6 +146,8 @@ export async function openCluster(
     pid: live.pid,
     port: live.port,
     folder: base,
+    /** Looks after it no more, and lets it run on. */
+    leave: () => keeper.end(),
     async stop() {
       await keeper.end();
       const last = running(data);

@@ -55,7 +55,7 @@ async function built(own, folder, what) {
         next,
         '--emptyOutDir',
         '--logLevel',
-        'warn',
+        'error',
       ],
       { cwd: join(ROOT, own), stdio: ['ignore', 'inherit', 'inherit'] },
     );

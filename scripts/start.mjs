@@ -2,7 +2,9 @@
  * `npm start`: installs what is missing, opens the private database, builds what changed, serves
  * everything on one loopback port, and stops in order, also when it is stopped while it starts.
  */
+import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { OWN, alive, remember, remembered, say } from './folders.mjs';
 import { ensurePackages, ensurePrograms } from './install.mjs';
@@ -83,10 +85,27 @@ async function start() {
     port: fixed ?? remembered(join(own, 'port.json'))?.port,
     fixedPort: fixed !== undefined,
     run: id,
+    copies: join(own, 'copies'),
+    beforeMigrating: cluster && ((names) => dumped(cluster, names[0])),
   });
   if (fixed === undefined) remember(join(own, 'port.json'), { port: site.port });
   remember(RUN, { pid: process.pid, url: site.url, id });
   say(`Deft Shell is at ${site.url}\nStop it with Ctrl-C.`);
+}
+
+/** The database as it is, as plain SQL in the home folder, before a newer program changes it. */
+async function dumped({ url }, before) {
+  const { postgresBin } = await import('./install.mjs');
+  const folder = join(own, 'copies');
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  const file = join(folder, `before-${before}.sql`);
+  const run = spawnSync(join(postgresBin(), 'pg_dump'), ['--dbname', url, '--file', file], {
+    encoding: 'utf8',
+  });
+  if (run.status !== 0) {
+    throw new Error(`The database could not be copied before it is changed: ${run.stderr.trim()}`);
+  }
+  say(`The database as it was lies in ${file}.`);
 }
 
 try {

@@ -1,9 +1,10 @@
 /** Who may talk to the server: this machine's browser, on our own address, and nobody through it. */
-import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
+import { createHmac, randomBytes, scrypt, timingSafeEqual } from 'node:crypto';
 import { promisify } from 'node:util';
 import { type NextFunction, type Request, type Response, Router, urlencoded } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import session from 'express-session';
+import connectPgSimple from 'connect-pg-simple';
 import { Refusal } from './errors';
 
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '[::1]', '::1']);
@@ -74,15 +75,35 @@ declare module 'express-session' {
 
 const derived = promisify<string, Buffer, number, Buffer>(scrypt);
 
-/** Password and session cookie, for a server that listens beyond loopback. */
-export function passwordGate(password: string): Router {
+export interface Gate {
+  routes: Router;
+  close: () => Promise<void>;
+}
+export interface Sessions {
+  databaseUrl: string;
+  /** Signs the cookies: the same for every server on one database. */
+  secret: string;
+}
+
+/** Password and session cookie; a session opened at one server of a database is open at all. */
+export function passwordGate(password: string, sessions: Sessions): Gate {
   const salt = randomBytes(16);
   const known = derived(password, salt, 32);
   const gate = Router();
+  const store = new (connectPgSimple(session))({
+    conString: sessions.databaseUrl,
+    tableName: 'session',
+    ttl: SESSION_MS / 1000,
+    // What has run out is never taken; it is swept away now and then.
+    pruneSessionInterval: 15 * 60,
+    errorLog: () => undefined,
+  });
   gate.use(
     session({
       name: COOKIE,
-      secret: randomBytes(32).toString('hex'),
+      store,
+      // Signed with the password too: whoever changes it shuts every door that the old one opened.
+      secret: createHmac('sha256', sessions.secret).update(password).digest('hex'),
       resave: false,
       saveUninitialized: false,
       cookie: { httpOnly: true, sameSite: 'strict', maxAge: SESSION_MS },
@@ -130,5 +151,5 @@ export function passwordGate(password: string): Router {
     }
     res.status(401).type('html').send(page());
   });
-  return gate;
+  return { routes: gate, close: async () => store.close() };
 }

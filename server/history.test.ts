@@ -1,11 +1,11 @@
 /** Saves that say what changed, and the history they make. */
 import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
-import pg from 'pg';
 import { demos } from '@deft/core/catalogue';
 import { type Patch, patched, type Project } from '@deft/core/model';
 import { serve, type Site } from './main';
 import { migrate } from './migrations/index';
+import { ownSchema } from './schema.fixture';
 import { connect } from './store/schema';
 
 const databaseUrl = process.env['DEFT_TEST_DATABASE_URL'];
@@ -30,7 +30,7 @@ withDatabase('saves that say what changed', () => {
       headers: { 'content-type': 'application/json' },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
-    return { status: r.status, body: (await r.json()) as any };
+    return { status: r.status, body: await r.json() };
   };
   const begun = async (): Promise<string> =>
     (await api('POST', '/builds', { document: wisp })).body.key;
@@ -122,13 +122,20 @@ withDatabase('saves that say what changed', () => {
   test('a build grown beyond 5 MB by changes is refused, and stays as it was', async () => {
     const key = await begun();
     const [part] = wisp.kit.parts;
+    const [first] = part!.blocks;
+    const blocks = Array.from({ length: 60 }, (_, i) => ({
+      ...first!,
+      id: `b${i}`,
+      name: 'x'.repeat(180),
+      removable: undefined,
+    }));
     const more = (basedOn: number) =>
       api('PATCH', `/builds/${key}`, {
         basedOn,
-        patch: Array.from({ length: 900 }, (_, i) => ({
+        patch: Array.from({ length: 60 }, (_, i) => ({
           op: 'add',
           path: '/kit/parts/-',
-          value: { ...part, id: `p${basedOn}-${i}`, note: 'x'.repeat(400) },
+          value: { ...part, id: `p${basedOn}-${i}`, blocks, connectors: [], note: 'x'.repeat(400) },
         })),
       });
     let version = 1;
@@ -151,25 +158,29 @@ withDatabase('saves that say what changed', () => {
   });
 
   test('builds of a database before there was a history open as they were, and are gone on with', async () => {
-    const name = `old_${randomUUID().replaceAll('-', '')}`;
-    const client = new pg.Client({ connectionString: databaseUrl });
-    await client.connect();
-    await client.query(`create schema ${name}`);
-    const url = `${databaseUrl}?options=${encodeURIComponent(`-c search_path=${name}`)}`;
-    const db = connect(url, 2);
+    const own = await ownSchema(databaseUrl!);
+    const db = connect(own.url, 2);
     try {
-      await migrate(db, '002-named-saves');
+      await migrate(db, { upTo: '002-named-saves' });
       const key = randomUUID();
       const old = { ...wisp, format: 'deft-shell/1' };
-      await client.query(
-        `insert into ${name}.build (key, name, version, document) values ($1, $2, 7, $3)`,
-        [key, wisp.name, JSON.stringify(old)],
-      );
+      await own.query(`insert into build (key, name, version, document) values ($1, $2, 7, $3)`, [
+        key,
+        wisp.name,
+        JSON.stringify(old),
+      ]);
       await db.destroy();
-      const later = await serve({ databaseUrl: url, host: '127.0.0.1' });
+      const told: string[] = [];
+      const later = await serve({
+        databaseUrl: own.url,
+        host: '127.0.0.1',
+        beforeMigrating: async (names) => void told.push(...names),
+      });
       try {
         const { document, version } = (await api('GET', `/builds/${key}`, undefined, later)).body;
         expect([version, document]).toEqual([7, wisp]);
+        // Whoever keeps the database was asked first, so that it could be copied as it was.
+        expect(told[0]).toBe('003-every-save');
         const change = { basedOn: 7, patch: named('gone on') };
         expect((await api('PATCH', `/builds/${key}`, change, later)).status).toBe(200);
         const next = { basedOn: 8, patch: named('and on') };
@@ -186,8 +197,7 @@ withDatabase('saves that say what changed', () => {
         await later.close();
       }
     } finally {
-      await client.query(`drop schema ${name} cascade`);
-      await client.end();
+      await own.drop();
     }
   });
 });

@@ -5,15 +5,18 @@ import { join } from 'node:path';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { dabchickFits, demos } from '@deft/core/catalogue';
+import { Copies } from './backup/copies';
 import { errorHandler, notFound } from './errors';
-import { isLoopback, passwordGate, sameSite } from './guard';
+import { type Gate, isLoopback, passwordGate, sameSite } from './guard';
 import { migrate } from './migrations/index';
 import { buildRoutes } from './routes/builds';
+import { copyRoutes } from './routes/copies';
 import { partRoutes } from './routes/parts';
 import { Builds } from './store/builds';
 import { Parts } from './store/parts';
 import { Recent } from './store/saves';
 import { connect, type Db } from './store/schema';
+import { keptSecret } from './store/settings';
 
 export interface ServeOptions {
   databaseUrl: string;
@@ -26,6 +29,10 @@ export interface ServeOptions {
   log?: (line: string) => void;
   /** Program of the import's thread, when it does not lie beside this one. */
   intake?: URL | undefined;
+  /** Folder of the nightly copies; none are kept without one. */
+  copies?: string | undefined;
+  /** Asked before a database that holds builds is changed to a newer schema. */
+  beforeMigrating?: ((names: readonly string[]) => Promise<void>) | undefined;
   /** Told by the health of this server, so that a start knows its own again. */
   run?: string;
 }
@@ -42,19 +49,41 @@ export async function serve(o: ServeOptions): Promise<Site> {
     );
   }
   const db = connect(o.databaseUrl);
-  await migrate(db);
+  await migrate(db, { before: o.beforeMigrating });
   const builds = new Builds(db, new Recent());
   await builds.loadOnce('demos', demos(), dabchickFits());
-  const server = createServer(app(db, builds, o));
+  const gate =
+    o.password === undefined || o.password === ''
+      ? undefined
+      : passwordGate(o.password, {
+          databaseUrl: o.databaseUrl,
+          secret: await keptSecret(db, 'session-secret'),
+        });
+  const log = o.log ?? ((line: string) => process.stderr.write(`${line}\n`));
+  const copies = new Copies(db, o.copies, log);
+  copies.begin();
+  const server = createServer(app(db, { builds, copies, gate, log }, o));
   const port = await listen(server, o);
   return {
     port,
     url: `http://${o.host === '0.0.0.0' ? '127.0.0.1' : o.host}:${port}`,
-    close: () => closeAll(server, db),
+    async close() {
+      await closed(server);
+      await copies.end();
+      await gate?.close();
+      await db.destroy();
+    },
   };
 }
 
-function app(db: Db, builds: Builds, o: ServeOptions): Express {
+interface Rooms {
+  builds: Builds;
+  copies: Copies;
+  gate: Gate | undefined;
+  log: (line: string) => void;
+}
+
+function app(db: Db, { builds, copies, gate, log }: Rooms, o: ServeOptions): Express {
   const a = express();
   a.disable('x-powered-by');
   a.use(
@@ -87,19 +116,21 @@ function app(db: Db, builds: Builds, o: ServeOptions): Express {
   a.get('/api/health', (_req, res) => {
     res.json({ ok: true, ...(o.run ? { run: o.run } : {}) });
   });
-  if (o.password) a.use(passwordGate(o.password));
+  if (gate) a.use(gate.routes);
   a.get('/api/session', (_req, res) => {
-    res.json({ locked: o.password !== undefined });
+    res.json({ locked: gate !== undefined });
   });
   a.use('/api', (_req, res, next) => {
     res.setHeader('cache-control', 'no-store');
     next();
   });
   const parts = new Parts(db);
+  const intake = { databaseUrl: o.databaseUrl, program: o.intake };
   a.use(
     '/api',
-    buildRoutes(builds, parts, { databaseUrl: o.databaseUrl, program: o.intake }),
+    buildRoutes(builds, parts, intake),
     partRoutes(parts),
+    copyRoutes(copies, builds, intake),
   );
   a.use('/api', () => {
     throw notFound('address');
@@ -130,7 +161,7 @@ function app(db: Db, builds: Builds, o: ServeOptions): Express {
       res.sendFile(page, { dotfiles: 'allow' });
     });
   }
-  a.use(errorHandler(o.log ?? ((line) => process.stderr.write(`${line}\n`))));
+  a.use(errorHandler(log));
   return a;
 }
 
@@ -156,13 +187,13 @@ async function listen(server: Server, o: ServeOptions): Promise<number> {
   }
 }
 
-async function closeAll(server: Server, db: Db): Promise<void> {
-  const closed = new Promise<void>((resolve) => {
+/** Nobody new is let in; who is in is answered, for a while. */
+async function closed(server: Server): Promise<void> {
+  const over = new Promise<void>((resolve) => {
     server.close(() => resolve());
   });
   server.closeIdleConnections();
   const patience = setTimeout(() => server.closeAllConnections(), 3000);
-  await closed;
+  await over;
   clearTimeout(patience);
-  await db.destroy();
 }

@@ -466,8 +466,19 @@ withDatabase('the server', () => {
     expect(
       (await fetch(`${at}/api/builds`, { headers: { cookie: cookie.split(';')[0]! } })).status,
     ).toBe(200);
-    // Gone out, the cookie opens nothing any more.
     const headers = { cookie: cookie.split(';')[0]! };
+    expect(cookie).toMatch(/SameSite=Strict/);
+    expect(cookie).toMatch(/Expires=/);
+    // Another server on the same database knows it, unless the password is another.
+    for (const [password, status] of [
+      ['tin-opener', 200],
+      ['crowbar', 401],
+    ] as const) {
+      const other = await serve({ databaseUrl: databaseUrl!, host: '127.0.0.1', password });
+      expect((await fetch(`${other.url}/api/builds`, { headers })).status).toBe(status);
+      await other.close();
+    }
+    // Gone out, the cookie opens nothing any more.
     await fetch(`${at}/logout`, { method: 'POST', headers, redirect: 'manual' });
     expect((await fetch(`${at}/api/builds`, { headers })).status).toBe(401);
     await open.close();

@@ -2,6 +2,7 @@
  * The server's side of an import: pieces of the request go to a thread as they arrive, no faster
  * than it reads them, and one sentence or a key comes back.
  */
+import { Readable } from 'node:stream';
 import { Worker } from 'node:worker_threads';
 import type { Request } from 'express';
 import { ENVELOPE_LIMIT } from '@deft/core/model';
@@ -48,15 +49,35 @@ const tooMuch = (): Refusal =>
 let turn: Promise<unknown> = Promise.resolve();
 
 /** @returns the key of the stored build */
-export function takeIn(req: Request, intake: Intake): Promise<string> {
-  const mine = turn.then(() => read(req, intake));
+export const takeIn = (req: Request, intake: Intake): Promise<string> =>
+  inTurn(async () => {
+    if (Number(req.headers['content-length'] ?? 0) > ENVELOPE_LIMIT) throw tooLarge();
+    req.socket.setTimeout(SILENT_MS, () => req.socket.destroy());
+    try {
+      return await read(req.iterator({ destroyOnReturn: false }), intake);
+    } finally {
+      // What is refused is read to its end: a sender that is cut off never sees the answer.
+      req.resume();
+      req.socket.setTimeout(0);
+    }
+  });
+
+/** The same of a file that lies here. */
+export const takeBytes = (bytes: Buffer, intake: Intake): Promise<string> =>
+  inTurn(() => read(Readable.from(piecesOf(bytes)), intake));
+
+function* piecesOf(bytes: Buffer): Generator<Uint8Array> {
+  const size = 65_536;
+  for (let at = 0; at < bytes.length; at += size) yield bytes.subarray(at, at + size);
+}
+
+function inTurn(work: () => Promise<string>): Promise<string> {
+  const mine = turn.then(work);
   turn = mine.catch(() => undefined);
   return mine;
 }
 
-async function read(req: Request, intake: Intake): Promise<string> {
-  if (Number(req.headers['content-length'] ?? 0) > ENVELOPE_LIMIT) throw tooLarge();
-  req.socket.setTimeout(SILENT_MS, () => req.socket.destroy());
+async function read(chunks: AsyncIterable<unknown>, intake: Intake): Promise<string> {
   const worker = thread(intake);
   let unread = 0;
   let more = (): void => undefined;
@@ -82,15 +103,12 @@ async function read(req: Request, intake: Intake): Promise<string> {
     await send();
     return await answer;
   } finally {
-    // What is refused is read to its end: a sender that is cut off never sees the answer.
-    req.resume();
-    req.socket.setTimeout(0);
     await worker.terminate();
   }
 
   async function send(): Promise<void> {
     let size = 0;
-    for await (const chunk of req.iterator({ destroyOnReturn: false })) {
+    for await (const chunk of chunks) {
       if (over) return;
       const piece = chunk as Uint8Array;
       size += piece.length;

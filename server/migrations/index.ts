@@ -91,6 +91,14 @@ const MIGRATIONS: Record<string, { up: (db: AnyDb) => Promise<void> }> = {
         drop column last_save`.execute(db);
     },
   },
+  '004-sessions': {
+    async up(db) {
+      // As connect-pg-simple wants it.
+      await sql`create table session (
+        sid varchar primary key, sess json not null, expire timestamp(6) not null)`.execute(db);
+      await sql`create index session_expire on session (expire)`.execute(db);
+    },
+  },
 };
 
 /** What was done to this database is listed in it: a change unknown here came with a newer program. */
@@ -105,8 +113,14 @@ async function refuseNewer(db: Db): Promise<void> {
   );
 }
 
-/** @param upTo  the last change to make; every one when nothing is said */
-export async function migrate(db: Db, upTo?: string): Promise<void> {
+interface Migrating {
+  /** The last change to make; every one when nothing is said. */
+  upTo?: string;
+  /** Asked before a database that was in use is changed, with the changes that are to come. */
+  before?: ((names: readonly string[]) => Promise<void>) | undefined;
+}
+
+export async function migrate(db: Db, { upTo, before }: Migrating = {}): Promise<void> {
   const schema = await sql<{ here: string }>`select current_schema() as here`.execute(db);
   const migrator = new Migrator({
     db: db as never,
@@ -115,6 +129,9 @@ export async function migrate(db: Db, upTo?: string): Promise<void> {
     migrationTableSchema: schema.rows[0]!.here,
   });
   await refuseNewer(db);
+  const all = await migrator.getMigrations();
+  const coming = all.filter((m) => !m.executedAt).map((m) => m.name);
+  if (coming.length && coming.length < all.length) await before?.(coming);
   const { error, results } = await (upTo ? migrator.migrateTo(upTo) : migrator.migrateToLatest());
   if (!error) return;
   throw new Error(

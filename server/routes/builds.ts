@@ -1,7 +1,7 @@
 import { Router } from 'express';
 import { z } from 'zod';
 import { type Picture, readPicture } from '@deft/core/formats/picture';
-import { BadInput, type Patch, PatchBody } from '@deft/core/model';
+import { BadInput, PatchBody } from '@deft/core/model';
 import { badInput, notFound, Refusal } from '../errors';
 import type { Builds, Saved } from '../store/builds';
 import type { Parts } from '../store/parts';
@@ -95,7 +95,7 @@ export function buildRoutes(builds: Builds, parts: Parts, intake: Intake): Route
   });
   r.patch('/builds/:key', smallBody, async (req, res) => {
     const { basedOn, save, patch } = bodyAs(Changes, req);
-    res.json(answer(await builds.change(key(req), basedOn, patch as Patch, save)));
+    res.json(answer(await builds.change(key(req), basedOn, patch, save)));
   });
   r.get('/builds/:key/history', async (req, res) => {
     const before = VersionText.optional().safeParse(req.query['before']);

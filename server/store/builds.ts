@@ -42,6 +42,11 @@ export interface ListedBuild {
   savedAt: string;
   way: string;
 }
+/** Where a build is put that was somewhere before. */
+interface Place {
+  key?: string;
+  version?: number;
+}
 export type Saved =
   { ok: true; version: number; savedAt: string } | { ok: false; current: StoredBuild | undefined };
 
@@ -61,6 +66,56 @@ async function addEntries(db: Db, build: string, e: Envelope): Promise<void> {
   await sql`insert into entry (build, kind, at, note, body)
     select ${build}::uuid, x->>'kind', (x->>'at')::timestamptz, x->>'note', x->'body'
     from jsonb_array_elements(${jsonb(rows)}) with ordinality as t (x, n) order by n`.execute(db);
+}
+
+/**
+ * Everything of a build, as one transaction sees it.
+ *
+ * @param parts  the library; those the build uses come along
+ */
+export async function envelopeOf(
+  tx: Db,
+  key: string,
+  parts: readonly Part[],
+): Promise<Envelope | undefined> {
+  const build = await tx
+    .selectFrom('build')
+    .select('key')
+    .where('key', '=', key)
+    .where('deleted_at', 'is', null)
+    .executeTakeFirst();
+  if (!build) return undefined;
+  const entries = await tx
+    .selectFrom('entry')
+    .selectAll()
+    .where('build', '=', key)
+    .orderBy('id')
+    .execute();
+  const assets = await tx
+    .selectFrom('asset')
+    .innerJoin('build_asset', 'build_asset.sha256', 'asset.sha256')
+    .select(['asset.sha256', 'mime', 'bytes'])
+    .where('build', '=', key)
+    .execute();
+  const of = (kind: string) =>
+    entries
+      .filter((e) => e.kind === kind)
+      .map((e) => ({ at: e.at.toISOString(), note: e.note, body: e.body as never }));
+  const { document } = (await stateOf(tx, key))!;
+  const used = new Set(document.kit.parts.map((p) => p.id));
+  return {
+    format: 'deft-shell-envelope/1' as const,
+    document,
+    revisions: of('revision'),
+    readings: of('reading'),
+    log: of('log'),
+    parts: parts.filter((p) => used.has(p.id)),
+    assets: assets.map((a) => ({
+      sha256: a.sha256,
+      mime: a.mime,
+      base64: a.bytes.toString('base64'),
+    })),
+  };
 }
 
 export class Builds {
@@ -121,21 +176,50 @@ export class Builds {
   }
 
   /** A new build; both of its rows or neither. */
-  async create(document: Project): Promise<StoredBuild> {
+  async create(document: Project, place: Place = {}): Promise<StoredBuild> {
+    const { version = 1 } = place;
     const both = async (db: Db): Promise<StoredBuild> => {
       const r = await db
         .insertInto('build')
-        .values({ name: document.name, way: document.way, version: 1, deleted_at: null })
-        .returning(['key', 'version', 'saved_at'])
+        .values({
+          ...(place.key ? { key: place.key } : {}),
+          name: document.name,
+          way: document.way,
+          version,
+          deleted_at: null,
+        })
+        .returning(['key', 'saved_at'])
         .executeTakeFirstOrThrow();
-      await writeFirst(db, r.key, document);
-      return { key: r.key, version: r.version, savedAt: r.saved_at.toISOString(), document };
+      await writeFirst(db, r.key, version, document);
+      return { key: r.key, version, savedAt: r.saved_at.toISOString(), document };
     };
     if (this.db.isTransaction) return both(this.db);
     const made = await this.db.transaction().execute(both);
     const size = JSON.stringify(document).length;
     this.recent.put(made.key, { ...made, isOlder: false, size });
     return made;
+  }
+
+  /** A new build with all that came along but its pictures. */
+  async fill(envelope: Envelope, place: Place = {}): Promise<StoredBuild> {
+    const made = await this.create(envelope.document, place);
+    await addEntries(this.db, made.key, envelope);
+    await new Parts(this.db).keepNew(envelope.parts);
+    return made;
+  }
+
+  /** A picture that was looked at, kept with a build; the same one twice is one. */
+  async keepPicture(build: string, { sha256, mime, bytes }: CheckedPicture): Promise<void> {
+    await this.db
+      .insertInto('asset')
+      .values({ sha256, mime, bytes })
+      .onConflict((c) => c.doNothing())
+      .execute();
+    await this.db
+      .insertInto('build_asset')
+      .values({ build, sha256 })
+      .onConflict((c) => c.doNothing())
+      .execute();
   }
 
   /** @param picturesOf  a build whose pictures this one shows as well */
@@ -235,46 +319,7 @@ export class Builds {
     return this.db
       .transaction()
       .setIsolationLevel('repeatable read')
-      .execute(async (tx) => {
-        const build = await tx
-          .selectFrom('build')
-          .selectAll()
-          .where('key', '=', key)
-          .where('deleted_at', 'is', null)
-          .executeTakeFirst();
-        if (!build) return undefined;
-        const entries = await tx
-          .selectFrom('entry')
-          .selectAll()
-          .where('build', '=', key)
-          .orderBy('id')
-          .execute();
-        const assets = await tx
-          .selectFrom('asset')
-          .innerJoin('build_asset', 'build_asset.sha256', 'asset.sha256')
-          .select(['asset.sha256', 'mime', 'bytes'])
-          .where('build', '=', key)
-          .execute();
-        const of = (kind: string) =>
-          entries
-            .filter((e) => e.kind === kind)
-            .map((e) => ({ at: e.at.toISOString(), note: e.note, body: e.body as never }));
-        const { document } = (await stateOf(tx, key))!;
-        const used = new Set(document.kit.parts.map((p) => p.id));
-        return {
-          format: 'deft-shell-envelope/1' as const,
-          document,
-          revisions: of('revision'),
-          readings: of('reading'),
-          log: of('log'),
-          parts: parts.filter((p) => used.has(p.id)),
-          assets: assets.map((a) => ({
-            sha256: a.sha256,
-            mime: a.mime,
-            base64: a.bytes.toString('base64'),
-          })),
-        };
-      });
+      .execute((tx) => envelopeOf(tx, key, parts));
   }
 
   /**
@@ -295,11 +340,9 @@ export class Builds {
           .onConflict((c) => c.doNothing())
           .execute();
       });
-      const made = await new Builds(tx).create(envelope.document);
-      await addEntries(tx, made.key, envelope);
+      const made = await new Builds(tx).fill(envelope);
       await sql`insert into build_asset (build, sha256)
         select ${made.key}::uuid, jsonb_array_elements_text(${jsonb([...pictures])})`.execute(tx);
-      await new Parts(tx).keepNew(envelope.parts);
       return made;
     });
   }
@@ -315,16 +358,7 @@ export class Builds {
         .where('deleted_at', 'is', null)
         .executeTakeFirst();
       if (!build) return undefined;
-      await tx
-        .insertInto('asset')
-        .values({ sha256, mime, bytes: Buffer.from(bytes) })
-        .onConflict((c) => c.doNothing())
-        .execute();
-      await tx
-        .insertInto('build_asset')
-        .values({ build: key, sha256 })
-        .onConflict((c) => c.doNothing())
-        .execute();
+      await new Builds(tx).keepPicture(key, { sha256, mime, bytes: Buffer.from(bytes) });
       return sha256;
     });
   }

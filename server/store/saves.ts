@@ -56,7 +56,7 @@ export async function stateOf(db: Db, build: string, version?: number): Promise<
 }
 
 /** A whole state and what changed since, as one document. */
-export function replayed(
+function replayed(
   lines: ReadonlyArray<{ whole: unknown; patch: Patch | null }>,
 ): Pick<State, 'document' | 'isOlder' | 'size'> {
   let document = lines[0]!.whole as Project;
@@ -77,11 +77,17 @@ export async function linesOf(db: Db, build: string, before: number): Promise<Sa
   return rows.map((r) => ({ version: r.version, at: r.at.toISOString(), words: r.words }));
 }
 
-/** The first state of a new build. */
-export async function writeFirst(db: Db, build: string, document: Project): Promise<void> {
+/** The first state of a new build, or of one that was put back. */
+export async function writeFirst(
+  db: Db,
+  build: string,
+  version: number,
+  document: Project,
+): Promise<void> {
+  const words = version === 1 ? 'begun' : 'put back';
   await db
     .insertInto('save')
-    .values({ build, version: 1, words: 'begun', whole: jsonb(document) })
+    .values({ build, version, words, whole: jsonb(document) })
     .execute();
 }
 
