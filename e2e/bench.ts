@@ -51,6 +51,18 @@ export async function openFit(
   await expect(page.locator('.verdict[aria-busy]')).toHaveCount(0);
   return key;
 }
+/** A new build of this way, begun with what is at hand. */
+export async function newBuild(
+  page: Page,
+  way = 'gut and fit',
+  atHand = 'A shell to measure',
+): Promise<void> {
+  await page.goto(SITE());
+  await page.getByRole('button', { name: 'New build', exact: true }).click();
+  await page.getByRole('button', { name: new RegExp(`^${way}`) }).click();
+  await page.getByRole('button', { name: new RegExp(`^${atHand}`) }).click();
+  await page.getByRole('button', { name: /^Rename/ }).waitFor();
+}
 /** Saved, and not merely not yet noticed: two frames let an edit reach the screen first. */
 export async function saved(page: Page): Promise<void> {
   await page.evaluate(

@@ -3,7 +3,7 @@
  * named, and an offered mend clears it.
  */
 import type { Page } from '@playwright/test';
-import { expect, saved, SITE, station, test } from './bench';
+import { expect, newBuild, saved, station, test } from './bench';
 
 const kit = (page: Page) => station(page, 'Kit').click();
 const view = (page: Page, name: string) =>
@@ -13,8 +13,7 @@ const view = (page: Page, name: string) =>
     .click();
 
 async function begin(page: Page, way: string): Promise<void> {
-  await page.goto(SITE());
-  await page.getByRole('button', { name: 'New build', exact: true }).click();
+  await newBuild(page);
   await station(page, 'Brief').click();
   await page
     .getByRole('region', { name: 'Way to build' })

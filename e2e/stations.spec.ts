@@ -27,7 +27,7 @@ test('kit: take the USB stack off and the board is 9.4 mm thinner everywhere; un
   await expect(page.getByText('Plan, seen from the bottom (mirrored)')).toBeVisible();
 });
 
-test('kit: the library answers sizes and words, adds a part to the shell, and says when nothing answers', async ({
+test('kit: the library answers sizes and words, adds a part to the kit, and says when nothing answers', async ({
   page,
 }) => {
   const key = await openExample(page, 'wisp');
@@ -40,7 +40,11 @@ test('kit: the library answers sizes and words, adds a part to the shell, and sa
   await expect(page.getByText('No part answers all of that')).toBeVisible();
   await saved(page);
   const doc = await documentOf(page, key);
-  expect(doc['layout'].placements.some((x: { item: string }) => x.item === 'tactile-5')).toBe(true);
+  // It waits on the tray for a place: nothing is stacked in the middle of a full shell.
+  expect(doc['kit'].items.at(-1)).toMatchObject({ id: 'tactile-5', part: 'tactile-5' });
+  expect(doc['layout'].placements.some((x: { item: string }) => x.item === 'tactile-5')).toBe(
+    false,
+  );
   await page.getByRole('button', { name: 'Remove Tactile 6x6 5 mm' }).click();
   await saved(page);
   expect((await documentOf(page, key))['kit'].items.length).toBe(8);

@@ -1,6 +1,6 @@
 /** Every view in light and dark: no serious accessibility violation, no sideways scrolling, no broken page. */
 import AxeBuilder from '@axe-core/playwright';
-import { expect, openExample, SITE, stationUrl, test } from './bench';
+import { expect, newBuild, openExample, SITE, stationUrl, test } from './bench';
 
 const STATIONS = [
   'brief',
@@ -66,8 +66,7 @@ for (const [scheme, what, list] of ROUNDS) {
 }
 
 test('an empty build says at every station what to do next', async ({ page }) => {
-  await page.goto(SITE());
-  await page.getByRole('button', { name: 'New build', exact: true }).click();
+  await newBuild(page);
   const key = await page
     .waitForURL(/\/b\/[^/]+\/shell/)
     .then(() => /\/b\/([^/]+)/.exec(page.url())![1]!);

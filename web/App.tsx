@@ -17,6 +17,11 @@ const station = (load: () => Promise<{ default: React.ComponentType }>) => {
 const router = createBrowserRouter([
   { path: '/', element: <Home />, errorElement: <Broken /> },
   {
+    path: '/new',
+    element: station(() => import('./stations/home/NewBuild')),
+    errorElement: <Broken />,
+  },
+  {
     path: '/b/:key',
     element: <BuildFrame />,
     errorElement: <Broken />,

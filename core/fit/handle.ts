@@ -2,7 +2,7 @@
  * Turning a part in the hand: quarter turns, turning over, changing halves. Its middle stays where
  * it is, so that nothing jumps.
  */
-import { bodyFor, type Placement, type Project } from '../model';
+import { bodyFor, type Piece, type Placement, type Project } from '../model';
 import { blockBox } from '../geometry';
 import { pointOf, type Scene, sceneOf, standItem } from './scene';
 
@@ -28,14 +28,27 @@ export function handled(scene: Scene, placement: Placement, change: Partial<Plac
   };
 }
 
-/** Where a part goes that has no place yet: the middle of the half it suits, picture outward. */
-export function firstPlace(p: Project, item: string): Placement | undefined {
+/** A spot on a half, in the build's frame. */
+interface Spot {
+  piece: string;
+  x: number;
+  y: number;
+}
+
+/**
+ * Where a part goes that has no place yet, picture outward.
+ *
+ * @param wish  where its middle is to lie; the middle of the half it suits when nothing is said
+ */
+export function firstPlace(p: Project, item: string, wish?: Spot): Placement | undefined {
   const body = bodyFor(p);
   const part = p.kit.parts.find((q) => q.id === p.kit.items.find((i) => i.id === item)?.part);
   if (!body || !part) return undefined;
   const forward =
     part.screen !== undefined || part.family === 'switch' || part.family === 'speaker';
-  const piece = body.pieces.find((q) => q.role === (forward ? 'front' : 'back')) ?? body.pieces[0]!;
+  const suits = (q: Piece): boolean =>
+    wish ? q.id === wish.piece : q.role === (forward ? 'front' : 'back');
+  const piece = body.pieces.find(suits) ?? body.pieces[0]!;
   const start: Placement = {
     item,
     on: { piece: piece.id },
@@ -60,7 +73,8 @@ export function firstPlace(p: Project, item: string): Placement | undefined {
     : undefined;
   const w = Math.max(...scene.shell.walls.map((q) => q.x0));
   const h = Math.max(...scene.shell.walls.map((q) => q.y0));
-  const [cx, cy] = window ? [window.x, window.y] : [w / 2, h / 2];
+  const middle = window ?? { x: w / 2, y: h / 2 };
+  const { x: cx, y: cy } = wish ?? middle;
   const round = (mm: number) => Math.round(mm * 10) / 10;
   return {
     ...start,

@@ -1,13 +1,17 @@
-/** A new build: nothing measured yet, every choice at the usual value. */
+/** A new build: nothing measured yet and nothing wished for; figures at their usual value. */
 import { FORMAT, type Project } from './project';
 
-export function emptyProject(id: string, name: string): Project {
+export function emptyProject(
+  id: string,
+  name: string,
+  way: Project['way'] = 'gut and fit',
+): Project {
   return {
     format: FORMAT,
     id,
     name,
-    way: 'gut and fit',
-    brief: { families: ['8-bit handheld', '16-bit home'] },
+    way,
+    brief: { families: [] },
     shell: { bodies: [] },
     kit: { parts: [], items: [] },
     layout: { placements: [] },

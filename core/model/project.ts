@@ -13,6 +13,18 @@ export const FORMAT = 'deft-shell/2';
 
 const place = z.number({ error: 'A place is a number of millimetres.' }).min(-1000).max(1000);
 
+/** The ways to build that can be planned. */
+export const WAYS = [
+  'gut and fit',
+  'carrier board',
+  'custom shell',
+  'open plate',
+  'graft',
+  'tv box',
+  'transplant',
+  'case upgrade',
+] as const;
+
 export const FIXINGS = ['screws', 'bracket', 'glue', 'tape'] as const;
 
 /** Where an item sits. Its part's own datum lands at x, y; order: stand, flip, turn, move. */
@@ -116,16 +128,7 @@ export const Project = z.strictObject({
   format: z.literal(FORMAT, { error: `This is not a ${FORMAT} document.` }),
   id: Id,
   name: Name.min(1, { error: 'A build needs a name.' }),
-  way: z.enum([
-    'gut and fit',
-    'carrier board',
-    'custom shell',
-    'open plate',
-    'graft',
-    'tv box',
-    'transplant',
-    'case upgrade',
-  ]),
+  way: z.enum(WAYS),
   note: z.string().max(4000).optional(),
   brief: Brief,
   donor: Donor.optional(),

@@ -139,20 +139,23 @@ export const Opening = z.strictObject({
 });
 export type Opening = z.infer<typeof Opening>;
 
+/** What a wall is made of: webs, threads, aerials, mass and thin walls hang on it. */
+export const MATERIALS = [
+  'abs',
+  'polycarbonate',
+  'nylon',
+  'resin',
+  'pla',
+  'petg',
+  'wood',
+  'aluminium',
+  'steel',
+] as const;
+
 export const Piece = z.strictObject({
   id: Id,
   role: z.enum(['front', 'back', 'door', 'plate']),
-  material: z.enum([
-    'abs',
-    'polycarbonate',
-    'nylon',
-    'resin',
-    'pla',
-    'petg',
-    'wood',
-    'aluminium',
-    'steel',
-  ]),
+  material: z.enum(MATERIALS),
   /** Outer half depth: rim to outer face. */
   depth: Length,
   /** How far the walls lean in towards the floor, degrees: a moulded wall is thicker at its foot. */

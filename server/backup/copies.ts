@@ -101,7 +101,7 @@ export class Copies {
       }
     });
     for (const old of (await this.#names()).slice(KEPT))
-      await rm(join(folder, old), { force: true });
+      {await rm(join(folder, old), { force: true });}
     return made;
   }
 

@@ -54,10 +54,10 @@ export class Backup {
       refuseNewer(json.value);
       const list = readAs(BackupList, json.value);
       if (!list.ok)
-        throw new BadInput(
+        {throw new BadInput(
           `${LIST}.${list.complaints[0]!.path}`,
           'The list of this backup is damaged.',
-        );
+        );}
       return new Backup(zip, entries, list.value);
     } catch (e) {
       zip.close();
@@ -204,7 +204,7 @@ async function historyOf(
     let state: unknown;
     lines.forEach((l, i) => {
       if (i && l.version !== lines[i - 1]!.version + 1) throw new Error('A state is missing.');
-      state = l.patch ? patched(state as Project, l.patch as Patch) : l.whole;
+      state = l.patch ? patched(state as Project, l.patch) : l.whole;
     });
     const isWhole = lines.at(-1)?.version === copy.version;
     // One not touched since an older program wrote it is carried forward in its envelope.

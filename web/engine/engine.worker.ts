@@ -3,7 +3,7 @@ import { expose } from 'comlink';
 import { alternatives, compare, outcomeOf, scorecard, seekMend } from '@deft/core/brief';
 import { STARTER_PARTS } from '@deft/core/catalogue';
 import { seekImprovements } from '@deft/core/fit';
-import { type Part, type Project, patched } from '@deft/core/model';
+import { type Part, patched, type Project, type Verdict } from '@deft/core/model';
 import { check, type Check, judgementOf, largestThatFits, seekWays } from '@deft/core/verdict';
 import { withOwn } from '../state/library';
 import type { EngineApi, Judged, Swaps } from './protocol';
@@ -41,6 +41,11 @@ async function rested(at: number): Promise<Held | undefined> {
   }
 }
 
+function worstOf({ hits, tight }: Check): Verdict {
+  if (hits) return 'hit';
+  return tight ? 'tight' : 'clear';
+}
+
 /** The build that is held, if it is still in the state asked about. */
 const heldAt = (at: number): Held | undefined => (held?.at === at ? held : undefined);
 const still = (at: number) => (): boolean => held?.at === at;
@@ -68,6 +73,18 @@ const engine: EngineApi = {
   },
   async judge(document) {
     return judgementOf(check(document));
+  },
+  async glance(document) {
+    const judged = check(document);
+    const scores = scorecard(document, judged);
+    const hours = judged.power.run?.value.hours;
+    return {
+      sentence: judged.sentence,
+      laidOut: document.layout.placements.length > 0,
+      worst: worstOf(judged),
+      goals: { met: scores.filter((s) => s.standing === 'met').length, of: scores.length },
+      ...(hours === undefined ? {} : { hours }),
+    };
   },
   async ways(at, finding) {
     const now = await rested(at);

@@ -6,7 +6,7 @@
  */
 import type { Alternative, Mend, Outcome, Score } from '@deft/core/brief';
 import type { Improvement } from '@deft/core/fit';
-import { type GoalKey, type Part, type Project, type Patch } from '@deft/core/model';
+import type { GoalKey, Part, Patch, Project, Verdict } from '@deft/core/model';
 import type { Judgement, Kind, Largest, Ways } from '@deft/core/verdict';
 
 export interface Judged {
@@ -15,6 +15,16 @@ export interface Judged {
   verdict: Judgement;
   /** Every goal that was set, judged; what is missed first. */
   scores: readonly Score[];
+}
+
+/** A build in one line. */
+export interface Glance {
+  sentence: string;
+  laidOut: boolean;
+  worst: Verdict;
+  goals: { met: number; of: number };
+  /** Hours on one charge, when there is a cell. */
+  hours?: number;
 }
 
 export interface Swaps {
@@ -36,6 +46,8 @@ export interface EngineApi {
   edit: (from: number, to: number, patch: Patch) => Promise<Judged | undefined>;
   /** A document beside the open one: a test fit, somebody else's save. */
   judge: (document: Project) => Promise<Judgement>;
+  /** One of many, in one line. */
+  glance: (document: Project) => Promise<Glance>;
   ways: (at: number, finding: string) => Promise<Ways | undefined>;
   improvements: (at: number) => Promise<Improvement[] | undefined>;
   largest: (

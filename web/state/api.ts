@@ -142,6 +142,22 @@ export const listSaves = async (key: string, before?: number): Promise<SavedLine
 export const getState = async (key: string, version: number): Promise<StoredBuild> =>
   stored(await call('GET', `/builds/${key}/history/${version}`));
 
+const ListedCopies = z.object({
+  copies: z.array(
+    z.object({
+      name: z.string(),
+      made: z.string(),
+      builds: z.array(z.object({ key: z.string(), name: z.string(), savedAt: z.string() })),
+    }),
+  ),
+});
+/** Copies of the last nights, the newest first, with what each holds. */
+export const listCopies = async (): Promise<z.infer<typeof ListedCopies>['copies']> =>
+  ListedCopies.parse(await call('GET', '/copies')).copies;
+/** A build out of a copy, as a build of its own. */
+export const restoreFromCopy = async (copy: string, build: string): Promise<StoredBuild> =>
+  stored(await call('POST', `/copies/${copy}/builds/${build}`));
+
 export const listParts = async (): Promise<Part[]> =>
   z.object({ parts: z.array(Part) }).parse(await call('GET', '/parts')).parts;
 export const putPart = async (part: Part): Promise<void> => {

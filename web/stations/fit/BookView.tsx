@@ -1,7 +1,7 @@
 /** The open book with the parts in it: drag, keys, findings, tide, headroom and the cut line. */
-import { type PointerEvent, useMemo, useRef, useState } from 'react';
+import { type DragEvent, type PointerEvent, useMemo, useRef, useState } from 'react';
 import { stepFromPage } from '@deft/core/geometry';
-import type { Distance, Scene } from '@deft/core/fit';
+import { type Distance, firstPlace, type Scene } from '@deft/core/fit';
 import type { Finding } from '@deft/core/model';
 import type { Wiring } from '@deft/core/wiring';
 import { Ghost } from '../../book/Ghost';
@@ -15,6 +15,7 @@ import { Fold, ShellPage } from '../../book/ShellPage';
 import { fromScreen, onScreen, pageOf, type Spread } from '../../book/spread';
 import { numbered } from '../../ui/Findings';
 import { useBuild } from '../../state/build';
+import { TRAY_TYPE } from './tray';
 import type { useArranging } from './useArranging';
 
 export interface BookViewProps {
@@ -56,7 +57,13 @@ export function BookView({
   wires,
   measured,
 }: BookViewProps) {
-  const { check, chosen, choose } = useBuild('check', 'chosen', 'choose');
+  const { doc, apply, check, chosen, choose } = useBuild(
+    'doc',
+    'apply',
+    'check',
+    'chosen',
+    'choose',
+  );
   const svg = useRef<SVGSVGElement>(null);
   const { scene, live } = a;
   const [glass, setGlass] = useState<[number, number]>();
@@ -129,6 +136,17 @@ export function BookView({
       onCut(active, { ...cut, at: Math.round((cut.axis === 'x' ? spot.y : spot.x) * 2) / 2 });
     }
   };
+  /** A part of the tray comes to lie with its middle under the pointer. */
+  const setDown = (e: DragEvent<SVGSVGElement>) => {
+    const item = e.dataTransfer.getData(TRAY_TYPE);
+    const spot = fromScreen(s, ...place(e));
+    const wish = spot && { piece: spot.page.piece.id, x: spot.x, y: spot.y };
+    const placement = item && wish ? firstPlace(doc, item, wish) : undefined;
+    if (!placement) return;
+    e.preventDefault();
+    apply([{ do: 'stand', placement }]);
+    onSelect(item);
+  };
   const bare = (e: PointerEvent<SVGSVGElement>) => {
     if (e.target !== svg.current) return;
     onSelect(undefined);
@@ -159,6 +177,10 @@ export function BookView({
       onPointerDown={bare}
       onPointerMove={over}
       onPointerLeave={() => setGlass(undefined)}
+      onDragOver={(e) => {
+        if (e.dataTransfer.types.includes(TRAY_TYPE)) e.preventDefault();
+      }}
+      onDrop={setDown}
       onWheel={(e) => {
         if (e.ctrlKey || e.metaKey) onZoom(e.deltaY < 0 ? 1.2 : 1 / 1.2, place(e));
       }}

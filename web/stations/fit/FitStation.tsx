@@ -18,6 +18,7 @@ import { InWords } from './InWords';
 import { type Ends, MeasureView, useDistance } from './MeasureView';
 import { PartPanel } from './PartPanel';
 import { TestFits } from './TestFits';
+import { Tray } from './Tray';
 import { Unplaced } from './Unplaced';
 import { useArranging } from './useArranging';
 import { useLook } from './useLook';
@@ -205,6 +206,7 @@ export default function FitStation() {
   return (
     <>
       <div className="centre" style={{ overflow: 'hidden' }}>
+        <Tray onPlaced={select} onArrange={() => setPanel('arrange')} />
         <div className="mat" ref={ref}>
           {spread && drawing(spread)}
           {spread && picture === 'book' && (

@@ -1,18 +1,12 @@
-/** Parts of the kit that lie on the bench, not in the shell. */
+/** Parts that stay outside the shell or are left out for now, to be fetched back. */
 import { Button } from 'antd';
 import { firstPlace } from '@deft/core/fit';
 import { applied } from '@deft/core/model';
-import { useBuild, useScene } from '../../state/build';
+import { useBuild } from '../../state/build';
 
 export function Unplaced({ onPlaced }: { onPlaced: (item: string) => void }) {
   const { doc, edit } = useBuild('doc', 'edit');
-  const scene = useScene();
-  // A lead is laid between its sockets, not stood somewhere.
-  const loose = doc.kit.items.filter(
-    (i) =>
-      !doc.layout.placements.some((p) => p.item === i.id) &&
-      !scene.cables.some((c) => c.lead.id === i.id),
-  );
+  const loose = doc.kit.items.filter((i) => i.where);
   if (!loose.length || !doc.shell.bodies.length) return null;
   const put = (id: string) => {
     const at = firstPlace(doc, id);
@@ -23,7 +17,7 @@ export function Unplaced({ onPlaced }: { onPlaced: (item: string) => void }) {
   };
   return (
     <section>
-      <h3 style={{ marginBottom: 6 }}>On the bench</h3>
+      <h3 style={{ marginBottom: 6 }}>Not in the shell</h3>
       <div className="list">
         {loose.map((i) => (
           <div key={i.id} className="row">

@@ -1,11 +1,9 @@
 /** The builds: open, start, copy, delete with undo, export, import. */
 import { useRef, useState } from 'react';
-import { Button } from 'antd';
-import { Link, useNavigate } from 'react-router';
+import { Button, Input } from 'antd';
+import { useNavigate } from 'react-router';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { emptyProject } from '@deft/core/model';
 import {
-  createBuild,
   deleteBuild,
   duplicateBuild,
   importBuild,
@@ -16,8 +14,12 @@ import {
   type ListedBuild,
 } from '../../state/api';
 import { Mark } from '../../ui/Mark';
+import { BuildRow } from './BuildRow';
+import { Copies } from './Copies';
+import style from './Home.module.css';
 
-const when = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
+/** A list this long is searched. */
+const MANY = 7;
 
 export function Home() {
   const builds = useQuery({ queryKey: ['builds'], queryFn: listBuilds });
@@ -27,6 +29,7 @@ export function Home() {
   const picker = useRef<HTMLInputElement>(null);
   const [gone, setGone] = useState<ListedBuild>();
   const [bad, setBad] = useState<string>();
+  const [wanted, setWanted] = useState('');
   const again = () => client.invalidateQueries({ queryKey: ['builds'] });
   const fail = (e: Error) =>
     setBad(
@@ -34,11 +37,6 @@ export function Home() {
         ? 'The server does not answer. Start it with npm start; this page tries again by itself.'
         : e.message,
     );
-  const start = useMutation({
-    mutationFn: () => createBuild(emptyProject('new-build', 'New build')),
-    onSuccess: (b) => go(`/b/${b.key}/shell`),
-    onError: fail,
-  });
   const copy = useMutation({ mutationFn: duplicateBuild, onSuccess: again, onError: fail });
   const remove = useMutation({
     mutationFn: (b: ListedBuild) => deleteBuild(b.key),
@@ -61,8 +59,11 @@ export function Home() {
     onSuccess: (b) => go(`/b/${b.key}/fit`),
     onError: fail,
   });
+  const all = builds.data ?? [];
+  const sought = wanted.trim().toLowerCase();
+  const shown = all.filter((b) => `${b.name} ${b.way}`.toLowerCase().includes(sought));
   return (
-    <main className="home">
+    <main className={`home ${style.page}`}>
       <header className="row">
         <Mark size={52} />
         <div className="grow">
@@ -79,7 +80,7 @@ export function Home() {
           </form>
         )}
         <Button onClick={() => picker.current?.click()}>Import a build</Button>
-        <Button type="primary" onClick={() => start.mutate()} loading={start.isPending}>
+        <Button type="primary" onClick={() => void go('/new')}>
           New build
         </Button>
         <input
@@ -113,37 +114,31 @@ export function Home() {
           Reading the builds ...
         </p>
       )}
-      {builds.data?.map((b) => (
-        <article key={b.key} className="build-row">
-          <div>
-            <Link className="open" to={`/b/${b.key}/fit`}>
-              {b.name}
-            </Link>
-            <p className="note">
-              {b.way} · saved {when.format(new Date(b.savedAt))}
-            </p>
-          </div>
-          <div className="row">
-            <Button
-              size="small"
-              onClick={() => copy.mutate(b.key)}
-              aria-label={`Duplicate ${b.name}`}
-            >
-              Duplicate
-            </Button>
-            <Button
-              size="small"
-              href={`/api/builds/${b.key}/export`}
-              aria-label={`Export ${b.name}`}
-            >
-              Export
-            </Button>
-            <Button size="small" onClick={() => remove.mutate(b)} aria-label={`Delete ${b.name}`}>
-              Delete
-            </Button>
-          </div>
-        </article>
+      {all.length >= MANY && (
+        <Input
+          className={style.search}
+          type="search"
+          aria-label="Search builds"
+          placeholder="Search by name or way"
+          allowClear
+          value={wanted}
+          onChange={(e) => setWanted(e.target.value)}
+        />
+      )}
+      {shown.map((b) => (
+        <BuildRow
+          key={b.key}
+          build={b}
+          onDuplicate={() => copy.mutate(b.key)}
+          onDelete={() => remove.mutate(b)}
+        />
       ))}
+      {all.length > 0 && !shown.length && (
+        <p className="note">
+          No build is called so. <Button onClick={() => setWanted('')}>Show all</Button>
+        </p>
+      )}
+      <Copies />
       {builds.data?.length === 0 && (
         <div className="card">
           <h2>No builds yet</h2>

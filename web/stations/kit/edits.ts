@@ -2,9 +2,10 @@
 import { firstPlace } from '@deft/core/fit';
 import { type Part, type Project, withAdded } from '@deft/core/model';
 
-/** One more item of a part, laid in the shell if there is one. */
+/** One more item of a part: the first lies in the shell at once, others wait on the tray for a place. */
 export function withPart(p: Project, part: Part): Project {
   const next = withAdded(p, part);
+  if (p.layout.placements.length) return next;
   const id = next.kit.items[next.kit.items.length - 1]!.id;
   const at = firstPlace(next, id);
   return at ? { ...next, layout: { placements: [...next.layout.placements, at] } } : next;

@@ -19,6 +19,7 @@ import { NextValue, ShellBook } from './ShellBook';
 import { UnderlayImage } from './picture/UnderlayImage';
 import { TakeOut } from './TakeOut';
 import { Leaning } from './Leaning';
+import { MadeOf, type Material } from './MadeOf';
 import { ThingEditor } from './ThingEditor';
 import { useShell } from './useShell';
 import { ViewTabs } from './ViewTabs';
@@ -62,6 +63,7 @@ export function ReadingsView() {
   const { body, at: which, setBody } = useShell();
   const [ref, size] = useSize<HTMLDivElement>();
   const [kept, setKept] = useState<Eight>(() => keptEight(key));
+  const [material, setMaterial] = useState<Material>('abs');
   const [focus, setFocus] = useState<string>('w');
   const [chosen, choose] = useState<string>();
   const [placing, setPlacing] = useState<NewThing>();
@@ -92,7 +94,7 @@ export function ReadingsView() {
 
   const type = (k: keyof Eight, value: Length): string | undefined => {
     const next = { ...eight, [k]: value };
-    const bad = edit((p) => withEight(p, next, which));
+    const bad = edit((p) => withEight(p, next, which, material));
     if (!bad) {
       setKept(next);
       keepEight(key, next);
@@ -274,6 +276,7 @@ export function ReadingsView() {
             );
           })}
         </div>
+        <MadeOf body={body} first={material} onFirst={setMaterial} onChange={setBody} />
         {!body && (
           <p className="note">
             {NEEDED.filter((k) => eight[k] === undefined).length} of the first six still missing.{' '}

@@ -2,7 +2,7 @@
  * The first eight values as typed: kept while they are still incomplete, then a body with its
  * corner posts.
  */
-import { type Body, type Length, length, type Project } from '@deft/core/model';
+import { type Body, type Length, length, type Piece, type Project } from '@deft/core/model';
 
 export type Eight = Partial<
   Record<'w' | 'h' | 'r' | 'wall' | 'front' | 'back' | 'inset' | 'post', Length>
@@ -46,15 +46,24 @@ export function eightOf(body: Body): Eight {
   };
 }
 
-/** The document with the eight values in it; as it was while some are still missing. */
-export function withEight(p: Project, e: Eight, which = 0): Project {
+/**
+ * The document with the eight values in it; as it was while some are still missing.
+ *
+ * @param material  of pieces that are not there yet
+ */
+export function withEight(
+  p: Project,
+  e: Eight,
+  which = 0,
+  material: Piece['material'] = 'abs',
+): Project {
   if (NEEDED.some((k) => e[k] === undefined)) return p;
   const old = p.shell.bodies[which];
   const piece = (role: 'front' | 'back', depth: Length): Body['pieces'][number] => {
     const had = old?.pieces.find((q) => q.role === role) ?? {
       id: role,
       role,
-      material: 'abs' as const,
+      material,
       depth,
       zones: [],
       features: [],

@@ -40,6 +40,15 @@ describe('the first eight values', () => {
       ].sort(),
     );
   });
+  test('both halves are of the material chosen; a correction leaves what a half is made of', () => {
+    const of = (p: Project) => p.shell.bodies[0]!.pieces.map((q) => q.material);
+    const milled = withEight(emptyProject('a', 'A'), eight, 0, 'aluminium');
+    expect(of(milled)).toEqual(['aluminium', 'aluminium']);
+    expect(of(withEight(milled, { ...eight, wall: length(1.5) }, 0, 'abs'))).toEqual([
+      'aluminium',
+      'aluminium',
+    ]);
+  });
   test('they are read back as they were typed', () =>
     expect(eightOf(build().shell.bodies[0]!)).toEqual(eight));
   test('no posts when their place is 0', () =>
