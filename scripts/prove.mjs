@@ -13,6 +13,7 @@ const PROOFS = {
   fuzz: ['scripts/fuzz.mjs'],
   intake: ['scripts/intake.mjs'],
   load: ['scripts/load.mjs'],
+  chaos: ['scripts/chaos.mjs'],
 };
 
 const name = process.argv[2];
