@@ -124,6 +124,16 @@ const call = async (method, path, body) => {
   return { status: r.status, body: await r.json().catch(() => undefined) };
 };
 
+/** Asked until it is answered: a database that was just killed may answer once more, and then not. */
+async function told(path) {
+  const end = Date.now() + BACK_MS;
+  for (;;) {
+    const r = await call('GET', path).catch(() => undefined);
+    if (r?.status === 200 || Date.now() > end) return r?.body;
+    await wait(100);
+  }
+}
+
 /** Builds, each with the last state that was acknowledged, and what it is called there. */
 const builds = [];
 for (let i = 0; i < SAVERS; i++) {
@@ -286,18 +296,19 @@ const ACTS = {
 
 async function looked(round, act) {
   const before = Date.now();
-  if (!(await healthy(60_000)))
+  if (!(await healthy(60_000))) {
     throw new Error(`Not back after "${act}": ${server.said().slice(-800)}`);
+  }
   if (Date.now() - before > BACK_MS) trouble('late', `${round} ${act}: ${Date.now() - before} ms`);
   for (const b of builds) {
     const known = { version: b.version, name: b.name };
-    const { body: now } = await call('GET', `/builds/${b.key}`);
-    const { body: then } = await call('GET', `/builds/${b.key}/history/${known.version}`);
-    if (now.version < known.version || then?.document?.name !== known.name) {
+    const now = await told(`/builds/${b.key}`);
+    const then = await told(`/builds/${b.key}/history/${known.version}`);
+    if (!(now?.version >= known.version) || then?.document?.name !== known.name) {
       trouble('lost', `${round} ${act}: ${b.key} at ${known.version}`);
     }
-    const { body: history } = await call('GET', `/builds/${b.key}/history`);
-    const versions = history.saves.map((s) => s.version);
+    const history = await told(`/builds/${b.key}/history`);
+    const versions = history?.saves.map((s) => s.version) ?? [1, 1];
     if (versions.some((v, i) => i && v !== versions[i - 1] - 1)) trouble('gaps', `${round} ${act}`);
   }
   const wanted = typed;

@@ -343,6 +343,23 @@ function partMeaning(part: Part, at: string, say: Say): void {
 /** Two pads nearer than this are one, mm. */
 const SAME_PAD_MM = 0.05;
 
+/** Ends of a part that cannot be. */
+function portsMeaning({ ports = [], blocks }: Part, at: string, say: Say): void {
+  const ids = new Set<string>();
+  ports.forEach((port, i) => {
+    const here = `${at}.ports.${i}`;
+    if (ids.has(port.id)) say(`${here}.id`, `The id "${port.id}" is used twice.`);
+    ids.add(port.id);
+    if (port.block !== undefined && !blocks.some((b) => b.id === port.block)) {
+      say(`${here}.block`, `There is no block "${port.block}" in this part.`);
+    }
+    const [low, high] = port.volts ?? [0, 0];
+    if (low > high) {
+      say(`${here}.volts`, `${port.name} cannot run from ${low} V up to ${high} V.`);
+    }
+  });
+}
+
 /** Figures of a part that contradict each other. */
 function figuresMeaning(part: Part, at: string, say: Say): void {
   const { cell, converter, screen, pads } = part;
@@ -368,6 +385,7 @@ function figuresMeaning(part: Part, at: string, say: Say): void {
       );
     }
   }
+  portsMeaning(part, at, say);
   const seen = new Map<string, string>();
   pads.forEach((pad, i) => {
     const place = [pad.x, pad.y].map((v) => Math.round(v / SAME_PAD_MM)).join(' ');

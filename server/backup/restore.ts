@@ -11,7 +11,6 @@ import {
   ENVELOPE_LIMIT,
   migrated,
   Part,
-  type Patch,
   patched,
   PatchBody,
   type Project,

@@ -12,4 +12,5 @@ export {
   withFigure,
 } from './figures';
 export { type FromLine, nearestParts, partFromLine } from './fromLine';
+export { linesTaken, linesWords } from './lines';
 export { type MakersLine, readMakersLine, wordsOf } from './makersLine';

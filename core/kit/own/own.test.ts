@@ -8,6 +8,7 @@ import { portsOf, usualPorts } from '../ports';
 import { blankPart } from './blank';
 import { FIGURES, figureOf, type Group, GROUPS_OF, owed, withFigure } from './figures';
 import { nearestParts, partFromLine } from './fromLine';
+import { linesTaken, linesWords } from './lines';
 import { readMakersLine } from './makersLine';
 
 describe('a maker’s line', () => {
@@ -64,6 +65,52 @@ describe('a maker’s line', () => {
     const { part } = partFromLine('2.6 in SPI 320x240 50 x 66', 'mine', { base });
     expect([part.pads, part.takes]).toEqual([base.pads, base.takes]);
     expect([part.screen!.diagonalIn, part.source]).toEqual([2.6, 'mine']);
+  });
+});
+
+describe('header lines as a maker lists them', () => {
+  test('are read, said again, and read the same', () => {
+    const read = linesTaken('GPIO18 I2S clock, 19 I2S word; gp21: I2S data\n7');
+    expect(read).toEqual({
+      ok: true,
+      takes: [
+        { gpio: 18, signal: 'I2S clock' },
+        { gpio: 19, signal: 'I2S word' },
+        { gpio: 21, signal: 'I2S data' },
+        { gpio: 7, signal: 'taken' },
+      ],
+    });
+    for (const part of STARTER_PARTS) {
+      expect([part.id, linesTaken(linesWords(part))]).toEqual([
+        part.id,
+        { ok: true, takes: part.takes ?? [] },
+      ]);
+    }
+  });
+  test.each([
+    ['clock 18', /begins with no line/],
+    ['GPIO64 x', /no line 64: they end at 63/],
+    ['18 a, GPIO18 b', /listed twice/],
+    [Array.from({ length: 41 }, (_, i) => i).join(','), /at most 40/],
+  ])('%s is refused in a sentence', (text, sentence) => {
+    const read = linesTaken(text);
+    expect(read.ok ? '' : read.sentence).toMatch(sentence);
+  });
+});
+
+describe('ends that cannot be are refused where they stand', () => {
+  const part = { ...libraryPart('teasel'), source: 'mine' as const };
+  const [first] = part.ports ?? usualPorts(part);
+  test.each([
+    ['ports.0.volts', [{ ...first!, volts: [5.5, 4.5] as [number, number] }]],
+    ['ports.0.block', [{ ...first!, block: 'nowhere' }]],
+    ['ports.1.id', [first!, first!]],
+  ])('%s', (path, ports) => {
+    const read = readPart({ ...part, ports });
+    expect(read.ok ? '' : read.complaints[0]!.path).toBe(path);
+  });
+  test('every part of the library may be kept', () => {
+    for (const p of STARTER_PARTS) expect([p.id, readPart(p).ok]).toEqual([p.id, true]);
   });
 });
 

@@ -19,6 +19,7 @@ import { useBuild } from '../../state/build';
 import { PartElectrics } from './PartElectrics';
 import { PartFigures } from './PartFigures';
 import { PadRows } from './PadRows';
+import { PortRows } from './PortRows';
 import { howKnown, telling } from './sensitive';
 
 /** What a part says that cannot be true of it. */
@@ -268,6 +269,7 @@ export function MeasurePart({
         />
       ))}
       <PadRows part={part} onChange={put} />
+      <PortRows part={part} onChange={put} />
       <div className="row" style={{ marginTop: 8 }}>
         <Button size="small" onClick={addBlock}>
           Add a block
