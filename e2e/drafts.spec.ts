@@ -166,3 +166,53 @@ for (const [what, spoil] of [
     await dialog.dismiss();
   });
 }
+
+test('a save whose answer was lost with its tab is no save of somebody else’s', async ({
+  page,
+  context,
+}) => {
+  const key = await openExample(page, 'wisp');
+  await page.goto(stationUrl(key, 'brief'));
+  await saved(page);
+  // The server takes it; its answer never arrives.
+  let taken = 0;
+  await page.route(`**/api/builds/${key}`, async (route) => {
+    if (route.request().method() !== 'PATCH') return route.fallback();
+    const answer = await route.fetch();
+    if (answer.ok()) taken++;
+    return route.abort();
+  });
+  await rename(page, 'Taken unheard');
+  await expect.poll(() => taken).toBeGreaterThan(0);
+  await rename(page, 'And then this');
+  await page.close();
+  const again = await context.newPage();
+  await again.goto(stationUrl(key, 'brief'));
+  await expect(again.getByRole('button', { name: 'Rename And then this' })).toBeVisible();
+  await expect(again.getByRole('dialog', { name: 'Saved elsewhere' })).toHaveCount(0);
+  await saved(again);
+  expect((await documentOf(again, key))['name']).toBe('And then this');
+});
+
+test('an edit after a save whose answer was lost is saved, and nobody is said to have been first', async ({
+  page,
+}) => {
+  const key = await openExample(page, 'wisp');
+  await page.goto(stationUrl(key, 'brief'));
+  await saved(page);
+  let unheard = 2;
+  let taken = 0;
+  await page.route(`**/api/builds/${key}`, async (route) => {
+    if (route.request().method() !== 'PATCH' || unheard === 0) return route.fallback();
+    unheard--;
+    const answer = await route.fetch();
+    if (answer.ok()) taken++;
+    return route.abort();
+  });
+  await rename(page, 'Taken unheard');
+  await expect.poll(() => taken).toBeGreaterThan(0);
+  await rename(page, 'Edited after it');
+  await saved(page);
+  await expect(page.getByRole('dialog', { name: 'Saved elsewhere' })).toHaveCount(0);
+  expect((await documentOf(page, key))['name']).toBe('Edited after it');
+});

@@ -79,3 +79,43 @@ test('a screen begun with the nearest one has its lines; pads are added as a pri
   await page.getByRole('button', { name: 'Add this row' }).click();
   await expect(page.getByRole('alert').first()).toContainText('on one place');
 });
+
+test('what a part gives and takes is typed end by end; what cannot be is refused at its place', async ({
+  page,
+}) => {
+  const key = await openExample(page, 'wisp');
+  await page.goto(stationUrl(key, 'kit'));
+  await page.getByRole('button', { name: 'Own part' }).click();
+  const own = page.getByRole('region', { name: 'A part of your own' });
+  await own.getByLabel('As its maker prints it').fill('step-up 5 V 2 A 18 x 22');
+  await own.getByLabel('One plain block of its size').check();
+  await own.getByRole('button', { name: 'Make this part' }).click();
+  await page.getByText('What it gives and takes').click();
+  const input = page.getByRole('group', { name: 'End input' });
+  await expect(input).toBeVisible();
+  await input.getByLabel('Takes from').fill('6');
+  await input.getByLabel('Takes from').press('Enter');
+  await input.getByLabel('to', { exact: true }).fill('12');
+  await input.getByLabel('to', { exact: true }).press('Enter');
+  await expect(page.getByText('as typed: input')).toBeVisible();
+  // A window never turns round: its other end gives way.
+  await input.getByLabel('Takes from').fill('14');
+  await input.getByLabel('Takes from').press('Enter');
+  await expect(input.getByLabel('to', { exact: true })).toHaveValue('14');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(input.getByLabel('to', { exact: true })).toHaveValue('12');
+  await page.getByLabel('Header lines it takes').fill('18 clock, 18 word');
+  await page.getByLabel('Header lines it takes').press('Enter');
+  await expect(page.getByText('Line 18 is listed twice.')).toBeVisible();
+  await page.getByLabel('Header lines it takes').fill('GPIO18 clock, 19 word');
+  await page.getByLabel('Header lines it takes').press('Enter');
+  await expect(page.getByLabel('Header lines it takes')).toHaveValue('GPIO18 clock, GPIO19 word');
+  await saved(page);
+  const { kit } = await documentOf(page, key);
+  const made = kit.parts.findLast((p: { source: string }) => p.source === 'mine');
+  expect(made.ports.find((p: { name: string }) => p.name === 'input').volts).toEqual([6, 12]);
+  expect(made.takes).toEqual([
+    { gpio: 18, signal: 'clock' },
+    { gpio: 19, signal: 'word' },
+  ]);
+});

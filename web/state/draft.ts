@@ -16,6 +16,8 @@ import { otherTabs, tabName } from './tab';
 export interface Draft {
   basedOn: number;
   document: Project;
+  /** Names of saves of this version that were sent and not yet answered. */
+  sending?: readonly string[] | undefined;
 }
 /** A draft as it is found again. */
 export interface FoundDraft extends Draft {
@@ -38,8 +40,18 @@ const PATIENCE_MS = 2000;
 
 const Kept = z.object({ basedOn: z.number(), whole: z.string(), at: z.number().default(0) });
 const Operations = z.array(z.looseObject({ op: z.string(), path: z.string() }));
-const Since = z.object({ whole: z.string(), patch: Operations, at: z.number().default(0) });
-const Quick = z.object({ basedOn: z.number(), at: z.number(), patch: Operations });
+const Since = z.object({
+  whole: z.string(),
+  patch: Operations,
+  at: z.number().default(0),
+  sending: z.array(z.string()).optional(),
+});
+const Quick = z.object({
+  basedOn: z.number(),
+  at: z.number(),
+  patch: Operations,
+  sending: z.array(z.string()).optional(),
+});
 
 /** Whether this browser keeps drafts; why not, when it does not. */
 export const drafting = createStore<{ trouble?: string }>(() => ({}));
@@ -83,7 +95,8 @@ function atOnce(): Storage | undefined {
 function keepQuick(key: string, tab: string, draft: Draft, stored: Stored): void {
   const patch =
     draft.basedOn === stored.version ? patchBetween(stored.document, draft.document) : undefined;
-  const text = patch && JSON.stringify({ basedOn: draft.basedOn, at: Date.now(), patch });
+  const { basedOn, sending } = draft;
+  const text = patch && JSON.stringify({ basedOn, at: Date.now(), patch, sending });
   try {
     if (text && text.length <= QUICK_MOST) atOnce()?.setItem(quickSlot(key, tab), text);
     else atOnce()?.removeItem(quickSlot(key, tab));
@@ -103,12 +116,12 @@ export async function keepDraft(key: string, draft: Draft, stored: Stored): Prom
   here ??= await tabName();
   const tab = here;
   const at = Date.now();
-  const { basedOn, document } = draft;
+  const { basedOn, document, sending } = draft;
   const [slot, wholeSlot, sinceSlot] = slots(key, tab);
   const kept = wholes.get(key);
   const patch = kept?.basedOn === basedOn ? patchBetween(kept.document, document) : undefined;
   if (kept && patch && patch.length <= LONGEST) {
-    await tried(() => set(sinceSlot, { whole: kept.name, patch, at }));
+    await tried(() => set(sinceSlot, { whole: kept.name, patch, at, sending }));
     return;
   }
   const name = crypto.getRandomValues(new Uint32Array(2)).join('-');
@@ -117,7 +130,7 @@ export async function keepDraft(key: string, draft: Draft, stored: Stored): Prom
     setMany([
       [slot, { basedOn, whole: name, at }],
       [wholeSlot, document],
-      [sinceSlot, { whole: name, patch: [], at }],
+      [sinceSlot, { whole: name, patch: [], at, sending }],
     ]),
   );
 }
@@ -155,6 +168,7 @@ async function fromDatabase(key: string, tab: string): Promise<FoundDraft | unde
     basedOn,
     document: whole(document.value, since.data.patch),
     at: Math.max(at, since.data.at),
+    sending: since.data.sending,
     tab,
   };
 }
@@ -164,7 +178,7 @@ function fromQuick(key: string, tab: string, stored: Stored): FoundDraft | undef
     const quick = Quick.parse(JSON.parse(atOnce()?.getItem(quickSlot(key, tab)) ?? 'null'));
     if (quick.basedOn !== stored.version || !quick.patch.length) return undefined;
     const document = whole(stored.document, quick.patch);
-    return { basedOn: quick.basedOn, document, at: quick.at, tab };
+    return { basedOn: quick.basedOn, document, at: quick.at, sending: quick.sending, tab };
   } catch {
     return undefined;
   }

@@ -12,7 +12,7 @@ import {
   type SaveResult,
   type StoredBuild,
 } from './api';
-import { drafting, dropDraft, keepDraft } from './draft';
+import { type Draft, drafting, dropDraft, keepDraft } from './draft';
 
 type SaveState =
   | { is: 'saved'; at: string }
@@ -75,6 +75,31 @@ async function saveChanges(
 /** Number of a state that is in no log: what the server has is not what stands here. */
 const ELSEWHERE = -1;
 
+/**
+ * A draft whose save was sent and never answered: asked about again, since it may be what stands.
+ *
+ * @returns  the draft, based on its own save when that was taken
+ */
+export async function settled<T extends Draft>(key: string, draft: T): Promise<T> {
+  const { sending = [], basedOn, document } = draft;
+  const version = await ownVersion(key, basedOn, document, sending);
+  return version === undefined ? draft : { ...draft, basedOn: version, sending: undefined };
+}
+
+/** The version that one of these saves made, when it was one of them that was taken. */
+async function ownVersion(
+  key: string,
+  basedOn: number,
+  document: Project,
+  names: readonly string[],
+): Promise<number | undefined> {
+  for (const name of names) {
+    const saved = await saveBuild(key, basedOn, { document }, name).catch(() => undefined);
+    if (saved?.ok) return saved.version;
+  }
+  return undefined;
+}
+
 export function useSaving(
   key: string,
   opened: StoredBuild,
@@ -85,13 +110,24 @@ export function useSaving(
     conflict ? { is: 'conflict', current: conflict } : { is: 'saved', at: opened.savedAt },
   );
   const has = useRef({ version: opened.version, document: opened.document });
-  const sent = useRef<{ at: number; basedOn: number; name: string }>(undefined);
+  /** Saves of the version the server is known to have, sent and not answered, the last one last. */
+  const sent = useRef<{ basedOn: number; saves: Array<{ at: number; name: string }> }>({
+    basedOn: opened.version,
+    saves: [],
+  });
   const saved = useRef(mine.doc === opened.document ? mine.at : ELSEWHERE);
   const latest = useRef(mine);
   const savedAt = useRef(opened.savedAt);
   const busy = useRef(false);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
 
+  /** What stands is a save of our own whose answer was lost before more was edited. */
+  const isOurs = useCallback(
+    async (current: StoredBuild, basedOn: number, doc: Project, names: readonly string[]) =>
+      current.version === basedOn + 1 &&
+      (await ownVersion(key, basedOn, doc, names)) === current.version,
+    [key],
+  );
   const pushAgain = useRef<() => Promise<void>>(undefined);
   const push = useCallback(async (): Promise<void> => {
     if (busy.current || latest.current.at === saved.current) return;
@@ -101,11 +137,15 @@ export function useSaving(
     let again: number | undefined;
     try {
       const { version } = has.current;
+      if (sent.current.basedOn !== version) sent.current = { basedOn: version, saves: [] };
+      const { saves } = sent.current;
       // The same save again, after its answer was lost, goes under the same name.
-      if (sent.current?.at !== sending.at || sent.current.basedOn !== version) {
-        sent.current = { at: sending.at, basedOn: version, name: saveName() };
-      }
-      const { name } = sent.current;
+      if (saves.at(-1)?.at !== sending.at) saves.push({ at: sending.at, name: saveName() });
+      const names = saves.map((s) => s.name);
+      const name = names.at(-1)!;
+      // A tab closed before the answer comes asks about these very saves when it is opened again.
+      const under = { basedOn: version, document: sending.doc, sending: names };
+      void keepDraft(key, under, has.current);
       const r = await saveChanges(key, version, has.current.document, sending.doc, name);
       if (r.ok) {
         has.current = { version: r.version, document: sending.doc };
@@ -120,6 +160,9 @@ export function useSaving(
           await keepDraft(key, draft, has.current);
           again = 0;
         }
+      } else if (await isOurs(r.current, version, sending.doc, names.slice(0, -1))) {
+        has.current = r.current;
+        again = 0;
       } else setState({ is: 'conflict', current: r.current });
     } catch (e) {
       if (isOffline(e)) {
@@ -138,7 +181,7 @@ export function useSaving(
       clearTimeout(timer.current);
       timer.current = setTimeout(() => void pushAgain.current?.(), again);
     }
-  }, [key]);
+  }, [key, isOurs]);
   useEffect(() => {
     pushAgain.current = push;
   }, [push]);
@@ -153,7 +196,9 @@ export function useSaving(
       }
       return;
     }
-    const draft = { basedOn: has.current.version, document: mine.doc };
+    const { basedOn, saves } = sent.current;
+    const sending = basedOn === has.current.version ? saves.map((s) => s.name) : [];
+    const draft = { basedOn: has.current.version, document: mine.doc, sending };
     void keepDraft(key, draft, has.current);
     setState((s) => (s.is === 'conflict' || s.is === 'offline' ? s : { is: 'unsaved' }));
     if (state.is === 'conflict') return;

@@ -8,6 +8,7 @@ import { percent, type Verdict } from '@deft/core/model';
 import { findDrafts } from '../state/draft';
 import { getBuild } from '../state/api';
 import { BuildProvider, useBuild, useSettled } from '../state/build';
+import { settled } from '../state/useSaving';
 import { useDark } from '../theme/useDark';
 import { Goals } from '../ui/Scorecard';
 import { Mark } from '../ui/Mark';
@@ -27,7 +28,10 @@ export default function BuildFrame() {
     retry: false,
     queryFn: async () => {
       const stored = await getBuild(key);
-      return { stored, ...(await findDrafts(key, stored)) };
+      const found = await findDrafts(key, stored);
+      const { draft } = found;
+      if (!draft || draft.basedOn === stored.version) return { stored, ...found };
+      return { stored, ...found, draft: await settled(key, draft) };
     },
   });
   if (opened.isPending) {

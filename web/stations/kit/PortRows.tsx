@@ -152,8 +152,9 @@ function Power({ port: p, onChange }: { port: Port; onChange: (more: Partial<Por
   const [low, high] = p.volts ?? [undefined, undefined];
   const volts = (at: 0 | 1, v: number | undefined) => {
     if (v === undefined) return undefined;
-    const next: [number, number] = [low ?? v, high ?? v];
-    next[at] = v;
+    // A window never turns round: the other end gives way.
+    const next: [number, number] =
+      at === 0 ? [v, Math.max(v, high ?? v)] : [Math.min(v, low ?? v), v];
     onChange({ volts: next });
     return undefined;
   };

@@ -2,6 +2,7 @@
 import { useState } from 'react';
 import { Checkbox, Select } from 'antd';
 import { type Body, MATERIALS, type Piece } from '@deft/core/model';
+import style from './MadeOf.module.css';
 
 export type Material = Piece['material'];
 
@@ -27,7 +28,7 @@ const Choice = ({
   value: Material | undefined;
   onChange: (material: Material) => void;
 }) => (
-  <label className="pair">
+  <label className={style.made}>
     <span>{label}</span>
     <Select
       size="small"
