@@ -140,7 +140,16 @@ for (let i = 0; i < SAVERS; i++) {
   const { body } = await call('POST', '/builds', { document });
   builds.push({ key: body.key, version: 1, name: document.name });
 }
-const count = { acknowledged: 0, lost: 0, gaps: 0, late: 0, orphans: 0, drafts: 0, page: 0 };
+const count = {
+  two: 0,
+  acknowledged: 0,
+  lost: 0,
+  gaps: 0,
+  late: 0,
+  orphans: 0,
+  drafts: 0,
+  page: 0,
+};
 const troubles = [];
 const trouble = (what, words) => {
   count[what]++;
@@ -244,7 +253,12 @@ const ACTS = {
     kill(server.pid);
     await server.over;
     const [a, b] = [start(), start()];
-    await Promise.race([a.over, b.over]);
+    const one = await Promise.race([a.over, b.over, wait(BACK_MS, 'both')]);
+    if (one === 'both') {
+      trouble('two', 'two servers run on one database');
+      b.kill('SIGTERM');
+      await b.over;
+    }
     server = a.exitCode === null ? a : b;
   },
   async 'it is stopped in order, and again while it starts'() {
@@ -346,8 +360,6 @@ try {
   saving = false;
   await Promise.all(savers);
   await context.close();
-  const last = start();
-  await last.over;
   server.kill('SIGTERM');
   await server.over;
   for (const child of started) kill(child.exitCode === null && !child.signalCode ? child.pid : 0);
@@ -370,6 +382,8 @@ try {
 }
 for (const t of troubles.slice(0, 20)) process.stdout.write(`  ${t}\n`);
 process.stdout.write(
-  `${done} rounds, seed ${SEED}, of ${Object.keys(tally).length} kinds${small ? '' : ' (no disk of its own to fill here)'}; ${count.acknowledged} saves acknowledged, ${count.lost} lost, ${count.gaps} gaps; ${typed} edits typed on a page, ${count.drafts} missing; back later than ${BACK_MS / 1000} s: ${count.late}; left running: ${count.orphans}\n`,
+  `${done} rounds, seed ${SEED}, of ${Object.keys(tally).length} kinds${small ? '' : ' (no disk of its own to fill here)'}; ${count.acknowledged} saves acknowledged, ${count.lost} lost, ${count.gaps} gaps; ${typed} edits typed on a page, ${count.drafts} missing; back later than ${BACK_MS / 1000} s: ${count.late}; two servers at once: ${count.two}; left running: ${count.orphans}\n`,
 );
-process.exit(count.lost + count.gaps + count.drafts + count.late + count.orphans ? 1 : 0);
+process.exit(
+  count.lost + count.gaps + count.drafts + count.late + count.two + count.orphans ? 1 : 0,
+);

@@ -35,14 +35,17 @@ export function usePutting(tray: readonly string[]): Putting {
     [],
   );
 
-  const searched = async (items: readonly string[]): Promise<readonly Change[] | undefined> => {
+  /** @param fixed  what stays where it is */
+  const searched = async (
+    items: readonly string[],
+    fixed: readonly string[],
+  ): Promise<readonly Change[] | undefined> => {
     if (!worker.current) {
       const w = new Worker(new URL('../../workers/arrange.worker.ts', import.meta.url), {
         type: 'module',
       });
       worker.current = { w, api: wrap<ArrangeApi>(w) };
     }
-    const fixed = doc.layout.placements.map((q) => q.item);
     let best: readonly Change[] | undefined;
     await worker.current.api.run(
       withOnly(doc, new Set(items), tray),
@@ -70,8 +73,11 @@ export function usePutting(tray: readonly string[]): Putting {
     setTrying(names.join(', '));
     setTrouble(undefined);
     try {
-      let found: readonly Change[] | string | undefined = await searched(items);
+      const laid = doc.layout.placements.map((q) => q.item);
+      let found: readonly Change[] | string | undefined = await searched(items, laid);
       if (!found && items.length === 1) found = await beside(items[0]!);
+      // Several parts that do not go in beside the others may go in when those make room.
+      if (!found && items.length > 1) found = await searched(items, []);
       if (found && typeof found !== 'string') {
         apply(found);
         return true;
@@ -80,7 +86,7 @@ export function usePutting(tray: readonly string[]): Putting {
       setTrouble(
         items.length === 1
           ? `${names[0]}: ${why}. Arrange may move the others, or another half or a thinner part may do.`
-          : 'They do not all fit beside what is laid out. Put them one by one, or let Arrange move the others.',
+          : 'No layout was found for all of them. Put them one by one, or let Arrange look longer and say why not.',
       );
       return false;
     } finally {
