@@ -2,7 +2,8 @@
 import { execFileSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, test } from '@jest/globals';
-import { demos, STARTER_PARTS } from '../catalogue';
+import { demos, libraryPart, STARTER_PARTS } from '../catalogue';
+import { cutting } from '../cuts';
 import { Checker } from '../fit';
 import { applied, emptyProject, length, mustRead, type Project, withAdded } from '../model';
 import type { Case } from './arrange.score.fixture';
@@ -181,4 +182,19 @@ describe('when there is none', () => {
     expect(a.work(700)).toBe(false);
     expect(a.progress.stuck).toBe('big');
   });
+});
+
+test('a slide switch comes to a wall with its lever out, and its slot is cut there', () => {
+  const p = withAdded(
+    { ...bare(wisp), kit: { parts: [], items: [] } },
+    libraryPart('slide-switch'),
+  );
+  const a = new Arranger(p);
+  expect(a.work(2000)).toBe(true);
+  const [best] = a.best.values();
+  const laid = best!.changes.reduce(applied, p);
+  const checker = new Checker(laid);
+  expect(checker.findings().filter((f) => f.verdict === 'hit')).toEqual([]);
+  expect(checker.findings().find((f) => f.check === 'reach')?.code).toBe('recessed');
+  expect(cutting(laid).openings.map((o) => o.kind)).toEqual(['lever']);
 });

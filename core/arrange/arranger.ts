@@ -57,7 +57,14 @@ export interface Progress {
   /** The part that most often found no place. */ stuck?: string;
 }
 
-const ORDER: Readonly<Record<Kind, number>> = { window: 0, keys: 1, grille: 2, port: 3, free: 4 };
+const ORDER: Readonly<Record<Kind, number>> = {
+  window: 0,
+  keys: 1,
+  grille: 2,
+  lever: 3,
+  port: 4,
+  free: 5,
+};
 /** Pushing out is tried so often in one run, times the run's turn: most that end well end soon, and some need long. */
 const EJECTIONS = 6;
 /** Turns 1 1 2 1 1 2 4 1 1 2 1 1 2 4 8 ...: no unknown length of a good run costs much more than knowing it (Luby, Sinclair and Zuckerman 1993). */
@@ -291,7 +298,8 @@ export class Arranger {
           place,
           worth: found.length + (t.contacts.some((c) => c.verdict === 'tight') ? 3 : 0),
         });
-        if (found.length >= (kind === 'free' || kind === 'port' ? CHOICE : 1)) break;
+        if (found.length >= (kind === 'free' || kind === 'port' || kind === 'lever' ? CHOICE : 1))
+          break;
       }
       if (found.length) {
         this.#checker.move(found.sort((a, b) => a.worth - b.worth)[0]!.place);

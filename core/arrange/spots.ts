@@ -3,10 +3,18 @@
  * or anywhere free. Positions come from what lies around it, so that parts end up side by side.
  */
 import type { Block, Placement } from '../model';
-import { BARE_METAL_MM, type Checker, type Mouth, type PlacedItem, standItem } from '../fit';
+import {
+  actuatorOf,
+  BARE_METAL_MM,
+  type Checker,
+  isMoved,
+  type Mouth,
+  type PlacedItem,
+  standItem,
+} from '../fit';
 import { sockets } from '../kit';
 
-export type Kind = 'window' | 'keys' | 'grille' | 'port' | 'free';
+export type Kind = 'window' | 'keys' | 'grille' | 'port' | 'lever' | 'free';
 /** Room kept to whatever a part stands beside, mm: bare boards want half of one. */
 const BESIDE = BARE_METAL_MM + 0.05;
 const RECESSES = [0.45, 0.55, 0.35, 0.65];
@@ -26,6 +34,7 @@ export function kindOf(at: PlacedItem, g: Ground): Kind {
   if (at.part.family === 'switch' && switches(at).length && keyHoles(g, '').length) {
     return 'keys';
   }
+  if (isMoved(at.part) && actuatorOf(at)) return 'lever';
   if (at.part.speaker && face.some((o) => o.use === 'speaker')) return 'grille';
   return sockets(at.part, at.item).some((s) => s.outside) ? 'port' : 'free';
 }
@@ -202,6 +211,10 @@ export function* candidatePlaces(
     }
     return;
   }
+  if (kind === 'lever') {
+    yield* atWalls(g, at, [back.id, front.id]);
+    return;
+  }
   if (kind === 'port') {
     const places: Array<{ place: Placement; worth: number }> = [];
     for (const piece of [back, front]) {
@@ -243,6 +256,37 @@ export function* candidatePlaces(
     [back, front].map((q) => q.id),
     toward,
   );
+}
+
+/** A lever's tip stands out of the outer face by so much; tried in turn, mm. */
+const STANDS_OUT = [0.5, 0, 1];
+
+/** Where a lever looks out of a wall: its slot is cut where it comes to stand. */
+function* atWalls(g: Ground, at: PlacedItem, pieces: readonly string[]): Generator<Placement> {
+  const { walls } = g.checker.scene.shell!;
+  const places: Array<{ place: Placement; worth: number }> = [];
+  for (const [i, piece] of pieces.entries()) {
+    for (const turn of [0, 90, 180, 270]) {
+      for (const lift of lifts(at, [0, 2, 1])) {
+        const s = stance(g, at, piece, 'in', turn, lift);
+        const lever = actuatorOf(s.at);
+        if (!lever) continue;
+        for (const wall of walls) {
+          if (lever.dir[0] * wall.nx + lever.dir[1] * wall.ny < 0.99) continue;
+          for (let u = 8 + g.random() * 4; u < wall.length - 8; u += 4) {
+            const out = STANDS_OUT[Math.floor(g.random() * STANDS_OUT.length)]!;
+            const x = wall.x0 + wall.ux * u + wall.nx * out;
+            const y = wall.y0 + wall.uy * u + wall.ny * out;
+            places.push({
+              place: { ...s.place, x: round(x - lever.tip[0]), y: round(y - lever.tip[1]) },
+              worth: 0.8 * i + g.random(),
+            });
+          }
+        }
+      }
+    }
+  }
+  for (const q of places.sort((a, b) => a.worth - b.worth).slice(0, 500)) yield q.place;
 }
 
 /** How far a mouth must lie behind the outer face for the board beside its socket to clear the wall, mm. */

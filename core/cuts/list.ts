@@ -5,9 +5,17 @@
  * with a size to start at and a size to file to.
  */
 import { otherBuilds, type Cut, type Edge, formatMm, type Project } from '../model';
-import { activeArea, portKey, portOpening, type Scene, sceneOf, windowFor } from '../fit';
+import {
+  activeArea,
+  leverSlot,
+  portKey,
+  portOpening,
+  type Scene,
+  sceneOf,
+  windowFor,
+} from '../fit';
 import { inputPlace } from '../controls';
-import { openingLedger, wallName } from '../shell';
+import { openingLedger, type Wall, type WallHole, wallName } from '../shell';
 
 /** Hand-cut edges wander by this much: cut small, then file. */
 export const HAND_CUT_MM = 0.4;
@@ -25,7 +33,7 @@ export interface FromEdge {
 }
 export interface CutItem {
   key: string;
-  kind: 'port' | 'window' | 'button' | 'trim';
+  kind: 'port' | 'lever' | 'window' | 'button' | 'trim';
   name: string;
   face: CutFace;
   /** Pieces that lose material. */
@@ -83,7 +91,7 @@ export interface Trim {
 export function cutting(p: Project, scene: Scene = sceneOf(p)): Cutting {
   if (!scene.shell) return { openings: [], trims: [], blanks: [] };
   return {
-    openings: [...ports(p, scene), ...windows(p, scene), ...buttons(p, scene)],
+    openings: [...ports(p, scene), ...levers(p, scene), ...windows(p, scene), ...buttons(p, scene)],
     trims: trims(p, scene),
     blanks: blanks(p),
   };
@@ -142,51 +150,81 @@ const asMade = (p: Project, key: string) => {
 };
 
 function ports(p: Project, scene: Scene): CutItem[] {
-  const out: CutItem[] = [];
+  return [...scene.items.values()].flatMap((at) =>
+    at.mouths.flatMap((mouth): CutItem[] => {
+      const hole = mouth.outside && mouth.wall && portOpening(scene, at, mouth);
+      if (!hole || hole.existing) return [];
+      const { asked, why } = hole;
+      return [
+        {
+          ...inWall(p, scene, mouth.wall!, hole, portKey(at.item.id, mouth.id)),
+          kind: 'port',
+          name: `${mouth.name} of ${at.item.name}`,
+          ...(asked ? { asked } : {}),
+          why,
+        },
+      ];
+    }),
+  );
+}
+
+/** Slots for levers that look at a closed wall. */
+function levers(p: Project, scene: Scene): CutItem[] {
+  return [...scene.items.values()].flatMap((at): CutItem[] => {
+    const slot = leverSlot(scene, at);
+    if (!slot) return [];
+    const wall = scene.shell!.walls.find((w) => w.index === slot.wall)!;
+    return [
+      {
+        ...inWall(p, scene, wall, slot, slot.key),
+        kind: 'lever',
+        name: `slot of ${at.item.name}`,
+        ...(slot.w === slot.needs.w && slot.h === slot.needs.h ? {} : { asked: slot.needs }),
+        why: slot.why,
+      },
+    ];
+  });
+}
+
+/** What is the same of every hole in a wall: where it is marked, and how it stands. */
+function inWall(
+  p: Project,
+  scene: Scene,
+  wall: Wall,
+  hole: WallHole,
+  key: string,
+): Omit<CutItem, 'kind' | 'name' | 'why'> {
   const shell = scene.shell!;
   const depth = (sign: 1 | -1) =>
     Math.max(
       0,
       ...shell.body.pieces.filter((q) => shell.sign(q.id) === sign).map((q) => q.depth.mm),
     );
-  for (const at of scene.items.values()) {
-    for (const mouth of at.mouths) {
-      const hole = mouth.outside && mouth.wall && portOpening(scene, at, mouth);
-      if (!hole || hole.existing) continue;
-      const wall = mouth.wall!;
-      const key = portKey(at.item.id, mouth.id);
-      const nearStart = hole.u <= wall.length / 2;
-      const along = (nearStart ? hole.u : wall.length - hole.u) - (hole.round ? 0 : hole.w / 2);
-      const [back, front] = [depth(-1), depth(1)];
-      const fromBack = hole.v + back <= front - hole.v;
-      const deep = (fromBack ? hole.v + back : front - hole.v) - (hole.round ? 0 : hole.h / 2);
-      out.push({
-        key,
-        kind: 'port',
-        name: `${mouth.name} of ${at.item.name}`,
-        face: { kind: 'wall', wall: wall.index, name: wallName(wall), length: wall.length },
-        pieces: shell.body.pieces
-          .filter((q) => (shell.sign(q.id) > 0 ? hole.v + hole.h / 2 > 0 : hole.v - hole.h / 2 < 0))
-          .map((q) => q.id),
-        round: hole.round,
-        u: hole.u,
-        v: hole.v,
-        w: hole.w,
-        h: hole.h,
-        start: start(hole.w, hole.h),
-        toleranceMm: HAND_CUT_MM,
-        from: [
-          { edge: endEdge(wall, nearStart), mm: along },
-          { edge: fromBack ? 'back face' : 'front face', mm: deep },
-        ],
-        state: state(p, key),
-        ...asMade(p, key),
-        ...(hole.asked ? { asked: hole.asked } : {}),
-        why: hole.why,
-      });
-    }
-  }
-  return out;
+  const nearStart = hole.u <= wall.length / 2;
+  const along = (nearStart ? hole.u : wall.length - hole.u) - (hole.round ? 0 : hole.w / 2);
+  const [back, front] = [depth(-1), depth(1)];
+  const fromBack = hole.v + back <= front - hole.v;
+  const deep = (fromBack ? hole.v + back : front - hole.v) - (hole.round ? 0 : hole.h / 2);
+  return {
+    key,
+    face: { kind: 'wall', wall: wall.index, name: wallName(wall), length: wall.length },
+    pieces: shell.body.pieces
+      .filter((q) => (shell.sign(q.id) > 0 ? hole.v + hole.h / 2 > 0 : hole.v - hole.h / 2 < 0))
+      .map((q) => q.id),
+    round: hole.round,
+    u: hole.u,
+    v: hole.v,
+    w: hole.w,
+    h: hole.h,
+    start: start(hole.w, hole.h),
+    toleranceMm: HAND_CUT_MM,
+    from: [
+      { edge: endEdge(wall, nearStart), mm: along },
+      { edge: fromBack ? 'back face' : 'front face', mm: deep },
+    ],
+    state: state(p, key),
+    ...asMade(p, key),
+  };
 }
 
 /** The outer edge at the start or the end of a wall, as seen from the front. */

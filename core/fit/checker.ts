@@ -12,6 +12,7 @@ import { outerRing } from '../shell';
 import { CHECKS } from './checks';
 import type { Side } from './clearance';
 import { type Contact, contactOf, INTEREST_MM } from './contact';
+import { leverSlot, slottedWall } from './lever';
 import { openedWall, plugFinding, plugFindings } from './port';
 import { pressedTogether } from './pressed';
 import { type PlacedItem, type Scene, sceneOf, standItem } from './scene';
@@ -148,7 +149,7 @@ export class Checker {
     return met;
   }
 
-  /** A socket's own block meets its wall with the opening it will get. */
+  /** A socket's own block, or a lever, meets its wall with the opening it will get. */
   #openedWall(at: PlacedItem, side: Side, wall: Side): Side {
     const mouth = at.mouths.find(
       (m) =>
@@ -157,7 +158,12 @@ export class Checker {
         m.wall &&
         wall.solid.id.endsWith(`/wall-${m.wall.index}`),
     );
-    return mouth ? { solid: openedWall(this.scene, at, mouth, wall.solid) } : wall;
+    if (mouth) return { solid: openedWall(this.scene, at, mouth, wall.solid) };
+    // A lever goes through the slot it will get.
+    const slot = side.block!.kind === 'cap' ? leverSlot(this.scene, at) : undefined;
+    return slot && wall.solid.id.endsWith(`/wall-${slot.wall}`)
+      ? { solid: slottedWall(this.scene, slot, wall.solid) }
+      : wall;
   }
 
   /** Stand an item at a new placement and re-check what it and its riders touch. */

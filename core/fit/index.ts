@@ -1,5 +1,5 @@
 export { Checker, contactId, touchFinding } from './checker';
-export { isMoved } from './reach';
+export { actuatorOf, isMoved, leverKey, leverSlot, type LeverSlot } from './lever';
 export { wantsPlace } from './unplaced';
 export { INTEREST_MM, judgedGap, sourcesOf, type Contact } from './contact';
 export { bowMm } from './pressed';

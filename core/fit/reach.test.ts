@@ -1,8 +1,9 @@
 /** A lever has to look out through a slot; which way it looks is told by its shape, not by its name. */
 import { describe, expect, test } from '@jest/globals';
 import { demos, libraryPart } from '../catalogue';
+import { cutting } from '../cuts';
 import { applied, length, type Placement, type Project } from '../model';
-import { actuatorOf } from './reach';
+import { actuatorOf, leverSlot } from './lever';
 import { Checker, sceneOf } from './index';
 
 const [, done] = demos() as [Project, Project];
@@ -68,12 +69,57 @@ describe('a lever', () => {
   });
   test('in the middle of the shell nobody reaches it', () =>
     expect(reach(withSlide({}))).toMatchObject({ verdict: 'hit', code: 'looks-inward' }));
-  test('at a closed wall it wants a slot; with one it is moved', () => {
+  test('at a closed wall it asks for a slot, through which it is moved; one that is there serves', () => {
     // Its tip is 10 mm above its datum: 0.5 mm out of the 90 mm high shell.
-    expect(reach(withSlide({ y: 80.5 }))).toMatchObject({ verdict: 'hit', code: 'no-slot' });
+    const closed = withSlide({ y: 80.5 });
+    const planned = reach(closed)!;
+    expect([planned.code, planned.verdict]).toEqual(['recessed', 'clear']);
+    // The lever, 3 wide, 1.5 mm left of the middle of its body, slides to 1.5 mm right of it.
+    const scene = sceneOf(closed);
+    const slot = leverSlot(scene, scene.items.get('slide-switch')!)!;
+    expect([slot.w, slot.h].map((v) => Math.round(v * 10) / 10)).toEqual([6.8, 3.8]);
+    const top = scene.shell!.walls.find((w) => w.ny > 0.9)!;
+    const x = top.x0 + top.ux * slot.u;
+    expect([slot.wall, Math.round(x * 10) / 10]).toEqual([top.index, 66]);
+    expect(cutting(closed).openings.find((o) => o.kind === 'lever')).toMatchObject({
+      key: 'slide-switch/lever',
+      name: 'slot of Slide switch',
+      pieces: ['back'],
+    });
     const open = reach(withSlide({ y: 80.5 }, true))!;
     expect([open.code, open.verdict]).toEqual(['recessed', 'clear']);
     expect(open.measure!.gap).toBeCloseTo(3.5, 6);
+    expect(cutting(withSlide({ y: 80.5 }, true)).openings.some((o) => o.kind === 'lever')).toBe(
+      false,
+    );
+  });
+  test('its lever in the wall is no contact, and its body against the wall still is one', () => {
+    const touches = (y: number) =>
+      new Checker(withSlide({ y }))
+        .findings()
+        .filter(
+          (f) => f.check === 'touch' && f.about.includes('slide-switch') && f.verdict === 'hit',
+        )
+        .flatMap((f) => f.refs ?? [])
+        .flatMap((r) => (r.is === 'block' ? [r.block] : []));
+    expect(touches(80.5)).not.toContain('lever');
+    expect(touches(83)).toContain('body');
+  });
+  test('a slot cut too short for the travel is a hit, and one 0.1 mm too large is none', () => {
+    const measured = (w: number, h: number) => {
+      const p = withSlide({ y: 80.5 });
+      const cut = {
+        kind: 'opening' as const,
+        id: 'slot',
+        for: 'slide-switch/lever',
+        state: 'measured' as const,
+        measured: { w: length(w), h: length(h) },
+      };
+      return reach({ ...p, cuts: [...p.cuts, cut] })!;
+    };
+    expect(measured(6, 3.8)).toMatchObject({ code: 'slot-short', verdict: 'hit' });
+    expect(measured(6.8, 3.2)).toMatchObject({ code: 'slot-short', verdict: 'hit' });
+    expect(measured(6.9, 3.9)).toMatchObject({ code: 'recessed', verdict: 'clear' });
   });
   test('the clean builds have no lever, and nothing is said', () =>
     expect(reach(done)).toBeUndefined());

@@ -2,94 +2,15 @@
  * What a finger must move: the lever of a slide switch, the cap of a panel key, the rim of a wheel.
  * It has to look out of the shell and come through an opening there.
  */
-import { type Finding, mm1, type Part, type WayOut } from '../model';
-import { blockBox, inside, ringOf } from '../geometry';
+import { type Finding, mm1, type WayOut } from '../model';
 import { handled } from './handle';
-import { type PlacedBlock, type PlacedItem, placing, pointOf, type Scene } from './scene';
+import { actuatorOf, FINGER_MM, isMoved, leverSlot, outlet } from './lever';
+import { type PlacedBlock, type PlacedItem, placing, type Scene } from './scene';
 import { judgedGap } from './contact';
 import type { SceneCheck } from './sceneCheck';
 
-/** A finger still moves a lever whose tip lies so far behind the outer face, mm: typical. */
-const FINGER_MM = 3;
-/** How nearly its axis must lie along a wall's or face's normal. */
-const STRAIGHT = 0.9;
-
-/** A part that is moved from outside: it turns the build off, or is a key of its own panel hole. */
-export const isMoved = (part: Part): boolean => part.off?.kind === 'switch';
-
-type Vec = readonly [number, number, number];
-export interface Actuator {
-  block: PlacedBlock;
-  /** Middle of its free end, and the way it looks, in the build's frame. */
-  tip: Vec;
-  dir: Vec;
-}
-
-/** The lever or cap of a part: the block that stands out of the rest of it, and which way. */
-export function actuatorOf(at: PlacedItem): Actuator | undefined {
-  const caps = at.blocks.filter((b) => b.block.kind === 'cap');
-  const rest = at.blocks.filter((b) => b.block.kind !== 'cap');
-  if (!caps.length || !rest.length) return undefined;
-  const boxes = rest.map((b) => blockBox(b.block));
-  const low = [0, 1, 2].map((i) => Math.min(...boxes.map((b) => b[0][i]!)));
-  const high = [0, 1, 2].map((i) => Math.max(...boxes.map((b) => b[1][i]!)));
-  const block = caps[0]!;
-  const [from, to] = blockBox(block.block);
-  const out = [0, 1, 2].flatMap((i) => [
-    { i, sign: 1, by: to[i]! - high[i]! },
-    { i, sign: -1, by: low[i]! - from[i]! },
-  ]);
-  const most = out.sort((a, b) => b.by - a.by)[0]!;
-  if (most.by <= 0) return undefined;
-  const middle = [0, 1, 2].map((i) => (from[i]! + to[i]!) / 2) as [number, number, number];
-  const end = [...middle] as [number, number, number];
-  end[most.i] = most.sign > 0 ? to[most.i]! : from[most.i]!;
-  const tip = pointOf(at, end);
-  const base = pointOf(at, middle);
-  const long = Math.hypot(tip[0] - base[0], tip[1] - base[1], tip[2] - base[2]);
-  const dir = [0, 1, 2].map((i) => (tip[i]! - base[i]!) / long) as [number, number, number];
-  return { block, tip, dir };
-}
-
-interface Outlet {
-  /** Distance from the tip to the outer face, mm; negative when it stands out. */
-  recess: number;
-  where: string;
-  open: boolean;
-}
-
-/** Where an actuator comes out: the face or wall it looks at, and whether that is open there. */
-function outlet(scene: Scene, a: Actuator): Outlet | undefined {
-  const shell = scene.shell!;
-  const [x, y, z] = a.tip;
-  if (Math.abs(a.dir[2]) > STRAIGHT) {
-    const piece = shell.body.pieces.find(
-      (q) => shell.sign(q.id) === Math.sign(a.dir[2]) && q.role !== 'door',
-    );
-    if (!piece) return undefined;
-    // A part fixed in the other half looks across the cavity, not out.
-    const recess = piece.depth.mm - Math.abs(z);
-    const hole = shell.openings.face.find(
-      (o) => o.piece === piece.id && inside(ringOf(o.points), x, y),
-    );
-    return { recess, where: `${piece.role} face`, open: hole !== undefined };
-  }
-  const walls = shell.walls.filter((w) => a.dir[0] * w.nx + a.dir[1] * w.ny > STRAIGHT);
-  const found = walls
-    .map((w) => ({
-      w,
-      off: (w.x0 - x) * w.nx + (w.y0 - y) * w.ny,
-      u: (x - w.x0) * w.ux + (y - w.y0) * w.uy,
-    }))
-    .filter(({ u, w }) => u > 0 && u < w.length)
-    .sort((p, q) => Math.abs(p.off) - Math.abs(q.off))[0];
-  if (!found) return undefined;
-  const hole = shell.openings.wall.find(
-    (o) =>
-      o.wall === found.w.index && Math.abs(o.u - found.u) < o.w / 2 && Math.abs(o.v - z) < o.h / 2,
-  );
-  return { recess: found.off, where: 'wall', open: hole !== undefined };
-}
+/** Two lengths that differ by less are the same, mm. */
+const EXACT_MM = 1e-6;
 
 /** A thumb wheel: a flat round cap that is wider than the body it turns on. */
 function wheelOf(at: PlacedItem): PlacedBlock | undefined {
@@ -184,7 +105,22 @@ function leverFindings(scene: Scene): Finding[] {
           },
         ];
       }
-      if (!out.open) {
+      const slot = leverSlot(scene, at);
+      if (slot && (slot.w < slot.needs.w - EXACT_MM || slot.h < slot.needs.h - EXACT_MM)) {
+        return [
+          {
+            ...base,
+            code: 'slot-short',
+            verdict: 'hit',
+            title: `Slot ${mm1(slot.w)} × ${mm1(slot.h)} mm too small`,
+            what: `${name} cannot travel in the slot as it was cut.`,
+            why: [
+              `The lever and its travel want ${mm1(slot.needs.w)} × ${mm1(slot.needs.h)} mm (typical, measure yours). File it on.`,
+            ],
+          },
+        ];
+      }
+      if (!out.open && !slot) {
         return [
           {
             ...base,
@@ -210,7 +146,10 @@ function leverFindings(scene: Scene): Finding[] {
           measure,
           title: out.recess > 0 ? `${mm1(out.recess)} mm below the face` : 'Stands out to be moved',
           what: name,
-          why: [`Its tip lies ${out.recess.toFixed(1)} mm behind the outer face.`],
+          why: [
+            `Its tip lies ${out.recess.toFixed(1)} mm behind the outer face.`,
+            ...(slot ? [`Through a slot to be cut: ${slot.why.join(', ')}.`] : []),
+          ],
         },
       ];
     });
