@@ -31,6 +31,9 @@ try {
     say(`docs/screenshots/${name}.png`);
   };
   await shoot('builds', '/');
+  await shoot('new-build', '/new', async () => {
+    await page.getByRole('button', { name: /^tv box/ }).click();
+  });
   await shoot('shell', `/b/${loaner}/shell`, async () => {
     await page.locator('.list button', { hasText: 'rear post' }).first().click();
   });
@@ -44,17 +47,8 @@ try {
     await page.getByRole('link', { name: /^Chains/ }).click();
     await page.locator('.way').first().waitFor();
   });
-  await shoot('kit-swap', `/b/${loaner}/kit`, async () => {
-    await page.locator('.split .left button', { hasText: 'Slab 3000' }).first().click();
-    await page.getByRole('link', { name: 'Swap', exact: true }).click();
-    await page.getByText(/alternatives\.$/).waitFor();
-  });
   await shoot('fit', `/b/${loaner}/fit`, async () => {
     await page.getByRole('button', { name: 'Show finding 2' }).click();
-  });
-  await shoot('fit-headroom', `/b/${loaner}/fit`, async () => {
-    await page.keyboard.press('d');
-    await page.getByText(/mm free/).waitFor();
   });
   await shoot('fit-3d', `/b/${loaner}/fit`, async () => {
     await page.keyboard.press('3');
@@ -83,6 +77,23 @@ try {
     })
   ).json();
   await captured(shoot, page, loaner, fresh.key);
+  await shoot('history', `/b/${key('Wisp')}/fit`, async () => {
+    const saved = () => page.locator('[data-save=saved]').waitFor();
+    for (const item of ['cell', 'charger']) {
+      await page.locator(`[data-item=${item}]`).focus();
+      await page.keyboard.press('Shift+ArrowUp');
+      await page.locator('[data-save=unsaved]').waitFor();
+      await saved();
+    }
+    await page.getByRole('button', { name: /^Rename/ }).click();
+    await page.getByLabel('Build name').fill('Wisp, thinner');
+    await page.keyboard.press('Enter');
+    await page.locator('[data-save=unsaved]').waitFor();
+    await saved();
+    await page.getByRole('button', { name: 'history' }).click();
+    await page.getByRole('button', { name: /begun/ }).click();
+    await page.getByRole('row', { name: /^Verdict (?!.*Checking)/ }).waitFor();
+  });
 } finally {
   await site.close();
 }

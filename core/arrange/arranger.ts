@@ -298,8 +298,9 @@ export class Arranger {
           place,
           worth: found.length + (t.contacts.some((c) => c.verdict === 'tight') ? 3 : 0),
         });
-        if (found.length >= (kind === 'free' || kind === 'port' || kind === 'lever' ? CHOICE : 1))
+        if (found.length >= (kind === 'free' || kind === 'port' || kind === 'lever' ? CHOICE : 1)) {
           break;
+        }
       }
       if (found.length) {
         this.#checker.move(found.sort((a, b) => a.worth - b.worth)[0]!.place);

@@ -100,8 +100,9 @@ export class Copies {
         await sql`select pg_advisory_unlock(${LOCK})`.execute(one);
       }
     });
-    for (const old of (await this.#names()).slice(KEPT))
-      {await rm(join(folder, old), { force: true });}
+    for (const old of (await this.#names()).slice(KEPT)) {
+      await rm(join(folder, old), { force: true });
+    }
     return made;
   }
 

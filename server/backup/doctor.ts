@@ -171,8 +171,9 @@ async function copies(folder: string, now: Date): Promise<Looked> {
       opened.close();
     }
     const age = now.getTime() - Date.parse(opened.list.made);
-    if (age > OLDEST_COPY_MS)
-      {return { what, fault: `the last one is of ${opened.list.made.slice(0, 10)}.`, cure };}
+    if (age > OLDEST_COPY_MS) {
+      return { what, fault: `the last one is of ${opened.list.made.slice(0, 10)}.`, cure };
+    }
     return { what, found: `${names.length}, the last of ${opened.list.made.slice(0, 10)}, sound` };
   } catch (e) {
     return {

@@ -52,11 +52,12 @@ export class Backup {
       if (!json.ok) throw new BadInput(LIST, json.complaints[0]!.sentence);
       refuseNewer(json.value);
       const list = readAs(BackupList, json.value);
-      if (!list.ok)
-        {throw new BadInput(
+      if (!list.ok) {
+        throw new BadInput(
           `${LIST}.${list.complaints[0]!.path}`,
           'The list of this backup is damaged.',
-        );}
+        );
+      }
       return new Backup(zip, entries, list.value);
     } catch (e) {
       zip.close();
