@@ -1,12 +1,18 @@
-/** Parts that stay outside the shell or are left out for now, to be fetched back. */
+/** What is not in the shell and needs no place there: outside, left out for now, or small stock. */
 import { Button } from 'antd';
-import { firstPlace } from '@deft/core/fit';
+import { firstPlace, wantsPlace } from '@deft/core/fit';
+import { partOf } from '@deft/core/kit';
 import { applied } from '@deft/core/model';
-import { useBuild } from '../../state/build';
+import { useBuild, useScene } from '../../state/build';
 
 export function Unplaced({ onPlaced }: { onPlaced: (item: string) => void }) {
   const { doc, edit } = useBuild('doc', 'edit');
-  const loose = doc.kit.items.filter((i) => i.where);
+  const scene = useScene();
+  const placed = new Set(doc.layout.placements.map((q) => q.item));
+  const leads = new Set(scene.cables.map((c) => c.lead.id));
+  const loose = doc.kit.items.filter(
+    (i) => !placed.has(i.id) && !leads.has(i.id) && (i.where || !wantsPlace(partOf(doc, i))),
+  );
   if (!loose.length || !doc.shell.bodies.length) return null;
   const put = (id: string) => {
     const at = firstPlace(doc, id);

@@ -46,6 +46,7 @@ export function Copies() {
           />
           <Select
             aria-label="Build of that copy"
+            showSearch={{ optionFilterProp: 'label' }}
             placeholder="which build"
             className={style.pick}
             disabled={!chosen}
