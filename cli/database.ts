@@ -43,7 +43,10 @@ export async function backupTo(file: string, force: boolean, io: Io): Promise<nu
   }
   const list = await on((db) => writeBackup(db, file));
   io.out(`${list.builds.length} builds and your own parts are in ${file}.\n`);
-  return 0;
+  for (const b of list.left) {
+    io.err(`Not in it: "${b.name}" (${b.key}): ${b.why} See deft-shell doctor.\n`);
+  }
+  return list.left.length ? 1 : 0;
 }
 
 const BECAME: Readonly<Record<Restored['became'], string>> = {

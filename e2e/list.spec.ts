@@ -18,7 +18,7 @@ test('a row shows the open book, the verdict, goals and hours; the last changed 
   await expect(first.getByRole('img', { name: 'The newest one, lying open' })).toBeVisible();
   await expect(first.getByText('Closes after 2 cuts')).toBeVisible();
   await expect(first.getByText('goals 6/6')).toBeVisible();
-  await expect(first.getByText(/^\d\.\d h$/)).toBeVisible();
+  await expect(first.getByText(/^\d\.\d ± \d\.\d h$/)).toBeVisible();
   await page.getByRole('searchbox', { name: 'Search builds' }).fill('paperback 3');
   await expect(page.getByRole('article')).toHaveCount(1);
   await page.getByRole('searchbox', { name: 'Search builds' }).fill('no such build');

@@ -298,7 +298,7 @@ async function startPostgres(bin, data, base, as, safe, port = undefined) {
     listen_addresses: '127.0.0.1',
     port,
     unix_socket_directories: base,
-    max_connections: 60,
+    max_connections: 100,
     ...(safe
       ? { fsync: 'on', full_page_writes: 'on', synchronous_commit: 'on' }
       : { fsync: 'off' }),

@@ -38,6 +38,8 @@ export function sameSite(host: string) {
 
 const COOKIE = 'deft-session';
 const SESSION_MS = 12 * 60 * 60 * 1000;
+/** Looking a session up is short; several servers share what a database lets in. */
+const SESSION_CONNECTIONS = 3;
 /** Wrong passwords a minute before the door stays shut for the rest of it. */
 const TRIES = { most: 20, windowMs: 60_000 } as const;
 
@@ -91,7 +93,7 @@ export function passwordGate(password: string, sessions: Sessions): Gate {
   const known = derived(password, salt, 32);
   const gate = Router();
   const store = new (connectPgSimple(session))({
-    conString: sessions.databaseUrl,
+    conObject: { connectionString: sessions.databaseUrl, max: SESSION_CONNECTIONS },
     tableName: 'session',
     ttl: SESSION_MS / 1000,
     // What has run out is never taken; it is swept away now and then.

@@ -179,7 +179,7 @@ function levers(p: Project, scene: Scene): CutItem[] {
         ...inWall(p, scene, wall, slot, slot.key),
         kind: 'lever',
         name: `slot of ${at.item.name}`,
-        ...(slot.w === slot.needs.w && slot.h === slot.needs.h ? {} : { asked: slot.needs }),
+        ...(slot.asked ? { asked: slot.asked } : {}),
         why: slot.why,
       },
     ];

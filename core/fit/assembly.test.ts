@@ -13,7 +13,7 @@ import {
 } from '../model';
 import { check } from '../verdict';
 import { assembly, closingFindings, insertionOrder, sceneOf } from './index';
-import { openedWall } from './port';
+import { through } from './through';
 
 const [, done, , wisp] = demos() as [Project, Project, Project, Project];
 const place = (p: Project, item: string, more: Partial<Placement>): Project =>
@@ -36,7 +36,6 @@ test('a part that cannot come in or shut is one that hits something on a walk in
     });
     const scene = sceneOf(p);
     const at = scene.items.get('charger')!;
-    const m = at.mouths.find((q) => q.outside)!;
     const put = assembly(scene);
     const other = front ? 'back' : 'front';
     const walls = scene.shell!.all.filter(
@@ -46,10 +45,7 @@ test('a part that cannot come in or shut is one that hits something on a walk in
     const meets = (dz: number) =>
       at.blocks.some((b) =>
         walls.some((w) => {
-          const wall =
-            m.wall && b.block.id === m.block && w.id.endsWith(`/wall-${m.wall.index}`)
-              ? openedWall(scene, at, m, w)
-              : w;
+          const wall = through(scene, at, b, w)?.wall ?? w;
           return (
             gapOf(
               b.solid.prisms.map((q) => atHeights(q, q.z0 + dz, q.z1 + dz)),

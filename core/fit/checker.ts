@@ -12,8 +12,8 @@ import { outerRing } from '../shell';
 import { CHECKS } from './checks';
 import type { Side } from './clearance';
 import { type Contact, contactOf, INTEREST_MM } from './contact';
-import { leverSlot, slottedWall } from './lever';
-import { openedWall, plugFinding, plugFindings } from './port';
+import { plugFinding, plugFindings } from './port';
+import { through } from './through';
 import { pressedTogether } from './pressed';
 import { type PlacedItem, type Scene, sceneOf, standItem } from './scene';
 
@@ -131,7 +131,9 @@ export class Checker {
       return undefined;
     }
     let against = other;
-    if (other.solid.kind === 'wall' && side.block) against = this.#openedWall(at, side, other);
+    // A socket's own block, or a lever, meets its wall with the hole it will get.
+    const hole = side.block && through(this.scene, at, side, other.solid);
+    if (hole) against = { solid: hole.wall };
     // Two items are always judged the same way round, whichever was moved.
     const swap = against.at !== undefined && against.at.index < at.index;
     const met = swap ? contactOf(against, side, material) : contactOf(side, against, material);
@@ -147,23 +149,6 @@ export class Checker {
       return undefined;
     }
     return met;
-  }
-
-  /** A socket's own block, or a lever, meets its wall with the opening it will get. */
-  #openedWall(at: PlacedItem, side: Side, wall: Side): Side {
-    const mouth = at.mouths.find(
-      (m) =>
-        m.outside &&
-        m.block === side.block!.id &&
-        m.wall &&
-        wall.solid.id.endsWith(`/wall-${m.wall.index}`),
-    );
-    if (mouth) return { solid: openedWall(this.scene, at, mouth, wall.solid) };
-    // A lever goes through the slot it will get.
-    const slot = side.block!.kind === 'cap' ? leverSlot(this.scene, at) : undefined;
-    return slot && wall.solid.id.endsWith(`/wall-${slot.wall}`)
-      ? { solid: slottedWall(this.scene, slot, wall.solid) }
-      : wall;
   }
 
   /** Stand an item at a new placement and re-check what it and its riders touch. */

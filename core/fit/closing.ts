@@ -7,9 +7,11 @@ import { atHeights, type Gap, gapOf, moved, type Prism, type Solid } from '../ge
 import { type Finding, mm1 } from '../model';
 import { spineOf } from '../shell';
 import { judgedGap, sourcesOf } from './contact';
-import { openedWall, portKey } from './port';
-import type { Mouth, PlacedBlock, PlacedItem, Scene } from './scene';
+import { leverKey } from './lever';
+import { portKey } from './port';
+import type { PlacedBlock, PlacedItem, Scene } from './scene';
 import { swingBar } from './swing';
+import { type Through, through } from './through';
 
 /** Beyond any shell, mm. */
 const FAR = 600;
@@ -49,7 +51,8 @@ interface Bar {
   by: Solid;
   gap: Gap;
   /** Into its own half, or when the halves meet. */ when: 'in' | 'shut';
-  mouth?: Mouth;
+  /** What goes through the wall there. */
+  hole?: Through;
 }
 export interface Assembly {
   /** What stands in the way and cannot be got round. */
@@ -62,29 +65,24 @@ export interface Assembly {
   knots: string[][];
 }
 
-/** The openings a block's own socket gets in a wall, or the wall as it is. */
+/** The walls a block may meet, each with the hole the block gets in it. */
 function wallsFor(
   scene: Scene,
   at: PlacedItem,
   block: PlacedBlock,
   piece: string,
-): Array<{ wall: Solid; mouth?: Mouth }> {
-  const walls = scene.shell!.all.filter(
-    (s) =>
-      s.owner === piece &&
-      (s.kind === 'wall' || s.kind === 'feature') &&
-      !apartInPlan(block.solid, s),
-  );
-  return walls.map((wall) => {
-    const mouth = at.mouths.find(
-      (m) =>
-        m.outside &&
-        m.block === block.block.id &&
-        m.wall &&
-        wall.id.endsWith(`/wall-${m.wall.index}`),
-    );
-    return mouth ? { wall: openedWall(scene, at, mouth, wall), mouth } : { wall };
-  });
+): Array<{ wall: Solid; hole?: Through }> {
+  return scene
+    .shell!.all.filter(
+      (s) =>
+        s.owner === piece &&
+        (s.kind === 'wall' || s.kind === 'feature') &&
+        !apartInPlan(block.solid, s),
+    )
+    .map((wall) => {
+      const hole = through(scene, at, block, wall);
+      return hole ? { wall: hole.wall, hole } : { wall };
+    });
 }
 
 export function assembly(scene: Scene): Assembly {
@@ -109,10 +107,10 @@ export function assembly(scene: Scene): Assembly {
       const own = piece === at.piece;
       if (!own && shell.sign(piece) === sign) continue;
       const bars = at.blocks.flatMap((block) =>
-        wallsFor(scene, at, block, piece).flatMap(({ wall, mouth }): Bar[] => {
+        wallsFor(scene, at, block, piece).flatMap(({ wall, hole }): Bar[] => {
           const gap = own ? barred(block.solid, wall, open) : meets(scene, block.solid, wall, sign);
           return gap
-            ? [{ at, block, by: wall, gap, when: own ? 'in' : 'shut', ...(mouth ? { mouth } : {}) }]
+            ? [{ at, block, by: wall, gap, when: own ? 'in' : 'shut', ...(hole ? { hole } : {}) }]
             : [];
         }),
       );
@@ -248,7 +246,7 @@ export function closingFindings(scene: Scene, a: Assembly = assembly(scene)): Fi
         : 'Nothing may stand in the way when it goes together along z.',
       sourcesOf(b.block.solid, b.by, b.gap),
     );
-    const socket = b.mouth ? `${b.mouth.name} of ${b.at.item.name}` : b.block.solid.name;
+    const socket = b.hole?.name ?? b.block.solid.name;
     const deep = mm1(Math.abs(b.gap.gap));
     return {
       id: barId(b),
@@ -266,7 +264,7 @@ export function closingFindings(scene: Scene, a: Assembly = assembly(scene)): Fi
         b.at.item.id,
         b.by.owner,
         ...(b.by.kind === 'feature' ? [b.by.id] : []),
-        ...(b.mouth ? [portKey(b.at.item.id, b.mouth.id)] : []),
+        ...(b.hole ? [b.hole.key] : []),
       ],
       why: [
         b.when === 'in'
@@ -303,6 +301,8 @@ export function closingFindings(scene: Scene, a: Assembly = assembly(scene)): Fi
   ];
 }
 
-/** The hole of a socket opened up to the parting line, so that it goes in from above. */
+/** Holes of a socket or a lever to be opened up to the parting line, so that it goes in from above. */
 export const notchable = (b: Finding, at: PlacedItem): string[] =>
-  at.mouths.map((m) => portKey(at.item.id, m.id)).filter((key) => b.about.includes(key));
+  [...at.mouths.map((m) => portKey(at.item.id, m.id)), leverKey(at.item.id)].filter((key) =>
+    b.about.includes(key),
+  );

@@ -2,9 +2,10 @@
  * The lever of a slide switch or the cap of a panel key: which way it looks, where it comes out of
  * the shell, and the slot it needs in a wall.
  */
-import { type Cut, mm1, type Part } from '../model';
+import { mm1, type Part } from '../model';
 import { blockBox, inside, ringOf, type Solid } from '../geometry';
-import type { Wall, WallHole } from '../shell';
+import type { NamedWallHole, Wall, WallHole } from '../shell';
+import { cutFor, notched } from './port';
 import { type PlacedBlock, type PlacedItem, pointOf, type Scene } from './scene';
 
 /** A finger still moves a lever whose tip lies so far behind the outer face, mm: typical. */
@@ -56,6 +57,8 @@ export interface Outlet {
   open: boolean;
   /** The wall it looks at; nothing when it looks at a face. */
   wall?: Wall;
+  /** The opening that is there in that wall. */
+  hole?: NamedWallHole;
 }
 
 /** Where an actuator comes out: the face or wall it looks at, and whether that is open there. */
@@ -88,7 +91,13 @@ export function outlet(scene: Scene, a: Actuator): Outlet | undefined {
     (o) =>
       o.wall === found.w.index && Math.abs(o.u - found.u) < o.w / 2 && Math.abs(o.v - z) < o.h / 2,
   );
-  return { recess: found.off, where: 'wall', open: hole !== undefined, wall: found.w };
+  return {
+    recess: found.off,
+    where: 'wall',
+    open: hole !== undefined,
+    wall: found.w,
+    ...(hole ? { hole } : {}),
+  };
 }
 
 /** Room all round a lever in its slot, mm. */
@@ -102,8 +111,10 @@ const CENTRED_MM = 0.5;
 export interface LeverSlot extends WallHole {
   /** `item/lever`, the key of its cut. */
   key: string;
-  /** What lever and travel ask for, mm. */
-  needs: { w: number; h: number };
+  /** The block that goes through it. */
+  block: string;
+  /** What is asked for, where it was measured as cut. */
+  asked?: { w: number; h: number };
   why: string[];
 }
 
@@ -140,6 +151,29 @@ function swept(lever: Span, body: Span, slides: boolean): Span {
   return { from: centre - half, to: centre + half };
 }
 
+/** What a lever with its travel takes up of the wall it looks at, mm along the wall and up. */
+export function leverSweep({ block }: Actuator, at: PlacedItem, wall: Wall): { u: Span; v: Span } {
+  const rest = at.blocks.filter((b) => b !== block).map((b) => b.solid);
+  const lever = { u: alongWall(wall, [block.solid]), v: upright([block.solid]) };
+  const body = { u: alongWall(wall, rest), v: upright(rest) };
+  // A round cap is pressed; a lever slides the long way of its body.
+  const slides = block.block.plan.kind === 'rect';
+  const across = long(body.u) >= long(body.v);
+  return {
+    u: swept(lever.u, body.u, slides && across),
+    v: swept(lever.v, body.v, slides && !across),
+  };
+}
+
+/** How far a lever's sweep stays inside a hole, at the nearest edge, mm; negative: it meets the edge. */
+export const roomIn = (hole: WallHole, { u, v }: { u: Span; v: Span }): number =>
+  Math.min(
+    u.from - (hole.u - hole.w / 2),
+    hole.u + hole.w / 2 - u.to,
+    v.from - (hole.v - hole.h / 2),
+    hole.v + hole.h / 2 - v.to,
+  );
+
 /**
  * The slot to be cut for a lever that looks at a closed wall within a finger's reach.
  *
@@ -150,40 +184,32 @@ export function leverSlot(scene: Scene, at: PlacedItem): LeverSlot | undefined {
   const out = a && outlet(scene, a);
   if (!a || !out?.wall || out.open) return undefined;
   if (out.recess > scene.shell!.body.wall.mm + FINGER_MM) return undefined;
-  const { wall } = out;
-  const rest = at.blocks.filter((b) => b !== a.block).map((b) => b.solid);
-  const [lever, body] = [
-    { u: alongWall(wall, [a.block.solid]), v: upright([a.block.solid]) },
-    { u: alongWall(wall, rest), v: upright(rest) },
-  ];
-  // A round cap is pressed; a lever slides the long way of its body.
-  const slides = a.block.block.plan.kind === 'rect';
-  const across = long(body.u) >= long(body.v);
-  const u = swept(lever.u, body.u, slides && across);
-  const v = swept(lever.v, body.v, slides && !across);
-  const needs = { w: long(u) + 2 * SLOT_PLAY_MM, h: long(v) + 2 * SLOT_PLAY_MM };
+  const { u, v } = leverSweep(a, at, out.wall);
   const key = leverKey(at.item.id);
-  const cut = scene.project.cuts.find(
-    (c): c is Extract<Cut, { kind: 'opening' }> => c.kind === 'opening' && c.for === key,
-  );
-  const made = cut?.measured && { w: cut.measured.w.mm, h: cut.measured.h.mm };
-  return {
+  const cut = cutFor(scene.project, key);
+  const need: LeverSlot = {
     key,
-    wall: wall.index,
+    block: a.block.block.id,
+    wall: out.wall.index,
     u: middle(u),
     v: middle(v),
-    ...(made ?? needs),
-    round: !slides,
-    needs,
-    why: made
-      ? ['as cut and measured']
-      : [
-          `the lever and its travel ${mm1(long(u))} × ${mm1(long(v))} mm (typical, measure yours) + 2 × ${SLOT_PLAY_MM} mm`,
-        ],
+    w: long(u) + 2 * SLOT_PLAY_MM,
+    h: long(v) + 2 * SLOT_PLAY_MM,
+    round: a.block.block.plan.kind === 'circle',
+    why: [
+      `the lever and its travel ${mm1(long(u))} × ${mm1(long(v))} mm (typical, measure yours) + 2 × ${SLOT_PLAY_MM} mm`,
+    ],
   };
-}
-
-/** A wall with the slot of a lever in it. */
-export function slottedWall(scene: Scene, slot: LeverSlot, wall: Solid): Solid {
-  return scene.shell!.wallWith(wall.owner, slot.wall, [slot])[0] ?? wall;
+  const planned = cut?.notch ? notched(need) : need;
+  if (!cut?.measured) return planned;
+  const [w, h] = [cut.measured.w.mm, cut.measured.h.mm];
+  return {
+    ...planned,
+    asked: { w: planned.w, h: planned.h },
+    w,
+    h,
+    // A notch begins at the parting line, however deep it was cut.
+    ...(cut.notch ? { v: (Math.sign(need.v) || 1) * (h / 2) } : {}),
+    why: ['as cut and measured'],
+  };
 }

@@ -6,7 +6,7 @@ import { PLUGS } from '../kit';
 import { span, wallName, type WallHole } from '../shell';
 import { judgedGap } from './contact';
 import { acrossSizes, type Mouth, mouldSizes, type PlacedItem, placing, type Scene } from './scene';
-import { blockBox, type Solid } from '../geometry';
+import { blockBox } from '../geometry';
 
 /** Room left around a nose or moulding on each side when an opening is cut, mm. */
 export const PORT_CLEARANCE_MM = 0.4;
@@ -26,13 +26,16 @@ export interface PortOpening extends WallHole {
 
 export const portKey = (item: string, connector: string): string => `${item}/${connector}`;
 
-const cutFor = (project: Project, key: string): Extract<Cut, { kind: 'opening' }> | undefined =>
+export const cutFor = (
+  project: Project,
+  key: string,
+): Extract<Cut, { kind: 'opening' }> | undefined =>
   project.cuts.find(
     (c): c is Extract<Cut, { kind: 'opening' }> => c.kind === 'opening' && c.for === key,
   );
 
 /** An opening drawn on to the parting line. */
-function notched(need: PortOpening): PortOpening {
+export function notched<T extends WallHole & { why: string[] }>(need: T): T {
   const [low, high] = [Math.min(0, need.v - need.h / 2), Math.max(0, need.v + need.h / 2)];
   return {
     ...need,
@@ -121,12 +124,6 @@ export function portOpening(scene: Scene, at: PlacedItem, mouth: Mouth): PortOpe
         why: [`${there.name} already lets it through`],
       }
     : need;
-}
-
-/** A wall with the opening a socket will get in it. */
-export function openedWall(scene: Scene, at: PlacedItem, mouth: Mouth, wall: Solid): Solid {
-  const hole = portOpening(scene, at, mouth);
-  return (hole && scene.shell!.wallWith(wall.owner, hole.wall, [hole])[0]) ?? wall;
 }
 
 /** Whether each socket that must be reached can take its plug. */

@@ -4,7 +4,7 @@ import { demos, libraryPart } from '../catalogue';
 import { cutting } from '../cuts';
 import { applied, length, type Placement, type Project } from '../model';
 import { actuatorOf, leverSlot } from './lever';
-import { Checker, sceneOf } from './index';
+import { assembly, Checker, closingFindings, sceneOf } from './index';
 
 const [, done] = demos() as [Project, Project];
 const placement: Placement = {
@@ -105,21 +105,65 @@ describe('a lever', () => {
     expect(touches(80.5)).not.toContain('lever');
     expect(touches(83)).toContain('body');
   });
-  test('a slot cut too short for the travel is a hit, and one 0.1 mm too large is none', () => {
-    const measured = (w: number, h: number) => {
-      const p = withSlide({ y: 80.5 });
-      const cut = {
+  const cutAs = (p: Project, w: number, h: number, notch = false): Project => ({
+    ...p,
+    cuts: [
+      ...p.cuts,
+      {
         kind: 'opening' as const,
         id: 'slot',
         for: 'slide-switch/lever',
         state: 'measured' as const,
         measured: { w: length(w), h: length(h) },
-      };
-      return reach({ ...p, cuts: [...p.cuts, cut] })!;
-    };
-    expect(measured(6, 3.8)).toMatchObject({ code: 'slot-short', verdict: 'hit' });
-    expect(measured(6.8, 3.2)).toMatchObject({ code: 'slot-short', verdict: 'hit' });
-    expect(measured(6.9, 3.9)).toMatchObject({ code: 'recessed', verdict: 'clear' });
+        ...(notch ? { notch } : {}),
+      },
+    ],
+  });
+  test('a slot cut shorter than lever and travel is a hit; with less play it is tight, with more nothing', () => {
+    // Lever and travel take 6 × 3 mm.
+    const measured = (w: number, h: number) => reach(cutAs(withSlide({ y: 80.5 }), w, h))!;
+    expect(measured(5.8, 3.8)).toMatchObject({ code: 'slot-short', verdict: 'hit' });
+    expect(measured(6.8, 2.9)).toMatchObject({ code: 'slot-short', verdict: 'hit' });
+    expect(measured(5.8, 3.8).measure!.gap).toBeCloseTo(-0.1, 6);
+    expect(measured(6.2, 3.8)).toMatchObject({ code: 'slot-short', verdict: 'tight' });
+    for (const [w, h] of [
+      [6.8, 3.8],
+      [6.9, 3.9],
+      [9, 9],
+    ] as const) {
+      expect(measured(w, h)).toMatchObject({ code: 'recessed', verdict: 'clear' });
+    }
+  });
+  test('a slot that is there serves where the lever can travel in it, and is a hit where it cannot', () => {
+    // It reaches from 58.5 to 70.5 mm; the lever goes 3 mm either way of its body's middle.
+    const at = (x: number) => reach(withSlide({ y: 80.5, x }, true))!;
+    expect(at(60)).toMatchObject({ code: 'recessed', verdict: 'clear' });
+    expect(at(63)).toMatchObject({ code: 'slot-short', verdict: 'hit' });
+    expect(at(63).measure!.gap).toBeCloseTo(70.5 - 72, 6);
+  });
+  describe('going together', () => {
+    const bars = (p: Project) =>
+      closingFindings(sceneOf(p)).filter((f) => f.about.includes('slide-switch'));
+    /** Its lever comes out of the front half's wall, though it is fixed in the back. */
+    const high = withSlide({ y: 80.5, lift: 18 });
+    test('out of its own half’s wall it goes in drawn back', () => {
+      expect(bars(withSlide({ y: 80.5 }))).toEqual([]);
+      const drawn = assembly(sceneOf(withSlide({ y: 80.5 }))).drawn.get('slide-switch');
+      // 2.7 mm in the wall, and a little.
+      expect(drawn).toBeGreaterThan(2);
+      expect(drawn).toBeLessThan(4);
+    });
+    test('through a closed slot of the other half it cannot shut; an open notch lets it', () => {
+      const [bar] = bars(high);
+      expect(bar).toMatchObject({ code: 'closing-shut', verdict: 'hit' });
+      expect(bar!.about).toContain('slide-switch/lever');
+      const open = applied(high, { do: 'notch', for: 'slide-switch/lever' });
+      expect(bars(open)).toEqual([]);
+      const slot = cutting(open).openings.find((o) => o.kind === 'lever')!;
+      // From the parting line to above the lever.
+      expect(slot.v - slot.h / 2).toBeLessThanOrEqual(0);
+      expect(slot.why.join()).toContain('open to the parting line');
+    });
   });
   test('the clean builds have no lever, and nothing is said', () =>
     expect(reach(done)).toBeUndefined());

@@ -3,14 +3,22 @@
  * It has to look out of the shell and come through an opening there.
  */
 import { type Finding, mm1, type WayOut } from '../model';
+import type { WallHole } from '../shell';
 import { handled } from './handle';
-import { actuatorOf, FINGER_MM, isMoved, leverSlot, outlet } from './lever';
+import {
+  type Actuator,
+  actuatorOf,
+  FINGER_MM,
+  isMoved,
+  leverSlot,
+  leverSweep,
+  type Outlet,
+  outlet,
+  roomIn,
+} from './lever';
 import { type PlacedBlock, type PlacedItem, placing, type Scene } from './scene';
 import { judgedGap } from './contact';
 import type { SceneCheck } from './sceneCheck';
-
-/** Two lengths that differ by less are the same, mm. */
-const EXACT_MM = 1e-6;
 
 /** A thumb wheel: a flat round cap that is wider than the body it turns on. */
 function wheelOf(at: PlacedItem): PlacedBlock | undefined {
@@ -106,20 +114,9 @@ function leverFindings(scene: Scene): Finding[] {
         ];
       }
       const slot = leverSlot(scene, at);
-      if (slot && (slot.w < slot.needs.w - EXACT_MM || slot.h < slot.needs.h - EXACT_MM)) {
-        return [
-          {
-            ...base,
-            code: 'slot-short',
-            verdict: 'hit',
-            title: `Slot ${mm1(slot.w)} × ${mm1(slot.h)} mm too small`,
-            what: `${name} cannot travel in the slot as it was cut.`,
-            why: [
-              `The lever and its travel want ${mm1(slot.needs.w)} × ${mm1(slot.needs.h)} mm (typical, measure yours). File it on.`,
-            ],
-          },
-        ];
-      }
+      const hole = out.hole ?? (slot?.asked ? slot : undefined);
+      const room = hole && roomFinding(at, a, out, hole);
+      if (room) return [{ ...base, ...room, what: name }];
       if (!out.open && !slot) {
         return [
           {
@@ -153,6 +150,29 @@ function leverFindings(scene: Scene): Finding[] {
         },
       ];
     });
+}
+
+/** A hole, there or as it was cut, in which a lever cannot travel as far as it does. */
+function roomFinding(
+  at: PlacedItem,
+  lever: Actuator,
+  out: Outlet,
+  hole: WallHole,
+): Pick<Finding, 'code' | 'verdict' | 'title' | 'why' | 'measure'> | undefined {
+  const room = roomIn(hole, leverSweep(lever, at, out.wall!));
+  const { measure, verdict } = judgedGap(room, 0, 'A lever travels freely in its slot.', [
+    placing(at),
+  ]);
+  if (verdict === 'clear') return undefined;
+  return {
+    code: 'slot-short',
+    verdict,
+    measure,
+    title: `Slot ${room < 0 ? `${mm1(-room)} mm short` : 'close'} for its travel`,
+    why: [
+      `The slot is ${mm1(hole.w)} × ${mm1(hole.h)} mm; at its nearest edge the lever on its way ${room < 0 ? `is ${mm1(-room)} mm over it` : `has ${mm1(room)} mm`} (travel typical, measure yours). File it on, or move the part.`,
+    ],
+  };
 }
 
 /** Turned so that it looks another way. */

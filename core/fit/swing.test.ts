@@ -103,7 +103,7 @@ test('a socket of one half in a closed hole near the spine of the other is tilte
       },
     });
   const bars = (p: Project) =>
-    assembly(sceneOf(p)).bars.filter((b) => b.at.item.id === 'charger' && b.mouth).length;
+    assembly(sceneOf(p)).bars.filter((b) => b.at.item.id === 'charger' && b.hole).length;
   expect([
     bars(hung(to('bottom', 'straight'))),
     bars(hung(to('bottom', 'swing'))),

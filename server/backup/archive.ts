@@ -32,6 +32,8 @@ export const BackupList = z.strictObject({
   format: z.literal(BACKUP),
   made: z.iso.datetime(),
   builds: z.array(ListedCopy).max(100_000),
+  /** Builds that could not be read, and so are not in it. */
+  left: z.array(z.strictObject({ key: z.uuid(), name: z.string().max(200), why: z.string() })),
   parts: Entry,
 });
 export type BackupList = z.infer<typeof BackupList>;
@@ -77,6 +79,7 @@ export async function backup(
         format: BACKUP,
         made: now.toISOString(),
         builds: [],
+        left: [],
         parts: await add('parts.json', JSON.stringify(parts)),
       };
       const builds = await tx
@@ -87,7 +90,12 @@ export async function backup(
         .execute();
       for (const { key, name, version, saved_at } of builds) {
         const at = fileName(name, key);
-        const envelope = await envelopeOf(tx, key, parts);
+        const envelope = await envelopeOf(tx, key, parts).catch((e: Error) => e);
+        // One that is damaged does not keep the others from being copied.
+        if (envelope instanceof Error || !envelope) {
+          list.left.push({ key, name, why: envelope?.message ?? 'It is not there.' });
+          continue;
+        }
         list.builds.push({
           key,
           name,

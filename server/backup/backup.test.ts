@@ -122,6 +122,34 @@ withDatabase('backups', () => {
     expect(again.map((b) => b.became)).toEqual(['beside']);
   });
 
+  test('a build that went on elsewhere to as many saves is not taken for the same', async () => {
+    await schemas[0]!.query(
+      `update save set patch = '[{"op":"replace","path":"/name","value":"another"}]' where version = 54`,
+    );
+    const became = await restored(db, new Set([keys[0]!]));
+    expect(became.map((b) => b.became)).toEqual(['beside']);
+    expect((await new Builds(db).get(keys[0]!))?.document.name).toBe('another');
+    expect((await new Builds(db).get(became[0]!.key))?.document.name).toBe(
+      'state 54 (from a backup)',
+    );
+  });
+
+  test('a build that cannot be read is left out, and told; the others are copied', async () => {
+    await schemas[0]!.query(`delete from save where build = '${keys[1]}'`);
+    await schemas[0]!.query(
+      `update save set patch = '[{"op":"remove","path":"/a/b"}]' where version = 20`,
+    );
+    const third = await new Builds(db).create(wisp);
+    const { builds, left } = await writeBackup(db, path);
+    expect(builds.map((b) => b.key)).toEqual([keys[0], third.key]);
+    expect(left.map((b) => b.key)).toEqual([keys[1]]);
+    // Its last whole state is of version 50, so only states before it do not open.
+    const log: string[] = [];
+    const home = mkdtempSync(join(folder, 'left-'));
+    await new Copies(db, home, (l) => log.push(l)).ofToday();
+    expect(log.join()).toContain(keys[1]);
+  });
+
   /** The archive again, with one of its files changed and, where it is told to, its sum with it. */
   const changed = (file: RegExp, to: (text: string) => string, honest = false): void => {
     const zip: Unzipped = unzipSync(readFileSync(path));

@@ -94,7 +94,8 @@ export class Copies {
       }>`select pg_try_advisory_lock(${LOCK}) as mine`.execute(one);
       if (!lock.rows[0]?.mine) return false;
       try {
-        await writeBackup(this.db, join(folder, name), now);
+        const { left } = await writeBackup(this.db, join(folder, name), now);
+        for (const b of left) this.log(`Today's copy is without "${b.name}" (${b.key}): ${b.why}`);
         return true;
       } finally {
         await sql`select pg_advisory_unlock(${LOCK})`.execute(one);

@@ -21,7 +21,7 @@ import {
 import { checkedPicture } from '../intake/pictures';
 import { Builds } from '../store/builds';
 import { Parts } from '../store/parts';
-import { jsonb } from '../store/saves';
+import { jsonb, stateOf } from '../store/saves';
 import type { Db } from '../store/schema';
 import { BACKUP, BackupList, type Entry, LIST, type ListedCopy, sha256 } from './archive';
 
@@ -149,7 +149,9 @@ async function restoreBuild(db: Db, from: Backup, copy: ListedCopy): Promise<Res
       .select(['version', 'deleted_at'])
       .where('key', '=', copy.key)
       .executeTakeFirst();
-    if (there && !there.deleted_at && there.version === copy.version) {
+    const same = there && !there.deleted_at && there.version === copy.version;
+    // A version counts saves: two databases that went on apart may both have got that far.
+    if (same && alike((await stateOf(tx, copy.key))?.document, envelope.document)) {
       return { name: copy.name, key: copy.key, became: 'there' as const };
     }
     const name = there ? `${copy.name.slice(0, 170)} (from a backup)` : copy.name;
@@ -209,12 +211,15 @@ async function historyOf(
     const isWhole = lines.at(-1)?.version === copy.version;
     // One not touched since an older program wrote it is carried forward in its envelope.
     const last = migrated(state as Json, (state as Project).format);
-    const leads = JSON.stringify(sorted(last)) === JSON.stringify(sorted(document));
+    const leads = alike(last, document);
     return isWhole && leads ? lines : undefined;
   } catch {
     return undefined;
   }
 }
+
+const alike = (a: unknown, b: unknown): boolean =>
+  JSON.stringify(sorted(a)) === JSON.stringify(sorted(b));
 
 /** With the keys of every object in order: two databases may keep them in two. */
 function sorted(value: unknown): unknown {

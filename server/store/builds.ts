@@ -68,6 +68,16 @@ async function addEntries(db: Db, build: string, e: Envelope): Promise<void> {
     from jsonb_array_elements(${jsonb(rows)}) with ordinality as t (x, n) order by n`.execute(db);
 }
 
+async function isThere(db: Db, key: string): Promise<boolean> {
+  const build = await db
+    .selectFrom('build')
+    .select('key')
+    .where('key', '=', key)
+    .where('deleted_at', 'is', null)
+    .executeTakeFirst();
+  return build !== undefined;
+}
+
 /**
  * Everything of a build, as one transaction sees it.
  *
@@ -78,13 +88,7 @@ export async function envelopeOf(
   key: string,
   parts: readonly Part[],
 ): Promise<Envelope | undefined> {
-  const build = await tx
-    .selectFrom('build')
-    .select('key')
-    .where('key', '=', key)
-    .where('deleted_at', 'is', null)
-    .executeTakeFirst();
-  if (!build) return undefined;
+  if (!(await isThere(tx, key))) return undefined;
   const entries = await tx
     .selectFrom('entry')
     .selectAll()
@@ -101,7 +105,9 @@ export async function envelopeOf(
     entries
       .filter((e) => e.kind === kind)
       .map((e) => ({ at: e.at.toISOString(), note: e.note, body: e.body as never }));
-  const { document } = (await stateOf(tx, key))!;
+  const state = await stateOf(tx, key);
+  if (!state) throw new Error('It has no saved state.');
+  const { document } = state;
   const used = new Set(document.kit.parts.map((p) => p.id));
   return {
     format: 'deft-shell-envelope/1' as const,
@@ -351,13 +357,7 @@ export class Builds {
   async addAsset(key: string, mime: string, bytes: Uint8Array): Promise<string | undefined> {
     const sha256 = createHash('sha256').update(bytes).digest('hex');
     return this.db.transaction().execute(async (tx) => {
-      const build = await tx
-        .selectFrom('build')
-        .select('key')
-        .where('key', '=', key)
-        .where('deleted_at', 'is', null)
-        .executeTakeFirst();
-      if (!build) return undefined;
+      if (!(await isThere(tx, key))) return undefined;
       await new Builds(tx).keepPicture(key, { sha256, mime, bytes: Buffer.from(bytes) });
       return sha256;
     });

@@ -40,8 +40,8 @@ interface Tables {
 }
 export type Db = Kysely<Tables>;
 
-/** @param most  connections at once */
-export function connect(url: string, most = 20): Db {
+/** @param most  connections at once; a database lets in about a hundred, of all its servers */
+export function connect(url: string, most = 12): Db {
   const pool = new pg.Pool({ connectionString: url, max: most });
   // An idle connection that breaks is replaced by the pool; the next query says what is wrong.
   pool.on('error', () => undefined);

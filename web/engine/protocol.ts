@@ -23,8 +23,8 @@ export interface Glance {
   laidOut: boolean;
   worst: Verdict;
   goals: { met: number; of: number };
-  /** Hours on one charge, when there is a cell. */
-  hours?: number;
+  /** Hours on one charge and their uncertainty, when there is a cell. */
+  hours?: { value: number; u: number };
 }
 
 export interface Swaps {

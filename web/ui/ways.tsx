@@ -5,7 +5,7 @@ import style from './ways.module.css';
 
 type Way = Project['way'];
 
-export const WAY_WORDS: ReadonlyArray<readonly [Way, string]> = [
+const WAY_WORDS: ReadonlyArray<readonly [Way, string]> = [
   ['gut and fit', 'A donor is emptied and generic boards go in; its buttons and openings stay.'],
   ['carrier board', 'One board made for the shell; little to cut, but a strict order.'],
   ['custom shell', 'A printed or milled shell grows round the parts you chose.'],
@@ -117,7 +117,7 @@ const DRAWINGS: Readonly<Record<Way, ReactNode>> = {
   ),
 };
 
-export const WayDrawing = ({ way }: { way: Way }) => (
+const WayDrawing = ({ way }: { way: Way }) => (
   <svg
     className={style.drawing}
     viewBox={`0 -4 ${W} ${H + 6}`}
@@ -127,4 +127,29 @@ export const WayDrawing = ({ way }: { way: Way }) => (
   >
     {DRAWINGS[way]}
   </svg>
+);
+
+/** The ways to choose from. */
+export const Ways = ({
+  chosen,
+  onChoose,
+}: {
+  chosen: Way | undefined;
+  onChoose: (way: Way) => void;
+}) => (
+  <div className={style.ways}>
+    {WAY_WORDS.map(([way, words]) => (
+      <button
+        key={way}
+        type="button"
+        className={chosen === way ? style.chosen : ''}
+        aria-pressed={chosen === way}
+        onClick={() => onChoose(way)}
+      >
+        <WayDrawing way={way} />
+        <b>{way}</b>
+        <span>{words}</span>
+      </button>
+    ))}
+  </div>
 );

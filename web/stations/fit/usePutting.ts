@@ -26,6 +26,11 @@ export function usePutting(tray: readonly string[]): Putting {
   const { doc, engine, at, apply } = useBuild('doc', 'engine', 'at', 'apply');
   const worker = useRef<{ w: Worker; api: Remote<ArrangeApi> }>(undefined);
   const searches = useRef(0);
+  // A place is found for the build as it was; in another it may be no place.
+  const latest = useRef(doc);
+  useEffect(() => {
+    latest.current = doc;
+  }, [doc]);
   const [trying, setTrying] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
   useEffect(
@@ -78,6 +83,10 @@ export function usePutting(tray: readonly string[]): Putting {
       if (!found && items.length === 1) found = await beside(items[0]!);
       // Several parts that do not go in beside the others may go in when those make room.
       if (!found && items.length > 1) found = await searched(items, []);
+      if (latest.current !== doc) {
+        setTrouble('The build was edited meanwhile. Try again.');
+        return false;
+      }
       if (found && typeof found !== 'string') {
         apply(found);
         return true;

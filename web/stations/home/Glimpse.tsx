@@ -51,7 +51,9 @@ export default function Glimpse({
               </span>
             )}
             {glance.hours !== undefined && (
-              <span className="note">{glance.hours.toFixed(1)} h</span>
+              <span className="note" title="On one charge; the working stands in Power.">
+                {glance.hours.value.toFixed(1)} ± {glance.hours.u.toFixed(1)} h
+              </span>
             )}
           </>
         )}

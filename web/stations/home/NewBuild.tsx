@@ -8,7 +8,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { emptyProject, type Project } from '@deft/core/model';
 import { createBuild, isOffline, listBuilds } from '../../state/api';
-import { WAY_WORDS, WayDrawing } from '../../ui/ways';
+import { Ways } from '../../ui/ways';
 import style from './NewBuild.module.css';
 
 /** What one may begin with, and where that is taken up. */
@@ -48,21 +48,7 @@ export default function NewBuild() {
       </header>
       <section aria-label="Way to build">
         <h2>How is it built?</h2>
-        <div className={style.ways}>
-          {WAY_WORDS.map(([w, words]) => (
-            <button
-              key={w}
-              type="button"
-              className={way === w ? style.chosen : ''}
-              aria-pressed={way === w}
-              onClick={() => setWay(w)}
-            >
-              <WayDrawing way={w} />
-              <b>{w}</b>
-              <span>{words}</span>
-            </button>
-          ))}
-        </div>
+        <Ways chosen={way} onChoose={setWay} />
         {alike.length > 0 && (
           <p className="note">
             Built this way, opened beside:{' '}
