@@ -3,11 +3,13 @@ import { defineConfig } from '@playwright/test';
 /** Real interface, Debian's Chromium, the server and database started by the test run. */
 export default defineConfig({
   testDir: 'e2e',
-  timeout: 90_000,
-  expect: { timeout: 15_000 },
+  timeout: 600_000,
+  expect: { timeout: 60_000 },
   fullyParallel: true,
   workers: 2,
   retries: 0,
+  // What is broken everywhere is told soon.
+  maxFailures: 8,
   forbidOnly: true,
   reporter: [
     ['list'],
@@ -19,8 +21,13 @@ export default defineConfig({
   globalSetup: './e2e/serve.ts',
   use: {
     browserName: 'chromium',
+    // What cannot be pressed after so long will not be.
+    actionTimeout: 120_000,
+    navigationTimeout: 120_000,
     viewport: { width: 1280, height: 800 },
     acceptDownloads: true,
+    // Held files would answer before a spec's own routes; away.spec.ts has it run.
+    serviceWorkers: 'block',
     // A menu that is still moving may swallow a click on a busy machine.
     contextOptions: { reducedMotion: 'reduce' },
     launchOptions: {

@@ -66,6 +66,28 @@ describe('check', () => {
 });
 
 describe('export', () => {
+  test('C source is for a controller board: another way of reading the keys is said, exit 2', async () => {
+    const usb = join(dir, 'usb.json');
+    const p = JSON.parse(readFileSync('docs/examples/dabchick-2-done.json', 'utf8'));
+    p.controls.route = 'usb';
+    writeFileSync(usb, JSON.stringify(p));
+    const out = join(dir, 'pad');
+    expect((await call('export', usb, '--what', 'controller', '--out', out)).code).toBe(0);
+    expect(readFileSync(join(out, `${p.id}-pad.c`), 'utf8')).toContain('#define DEFT_KEYS 12');
+    const lines = await call(
+      'export',
+      'docs/examples/dabchick-2-done.json',
+      '--what',
+      'controller',
+      '--out',
+      out,
+    );
+    expect([lines.code, lines.err]).toEqual([
+      2,
+      expect.stringContaining('not read by a controller board'),
+    ]);
+  });
+
   test.each(['template', 'pins', 'mapping', 'shell'])(
     '%s lands in the folder, named by the id, and is not written over without --force',
     async (what) => {

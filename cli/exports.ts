@@ -3,12 +3,19 @@ import { readFile } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import Module from 'manifold-3d';
 import { cutOuts, measuringSheet, shellSheets, templates } from '@deft/core/cuts';
-import { mappingLine, overlaySource, pinTable, sheetDxf, sheetSvg } from '@deft/core/formats';
+import {
+  controllerSource,
+  mappingLine,
+  overlaySource,
+  pinTable,
+  sheetDxf,
+  sheetSvg,
+} from '@deft/core/formats';
 import { type Fonts, type Paper, sheetsPdf } from '@deft/core/formats/pdf';
 import { pieceMesh, stlBytes, threeMfBytes } from '@deft/core/formats/solid';
 import { BadInput, type Project } from '@deft/core/model';
 
-export const EXPORTS = ['template', 'pins', 'overlay', 'mapping', 'shell'] as const;
+export const EXPORTS = ['template', 'pins', 'overlay', 'mapping', 'controller', 'shell'] as const;
 export type Export = (typeof EXPORTS)[number];
 export const isExport = (text: string): text is Export =>
   (EXPORTS as readonly string[]).includes(text);
@@ -35,6 +42,7 @@ export async function exportFiles(p: Project, what: Export, paper: Paper): Promi
   if (what === 'pins') return [{ name: `${p.id}-pins.csv`, bytes: pinTable(p) }];
   if (what === 'overlay') return [{ name: `${p.id}-overlay.dts`, bytes: overlaySource(p) }];
   if (what === 'mapping') return [{ name: `${p.id}-mapping.txt`, bytes: mappingLine(p) }];
+  if (what === 'controller') return [{ name: `${p.id}-pad.c`, bytes: controllerSource(p) }];
   if (what === 'shell') return shellFiles(p);
   const sheets = [...templates(p), ...templates(p, true), ...cutOuts(p)];
   const pdf = await sheetsPdf(sheets.length ? sheets : [measuringSheet()], {

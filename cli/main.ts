@@ -211,6 +211,11 @@ function checkFile(p: Project, io: Io, json: boolean, seconds: number): number {
   for (const t of c.cuts.trims) {
     io.out(`  ${t.name}: to ${t.to.toFixed(1)} of ${t.full.toFixed(1)} mm\n`);
   }
+  for (const q of c.cuts.pockets) {
+    io.out(
+      `  ${q.name}: ${q.w.toFixed(1)} × ${q.h.toFixed(1)} mm, ${q.deep.toFixed(1)} deep, ${q.left.toFixed(1)} of wall left\n`,
+    );
+  }
   io.out('\nPower\n');
   for (const line of [
     ...(c.power.run?.working ?? []),

@@ -21,6 +21,34 @@ export const test = base.extend<{ quiet: void }>({
 });
 export { expect };
 
+/** Every view of a build, by its address. */
+export const VIEWS = [
+  'brief',
+  'shell',
+  'shell?view=round',
+  'shell?view=file',
+  'shell?view=picture',
+  'shell?view=donor',
+  'shell?view=graft',
+  'kit',
+  'kit?view=chains',
+  'kit?view=trees',
+  'kit?view=swap',
+  'kit?view=risks',
+  'kit?view=bill',
+  'fit',
+  'cut',
+  'cut?view=made',
+  'controls',
+  'controls?view=ways',
+  'controls?view=games',
+  'controls?view=lag',
+  'controls?view=press',
+  'power',
+  'build',
+  'print',
+];
+
 /** A fresh copy of an example build; its key. */
 export async function openExample(
   page: Page,

@@ -129,9 +129,7 @@ test('an STL asks its unit, offers what it found, and brings in what is kept und
   await expect(page.getByText('The file does not say its unit.')).toBeVisible();
   await page.getByLabel('File unit').click();
   await page.getByText('millimetres', { exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Take over 16 features' })).toBeVisible({
-    timeout: 20_000,
-  });
+  await expect(page.getByRole('button', { name: 'Take over 16 features' })).toBeVisible();
   await expect(page.getByText(/^Tilt of 0.0° taken out/)).toBeVisible();
   await page
     .getByRole('textbox', { name: 'Name of back post 1', exact: true })
@@ -156,10 +154,8 @@ test('an STL asks its unit, offers what it found, and brings in what is kept und
     mimeType: 'model/step',
     buffer: Buffer.from(stepText(squareTray())),
   });
-  await expect(page.getByText('STEP,')).toBeVisible({ timeout: 20_000 });
-  await expect(page.getByRole('button', { name: 'Take over 1 feature' })).toBeVisible({
-    timeout: 20_000,
-  });
+  await expect(page.getByText('STEP,')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Take over 1 feature' })).toBeVisible();
 });
 
 test('a photo of a half on a sheet: corners, how it lies, a post traced and taken over with its uncertainty', async ({

@@ -43,7 +43,7 @@ async function mend(page: Page, chain: string, title: string | RegExp, way: RegE
   await view(page, 'Chains');
   await expect(page.getByRole('region', { name: chain }).getByText(title)).toBeVisible();
   const card = page.locator('article.finding', { has: page.getByRole('heading', { name: title }) });
-  await card.locator('.way', { hasText: way }).first().click({ timeout: 15_000 });
+  await card.locator('.way', { hasText: way }).first().click();
 }
 async function breakAndMend(
   page: Page,

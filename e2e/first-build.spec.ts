@@ -89,7 +89,7 @@ test('from an empty shell to cut template, button map and hours, found again aft
     .getByRole('region', { name: 'Tray' })
     .getByRole('button', { name: 'Put all where they fit' })
     .press('Enter');
-  await expect(page.locator('[data-item]')).toHaveCount(5, { timeout: 60_000 });
+  await expect(page.locator('[data-item]')).toHaveCount(5);
   await expect(page.getByRole('region', { name: 'Tray' })).toHaveCount(0);
 
   await station(page, 'Kit').click();
@@ -119,7 +119,7 @@ test('from an empty shell to cut template, button map and hours, found again aft
     const hit = page.locator('article.finding:has(.no.hit)').first();
     if ((await hit.count()) === 0) break;
     const way = hit.locator('.way').first();
-    await expect(way).toBeVisible({ timeout: 30_000 });
+    await expect(way).toBeVisible();
     const before = await page.locator('article.finding').count();
     await way.click();
     await expect(async () => {

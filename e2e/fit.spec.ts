@@ -130,7 +130,7 @@ test('measure: two clicked parts say how far they are apart; largest that fits i
     page.getByText('Slab 2500, 2500 mAh, is the largest cell that fits: the one you have.', {
       exact: false,
     }),
-  ).toBeVisible({ timeout: 60_000 });
+  ).toBeVisible();
 });
 
 test("a socket that meets the other half's closed wall cannot shut; the notch on offer clears it", async ({

@@ -40,6 +40,8 @@ test('with the server away the history says where it is kept', async ({ page, co
   const key = await openExample(page, 'wisp');
   await page.goto(stationUrl(key, 'fit'));
   await saved(page);
+  // The station itself is fetched before the server goes.
+  await page.getByRole('button', { name: 'Arrange' }).waitFor();
   await context.setOffline(true);
   await page.getByRole('button', { name: 'history' }).click();
   await expect(page.getByRole('alert')).toHaveText(

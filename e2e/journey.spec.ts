@@ -17,11 +17,11 @@ class Hands {
 
   async click(on: Locator): Promise<void> {
     this.clicks++;
-    await on.click({ timeout: 30_000 });
+    await on.click();
   }
   async type(into: Locator, value: string): Promise<void> {
     this.values++;
-    await into.fill(value, { timeout: 30_000 });
+    await into.fill(value);
   }
   async go(name: string): Promise<void> {
     await this.click(station(this.page, name));
@@ -82,7 +82,7 @@ test('a television box from a pad shell, with a computer and a cell of one’s o
 
   await hands.go('Fit');
   await hands.click(page.getByRole('button', { name: 'Put all where they fit' }));
-  await expect(page.getByRole('region', { name: 'Tray' })).toHaveCount(0, { timeout: 60_000 });
+  await expect(page.getByRole('region', { name: 'Tray' })).toHaveCount(0);
   // Until nothing is left that has a way out.
   for (let i = 0; i < 8; i++) {
     await expect(page.locator('.verdict[aria-busy]')).toHaveCount(0);

@@ -1,15 +1,6 @@
 /** Each station used the way a builder uses it: change something, see the verdict follow, undo it. */
-import {
-  documentOf,
-  expect,
-  openExample,
-  rename,
-  saved,
-  SITE,
-  station,
-  stationUrl,
-  test,
-} from './bench';
+import { readFileSync } from 'node:fs';
+import { documentOf, expect, openExample, rename, saved, stationUrl, test } from './bench';
 
 test('kit: take the USB stack off and the board is 9.4 mm thinner everywhere; undo puts it back', async ({
   page,
@@ -60,6 +51,18 @@ test('cut: a decided opening is done, then measured, and the plan takes the meas
   await page.getByTitle('done', { exact: true }).click();
   await expect(page.getByText('Closes after 2 cuts')).toBeVisible();
   await page.getByRole('button', { name: 'USB-C charging of Step 5/3A' }).click();
+  await expect(page.getByRole('list', { name: 'How to make USB-C charging' })).toContainText(
+    'Drill a row of 2 holes ⌀3 inside the start line, 5.8 mm apart',
+  );
+  // The wall it lies in is turned up first.
+  await expect(page.locator('figure').first()).toContainText('Bottom wall');
+  const [list] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Calliper list as CSV' }).click(),
+  ]);
+  expect(readFileSync(await list.path(), 'utf8')).toContain(
+    '34.1,right,7.5,back face,8.8 × 3,9.8 × 4',
+  );
   for (const [name, v] of [
     ['As cut, width', '10.4'],
     ['As cut, height', '4.3'],
@@ -93,6 +96,27 @@ test('cut: bars that are off by 4 % are refused with the likely setting, 1 % is 
   expect(file.suggestedFilename()).toBe('dabchick-2-done-template.pdf');
 });
 
+test('controls: the ways to read the keys side by side; one is taken, its board comes into the kit, and the header is free', async ({
+  page,
+}) => {
+  const key = await openExample(page, 'dabchick-2-done');
+  await page.goto(stationUrl(key, 'controls'));
+  await page.getByRole('link', { name: 'Compare ways' }).click();
+  const ways = page.getByRole('table', { name: 'Ways to read the keys' });
+  await expect(ways.getByRole('row', { name: /^header lines/ })).toContainText('17, 34');
+  await expect(ways).toContainText('No original board kept');
+  await expect(ways.getByRole('button', { name: 'Take it: original board' })).toBeDisabled();
+  await ways.getByRole('button', { name: 'Take it: USB controller board' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(ways.getByRole('row', { name: /^USB controller board/ })).toContainText(
+    'Knit mini, in the kit',
+  );
+  await saved(page);
+  const { controls, kit } = await documentOf(page, key);
+  expect(controls.route).toBe('usb');
+  expect(kit.items.some((i: { part: string }) => i.part === 'knit-mini')).toBe(true);
+});
+
 test('controls: a line picked by hand clashes, the map choosing again clears it; a wireless pad needs no lines', async ({
   page,
 }) => {
@@ -103,7 +127,7 @@ test('controls: a line picked by hand clashes, the map choosing again clears it;
   await expect(page.getByRole('heading', { name: 'GPIO18 carries two signals' })).toBeVisible();
   await page.getByRole('button', { name: /Let the map choose a line for Pad up/ }).click();
   await expect(page.getByText('Every input has its own line.')).toBeVisible();
-  await page.getByRole('button', { name: 'Header pins' }).click();
+  await page.getByRole('link', { name: 'Header pins' }).click();
   await expect(page.getByRole('table', { name: 'Header pins' }).getByRole('row')).toHaveCount(21);
   await page.getByRole('button', { name: 'Overlay' }).click();
   await expect(page.getByRole('alert')).toContainText('root "compatible"');
@@ -180,17 +204,145 @@ test('a stale window may take theirs, or save mine over theirs', async ({ page, 
   }
 });
 
-test('on a narrow screen every station can be read without scrolling sideways', async ({
+test('controls: every duty gets its owner; a chord that play presses is a hit, and its way out clears it', async ({
   page,
 }) => {
-  await page.setViewportSize({ width: 420, height: 800 });
-  const key = await openExample(page, 'dabchick-2');
-  await page.goto(SITE());
-  for (const at of ['Brief', 'Kit', 'Fit', 'Power', 'Build']) {
-    await page.goto(stationUrl(key, at.toLowerCase()));
-    await expect(station(page, at)).toBeVisible();
-    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(
-      421,
-    );
+  const key = await openExample(page, 'dabchick-2-done');
+  await page.goto(`${stationUrl(key, 'controls')}?view=games`);
+  const games = page.getByRole('table', { name: 'Games to buttons' });
+  await expect(games.getByRole('row', { name: /^16-bit home/ })).toContainText('11');
+  const ledger = page.getByRole('table', { name: 'What no game does' });
+  const exit = ledger.getByRole('row', { name: /^exit/ });
+  await expect(exit).toContainText('decide before the case is closed');
+  await exit.getByRole('combobox', { name: 'Who does: exit' }).click();
+  await page.getByTitle('keys', { exact: true }).click();
+  await expect(exit).toContainText('Left middle key');
+  await expect(exit).toContainText('one slip from');
+  // Play itself presses both shoulders.
+  const save = ledger.getByRole('row', { name: /^save/ });
+  await save.getByRole('combobox', { name: 'Who does: save' }).click();
+  await page.getByTitle('keys', { exact: true }).last().click();
+  const keys = save.getByRole('combobox', { name: 'Keys: save' });
+  await keys.click();
+  await page.keyboard.type('Left shoulder');
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await expect(save).toContainText('Left shoulder key');
+  for (const gone of ['Left middle key', 'Right middle key']) {
+    await save.locator(`[title="${gone}"] .ant-select-selection-item-remove`).click();
+    await expect(save.locator(`[title="${gone}"]`)).toHaveCount(0);
   }
+  await expect(page.locator('.verdict')).toContainText('Not ready: 1 hit');
+  await page
+    .getByRole('complementary', { name: 'Controls findings' })
+    .getByRole('button', { name: /Leave save to the menu/ })
+    .click();
+  await expect(page.locator('.verdict')).toContainText('Closes after');
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Maps as CSV' }).click(),
+  ]);
+  expect(file.suggestedFilename()).toBe('dabchick-2-done-families.csv');
+  await saved(page);
+  const { controls } = await documentOf(page, key);
+  expect(controls.duties).toMatchObject({ save: { by: 'menu' }, exit: { by: 'keys' } });
+});
+
+test('controls: the lag of every way; a wait is chosen from a model, and from a capture of one’s own', async ({
+  page,
+}) => {
+  const key = await openExample(page, 'dabchick-2-done');
+  await page.goto(`${stationUrl(key, 'controls')}?view=lag`);
+  await expect(page.getByRole('img', { name: /^Lag by way: header lines \d+ ms/ })).toBeVisible();
+  await expect(page.getByText('debounce 8.0 (up to 8.0) ms')).toBeVisible();
+  const counts = page.getByRole('textbox', { name: 'Frames from press to light' });
+  await counts.fill('14, many');
+  await expect(page.getByRole('alert')).toContainText('whole numbers of frames');
+  await counts.fill('14, 15, 13');
+  await expect(page.getByText(/^58 ± 5 ms filmed, \d+ typical$/)).toBeVisible();
+  await page.getByRole('combobox', { name: 'Kind of switch' }).click();
+  await page.getByTitle('worn contact').click();
+  await expect(page.getByText(/^Set to 8 ms: \d+ of 3,000 doubled or missed/)).toBeVisible();
+  await page.getByRole('button', { name: /^Take \d+ ms$/ }).click();
+  await expect(page.getByText('It is the shortest that is good enough.')).toBeVisible();
+  const upload = page.locator('input[type="file"][accept*="csv"]');
+  const file = (text: string) => ({
+    name: 'capture.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(text),
+  });
+  await upload.setInputFiles(file('time,key\nnoise,1'));
+  await expect(page.getByRole('alert')).toContainText('Row 2 is no time and level');
+  const presses = Array.from({ length: 30 }, (_, n) =>
+    [
+      [0, 0],
+      [0.005, 1],
+      [0.0096, 0],
+      [0.08, 1],
+    ]
+      .map(([t, l]) => `${1 + n / 4 + t!},${l}`)
+      .join('\n'),
+  );
+  await upload.setInputFiles(file(['time,key', '0,1', ...presses].join('\n')));
+  await expect(page.getByText('30 presses of your capture.')).toBeVisible();
+  await page.getByRole('button', { name: 'Take 5 ms' }).click();
+  await expect(page.getByText('debounce 5.0 (up to 5.0) ms')).toBeVisible();
+  await saved(page);
+  expect((await documentOf(page, key)).controls.debounceMs).toBe(5);
+});
+
+test('power: turning it off, played with power pulled, a line stuck, and a switch instead', async ({
+  page,
+}) => {
+  const key = await openExample(page, 'dabchick-2-done');
+  await page.goto(stationUrl(key, 'power'));
+  const off = page.getByRole('region', { name: 'Turning it off' });
+  await off.getByRole('combobox', { name: 'Tried with' }).click();
+  await page.getByTitle('a latch that waits').click();
+  await expect(off.getByRole('status')).toContainText(
+    'Safe. The system was down after 10 s, power went 2.0 s later.',
+  );
+  await off.getByRole('checkbox', { name: 'power pulled at' }).check();
+  await expect(off.getByRole('status')).toContainText(
+    'The card was at risk. Power went after 4.0 s',
+  );
+  await expect(off.getByRole('img', { name: /^Time chart: .*4\.0 s power off/ })).toBeVisible();
+  await off.getByRole('spinbutton', { name: 'power pulled at, s' }).fill('11');
+  await expect(off.getByRole('status')).toContainText('Safe.');
+  await off.getByRole('checkbox', { name: 'power pulled at' }).uncheck();
+  await off.getByRole('checkbox', { name: '"I am down" missing' }).check();
+  await expect(off.getByRole('status')).toContainText('Down, and still drawing.');
+  await off.getByRole('combobox', { name: 'Tried with' }).click();
+  await page.getByTitle('a switch', { exact: true }).click();
+  await expect(off.getByRole('status')).toContainText('A switch asks nobody');
+});
+
+test('controls: a mapping line made elsewhere is read into the map; what does not fit is said, and one cut short changes nothing', async ({
+  page,
+}) => {
+  const key = await openExample(page, 'dabchick-2-done');
+  await page.goto(stationUrl(key, 'controls'));
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Mapping line' }).click(),
+  ]);
+  const line = readFileSync(await file.path(), 'utf8').trim();
+  const box = page.getByRole('searchbox', { name: 'Mapping line' });
+  const read = async (text: string) => {
+    await box.fill(text);
+    await page.getByRole('button', { name: 'Read it' }).click();
+  };
+  await read(line.slice(0, 50));
+  await expect(page.getByRole('alert')).toContainText('This is no mapping line');
+  await read(line);
+  await expect(page.getByText('Every key does that already.')).toBeVisible();
+  await read(`${line.replace('a:b0', 'a:b1').replace('b:b1', 'b:b0')}leftx:a0`);
+  await expect(page.getByText('leftx: no key of a build does this.')).toBeVisible();
+  await saved(page);
+  const roles = (
+    (await documentOf(page, key)).controls.inputs as Array<{ name: string; role: string }>
+  )
+    .filter((i) => /^Answer key [23]$/.test(i.name))
+    .map((i) => `${i.name} ${i.role}`);
+  expect(roles).toEqual(['Answer key 2 east', 'Answer key 3 south']);
 });

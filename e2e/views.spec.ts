@@ -1,33 +1,12 @@
 /** Every view in light and dark: no serious accessibility violation, no sideways scrolling, no broken page. */
 import AxeBuilder from '@axe-core/playwright';
-import { expect, newBuild, openExample, SITE, stationUrl, test } from './bench';
-
-const STATIONS = [
-  'brief',
-  'shell',
-  'shell?view=round',
-  'shell?view=file',
-  'shell?view=picture',
-  'shell?view=donor',
-  'shell?view=graft',
-  'kit',
-  'kit?view=chains',
-  'kit?view=trees',
-  'kit?view=swap',
-  'kit?view=risks',
-  'kit?view=bill',
-  'fit',
-  'cut',
-  'controls',
-  'power',
-  'build',
-];
+import { expect, newBuild, openExample, SITE, stationUrl, test, VIEWS } from './bench';
 
 /** In the dark one view of each station: the others are made of the same colours. */
 const ROUNDS = [
-  ['light', 'all but kit and fit', STATIONS.filter((s) => !/^(kit|fit)/.test(s))],
-  ['light', 'kit and fit', STATIONS.filter((s) => /^(kit|fit)/.test(s))],
-  ['dark', 'each station', STATIONS.filter((s) => !s.includes('?'))],
+  ['light', 'all but kit and fit', VIEWS.filter((s) => !/^(kit|fit)/.test(s))],
+  ['light', 'kit and fit', VIEWS.filter((s) => /^(kit|fit)/.test(s))],
+  ['dark', 'each station', VIEWS.filter((s) => !s.includes('?'))],
 ] as const;
 
 for (const [scheme, what, list] of ROUNDS) {

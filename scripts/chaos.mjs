@@ -31,7 +31,7 @@ const BACK_MS = 15_000;
 const SAVERS = 4;
 const BETWEEN_MS = 60;
 
-await ensurePrograms(['postgresql', 'chromium']);
+await ensurePrograms(['postgresql', 'chromium', 'faketime']);
 await ensurePackages();
 const { register } = await import('tsx/esm/api');
 register();
@@ -52,10 +52,20 @@ const env = { ...process.env, DEFT_HOME: home, DEFT_WEB_DIR: web, DATABASE_URL: 
 
 /** Every program started here, ended or not. */
 const started = new Set();
-function start() {
+/** Debian's faketime as a library: its own program would stand between us and the server we stop. */
+function faked(clock) {
+  const library = readdirSync('/usr/lib')
+    .map((dir) => `/usr/lib/${dir}/faketime/libfaketimeMT.so.1`)
+    .find((file) => existsSync(file));
+  if (!library) throw new Error('faketime is installed, but its library was not found.');
+  return { LD_PRELOAD: library, FAKETIME: clock, FAKETIME_DONT_FAKE_MONOTONIC: '1' };
+}
+
+/** @param clock  how far the program's clock stands from the machine's, as faketime takes it */
+function start(clock) {
   const child = spawn(process.execPath, ['scripts/start.mjs'], {
     cwd: ROOT,
-    env,
+    env: clock ? { ...env, ...faked(clock) } : env,
     stdio: ['ignore', 'pipe', 'pipe'],
   });
   started.add(child);
@@ -268,6 +278,17 @@ const ACTS = {
     await wait(1500 * random());
     again.kill(pick(['SIGINT', 'SIGTERM', 'SIGKILL']));
     await again.over;
+    server = start();
+  },
+  async 'the clock is moved'() {
+    server.kill('SIGTERM');
+    await server.over;
+    server = start(pick(['-2d', '+3d', '-1h', '+400d']));
+    await healthy(60_000);
+    await type();
+    await wait(500);
+    server.kill('SIGTERM');
+    await server.over;
     server = start();
   },
   async 'its port is taken'() {

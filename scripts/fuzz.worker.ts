@@ -3,42 +3,17 @@ import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { parentPort, workerData } from 'node:worker_threads';
 import occt from 'occt-import-js';
-import { demos, STARTER_PARTS } from '../core/catalogue';
-import { shellSheets } from '../core/cuts';
-import { sheetDxf, sheetSvg } from '../core/formats';
 import { readDxf, readSvg, takenFrom } from '../core/formats/drawing';
 import { readMeshFile, readStep } from '../core/formats/mesh';
-import { samples, squareTray } from '../core/formats/mesh/samples.fixture';
-import { emn, emp, made } from '../core/formats/parts/board.fixture';
-import {
-  partOfBoard,
-  partsCsv,
-  partsJson,
-  readIdf,
-  readPartsCsv,
-  readPartsJson,
-} from '../core/formats/parts';
+import { type OddFormat, oddBytes, twisted } from '../core/formats/odd/twist.fixture';
+import { partOfBoard, readIdf, readPartsCsv, readPartsJson } from '../core/formats/parts';
 import { readPicture } from '../core/formats/picture';
-import { pictureSamples } from '../core/formats/picture/samples.fixture';
 import { seeded } from '../core/geometry/seeded';
 import { BadInput } from '../core/model';
 
-const { jobs } = workerData as { jobs: Array<{ format: string; from: number; to: number }> };
-const face = shellSheets(demos()[0]!.shell.bodies[0]!, []).find((s) => s.id === 'front-face')!;
-const utf = (t: string) => new TextEncoder().encode(t);
-const list = made(3, 20);
-const some = STARTER_PARTS.slice(0, 20);
-const TEXTS: Record<string, string> = {
-  idf: `${emn(list)}\u001d${emp(list)}`,
-  csv: partsCsv(some),
-  parts: partsJson(some),
-};
-const originalOf = (format: string): Uint8Array => {
-  if (TEXTS[format]) return utf(TEXTS[format]);
-  if (format === 'dxf') return utf(sheetDxf(face));
-  if (format === 'svg') return utf(sheetSvg(face, 'x'));
-  if (format === 'jpeg' || format === 'png') return pictureSamples()[format];
-  return samples(format === 'step' ? squareTray() : undefined)[format as 'stl'];
+const { jobs, kinds } = workerData as {
+  jobs: Array<{ format: OddFormat; from: number; to: number }>;
+  kinds: 'both' | 'structure';
 };
 /** Compiled once; only what a file may have broken is made anew. */
 const steps = jobs.some((j) => j.format === 'step');
@@ -61,7 +36,10 @@ const quiet = () =>
   });
 let reader = steps ? quiet() : undefined;
 
-function mutant(original: Uint8Array, seed: number): Uint8Array {
+const utf = (t: string) => new TextEncoder().encode(t);
+
+/** Bytes changed, put in and taken out anywhere. */
+function scratched(original: Uint8Array, seed: number): Uint8Array {
   const random = seeded(seed + 1);
   const at = () => Math.floor(random() * b.length);
   let b = original.slice();
@@ -87,10 +65,11 @@ function mutant(original: Uint8Array, seed: number): Uint8Array {
 // Starting the reader is no part of reading a file.
 await reader;
 for (const { format, from, to } of jobs) {
-  const original = originalOf(format);
   for (let k = from; k < to; k++) {
+    // One with knowledge of its kind, then one without.
+    const bytes =
+      kinds === 'both' && k % 2 ? scratched(oddBytes(format, k), k) : twisted(format, k);
     parentPort!.postMessage({ format, k, begun: true });
-    const bytes = mutant(original, k);
     let said = 'read';
     try {
       if (format === 'dxf' || format === 'svg') {

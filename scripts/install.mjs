@@ -50,6 +50,9 @@ const NEEDS = {
   chromium: () => onPath('chromium'),
   'poppler-utils': () => onPath('pdftotext'),
   'device-tree-compiler': () => onPath('dtc'),
+  gcc: () => onPath('gcc'),
+  'libc6-dev': () => existsSync('/usr/include/stdio.h'),
+  faketime: () => onPath('faketime'),
 };
 
 export async function ensurePrograms(names) {

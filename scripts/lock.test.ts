@@ -28,7 +28,7 @@ test('five processes that want one lock work one after the other', async () => {
   const all = await Promise.all(Array.from({ length: 5 }, () => node(code)));
   expect(all.map((r) => r.code)).toEqual([0, 0, 0, 0, 0]);
   expect(readFileSync(log, 'utf8')).toBe('in out '.repeat(5));
-}, 30_000);
+});
 
 /** Takes the lock and is killed in the middle of its work. */
 const killedHolding = (lock: string): Promise<void> =>
@@ -57,7 +57,7 @@ test('a lock whose owner is killed is taken over by one of many, never by two', 
     await Promise.all(Array.from({ length: 6 }, () => node(code)));
   }
   expect(readFileSync(log, 'utf8')).toBe('in out '.repeat(18));
-}, 60_000);
+});
 
 test('a folder an older program left for a lock is no hindrance, and work that fails lets go', async () => {
   const lock = join(dir, 'old.lock');
@@ -69,7 +69,7 @@ test('a folder an older program left for a lock is no hindrance, and work that f
     );
   expect((await run(`() => { throw new Error('no'); }`)).out).toContain('failed');
   expect((await run(`() => console.log('mine')`)).out).toContain('mine');
-}, 30_000);
+});
 
 test('what is remembered is read back; what is damaged is as if it were not there', async () => {
   const file = join(dir, 'deep/er/note.json');
@@ -84,4 +84,4 @@ test('what is remembered is read back; what is damaged is as if it were not ther
       )
     ).out.trim(),
   ).toBe('undefined');
-}, 30_000);
+});

@@ -10,7 +10,11 @@ import { ROOT, say } from './folders.mjs';
 const PROOFS = {
   sabotage: ['--import', 'tsx', 'scripts/sabotage.ts'],
   steps: ['--import', 'tsx', 'scripts/steps.ts'],
-  fuzz: ['scripts/fuzz.mjs'],
+  least: ['--import', 'tsx', 'scripts/least.ts'],
+  made: ['--import', 'tsx', 'scripts/made.ts'],
+  press: ['--import', 'tsx', 'scripts/press.ts'],
+  fuzz: ['scripts/fuzz.mjs', '5000', 'all', 'structure'],
+  odd: ['--import', 'tsx', 'scripts/odd.ts'],
   intake: ['scripts/intake.mjs'],
   load: ['scripts/load.mjs'],
   chaos: ['scripts/chaos.mjs'],

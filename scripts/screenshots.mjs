@@ -63,8 +63,26 @@ try {
     await page.keyboard.press('i');
     await page.getByRole('button', { name: 'Pane 2.8 to Teasel' }).click();
   });
-  await shoot('cut', `/b/${key('Dabchick 2, finished')}/cut`);
+  await shoot('cut', `/b/${loaner}/cut`, async () => {
+    await page.getByRole('button', { name: 'Find the least' }).click();
+    await page.getByRole('button', { name: 'Do this' }).first().waitFor({ timeout: 90_000 });
+  });
+  await shoot('cut-made', `/b/${key('Dabchick 2, finished')}/cut?view=made`, async () => {
+    await page.getByText('It touches nothing there.').first().waitFor();
+  });
   await shoot('controls', `/b/${loaner}/controls`);
+  await shoot(
+    'controls-press',
+    `/b/${key('Dabchick 2, finished')}/controls?view=press`,
+    async () => {
+      await page.getByText('Stand-in board').click();
+      await page.getByRole('combobox', { name: 'Mistakes' }).click();
+      await page.getByTitle('two mistakes').click();
+      await page.getByRole('button', { name: 'Wire the stand-in' }).click();
+      await page.getByRole('button', { name: 'Press all that are left' }).click();
+      await page.getByRole('region', { name: 'What is wrong' }).waitFor();
+    },
+  );
   await shoot('power', `/b/${loaner}/power`);
   await shoot('build', `/b/${loaner}/build`);
   const fresh = await (
@@ -77,36 +95,14 @@ try {
     })
   ).json();
   await captured(shoot, page, loaner, fresh.key);
-  await shoot('history', `/b/${key('Wisp')}/fit`, async () => {
-    const saved = () => page.locator('[data-save=saved]').waitFor();
-    for (const item of ['cell', 'charger']) {
-      await page.locator(`[data-item=${item}]`).focus();
-      await page.keyboard.press('Shift+ArrowUp');
-      await page.locator('[data-save=unsaved]').waitFor();
-      await saved();
-    }
-    await page.getByRole('button', { name: /^Rename/ }).click();
-    await page.getByLabel('Build name').fill('Wisp, thinner');
-    await page.keyboard.press('Enter');
-    await page.locator('[data-save=unsaved]').waitFor();
-    await saved();
-    await page.getByRole('button', { name: 'history' }).click();
-    await page.getByRole('button', { name: /begun/ }).click();
-    await page.getByRole('row', { name: /^Verdict (?!.*Checking)/ }).waitFor();
-  });
 } finally {
   await site.close();
 }
 
-/** The other ways into a shell: the round half-way, a mesh, a photo, the donor, a graft. */
+/** The other ways into a shell: the round half-way, a photo, the donor, a graft. */
 async function captured(shoot, page, loaner, fresh) {
-  const { default: Module } = await import('manifold-3d');
-  const { demos } = await import('../core/catalogue/index.ts');
-  const { pieceMesh, stlBytes } = await import('../core/formats/solid/index.ts');
   const { photographed } = await import('../core/capture/photo.fixture.ts');
   const { length } = await import('../core/model/index.ts');
-  const wasm = await Module();
-  wasm.setup();
   const shell = `/b/${loaner}/shell?view=`;
   const ask = async (name, typed) => {
     await page.getByRole('textbox', { name, exact: true }).fill(typed);
@@ -127,18 +123,6 @@ async function captured(shoot, page, loaner, fresh) {
     await page.getByRole('button', { name: 'Add a post to the back' }).click();
     await ask('post: across', '14');
     await page.getByRole('textbox', { name: 'post: up' }).waitFor();
-  });
-  await shoot('shell-file', `${shell}file`, async () => {
-    await page.getByLabel('3D file', { exact: true }).setInputFiles({
-      name: 'back.stl',
-      mimeType: 'model/stl',
-      buffer: Buffer.from(stlBytes(pieceMesh(wasm, demos()[0].shell.bodies[0], 'back'))),
-    });
-    await page.getByLabel('File unit').click();
-    await page.getByText('millimetres', { exact: true }).click();
-    await page.getByRole('button', { name: /^Take over/ }).waitFor({ timeout: 30_000 });
-    await page.getByRole('checkbox', { name: 'Keep back post 2', exact: true }).click();
-    await page.locator('.mat image').waitFor();
   });
   const s = photographed(3);
   const { w, h } = s.gray;

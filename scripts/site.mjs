@@ -15,7 +15,7 @@ import { pathToFileURL } from 'node:url';
 import { ROOT, OWN, say } from './folders.mjs';
 import { locked } from './lock.mjs';
 
-/** One that is built from its own folder and core. */
+/** One that is built from its own folder, the stand-ins and core. */
 function sourceHash(own) {
   const hash = createHash('sha256');
   const walk = (dir) => {
@@ -26,7 +26,7 @@ function sourceHash(own) {
       else hash.update(at).update(readFileSync(join(ROOT, at)));
     }
   };
-  for (const dir of ['core', own]) walk(dir);
+  for (const dir of ['core', 'simulators', own]) walk(dir);
   hash.update(readFileSync(join(ROOT, 'package-lock.json')));
   return hash.digest('hex');
 }

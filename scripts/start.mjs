@@ -4,14 +4,19 @@
  */
 import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, readFileSync } from 'node:fs';
+import { get } from 'node:https';
 import { join } from 'node:path';
+import { json } from 'node:stream/consumers';
+import { createSecureContext } from 'node:tls';
 import { OWN, alive, remember, remembered, say } from './folders.mjs';
 import { ensurePackages, ensurePrograms } from './install.mjs';
 import { locked } from './lock.mjs';
 
 const own = process.env.DEFT_HOME ?? OWN;
 const RUN = join(own, 'run.json');
+/** A server that has not answered by then does not, ms. */
+const PATIENCE_MS = 1500;
 
 /** The database, while it is opened and once it is open. */
 let opening;
@@ -46,13 +51,63 @@ function port() {
   return n;
 }
 
+/** The board of the press test, when it is not the stand-in. */
+function boardAddress() {
+  const { DEFT_BOARD } = process.env;
+  if (!DEFT_BOARD) return undefined;
+  if (!/^[^\s:]+:\d{1,5}$/.test(DEFT_BOARD)) {
+    throw new Error(`DEFT_BOARD is "${DEFT_BOARD}"; an address is host:port.`);
+  }
+  return DEFT_BOARD;
+}
+
+/** Certificate and key, when pages are to come encrypted. */
+function certificate() {
+  const { DEFT_TLS_CERT: cert, DEFT_TLS_KEY: key } = process.env;
+  if (!cert && !key) return undefined;
+  if (!cert || !key) {
+    const lacking = cert ? 'DEFT_TLS_KEY' : 'DEFT_TLS_CERT';
+    throw new Error(`${lacking} is not set; certificate and key go together.`);
+  }
+  const read = (name, file) => {
+    let text;
+    try {
+      text = readFileSync(file, 'utf8');
+    } catch (e) {
+      throw new Error(`${name} is "${file}", which cannot be read (${e.code}).`, { cause: e });
+    }
+    if (!text.includes('-----BEGIN')) throw new Error(`${name} is "${file}", which is not PEM.`);
+    return text;
+  };
+  const tls = { cert: read('DEFT_TLS_CERT', cert), key: read('DEFT_TLS_KEY', key) };
+  try {
+    createSecureContext(tls);
+  } catch (e) {
+    throw new Error(`Certificate and key do not go together: ${e.message}.`, { cause: e });
+  }
+  return tls;
+}
+
+/** What a server says of itself; a certificate of one's own is no hindrance on this machine. */
+function health(url) {
+  if (url.startsWith('http:')) {
+    return fetch(url, { signal: AbortSignal.timeout(PATIENCE_MS) }).then((r) => r.json());
+  }
+  return new Promise((resolve, reject) => {
+    const asked = get(url, { rejectUnauthorized: false, timeout: PATIENCE_MS }, (r) => {
+      json(r).then(resolve, reject);
+    });
+    asked.on('error', reject);
+    asked.on('timeout', () => asked.destroy(new Error('late')));
+  });
+}
+
 /** Whether the server that was remembered is ours and still answers. */
 async function answering() {
   const run = remembered(RUN);
   if (!run?.url || !alive(run.pid) || run.pid === process.pid) return undefined;
   try {
-    const health = await fetch(`${run.url}/api/health`, { signal: AbortSignal.timeout(1500) });
-    return (await health.json()).run === run.id ? run.url : undefined;
+    return (await health(`${run.url}/api/health`)).run === run.id ? run.url : undefined;
   } catch {
     return undefined;
   }
@@ -60,6 +115,7 @@ async function answering() {
 
 async function start() {
   const fixed = port();
+  const tls = certificate();
   const there = await answering();
   if (there) {
     say(`Deft Shell already runs at ${there}`);
@@ -86,6 +142,9 @@ async function start() {
     fixedPort: fixed !== undefined,
     run: id,
     copies: join(own, 'copies'),
+    logs: join(own, 'log'),
+    board: { address: boardAddress() },
+    tls,
     beforeMigrating: cluster && ((names) => dumped(cluster, names[0])),
   });
   if (fixed === undefined) remember(join(own, 'port.json'), { port: site.port });

@@ -41,7 +41,14 @@ const json = (file) => {
 let cluster;
 let server;
 try {
-  await ensurePrograms(['postgresql', 'chromium', 'poppler-utils', 'device-tree-compiler']);
+  await ensurePrograms([
+    'postgresql',
+    'chromium',
+    'poppler-utils',
+    'device-tree-compiler',
+    'gcc',
+    'libc6-dev',
+  ]);
   await ensurePackages();
   mkdirSync(own, { recursive: true });
   const { openCluster } = await import('./cluster.mjs');
@@ -69,6 +76,7 @@ try {
       'server',
       'web',
       'cli',
+      'simulators',
     ]);
   }
   if (wants('unit') || wants('e2e')) {

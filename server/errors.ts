@@ -1,5 +1,6 @@
 /** One shape for everything that goes wrong: a code, one plain sentence, and the field if there is one. */
 import type { NextFunction, Request, Response } from 'express';
+import type { Logger } from 'pino';
 import type { Complaint } from '@deft/core/model';
 
 export class Refusal extends Error {
@@ -18,7 +19,11 @@ export const badInput = (c: Complaint): Refusal =>
 export const notFound = (what: string): Refusal =>
   new Refusal(404, 'not-found', `There is no such ${what} (any more).`);
 
-export function errorHandler(log: (line: string) => void) {
+/**
+ * @param log    told the whole fault, on this machine's console
+ * @param lines  told its kind alone: a fault may quote what was being written
+ */
+export function errorHandler(log: (line: string) => void, lines: Logger) {
   // Express knows an error handler by its four parameters.
   // eslint-disable-next-line @typescript-eslint/no-unused-vars
   return (e: unknown, _req: Request, res: Response, _next: NextFunction): void => {
@@ -38,6 +43,7 @@ export function errorHandler(log: (line: string) => void) {
       });
       return;
     }
+    lines.error({ request: res.locals['request'] as unknown, fault: kindOf(e) });
     log(e instanceof Error ? (e.stack ?? e.message) : String(e));
     res.status(503).json({
       error: {
@@ -47,6 +53,12 @@ export function errorHandler(log: (line: string) => void) {
       },
     });
   };
+}
+
+/** Its class, and the code a database or system gives. */
+function kindOf(e: unknown): string {
+  const { name, code } = (e ?? {}) as { name?: string; code?: string };
+  return [name, code].filter(Boolean).join(' ') || 'unknown';
 }
 
 function known(e: unknown): Refusal | undefined {

@@ -9,6 +9,9 @@ import { Refusal } from './errors';
 
 const LOOPBACK = new Set(['127.0.0.1', 'localhost', '[::1]', '::1']);
 export const isLoopback = (host: string): boolean => LOOPBACK.has(host);
+/** Whether a connection comes from this machine itself. */
+export const isThisMachine = (address: string | undefined): boolean =>
+  address !== undefined && /^(::ffff:)?127\.|^::1$/.test(address);
 
 const hostName = (header: string): string => header.replace(/:\d+$/, '');
 
@@ -85,6 +88,8 @@ export interface Sessions {
   databaseUrl: string;
   /** Signs the cookies: the same for every server on one database. */
   secret: string;
+  /** Pages come encrypted: the cookie is then never sent in the clear. */
+  secure: boolean;
 }
 
 /** Password and session cookie; a session opened at one server of a database is open at all. */
@@ -108,7 +113,7 @@ export function passwordGate(password: string, sessions: Sessions): Gate {
       secret: createHmac('sha256', sessions.secret).update(password).digest('hex'),
       resave: false,
       saveUninitialized: false,
-      cookie: { httpOnly: true, sameSite: 'strict', maxAge: SESSION_MS },
+      cookie: { httpOnly: true, sameSite: 'strict', secure: sessions.secure, maxAge: SESSION_MS },
     }),
   );
   const limited = rateLimit({

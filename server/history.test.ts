@@ -73,7 +73,7 @@ withDatabase('saves that say what changed', () => {
     expect(saves.at(-4).words).toMatch(/^place of /);
     const { saves: older } = (await api('GET', `/builds/${key}/history?before=3`)).body;
     expect(older.map((s: { version: number }) => s.version)).toEqual([2, 1]);
-  }, 60_000);
+  });
 
   test('of twenty at once one is taken; the others are told what stands, and a repeated one is known', async () => {
     const key = await begun();

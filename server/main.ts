@@ -1,17 +1,24 @@
 /** The server: builds and parts under /api, the interface everywhere else, one port. */
+import { readFileSync } from 'node:fs';
 import { createServer, type Server } from 'node:http';
+import { createServer as createSafeServer } from 'node:https';
 import type { AddressInfo } from 'node:net';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { dabchickFits, demos } from '@deft/core/catalogue';
 import { Copies } from './backup/copies';
+import { BoardLink, type BoardSetting } from './board/link';
 import { errorHandler, notFound } from './errors';
-import { type Gate, isLoopback, passwordGate, sameSite } from './guard';
+import { type Gate, isLoopback, isThisMachine, passwordGate, sameSite } from './guard';
 import { migrate } from './migrations/index';
+import { boardRoutes } from './routes/board';
 import { buildRoutes } from './routes/builds';
 import { copyRoutes } from './routes/copies';
 import { partRoutes } from './routes/parts';
+import { diagnostics } from './seen/diagnostics';
+import { openLog, requestLines, type Log } from './seen/log';
+import { Metrics } from './seen/metrics';
 import { Builds } from './store/builds';
 import { Parts } from './store/parts';
 import { Recent } from './store/saves';
@@ -29,12 +36,18 @@ export interface ServeOptions {
   log?: (line: string) => void;
   /** Program of the import's thread, when it does not lie beside this one. */
   intake?: URL | undefined;
+  /** The board of the press test: the stand-in, unless an address is set. */
+  board?: BoardSetting | undefined;
   /** Folder of the nightly copies; none are kept without one. */
   copies?: string | undefined;
   /** Asked before a database that holds builds is changed to a newer schema. */
   beforeMigrating?: ((names: readonly string[]) => Promise<void>) | undefined;
   /** Told by the health of this server, so that a start knows its own again. */
   run?: string;
+  /** Certificate and key in PEM: pages then come encrypted, and only so. */
+  tls?: { cert: string; key: string } | undefined;
+  /** Folder of the log; none is kept without one. */
+  logs?: string | undefined;
 }
 export interface Site {
   url: string;
@@ -58,34 +71,57 @@ export async function serve(o: ServeOptions): Promise<Site> {
       : passwordGate(o.password, {
           databaseUrl: o.databaseUrl,
           secret: await keptSecret(db, 'session-secret'),
+          secure: o.tls !== undefined,
         });
+  const seen = { log: openLog(o.logs), metrics: new Metrics() };
   const log = o.log ?? ((line: string) => process.stderr.write(`${line}\n`));
   const copies = new Copies(db, o.copies, log);
   copies.begin();
-  const server = createServer(app(db, { builds, copies, gate, log }, o));
+  const board = new BoardLink(o.board);
+  const answer = app(db, { builds, copies, gate, log, seen, board }, o);
+  const server = o.tls ? createSafeServer(o.tls, answer) : createServer(answer);
   const port = await listen(server, o);
   return {
     port,
-    url: `http://${o.host === '0.0.0.0' ? '127.0.0.1' : o.host}:${port}`,
+    url: `${o.tls ? 'https' : 'http'}://${o.host === '0.0.0.0' ? '127.0.0.1' : o.host}:${port}`,
     async close() {
       await closed(server);
+      await board.close();
       await copies.end();
       await gate?.close();
+      await seen.log.close();
       await db.destroy();
     },
   };
 }
 
 interface Rooms {
+  board: BoardLink;
   builds: Builds;
   copies: Copies;
   gate: Gate | undefined;
   log: (line: string) => void;
+  seen: { log: Log; metrics: Metrics };
 }
 
-function app(db: Db, { builds, copies, gate, log }: Rooms, o: ServeOptions): Express {
+/** What the interface was built from, told to its pages: those of an older one say so. */
+function programOf(webDir: string | undefined): string | undefined {
+  if (webDir === undefined) return undefined;
+  try {
+    return readFileSync(join(webDir, '.stamp'), 'utf8').slice(0, 16);
+  } catch {
+    return undefined;
+  }
+}
+
+function app(db: Db, { builds, copies, gate, log, seen, board }: Rooms, o: ServeOptions): Express {
   const a = express();
   a.disable('x-powered-by');
+  a.use(
+    requestLines(seen.log.lines, (...ended) => {
+      seen.metrics.ended(...ended);
+    }),
+  );
   a.use(
     helmet({
       contentSecurityPolicy: {
@@ -116,13 +152,27 @@ function app(db: Db, { builds, copies, gate, log }: Rooms, o: ServeOptions): Exp
   a.get('/api/health', (_req, res) => {
     res.json({ ok: true, ...(o.run ? { run: o.run } : {}) });
   });
+  // For a monitor on this very machine, which has no password.
+  a.get('/api/metrics', async (req, res) => {
+    if (!isThisMachine(req.socket.remoteAddress)) throw notFound('address');
+    res.type(seen.metrics.type).send(await seen.metrics.text());
+  });
   if (gate) a.use(gate.routes);
   a.get('/api/session', (_req, res) => {
     res.json({ locked: gate !== undefined });
   });
+  const program = programOf(o.webDir);
   a.use('/api', (_req, res, next) => {
     res.setHeader('cache-control', 'no-store');
+    if (program) res.setHeader('x-deft-program', program);
     next();
+  });
+  a.get('/api/diagnostics', async (_req, res) => {
+    const file = await diagnostics(db, seen, {
+      of: program,
+      folder: o.copies && dirname(o.copies),
+    });
+    res.attachment('deft-shell-diagnostics.json').json(file);
   });
   const parts = new Parts(db);
   const intake = { databaseUrl: o.databaseUrl, program: o.intake };
@@ -130,6 +180,7 @@ function app(db: Db, { builds, copies, gate, log }: Rooms, o: ServeOptions): Exp
     '/api',
     buildRoutes(builds, parts, intake),
     partRoutes(parts),
+    boardRoutes(db, board),
     copyRoutes(copies, builds, intake),
   );
   a.use('/api', () => {
@@ -161,7 +212,7 @@ function app(db: Db, { builds, copies, gate, log }: Rooms, o: ServeOptions): Exp
       res.sendFile(page, { dotfiles: 'allow' });
     });
   }
-  a.use(errorHandler(log));
+  a.use(errorHandler(log, seen.log.lines));
   return a;
 }
 

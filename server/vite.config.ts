@@ -7,7 +7,11 @@ export default defineConfig({
     ssr: true,
     target: 'node20',
     rollupOptions: {
-      input: { main: 'main.ts', 'intake.worker': 'intake/intake.worker.ts' },
+      input: {
+        main: 'main.ts',
+        'intake.worker': 'intake/intake.worker.ts',
+        board: '../simulators/board/main.ts',
+      },
       output: { entryFileNames: '[name].mjs', chunkFileNames: '[name]-[hash].mjs' },
     },
   },

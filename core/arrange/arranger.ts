@@ -165,11 +165,12 @@ export class Arranger {
     const ready = problemOf({ checker: this.#checker, placed, random: this.#random }, loose);
     const { between, around } = ready.problem;
     const n = loose.length;
-    // Many blocks at many depths are quicker stood one by one.
+    // Many blocks at many depths are quicker stood one by one; a part that lies nowhere beside these is no matter of packing.
     if (
+      ready.ways.some((ways) => !ways.length) ||
       ready.problem.blocks.length / 6 +
         ready.ways.reduce((s, w) => s + (w[0]?.rects.length ?? 0) / 6, 0) >
-      MOST_RECTS
+        MOST_RECTS
     ) {
       yield* this.#once();
       return false;

@@ -103,6 +103,11 @@ export class Packing {
   }
 
   *#search(): Generator<void, void> {
+    // A part that lies nowhere: no packing holds it.
+    while (this.#problem.items.some((i) => !i.variants.length)) {
+      this.steps += 50;
+      yield;
+    }
     if (yield* this.#pack(MOVES.first)) return;
     for (let width = WIDTH.first; ; width = Math.min(WIDTH.most, width * WIDTH.grows)) {
       if (!this.#flat) {

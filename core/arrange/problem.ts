@@ -5,7 +5,7 @@
  */
 import type { Placement } from '../model';
 import { BARE_METAL_MM, CONDUCTIVE, type PlacedItem } from '../fit';
-import type { Floor } from '../shell';
+import type { Floor, ShellSolids } from '../shell';
 import type { Prism } from '../geometry';
 import type { PackItem, PackProblem, Variant } from './packer';
 import { type Ground, recessNeeded, stance } from './spots';
@@ -146,7 +146,7 @@ export function problemOf(g: Ground, ids: readonly string[]): Ready {
   /** Where the other half leaves room for something between these heights. */
   const facing = (z1: number, z0: number, own: string): Box[] => {
     const other = halves.find((q) => q.id !== own);
-    const floors = other ? shell.floors.get(other.id)! : [];
+    const floors = other ? unsunk(shell, other.id) : [];
     const fits = (f: Floor) => (shell.sign(other!.id) > 0 ? z1 <= f.z + 1e-6 : z0 >= f.z - 1e-6);
     return !other || fits(floors[0]!)
       ? [[t, W - t, t, H - t]]
@@ -164,7 +164,7 @@ export function problemOf(g: Ground, ids: readonly string[]): Ready {
         const mouth = s.mouths.find((m) => m.outside);
         const w = s.x1 - s.x0;
         const h = s.y1 - s.y0;
-        const floors = shell.floors.get(q.id)!;
+        const floors = unsunk(shell, q.id);
         return floors.flatMap((floor, k): Lying[] => {
           const { z } = floor;
           const [bx0, bx1, by0, by1] = boxOf(floor, k);
@@ -277,3 +277,7 @@ export function problemOf(g: Ground, ids: readonly string[]): Ready {
     flat,
   };
 }
+
+/** Floors as they are: pockets are cut for a part that lies where it lies. */
+const unsunk = (shell: ShellSolids, piece: string): Floor[] =>
+  shell.floors.get(piece)!.filter((f) => f.pocket === undefined);

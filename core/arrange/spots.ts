@@ -8,6 +8,7 @@ import {
   BARE_METAL_MM,
   type Checker,
   isMoved,
+  leverSweep,
   type Mouth,
   type PlacedItem,
   standItem,
@@ -261,9 +262,13 @@ export function* candidatePlaces(
 /** A lever's tip stands out of the outer face by so much; tried in turn, mm. */
 const STANDS_OUT = [0.5, 0, 1];
 
+/** Wall left between a lever's slot and a hole that is there, mm, and how far its slot may lie beside it. */
+const SLOT_WEB_MM = 2.5;
+const LEVER_OFF_MM = 3;
+
 /** Where a lever looks out of a wall: its slot is cut where it comes to stand. */
 function* atWalls(g: Ground, at: PlacedItem, pieces: readonly string[]): Generator<Placement> {
-  const { walls } = g.checker.scene.shell!;
+  const { walls, openings } = g.checker.scene.shell!;
   const places: Array<{ place: Placement; worth: number }> = [];
   for (const [i, piece] of pieces.entries()) {
     for (const turn of [0, 90, 180, 270]) {
@@ -273,7 +278,12 @@ function* atWalls(g: Ground, at: PlacedItem, pieces: readonly string[]): Generat
         if (!lever) continue;
         for (const wall of walls) {
           if (lever.dir[0] * wall.nx + lever.dir[1] * wall.ny < 0.99) continue;
+          const sweep = leverSweep(lever, s.at, wall);
+          const half = (sweep.u.to - sweep.u.from) / 2 + SLOT_WEB_MM;
+          const holes = openings.wall.filter((o) => o.wall === wall.index);
           for (let u = 8 + g.random() * 4; u < wall.length - 8; u += 4) {
+            // Its slot keeps clear of the holes that are there.
+            if (holes.some((o) => Math.abs(o.u - u) < o.w / 2 + half + LEVER_OFF_MM)) continue;
             const out = STANDS_OUT[Math.floor(g.random() * STANDS_OUT.length)]!;
             const x = wall.x0 + wall.ux * u + wall.nx * out;
             const y = wall.y0 + wall.uy * u + wall.ny * out;

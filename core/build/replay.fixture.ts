@@ -26,6 +26,7 @@ export class Replay {
   readonly #p: Project;
   readonly #things = new Map<string, Thing>();
   readonly #soldered = new Set<string>();
+  readonly #made = new Set<string>();
   readonly #cut = new Set<string>();
   readonly #fitted = new Set<string>();
   readonly #blanked = new Set<string>();
@@ -119,6 +120,7 @@ export class Replay {
       case 'cut':
         if (this.#cellIn()) this.#no(step, 'cut with a cell joined');
         if (this.#shut) this.#no(step, 'cut in a closed case');
+        this.#helped(step, act.cut);
         this.#cut.add(act.cut);
         return;
       case 'blank':
@@ -129,6 +131,9 @@ export class Replay {
         return;
       case 'fix':
         this.#fix(step, act.item, act.how);
+        return;
+      case 'make':
+        this.#made.add(act.item);
         return;
       case 'bracket':
         if (this.#things.get(act.item)?.is !== 'fixed') {
@@ -204,13 +209,15 @@ export class Replay {
   #fix(step: Step, item: string, how: NonNullable<Thing['how']>): void {
     const at = this.#scene.items.get(item);
     if (this.#shut) this.#no(step, 'into a closed case');
+    if (this.#wasMade(item) && !this.#made.has(item)) this.#no(step, `${item} is not made yet`);
     if (at) {
-      const { openings, trims } = cutting(this.#p, this.#scene);
+      const { openings, trims, pockets } = cutting(this.#p, this.#scene);
       const cuts = [
         ...openings
           .filter((o) => o.pieces.includes(at.piece))
           .map((o) => `open-${o.key.replace('/', '-')}`),
         ...trims.filter((t) => t.piece === at.piece).map((t) => `cut-${t.feature}-${t.copy}`),
+        ...pockets.filter((c) => c.piece === at.piece).map((c) => `mill-${c.id}`),
       ];
       const missing = cuts.filter((c) => !this.#cut.has(c));
       if (missing.length) this.#no(step, `${missing[0]} comes after it`);
@@ -278,6 +285,7 @@ export class Replay {
     for (const net of this.#nets()) {
       if (!this.#soldered.has(net.id)) this.#no(end, `${net.id} was never soldered`);
     }
+    this.#madeThings(end);
     const { blanks } = cutting(this.#p, this.#scene);
     for (const b of blanks) if (!this.#blanked.has(b.id)) this.#no(end, `${b.id} is still open`);
     for (const c of this.#scene.cables) {
@@ -305,6 +313,38 @@ export class Replay {
       this.#no(end, 'the ribbon of the hinge was forgotten');
     }
   }
+  #wasMade(item: string): boolean {
+    return this.#p.kit.items.some((i) => i.id === item && i.made !== undefined);
+  }
+
+  /** A jig, stencil, collar or gauge of the kit lies ready when its cut is made. */
+  #helped(step: Step, cut: string): void {
+    for (const { id, made } of this.#p.kit.items) {
+      if (!made) continue;
+      const of = made.for;
+      const cuts = [
+        `open-${of.replace('/', '-')}`,
+        `cut-${of.replace('trim:', '').replace('#', '-')}`,
+        `mill-${of.replace('pocket:', '')}`,
+      ];
+      const helps = ['drill jig', 'marking stencil', 'trim collar', 'depth gauge'];
+      if (helps.includes(made.kind) && cuts.includes(cut) && !this.#made.has(id)) {
+        this.#no(step, `${id} is not made yet`);
+      }
+    }
+  }
+
+  /** Whatever was made for the build is made before what it is for is cut, and is put on. */
+  #madeThings(end: { id: string }): void {
+    for (const { id, made } of present(this.#p).kit.items) {
+      if (!made) continue;
+      if (!this.#made.has(id)) this.#no(end, `${id} was never made`);
+      const helps = ['drill jig', 'marking stencil', 'trim collar', 'depth gauge'];
+      const tool = [...helps, 'calibration piece'].includes(made.kind);
+      if (!tool && this.#things.get(id)?.is !== 'fixed') this.#no(end, `${id} was never put on`);
+    }
+  }
+
   #placed(item: string): boolean {
     return this.#p.layout.placements.some((q) => q.item === item);
   }

@@ -4,6 +4,7 @@
 import type { Net } from '../wiring';
 import type { Scene } from '../fit';
 import type { ButtonMap } from '../controls';
+import type { PressPlan } from '../press';
 import type { Cutting } from '../cuts';
 import { hostsOf, type Item, type Part, present, type Project } from '../model';
 import { partOf } from '../kit';
@@ -34,6 +35,8 @@ export type Act =
   /** Conductors are soldered; an item of which no wire is known is joined as a whole. */
   | { do: 'solder'; items: string[]; nets: string[] }
   | { do: 'tape'; item: string }
+  /** A part is printed or cut for this build. */
+  | { do: 'make'; item: string }
   | { do: 'cut'; cut: string }
   | { do: 'blank'; opening: string }
   | { do: 'test-fit'; piece: string }
@@ -78,6 +81,7 @@ export interface Bench {
   p: Project;
   scene: Scene;
   map: ButtonMap;
+  press: PressPlan;
   nets: readonly Net[];
   /** What is cut, in every body. */
   cuts: Cutting;

@@ -1,6 +1,5 @@
 /** Outlines of cell patterns: smoothed contours with the direction out of the material, and tidy rings. */
 import { contours } from 'd3-contour';
-import simplify from 'simplify-js';
 import type { Grid, Pt } from '../geometry';
 import type { EdgePoint } from './circles';
 
@@ -59,14 +58,4 @@ export function edgePoints(g: Grid, mask: ArrayLike<number>): EdgePoint[] {
     }
   }
   return out;
-}
-
-/** A ring with no more points than its shape needs within a tolerance, mm. */
-export function tidied(ring: readonly Pt[], within: number): Pt[] {
-  const closed = simplify(
-    [...ring, ring[0]!].map(([x, y]) => ({ x, y })),
-    within,
-    true,
-  ).map((p): Pt => [p.x, p.y]);
-  return closed.slice(0, -1);
 }

@@ -38,7 +38,7 @@ describe('features found on sixteen tilted, turned, drafted and noisy halves', (
   let b: Scores;
   beforeAll(async () => {
     [a, b] = await Promise.all([scored(1, 8), scored(9, 16)]);
-  }, 300_000);
+  });
   const report = (what: string, s: Score) =>
     process.stdout.write(
       `${what}: ${s.found} of ${s.there} found${s.offered ? `, ${s.invented} of ${s.offered} invented` : ''}\n`,

@@ -11,9 +11,10 @@ import {
   patches,
   type Pt,
   ringOf,
+  thinned,
 } from '../geometry';
 import { circlesAmong, type Circle, fitCircle } from './circles';
-import { edgePoints, ringsOf, tidied } from './edges';
+import { edgePoints, ringsOf } from './edges';
 import { commonest, floorUnder, type Surfaces } from './surfaces';
 
 const { ceil, floor, hypot, max, min, round } = Math;
@@ -388,7 +389,7 @@ function named(
     const mask = new Uint8Array(s.nx * s.ny);
     for (const k of cells) mask[k] = 1;
     const ring = ringsOf(s.top, mask).sort((a, b) => b.length - a.length)[0];
-    return { kind: 'block', ...base, ...(ring ? { ring: tidied(ring, 0.2) } : {}) };
+    return { kind: 'block', ...base, ...(ring ? { ring: thinned(ring, 0.2) } : {}) };
   }
   const gusset = posts.some((p) => {
     const dx = p.x - r.x;
@@ -505,7 +506,7 @@ function zonesIn(s: Surfaces): FoundZone[] {
       );
       out.push({
         kind: 'zone',
-        ring: tidied(ring, 0.15),
+        ring: thinned(ring, 0.15),
         x: (x0 + x1) / 2,
         y: (y0 + y1) / 2,
         w: x1 - x0,
@@ -561,7 +562,7 @@ function holesIn(s: Surfaces): FoundHole[] {
       out.push({
         ...base,
         shape: 'ring',
-        ring: tidied(ring, 0.12),
+        ring: thinned(ring, 0.12),
         w,
         h,
         off: step / Math.sqrt(12),

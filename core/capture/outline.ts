@@ -1,7 +1,7 @@
 /** The outer outline of a footprint: a rounded rectangle where it is one, its points otherwise. */
 import type { Field, Pt } from '../geometry';
-import { median } from '../geometry';
-import { tidied, ringsOf } from './edges';
+import { median, thinned } from '../geometry';
+import { ringsOf } from './edges';
 
 const { abs, hypot, max, min } = Math;
 
@@ -65,7 +65,7 @@ export function outlineOf(g: Field, footprint: Uint8Array): FoundOutline {
     y0: box[1],
     w: box[2] - box[0],
     h: box[3] - box[1],
-    points: tidied(ring, 0.1).map(([x, y]): Pt => [x - box[0], y - box[1]]),
+    points: thinned(ring, 0.1).map(([x, y]): Pt => [x - box[0], y - box[1]]),
     u: grid,
     off: grid,
   };

@@ -54,7 +54,7 @@ test('six photos of a half 15 mm high at 10 px/mm: the stated 95 % interval hold
   expect(Math.min(...bent.map((s) => s.residual))).toBeGreaterThan(
     5 * Math.max(...straight.map((s) => s.residual)),
   );
-}, 120_000);
+});
 
 describe('maps', () => {
   test('four corners land where they were sent, and the way back is the inverse', () => {

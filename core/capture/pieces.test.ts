@@ -2,9 +2,9 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import Module from 'manifold-3d';
-import type { Field, Mesh } from '../geometry';
+import { type Field, type Mesh, thinned } from '../geometry';
 import { circlesAmong, type EdgePoint } from './circles';
-import { ringsOf, tidied } from './edges';
+import { ringsOf } from './edges';
 import { type Gray, snapAlong, snapNear } from './gradient';
 import { levelled } from './level';
 import { outlineOf } from './outline';
@@ -174,7 +174,7 @@ describe('outlines', () => {
     const many = Array.from({ length: 40 }, (_, i): [number, number] =>
       i < 20 ? [i, 0] : [39 - i, 10],
     );
-    expect(tidied(many, 0.1).length).toBeLessThanOrEqual(5);
+    expect(thinned(many, 0.1).length).toBeLessThanOrEqual(5);
     expect(
       ringsOf(
         { x0: 0, y0: 0, step: 1, nx: 8, ny: 8 },

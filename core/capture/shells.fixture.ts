@@ -1,6 +1,6 @@
 /** Halves generated with manifold-3d whose every post, rib, pocket and hole is known: the truth for finding them. */
 import Module from 'manifold-3d';
-import type { Mesh } from '../geometry';
+import { type Mesh, seeded } from '../geometry';
 
 export const WAYS_A_POST_STANDS = ['plain', 'hollow', 'gusseted', 'in a wall'] as const;
 export interface TruePost {
@@ -28,17 +28,8 @@ export interface Truth {
   back: (x: number, y: number, z: number) => [number, number, number];
 }
 
-/** Small seeded generator, so that each shell is the same in every run. */
-export function dice(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = a;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296;
-  };
-}
+/** The same shell in every run. */
+export const dice = seeded;
 
 const wasm = await Module();
 wasm.setup();

@@ -275,7 +275,7 @@ function dabchick(): Project {
         at('keys', 'front', 122.5, 59, { up: 'out', lift: 2.5 }),
         at('pair', 'front', 71, 10, { up: 'out', lift: 2.5 }),
         at('extender', 'back', 83, 10.2, { lift: 0.5 }),
-        at('tactile-5', 'front', 146, 79, { up: 'out', lift: 2.5 }),
+        at('tactile-5', 'front', 146, 79, { up: 'out', lift: 2.5, fixed: 'bracket' }),
       ],
     },
     controls: {
@@ -341,7 +341,7 @@ export function dabchickAnswers(): Change[] {
     { do: 'add', part: tactile },
     {
       do: 'stand',
-      placement: at('tactile-5-2', 'front', 26, 79, { up: 'out', lift: 2.5 }),
+      placement: at('tactile-5-2', 'front', 26, 79, { up: 'out', lift: 2.5, fixed: 'bracket' }),
     },
   ];
 }

@@ -230,7 +230,7 @@ export function switchPlaces(scene: Scene, f: Finding): WayOut[] {
         {
           id: `under-${item.id}-${input.id}`,
           text: `Put ${item.name} under ${input.name}`,
-          cost: 'on a scrap of board, two wires',
+          cost: 'on a scrap of board, braced from behind, two wires',
           changes: [{ do: 'stand', placement }],
           effort: 0.5,
         },
@@ -255,6 +255,7 @@ function underKey(scene: Scene, input: Input, place: Place, item: string): Place
       stand: 'flat',
       lift: PEG_LIFT_MM,
       held: 'jig',
+      fixed: 'bracket',
     }
   );
 }
@@ -274,7 +275,7 @@ export function tactileUnder(scene: Scene, input: Input, library: readonly Part[
       text: input.routed
         ? `Put a ${part.name} under ${input.name}`
         : `Give ${input.name} a ${part.name} and a free line`,
-      cost: 'one switch on a scrap of board, two wires',
+      cost: 'one switch on a scrap of board, braced from behind, two wires',
       changes: [
         ...(input.routed ? [] : [{ do: 'input' as const, input: { ...input, routed: true } }]),
         { do: 'add', part },
@@ -295,6 +296,7 @@ const isTactile = (q: Part): boolean =>
 
 /** What may mend an input without a switch. */
 export function backingWays(scene: Scene, f: Finding, library: readonly Part[]): WayOut[] {
+  if (f.code === 'switch-loose' || f.code === 'plate-bends') return [];
   const input = scene.project.controls.inputs.find((i) => f.about.includes(i.id));
   if (!input) return [];
   return [

@@ -1,8 +1,8 @@
 import { describe, expect, test } from '@jest/globals';
-import { COVERAGE, demos, STARTER_PARTS } from '../catalogue';
+import { demos, STARTER_PARTS } from '../catalogue';
 import { seeded } from '../geometry/seeded';
 import { applied, type Project } from '../model';
-import { buttonMap, coverage, leastCost, linesOf } from './index';
+import { buttonMap, leastCost, linesOf, pinUses } from './index';
 
 /** Try every way of giving rows different columns. */
 function brute(costs: number[][], used = new Set<number>(), row = 0): number {
@@ -89,7 +89,33 @@ describe('the demo map', () => {
     expect(f.title).toBe('Ten inputs, six free lines');
   });
 });
-test('coverage names the buttons a family misses', () => {
-  expect(coverage(half, COVERAGE).find((c) => c.family === '16-bit home')!.missing).toEqual(['l1']);
-  expect(coverage(done, COVERAGE).every((c) => c.missing.length === 0)).toBe(true);
+
+describe('pin by pin', () => {
+  const is = (p: Project, gpio: number) =>
+    pinUses(buttonMap(p)).find((u) => u.pin.gpio === gpio)!.is;
+  test('each pin once: supplies, what is reserved, taken, free, and on a button', () => {
+    const map = buttonMap(done);
+    const uses = pinUses(map);
+    expect(uses.map((u) => u.pin.pin)).toEqual(Array.from({ length: 40 }, (_, i) => i + 1));
+    const count = (kind: string): number => uses.filter((u) => u.is === kind).length;
+    expect([count('supply'), count('reserved'), count('button')]).toEqual([12, 2, 12]);
+    expect(count('taken')).toBe(new Set(map.lines.taken.map((t) => t.gpio)).size);
+    expect(count('free')).toBe(40 - 12 - 2 - 12 - count('taken'));
+    expect(uses.filter((u) => u.button).every((u) => u.button!.pin === u.pin.pin)).toBe(true);
+  });
+
+  test('two on one line clash, also two buttons', () => {
+    const [taken] = buttonMap(done).lines.taken;
+    const on = (...gpios: number[]): Project => ({
+      ...done,
+      controls: {
+        ...done.controls,
+        inputs: done.controls.inputs.map((x, i) => (gpios[i] ? { ...x, gpio: gpios[i] } : x)),
+      },
+    });
+    expect(is(on(taken!.gpio), taken!.gpio)).toBe('clash');
+    const free = buttonMap(done).lines.free[0]!;
+    expect(is(on(free, free), free)).toBe('clash');
+    expect(is(on(free), free)).toBe('button');
+  });
 });

@@ -7,10 +7,13 @@ export {
   tactileUnder,
   type Backing,
 } from './backing';
+export { buttonNumbers, EVENT_CODES } from './codes';
 export { heldFindings } from './held';
 export { linesOf, type Lines, type Taken } from './lines';
 export { leastCost } from './assign';
-export { coverage, type FamilyCoverage } from './coverage';
-export { headerPlaces, inputPlace, type Place } from './places';
+export { pinUses, type PinUse } from './pins';
+export { headerPlaces, inputPlace, outwardAt, type Place } from './places';
 export { powerKey, stackFindings, stacks, stackWays, type Stack } from './stack';
 export { orderFindings, orderWays } from './order';
+export { thumbFindings, thumbWays } from './thumb';
+export { debounceMs, USUAL_WAIT_MS } from './wait';

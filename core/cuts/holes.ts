@@ -18,6 +18,8 @@ import {
   type Finding,
   mm1,
   type Piece,
+  present,
+  type Project,
   type Ref,
   type SourceShare,
   type WayOut,
@@ -231,19 +233,29 @@ export function holeFindings(scene: Scene, cuts: Pick<Cutting, 'openings'>): Fin
   holes.forEach((a, i) => {
     for (const b of holes.slice(i + 1)) besideEach(scene, judge, a, b);
   });
-  return [...judge.findings, ...cuts.openings.flatMap((c) => tooLarge(c))];
+  return [...judge.findings, ...cuts.openings.flatMap((c) => tooLarge(scene.project, c))];
 }
 
+const overCutId = (c: CutItem): string => `hole:over-cut:${c.key}`;
+
+/** A plate over a hole, or a bezel over a window, lies in the kit: whether it still fits is judged there. */
+const isCovered = (p: Project, c: CutItem): boolean =>
+  present(p).kit.items.some(
+    ({ made }) =>
+      (made?.kind === 'port plate' && made.for === c.key) ||
+      (made?.kind === 'bezel' && `${made.for}/window` === c.key),
+  );
+
 /** What was filed away does not come back: a hole measured larger than was asked. */
-function tooLarge(c: CutItem): Finding[] {
-  if (!c.measured) return [];
+function tooLarge(p: Project, c: CutItem): Finding[] {
+  if (!c.measured || isCovered(p, c)) return [];
   const asked = c.asked ?? c;
   const over = Math.max(c.measured.w - asked.w, c.measured.h - asked.h);
   if (over <= OVER_MM) return [];
   const hole = planned(c);
   return [
     {
-      id: `hole:over-cut:${c.key}`,
+      id: overCutId(c),
       station: 'cut',
       check: 'hole',
       code: 'over-cut',
@@ -401,6 +413,26 @@ function onWall(scene: Scene, judge: Judge, h: Hole): void {
   }
 }
 
+/** A hole that came out too large, filled and cut anew. */
+function refills(scene: Scene, f: Finding, cuts: Pick<Cutting, 'openings'>): WayOut[] {
+  const cut = cuts.openings.find((c) => overCutId(c) === f.id);
+  if (!cut?.measured) return [];
+  const asked = cut.asked ?? cut;
+  const area = (q: { w: number; h: number }): number =>
+    cut.round ? (Math.PI / 4) * q.w * q.h : q.w * q.h;
+  const wall = scene.shell!.body.wall.mm;
+  const cm3 = ((area(cut.measured) - area(asked)) * wall) / 1000;
+  return [
+    {
+      id: `refill-${cut.key}`,
+      text: 'Fill it and cut it anew',
+      cost: `${cm3.toFixed(2)} cm³ of two-part filler behind tape, a day to cure, sand, file to size; mask and eye protection, every cell out`,
+      changes: [{ do: 'recut', for: cut.key }],
+      effort: 6,
+    },
+  ];
+}
+
 /** Steps a hole is moved by, mm, the nearest first, in eight directions. */
 const STEPS_MM = [2, 3, 4, 6, 8, 11, 15, 20, 26];
 /** Moves offered. */
@@ -411,8 +443,9 @@ const MOST = 3;
  *
  * Only what the holes themselves say is looked at here; each way is tried on the whole build after.
  */
-export function holeWays(scene: Scene, f: Finding): WayOut[] {
+export function holeWays(scene: Scene, f: Finding, cuts: Pick<Cutting, 'openings'>): WayOut[] {
   const { project } = scene;
+  if (f.code === 'over-cut') return refills(scene, f, cuts);
   const input = project.controls.inputs.find(
     (i) => refIds(f).includes(i.id) && !('opening' in i.at),
   );

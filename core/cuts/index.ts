@@ -6,8 +6,9 @@ export {
   type CutItem,
   type Cutting,
   type Trim,
-  type FromEdge,
 } from './list';
+export type { FromEdge } from './edges';
+export { type Pocket, pocketFindings, pocketWays } from './pockets';
 export {
   correctionFor,
   CHECK_BAR_MM,
@@ -20,3 +21,5 @@ export { holeFindings, holeWays, WEB_MM } from './holes';
 export { cutOuts, templates, templateTitle } from './template';
 export { shellSheets } from './shellSheets';
 export { FIRST_FIELDS, measuringSheet, type SheetField } from './measuringSheet';
+export { stripSheet } from './strip';
+export { cutWork, passWords, pocketMinutes, stageWhy, type CutWork } from './work';

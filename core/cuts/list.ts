@@ -15,6 +15,8 @@ import {
   windowFor,
 } from '../fit';
 import { inputPlace } from '../controls';
+import { type FromEdge, fromOuter } from './edges';
+import { type Pocket, pockets } from './pockets';
 import { openingLedger, type Wall, type WallHole, wallName } from '../shell';
 
 /** Hand-cut edges wander by this much: cut small, then file. */
@@ -27,10 +29,6 @@ const WINDOW_SHOW_MM = 0.3;
 type CutFace =
   | { kind: 'face'; piece: string; role: string }
   | { kind: 'wall'; wall: number; name: string; length: number };
-export interface FromEdge {
-  edge: Edge | 'front face' | 'back face';
-  mm: number;
-}
 export interface CutItem {
   key: string;
   kind: 'port' | 'lever' | 'window' | 'button' | 'trim';
@@ -68,6 +66,7 @@ interface Blank {
 export interface Cutting {
   openings: CutItem[];
   trims: Trim[];
+  pockets: Pocket[];
   blanks: Blank[];
 }
 export interface Trim {
@@ -89,10 +88,11 @@ export interface Trim {
 
 /** Everything to cut in a build, ports first. */
 export function cutting(p: Project, scene: Scene = sceneOf(p)): Cutting {
-  if (!scene.shell) return { openings: [], trims: [], blanks: [] };
+  if (!scene.shell) return { openings: [], trims: [], pockets: [], blanks: [] };
   return {
     openings: [...ports(p, scene), ...levers(p, scene), ...windows(p, scene), ...buttons(p, scene)],
     trims: trims(p, scene),
+    pockets: pockets(p, scene),
     blanks: blanks(p),
   };
 }
@@ -108,6 +108,7 @@ export function wholeCutting(p: Project, scene?: Scene): Cutting {
   return {
     openings: [first, ...others].flatMap((c) => c.openings),
     trims: [first, ...others].flatMap((c) => c.trims),
+    pockets: [first, ...others].flatMap((c) => c.pockets),
     // Those of every body are known to the first.
     blanks: first.blanks,
   };
@@ -238,32 +239,6 @@ function endEdge(wall: { ux: number; uy: number }, atStart: boolean): Edge {
   if (y > 0) return 'top';
   return 'bottom';
 }
-
-/** Distances from the nearer outer edges across and up. */
-function fromOuter(
-  scene: Scene,
-  x: number,
-  y: number,
-  halfW: number,
-  halfH: number,
-): [FromEdge, FromEdge] {
-  const { x0, x1, y0, y1 } = edgesOf(scene);
-  return [
-    x <= (x0 + x1) / 2
-      ? { edge: 'left', mm: x - x0 - halfW }
-      : { edge: 'right', mm: x1 - x - halfW },
-    y <= (y0 + y1) / 2
-      ? { edge: 'bottom', mm: y - y0 - halfH }
-      : { edge: 'top', mm: y1 - y - halfH },
-  ];
-}
-
-/** Where the outline really begins and ends: its corner need not lie at 0, 0. */
-const edgesOf = (scene: Scene) => {
-  const xs = scene.shell!.walls.map((w) => w.x0);
-  const ys = scene.shell!.walls.map((w) => w.y0);
-  return { x0: Math.min(...xs), x1: Math.max(...xs), y0: Math.min(...ys), y1: Math.max(...ys) };
-};
 
 function windows(p: Project, scene: Scene): CutItem[] {
   const out: CutItem[] = [];

@@ -26,6 +26,8 @@ export interface Sheet {
   w: number;
   h: number;
   marks: Mark[];
+  /** Keys of the cuts that are drawn on it. */
+  cuts?: readonly string[];
 }
 
 /** Bars of this length stand along and across every printed page, mm. */

@@ -8,7 +8,9 @@ import { partOf, remaining, thickness } from '../kit';
 import { type Scene, sceneOf } from '../fit';
 import { outerRing } from '../shell';
 import { blockBox, standing } from '../geometry';
-import { type CutItem, cutting, type FromEdge } from './list';
+import type { FromEdge } from './edges';
+import { type CutItem, cutting } from './list';
+import type { Pocket } from './pockets';
 import type { Mark, Sheet } from './sheet';
 
 const BORDER_MM = 8;
@@ -45,7 +47,9 @@ function bodyTemplates(p: Project, inside: boolean, scene: Scene): Sheet[] {
     const mine = cuts.openings.filter((c) => c.face.kind === 'face' && c.face.piece === piece.id);
     const trims = cuts.trims.filter((t) => t.piece === piece.id);
     const there = shell.openings.face.filter((o) => o.piece === piece.id);
-    if (!mine.length && !there.length && !trims.length) continue;
+    // A pocket is marked from inside, where it is made.
+    const pockets = inside ? cuts.pockets.filter((c) => c.piece === piece.id) : [];
+    if (!mine.length && !there.length && !trims.length && !pockets.length) continue;
     // Outside of a front is seen as in the build's frame; outside of a back is its mirror image.
     const flip = shell.sign(piece.id) > 0 === inside;
     const at = (x: number, y: number): [number, number] => [
@@ -83,8 +87,14 @@ function bodyTemplates(p: Project, inside: boolean, scene: Scene): Sheet[] {
         ...dims(t.x, t.y, t.from, at, { x0: 0, y0: 0, x1: w, y1: h }, 0, 0),
       );
     }
+    for (const c of pockets) marks.push(...pocketMarks(c, at, { x0: 0, y0: 0, x1: w, y1: h }));
     marks.push(
-      ...datumEdges(mine.flatMap((c) => c.from).concat(trims.flatMap((t) => t.from)), at, w, h),
+      ...datumEdges(
+        [...mine, ...trims, ...pockets].flatMap((c) => c.from),
+        at,
+        w,
+        h,
+      ),
     );
     let pieceName: string;
     if (piece.role === 'front') pieceName = 'Front';
@@ -99,6 +109,7 @@ function bodyTemplates(p: Project, inside: boolean, scene: Scene): Sheet[] {
       w: w + 2 * BORDER_MM,
       h: h + 2 * BORDER_MM,
       marks,
+      cuts: [...mine, ...trims, ...pockets].map((c) => c.key),
     });
   }
   return [...out, ...(inside ? [] : wallSheets(scene, cuts.openings))];
@@ -159,6 +170,34 @@ function cutMarks(c: CutItem, at: At, frame: Frame): Mark[] {
       ...side,
     },
     ...dims(c.u, c.v, c.from, at, frame, c.round ? 0 : c.w / 2, c.round ? 0 : c.h / 2),
+  ];
+}
+
+/** Its edges with how deep it goes; there is no start line: a mill is guided, not filed. */
+function pocketMarks(c: Pocket, at: At, frame: Frame): Mark[] {
+  const [x, y] = at(c.x, c.y);
+  const [a, b] = [c.w / 2, c.h / 2];
+  const corners: Array<[number, number]> = [
+    [c.x - a, c.y - b],
+    [c.x + a, c.y - b],
+    [c.x + a, c.y + b],
+    [c.x - a, c.y + b],
+  ];
+  return [
+    { kind: 'ring', points: corners.map(([u, v]) => at(u, v)), ink: 'cut' },
+    ...[
+      c.name,
+      `${formatMm(c.w, 1)} × ${formatMm(c.h, 1)}`,
+      `${formatMm(c.deep, 1)} deep, ${formatMm(c.left, 1)} of wall left`,
+    ].map((text, line): Mark => ({
+      kind: 'text',
+      x,
+      y: y + 4 * (line - 1),
+      mm: 2.8,
+      text,
+      anchor: 'middle',
+    })),
+    ...dims(c.x, c.y, c.from, at, frame, a, b),
   ];
 }
 
@@ -276,6 +315,7 @@ function wallSheets(scene: Scene, openings: readonly CutItem[]): Sheet[] {
         w: w + 2 * BORDER_MM,
         h: back + front + 2 * BORDER_MM,
         marks,
+        cuts: mine.map((c) => c.key),
       },
     ];
   });

@@ -96,7 +96,7 @@ function corners(scene: Scene): Array<{ p: P3; name: string }> {
   ).map(([x, y, name]) => ({ p: [x, y, z] as P3, name: `${name} corner` }));
   const bulges = (shell.floors.get(back.id) ?? []).flatMap((f) => {
     const out = f.z - body.wall.mm;
-    if (out > z - 0.05) return [];
+    if (f.pocket !== undefined || out > z - 0.05) return [];
     return f.prisms.slice(0, 1).flatMap((q) =>
       [
         [q.x0, q.y0],

@@ -33,6 +33,13 @@ const entryOf = (side: Side): Entry => ({
   side,
 });
 
+/** A part made to hold another touches it; further in than a file takes off it does not, mm. */
+const PRESSED_IN_MM = 0.05;
+const holds = (a: Side, b: Side): boolean =>
+  b.at !== undefined && (a.at?.item.made?.holds.includes(b.at.item.id) ?? false);
+const madeToTouch = (a: Side, b: Side, met: Contact): boolean =>
+  (holds(a, b) || holds(b, a)) && met.gap.gap >= -PRESSED_IN_MM;
+
 export class Checker {
   scene: Scene;
   #tree = new RBush<Entry>(9);
@@ -137,7 +144,7 @@ export class Checker {
     // Two items are always judged the same way round, whichever was moved.
     const swap = against.at !== undefined && against.at.index < at.index;
     const met = swap ? contactOf(against, side, material) : contactOf(side, against, material);
-    if (!met) return undefined;
+    if (!met || madeToTouch(side, other, met)) return undefined;
     // What an item rests on is meant to be touched.
     if (
       !other.at &&

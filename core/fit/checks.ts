@@ -1,6 +1,7 @@
 /** Checks that look at the scene as a whole, one file each: what they find, and what may mend it. */
 import { antenna } from './antenna';
 import { beside } from './beside';
+import { face } from './face';
 import { grille } from './grille';
 import { magnets } from './magnets';
 import { pressed } from './pressed';
@@ -13,6 +14,7 @@ import { windows } from './window';
 
 export const CHECKS: readonly SceneCheck[] = [
   windows,
+  face,
   grille,
   magnets,
   antenna,

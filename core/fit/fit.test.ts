@@ -166,7 +166,7 @@ describe('the incremental re-check', () => {
       { numRuns: 40, seed: 5 },
     );
     expect(steps).toBeGreaterThan(400);
-  }, 120_000);
+  });
   test('a checker made after another, whatever was swapped, struck, moved or cut between, says what a fresh one says', () => {
     const change: fc.Arbitrary<Change> = fc.oneof(
       fc.record({
@@ -213,7 +213,7 @@ describe('the incremental re-check', () => {
       }),
       { numRuns: 8, seed: 9 },
     );
-  }, 120_000);
+  });
 });
 
 describe('other looks at a layout', () => {

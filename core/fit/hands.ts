@@ -16,19 +16,26 @@ export interface Reach {
   hands: Hand[];
 }
 
+/** Where the thumbs pivot; nothing without a shell. */
+export function thumbHolds(
+  scene: Scene,
+): Readonly<Record<'left' | 'right', [number, number]>> | undefined {
+  const body = scene.shell?.body;
+  if (!body) return undefined;
+  const { w, h } = outlineSpan(body.outline);
+  return { left: [PIVOT.in, h * PIVOT.up], right: [w - PIVOT.in, h * PIVOT.up] };
+}
+
 /** How far each face input lies from the nearer thumb's pivot, and which hands reach it. */
 export function thumbReach(
   scene: Scene,
   places: ReadonlyArray<{ name: string; x: number; y: number }>,
 ): Reach[] {
-  const body = scene.shell?.body;
-  if (!body) return [];
-  const { w, h } = outlineSpan(body.outline);
+  const holds = thumbHolds(scene);
+  if (!holds) return [];
   return places.map((p) => {
-    const mm = Math.min(
-      Math.hypot(p.x - PIVOT.in, p.y - h * PIVOT.up),
-      Math.hypot(w - PIVOT.in - p.x, p.y - h * PIVOT.up),
-    );
+    const from = ([x, y]: [number, number]): number => Math.hypot(p.x - x, p.y - y);
+    const mm = Math.min(from(holds.left), from(holds.right));
     return {
       name: p.name,
       mm,

@@ -1,5 +1,5 @@
 export { Checker, contactId, touchFinding } from './checker';
-export { actuatorOf, isMoved, leverKey, leverSlot, type LeverSlot } from './lever';
+export { actuatorOf, isMoved, leverSlot, leverSweep } from './lever';
 export { wantsPlace } from './unplaced';
 export { INTEREST_MM, judgedGap, sourcesOf, type Contact } from './contact';
 export { bowMm } from './pressed';
@@ -42,6 +42,7 @@ export {
   bumps,
   pressable,
   sinks,
+  thumbHolds,
   thumbReach,
   THUMB_HALF_MM,
   THUMB_MM,
@@ -54,3 +55,5 @@ export { assembly, closingFindings, insertionOrder, takenApart, type Assembly } 
 export { whatSets, type Chain } from './sets';
 export { distanceBetween, measurables, type Distance, type Thing } from './measure';
 export { stepsAway } from './away';
+export { SKIN_MM, wallBelow } from './sink';
+export { covers, feetOf } from './scene';

@@ -1,8 +1,8 @@
 /**
  * A socket and the wall it looks through: the opening it needs, and whether a plug seats.
  */
-import { type Cut, type Finding, mm1, type Project, uOf } from '../model';
-import { PLUGS } from '../kit';
+import { type Cut, type Finding, mm1, present, type Project, uOf } from '../model';
+import { partOf, PLUGS } from '../kit';
 import { span, wallName, type WallHole } from '../shell';
 import { judgedGap } from './contact';
 import { acrossSizes, type Mouth, mouldSizes, type PlacedItem, placing, type Scene } from './scene';
@@ -126,6 +126,25 @@ export function portOpening(scene: Scene, at: PlacedItem, mouth: Mouth): PortOpe
     : need;
 }
 
+interface Plate {
+  name: string;
+  w: number;
+  h: number;
+  thick: number;
+}
+
+/** The plate glued over a hole that was cut too large: the opening a plug then meets. */
+function plateOver(p: Project, key: string): Plate | undefined {
+  const { items } = present(p).kit;
+  const item = items.find((i) => i.made?.kind === 'port plate' && i.made.for === key);
+  const block = item && partOf(p, item).blocks[0];
+  const hole = block?.plan.kind === 'polygon' ? block.plan.holes?.[0] : undefined;
+  if (!item || !block || !hole) return undefined;
+  const span = (i: 0 | 1): number =>
+    Math.max(...hole.map((q) => q[i])) - Math.min(...hole.map((q) => q[i]));
+  return { name: item.name, w: span(0), h: span(1), thick: block.height.mm };
+}
+
 /** Whether each socket that must be reached can take its plug. */
 export function plugFindings(scene: Scene): Finding[] {
   const out: Finding[] = [];
@@ -158,7 +177,11 @@ export function plugFinding(scene: Scene, at: PlacedItem, mouth: Mouth): Finding
       ],
     };
   }
-  const opening = portOpening(scene, at, mouth)!;
+  const cut = portOpening(scene, at, mouth)!;
+  const plate = plateOver(scene.project, cut.key);
+  const opening = plate ?? cut;
+  // A plug meets the plate first, and goes in less deep by its thickness.
+  const deep = mouth.recess + (plate?.thick ?? 0);
   const [mw, mh] = mouldSizes(at, mouth);
   const enters = opening.w >= mw + 0.2 && opening.h >= mh + 0.2;
   const allowed = enters ? plug.noseLength + 6 : plug.recessMm;
@@ -172,7 +195,7 @@ export function plugFinding(scene: Scene, at: PlacedItem, mouth: Mouth): Finding
     { key: `plug.${mouth.type}`, label: `the ${plug.name}`, u: uOf('made'), k: 1 },
   ];
   const proud = mouth.recess < -PROUD_MM;
-  const margin = proud ? mouth.recess + PROUD_MM : allowed - mouth.recess;
+  const margin = proud ? mouth.recess + PROUD_MM : allowed - deep;
   const { measure, verdict } = judgedGap(
     margin,
     0,
@@ -190,7 +213,7 @@ export function plugFinding(scene: Scene, at: PlacedItem, mouth: Mouth): Finding
     title,
     what: `${name}, ${wallName(mouth.wall)}`,
     why: [
-      `Its mouth lies ${mouth.recess.toFixed(1)} mm behind the outer face; ${allowed.toFixed(1)} mm is the most a ${plug.name} takes.`,
+      `Its mouth lies ${deep.toFixed(1)} mm behind the outer face${plate ? ` of ${plate.name}` : ''}; ${allowed.toFixed(1)} mm is the most a ${plug.name} takes.`,
       enters
         ? `The moulding ${mw} × ${mh} mm enters the ${opening.w.toFixed(1)} × ${opening.h.toFixed(1)} mm opening.`
         : `The moulding ${mw} × ${mh} mm meets the ${opening.w.toFixed(1)} × ${opening.h.toFixed(1)} mm opening.`,

@@ -327,6 +327,13 @@ interface Seat {
   effects: Effect[];
 }
 
+/** What of a part stands on its floor, and how low it reaches. */
+export function feetOf(prisms: readonly Prism[], sign: 1 | -1): { lowest: number; feet: Prism[] } {
+  const low = (p: Prism) => (sign > 0 ? p.z1 : p.z0);
+  const lowest = (sign > 0 ? Math.max : Math.min)(...prisms.map(low));
+  return { lowest, feet: prisms.filter((p) => Math.abs(low(p) - lowest) < 0.01) };
+}
+
 /** The lowest remaining block rests on the shallowest floor under it; posts never lift a part. */
 function onFloor(
   shell: ShellSolids,
@@ -335,12 +342,9 @@ function onFloor(
   sign: 1 | -1,
   lift: number,
 ): Seat {
-  const lowest =
-    sign > 0
-      ? Math.max(...flat.flatMap((b) => b.prisms.map((p) => p.z1)))
-      : Math.min(...flat.flatMap((b) => b.prisms.map((p) => p.z0)));
-  const feet = flat.flatMap((b) =>
-    b.prisms.filter((p) => Math.abs((sign > 0 ? p.z1 : p.z0) - lowest) < 0.01),
+  const { lowest, feet } = feetOf(
+    flat.flatMap((b) => b.prisms),
+    sign,
   );
   const floors = shell.floors.get(piece) ?? [];
   let rest = floors[0];
@@ -355,7 +359,7 @@ function onFloor(
 }
 
 /** Whether two footprints share more than a hair's width. */
-const covers = (a: Prism, b: Prism): boolean =>
+export const covers = (a: Prism, b: Prism): boolean =>
   a.x0 < b.x1 && b.x0 < a.x1 && a.y0 < b.y1 && b.y0 < a.y1 && planGap(a, b) < -0.05;
 
 /** A child rests on whatever of its parent rises highest under it. */

@@ -15,11 +15,11 @@ const words = (at: PlacedItem): string =>
     ? 'Nothing is said about what holds it'
     : `It is held by ${at.placement.fixed} alone`;
 
-/** What could stop a board: walls, posts, ribs, and parts that are themselves screwed down. */
+/** What could stop a board: walls, posts, ribs, parts that are themselves screwed down, and a brace made for it. */
 const hardIn = (scene: Scene): Array<{ s: Solid; of?: PlacedItem }> => [
   ...scene.shell!.all.filter((s) => s.kind !== 'floor').map((s) => ({ s })),
   ...[...scene.items.values()]
-    .filter((o) => HOLDS.has(o.placement.fixed ?? ''))
+    .filter((o) => HOLDS.has(o.placement.fixed ?? '') || o.item.made?.kind === 'port brace')
     .flatMap((o) =>
       o.blocks
         .filter((b) => !b.block.soft && b.block.kind !== 'cell')

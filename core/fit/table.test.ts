@@ -633,5 +633,5 @@ describe.each(ROWS)('%s', (_, fires, silent, has, way) => {
       true,
     ]);
     expect(find(appliedAll(fires, good!.changes), (x) => x.id === f.id)).toBeUndefined();
-  }, 60_000);
+  });
 });

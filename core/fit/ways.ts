@@ -15,6 +15,7 @@ import { moveWords, seekPlaces } from './moves';
 import { portKey } from './port';
 import { stepsAway } from './away';
 import type { PlacedItem } from './scene';
+import { sinkWays } from './sink';
 
 export interface Proposals {
   ways: WayOut[];
@@ -76,6 +77,7 @@ export function* proposals(
   if (finding.code === 'unplaced') ways.push(...(yield* laidIn(checker, finding, known)));
   ways.push(
     ...trims(checker, finding),
+    ...sinkWays(checker, finding, items),
     ...widen(finding, items),
     ...insulate(finding, items),
     ...grow(checker, finding),

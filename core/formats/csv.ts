@@ -1,8 +1,9 @@
 /** Tables as CSV. Cells that a spreadsheet would run as a formula are made safe. */
 import Papa from 'papaparse';
-import type { Project } from '../model';
-import { billOf, HEADER_40, RESERVED } from '../kit';
-import { buttonMap } from '../controls';
+import { formatMm, type Project } from '../model';
+import { type Cutting, cutWork, type FromEdge, passWords } from '../cuts';
+import { billOf, RESERVED } from '../kit';
+import { buttonMap, pinUses } from '../controls';
 import type { Wiring } from '../wiring';
 
 /** A cell as plain text: a leading = + - @ or tab gets an apostrophe; line breaks become spaces. */
@@ -19,21 +20,16 @@ export const csv = (rows: ReadonlyArray<ReadonlyArray<string | number>>): string
 
 /** The whole header: who is on each pin. */
 export function pinTable(p: Project): string {
-  const map = buttonMap(p);
-  const rows = HEADER_40.map((h) => {
-    const button = map.inputs.find((m) => m.gpio !== undefined && m.gpio === h.gpio);
-    const taken = map.lines.taken.filter((t) => t.gpio === h.gpio);
-    const use =
-      [...taken.map((t) => `${t.name}: ${t.signal}`), ...(button ? [button.input.name] : [])].join(
-        ' and ',
-      ) ||
-      (h.gpio !== undefined && RESERVED[h.gpio]) ||
-      (h.gpio === undefined ? 'supply' : 'free');
+  const rows = pinUses(buttonMap(p)).map(({ pin, taken, button, is }) => {
+    const on = [
+      ...taken.map((t) => `${t.name}: ${t.signal}`),
+      ...(button ? [button.input.name] : []),
+    ].join(' and ');
     return [
-      h.pin,
-      h.name,
-      h.also.join(', '),
-      use,
+      pin.pin,
+      pin.name,
+      pin.also.join(', '),
+      on || (is === 'reserved' ? RESERVED[pin.gpio!]! : is),
       button?.input.role ?? '',
       button?.wireMm === undefined ? '' : Math.round(button.wireMm),
     ];
@@ -94,3 +90,68 @@ export const wireTable = (p: Project, w: Wiring): string =>
       w.bundles.find((b) => b.id === x.bundle)?.name ?? p.name,
     ]),
   ]);
+
+const mm = (x: number): string => formatMm(x, 1);
+const reading = (f: FromEdge): [string, string] => [mm(f.mm), f.edge];
+
+/**
+ * Every cut by its calliper readings, for those without a printer: one row a cut, in the order they
+ * are made; near edges of a square hole, the centre of a round one.
+ */
+export function calliperTable(p: Project, cuts: Cutting): string {
+  const rows = cutWork(p, cuts).map((work, i) => {
+    const how = work.passes.map(passWords).join('; ');
+    const trim = cuts.trims.find((t) => t.key === work.key);
+    if (trim) {
+      const [a, b] = trim.from;
+      const size = `${mm(trim.full)} tall to ${mm(trim.to)}`;
+      return [
+        i + 1,
+        work.name,
+        `${trim.piece}, inside`,
+        'centre',
+        ...reading(a),
+        ...reading(b),
+        size,
+        size,
+        how,
+      ];
+    }
+    const pocket = cuts.pockets.find((c) => c.key === work.key);
+    if (pocket) {
+      const [a, b] = pocket.from;
+      const size = `${mm(pocket.w)} × ${mm(pocket.h)}`;
+      const deep = `${size}, ${mm(pocket.deep)} deep`;
+      const where = `${pocket.piece}, inside`;
+      return [i + 1, work.name, where, 'near edges', ...reading(a), ...reading(b), size, deep, how];
+    }
+    const c = cuts.openings.find((o) => o.key === work.key)!;
+    const size = (w: number, h: number) => (c.round ? `⌀${mm(w)}` : `${mm(w)} × ${mm(h)}`);
+    const where = c.face.kind === 'wall' ? c.face.name : `${c.face.role} face`;
+    return [
+      i + 1,
+      work.name,
+      where,
+      c.round ? 'centre' : 'near edges',
+      ...reading(c.from[0]),
+      ...reading(c.from[1]),
+      size(c.start.w, c.start.h),
+      size(c.w, c.h),
+      how,
+    ];
+  });
+  const head = [
+    'no',
+    'cut',
+    'where',
+    'reading to',
+    'mm',
+    'from',
+    'mm',
+    'from',
+    'start at',
+    'to',
+    'how',
+  ];
+  return csv([head, ...rows]);
+}

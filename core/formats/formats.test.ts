@@ -6,9 +6,17 @@ import { join } from 'node:path';
 import { describe, expect, test } from '@jest/globals';
 import Papa from 'papaparse';
 import { demos } from '../catalogue';
-import { correctionFor, cutOuts, measuringSheet, templates } from '../cuts';
+import { correctionFor, cutOuts, cutting, cutWork, measuringSheet, templates } from '../cuts';
 import type { Project } from '../model';
-import { csvText, documentSchema, mappingLine, overlaySource, pinTable, sheetSvg } from './index';
+import {
+  calliperTable,
+  csvText,
+  documentSchema,
+  mappingLine,
+  overlaySource,
+  pinTable,
+  sheetSvg,
+} from './index';
 import { sheetsPdf } from './pdf/index';
 
 const done = demos()[1]!;
@@ -254,4 +262,21 @@ test('the schema in docs/ is the one the code checks with, and so are the exampl
       JSON.parse(JSON.stringify(demo)),
     );
   }
+});
+
+test('the calliper list has every cut in order, its readings as in the plan', () => {
+  const p = demos()[0]!;
+  const cuts = cutting(p);
+  const { data } = Papa.parse<string[]>(calliperTable(p, cuts).trim());
+  const work = cutWork(p, cuts);
+  expect(data.length).toBe(1 + work.length);
+  work.forEach((w, i) => {
+    const row = data[i + 1]!;
+    const plan = [...cuts.openings, ...cuts.trims].find((c) => c.key === w.key)!;
+    expect(row[0]).toBe(String(i + 1));
+    expect(row[1]).toBe(w.name);
+    expect(Number(row[4])).toBeCloseTo(plan.from[0].mm, 1);
+    expect(Number(row[6])).toBeCloseTo(plan.from[1].mm, 1);
+    expect([row[5], row[7]]).toEqual(plan.from.map((f) => f.edge));
+  });
 });

@@ -1,6 +1,9 @@
-export { overlaySource, EVENT_CODES, dtsText } from './overlay';
-export { mappingLine, buttonNumbers, mappingText } from './mapping';
-export { billTable, csv, csvText, pinTable, wireTable } from './csv';
+export { headerSvg } from './headerSvg';
+export { controllerSource, reportDescriptor } from './firmware';
+export { familyJson, familyTable } from './families';
+export { overlaySource, dtsText } from './overlay';
+export { mappingLine, mappingText, readMappingLine } from './mapping';
+export { billTable, calliperTable, csv, csvText, pinTable, wireTable } from './csv';
 export { sheetSvg, svgText } from './svg';
 export { documentSchema } from './schema';
 export { sheetDxf } from './dxf';

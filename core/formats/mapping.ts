@@ -4,11 +4,10 @@
  * Buttons are numbered as its Linux backend numbers them: event codes from BTN_JOYSTICK upward
  * first, then the lower ones.
  */
-import type { InputRole, Project } from '../model';
-import { buttonMap } from '../controls';
-import { dtsText, EVENT_CODES } from './overlay';
+import { BadInput, type Change, type Input, type InputRole, type Project } from '../model';
+import { buttonMap, buttonNumbers, EVENT_CODES } from '../controls';
+import { dtsText } from './overlay';
 
-const BTN_JOYSTICK = 0x120;
 /** Bus "host", vendor 1, product 1, version 0x0100: what gpio-keys reports. */
 const GUID = '19000000010000000100000000010000';
 const FIELD: Partial<Record<InputRole, string>> = {
@@ -29,16 +28,6 @@ const FIELD: Partial<Record<InputRole, string>> = {
   right: 'dpright',
 };
 
-/** Button numbers of event codes, in the backend's order. */
-export function buttonNumbers(codes: readonly number[]): Map<number, number> {
-  const sorted = [...new Set(codes)].sort((a, b) => a - b);
-  const ranked = [
-    ...sorted.filter((c) => c >= BTN_JOYSTICK),
-    ...sorted.filter((c) => c < BTN_JOYSTICK),
-  ];
-  return new Map(ranked.map((c, i) => [c, i]));
-}
-
 /** Device name as it stands in the mapping: no comma or line break can pass. */
 export const mappingText = (text: string): string =>
   dtsText(text).replace(/[,:#]/g, ' ').replace(/\s+/g, ' ').trim();
@@ -51,4 +40,63 @@ export function mappingLine(p: Project): string {
     return field ? [`${field}:b${numbers.get(EVENT_CODES[m.input.role])!}`] : [];
   });
   return `${[GUID, mappingText(p.name), ...fields.sort(), 'platform:Linux'].join(',')},\n`;
+}
+
+/** What a mapping line says of this build's keys. */
+export interface ReadMapping {
+  /** Keys that are to do something else, as edits of the map. */
+  changes: Array<Extract<Change, { do: 'input' }>>;
+  /** What does not fit, a sentence each. */
+  misfits: string[];
+}
+
+/** No mapping line has more fields than a pad has buttons, axes and hats. */
+const MOST_FIELDS = 100;
+
+/**
+ * Reads a line that was typed or made elsewhere into the roles of this build's keys.
+ *
+ * @throws BadInput  when it is no mapping line, or was cut short
+ */
+export function readMappingLine(p: Project, text: string): ReadMapping {
+  const [guid = '', name, ...fields] = text.trim().replace(/,$/, '').split(',');
+  if (!/^[0-9a-f]{32}$/i.test(guid) || name === undefined || !fields.length) {
+    throw new BadInput(
+      'mapping',
+      'This is no mapping line: it begins with 32 digits of 0-9 and a-f, a name, and fields such as a:b0.',
+    );
+  }
+  if (fields.length > MOST_FIELDS || fields.some((f) => !/^[^:]+:[^:]+$/.test(f))) {
+    throw new BadInput('mapping', 'This line was cut short, or holds fields without a value.');
+  }
+  const keys = buttonMap(p).inputs.filter((m) => m.gpio !== undefined && m.input.routed);
+  const numbers = buttonNumbers(keys.map((m) => EVENT_CODES[m.input.role]));
+  const byNumber = new Map(keys.map((m) => [numbers.get(EVENT_CODES[m.input.role])!, m.input]));
+  const roles = new Map(Object.entries(FIELD).map(([role, field]) => [field, role as InputRole]));
+  const misfits =
+    guid.toLowerCase() === GUID
+      ? []
+      : ['It was made for another device: its numbers may stand for other keys.'];
+  const given = new Map<Input, InputRole>();
+  for (const field of fields) {
+    const [what, on] = field.split(':') as [string, string];
+    if (what === 'platform' || what === 'crc' || what === 'hint') continue;
+    const role = roles.get(what);
+    const number = /^b(\d{1,3})$/.exec(on)?.[1];
+    const input = number === undefined ? undefined : byNumber.get(Number(number));
+    if (!role) misfits.push(`${what}: no key of a build does this.`);
+    else if (number === undefined) {
+      misfits.push(`${what}: ${on} is an axis or a hat, and keys have none.`);
+    } else if (!input) {
+      misfits.push(`${what}: button ${number} is not there; this build has ${keys.length}.`);
+    } else if (given.has(input)) {
+      misfits.push(`${what}: ${input.name} already is ${given.get(input)}.`);
+    } else given.set(input, role);
+  }
+  return {
+    changes: [...given]
+      .filter(([input, role]) => input.role !== role)
+      .map(([input, role]) => ({ do: 'input', input: { ...input, role } })),
+    misfits,
+  };
 }

@@ -2,30 +2,9 @@
  * Device-tree overlay source for buttons on header lines (`gpio-keys`): active-low, pulled up,
  * gamepad event codes.
  */
-import { BadInput, type InputRole, type Project } from '../model';
-import { buttonMap } from '../controls';
+import { BadInput, type Project } from '../model';
+import { buttonMap, debounceMs, EVENT_CODES } from '../controls';
 
-/** Linux input event codes of the roles (linux/input-event-codes.h). */
-export const EVENT_CODES: Readonly<Record<InputRole, number>> = {
-  south: 0x130,
-  east: 0x131,
-  north: 0x133,
-  west: 0x134,
-  l1: 0x136,
-  r1: 0x137,
-  l2: 0x138,
-  r2: 0x139,
-  select: 0x13a,
-  start: 0x13b,
-  menu: 0x13c,
-  up: 0x220,
-  down: 0x221,
-  left: 0x222,
-  right: 0x223,
-  'volume-down': 114,
-  'volume-up': 115,
-  power: 116,
-};
 /** Active low (1) with the line's own pull-up (16): dt-bindings/gpio. */
 const ACTIVE_LOW_PULL_UP = 0x11;
 
@@ -87,7 +66,7 @@ export function overlaySource(p: Project): string {
       `\t\t\t\t\tlabel = "${dtsText(m.input.name)}";`,
       `\t\t\t\t\tlinux,code = <0x${EVENT_CODES[m.input.role].toString(16)}>;`,
       `\t\t\t\t\tgpios = <&${label} ${m.gpio} 0x${ACTIVE_LOW_PULL_UP.toString(16)}>;`,
-      '\t\t\t\t\tdebounce-interval = <8>;',
+      `\t\t\t\t\tdebounce-interval = <${debounceMs(p)}>;`,
       '\t\t\t\t};',
     ]),
     '\t\t\t};',

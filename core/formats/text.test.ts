@@ -4,15 +4,14 @@ import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { demos } from '../catalogue';
+import { buttonNumbers, EVENT_CODES } from '../controls';
 import { templates } from '../cuts';
 import { HEADER_40 } from '../kit';
 import { INPUT_ROLES, type Project } from '../model';
 import {
-  buttonNumbers,
   csv,
   csvText,
   dtsText,
-  EVENT_CODES,
   mappingLine,
   mappingText,
   overlaySource,

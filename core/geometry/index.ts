@@ -10,3 +10,4 @@ export * from './seeded';
 export * from './raster';
 export * from './faces';
 export * from './cells';
+export * from './thin';

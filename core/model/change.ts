@@ -1,6 +1,7 @@
 /**
  * A change to the document that a way out offers: applied as one step, undone as one step.
  */
+import type { Duty, DutyOwner } from './duty';
 import type { Cut, Input, Placement, Project } from './project';
 import type { Item, Part } from './part';
 import { length, type Length } from './length';
@@ -12,9 +13,22 @@ export type Change =
   | { do: 'stand'; placement: Placement }
   | { do: 'strike'; item: string; block: string }
   | { do: 'trim'; feature: string; copy: number; to: number }
+  /** A floor made thinner under something, by the cut as it then stands in the document. */
+  | { do: 'pocket'; cut: Extract<Cut, { kind: 'pocket' }> }
+  | { do: 'uncut'; id: string }
+  /** A hole filled and cut anew: as planned, not as measured. */
+  | { do: 'recut'; for: string }
   | { do: 'widen' | 'notch'; for: string }
   | { do: 'swap'; item: string; part: Part }
   | { do: 'insulate'; item: string }
+  /** A made part as it would be made now: new in the kit, or in the place of the one that is there. */
+  | {
+      do: 'make' | 'remake';
+      item: string;
+      part: Part;
+      made: NonNullable<Item['made']>;
+      placement?: Placement;
+    }
   /** Outside the shell or left out for now: its place is given up. Nothing: it is to be laid out again. */
   | { do: 'where'; item: string; where: Item['where'] }
   /** A lead or ribbon laid in so many folds; a lead turned around. */
@@ -35,6 +49,10 @@ export type Change =
   | { do: 'program'; item: string; rProgOhm: number }
   | { do: 'input'; input: Input }
   | { do: 'leave-out-input'; input: string }
+  | { do: 'duty'; duty: Duty; owner: DutyOwner }
+  | { do: 'wait'; ms: number }
+  /** What these keys told is forgotten, and what was told at rest: both are asked anew. */
+  | { do: 'press again'; inputs: string[] }
   | { do: 'route'; route: Project['controls']['route']; part: Part }
   /** What a builder chose for a wire, by its id. */
   | { do: 'net'; net: Project['wiring']['nets'][number] }
@@ -46,6 +64,16 @@ export type Change =
   | { do: 'brief'; set: Partial<Project['brief']> }
   | { do: 'link'; route: Project['controls']['route'] }
   | { do: 'reach'; item: string; connector: string; outside: boolean };
+
+function pressedAgain(
+  controls: Project['controls'],
+  inputs: readonly string[],
+): Project['controls'] {
+  const { pressed } = controls;
+  if (!pressed) return controls;
+  const answers = pressed.answers.filter((a) => !inputs.includes(a.input));
+  return { ...controls, pressed: { ...pressed, rest: { noisy: [] }, answers } };
+}
 
 /** The document with one change applied; the document given is left as it was. */
 export function applied(p: Project, change: Change): Project {
@@ -74,6 +102,35 @@ export function applied(p: Project, change: Change): Project {
         },
       };
     }
+    case 'make': {
+      const { item, part, made, placement } = change;
+      const one: Item = {
+        id: item,
+        part: part.id,
+        name: part.name,
+        struck: [],
+        stock: 'have',
+        made,
+      };
+      const inKit: Project = {
+        ...p,
+        kit: {
+          parts: [...p.kit.parts.filter((q) => q.id !== part.id), part],
+          items: [...p.kit.items.filter((i) => i.id !== item), one],
+        },
+      };
+      return placement
+        ? applied(inKit, { do: 'stand', placement })
+        : applied(inKit, { do: 'where', item, where: 'outside' });
+    }
+    case 'remake': {
+      const parts = p.kit.parts.map((q) => (q.id === change.part.id ? change.part : q));
+      const made = withItem({ ...p, kit: { ...p.kit, parts } }, change.item, (item) => ({
+        ...item,
+        made: change.made,
+      }));
+      return change.placement ? applied(made, { do: 'stand', placement: change.placement }) : made;
+    }
     case 'strike':
       return withItem(p, change.item, (item) => ({
         ...item,
@@ -91,6 +148,20 @@ export function applied(p: Project, change: Change): Project {
       };
       return { ...p, cuts: [...p.cuts.filter((c) => c.id !== id), cut] };
     }
+    case 'pocket':
+      return { ...p, cuts: [...p.cuts.filter((c) => c.id !== change.cut.id), change.cut] };
+    case 'recut':
+      return {
+        ...p,
+        cuts: p.cuts.map((c): Cut => {
+          if (c.kind !== 'opening' || c.for !== change.for) return c;
+          const planned: Cut = { ...c, state: 'decided' };
+          delete planned.measured;
+          return planned;
+        }),
+      };
+    case 'uncut':
+      return { ...p, cuts: p.cuts.filter((c) => c.id !== change.id) };
     case 'widen':
     case 'notch': {
       const known = p.cuts.find(
@@ -199,6 +270,18 @@ export function applied(p: Project, change: Change): Project {
           inputs: p.controls.inputs.map((x) => (x.id === change.input.id ? change.input : x)),
         },
       };
+    case 'wait':
+      return { ...p, controls: { ...p.controls, debounceMs: change.ms } };
+    case 'duty':
+      return {
+        ...p,
+        controls: {
+          ...p.controls,
+          duties: { ...p.controls.duties, [change.duty]: change.owner },
+        },
+      };
+    case 'press again':
+      return { ...p, controls: pressedAgain(p.controls, change.inputs) };
     case 'leave-out-input':
       return {
         ...p,

@@ -47,6 +47,7 @@ const AREAS: Readonly<Record<string, string>> = {
   controls: 'controls',
   power: 'power',
   sound: 'sound',
+  workshop: 'readings of your machine',
   build: 'build log',
 };
 

@@ -85,7 +85,12 @@ export interface Finding {
     | 'reach'
     | 'reading'
     | 'figure'
-    | 'held';
+    | 'held'
+    | 'made'
+    | 'pocket'
+    | 'answer'
+    | 'chord'
+    | 'wait';
   /** Number first: "1.8 mm overlap". */
   title: string;
   /** What meets what. */

@@ -19,3 +19,6 @@ export * from './change';
 export * from './donor';
 export * from './patch';
 export { editWords } from './editWords';
+export * from './duty';
+export * from './press';
+export * from './workshop';

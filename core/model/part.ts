@@ -292,12 +292,55 @@ export type Stock = (typeof STOCK)[number];
 /** Where a part is when it has no place in the shell: outside on a lead or in the hand, or not built in for now. */
 export const ELSEWHERE = ['outside', 'left out'] as const;
 
+/** What a builder makes for a build, by what it does there. */
+export const MADE_KINDS = [
+  'cell frame',
+  'screen corners',
+  'bezel',
+  'filler',
+  'drill jig',
+  'marking stencil',
+  'stand-offs',
+  'spacer frame',
+  'port brace',
+  'speaker ring',
+  'switch plate',
+  'cap',
+  'cap extender',
+  'port plate',
+  'light pipe',
+  'slot filler',
+  'door',
+  'corner patch',
+  'hinge cover',
+  'trim collar',
+  'depth gauge',
+  'calibration piece',
+] as const;
+export type MadeKind = (typeof MADE_KINDS)[number];
+/** Of these, what helps to make the build and is no part of it. */
+export const MADE_TOOLS: ReadonlySet<MadeKind> = new Set<MadeKind>([
+  'drill jig',
+  'marking stencil',
+  'trim collar',
+  'depth gauge',
+  'calibration piece',
+]);
+
 /** One of a part in this build: ten equal switches are ten items of one part. */
 export const Item = z.strictObject({
   id: Id,
   part: Id,
   name: Name,
   struck: z.array(Id).max(60),
+  /** Made for something of this build: what it is, what for, and the items it stands round or under, which it may touch. */
+  made: z
+    .strictObject({
+      kind: z.enum(MADE_KINDS),
+      for: z.string().min(1).max(140),
+      holds: z.array(Id).max(60),
+    })
+    .optional(),
   /** Said by the builder; a part without a place of which nothing is said is still to be laid out. */
   where: z.enum(ELSEWHERE).optional(),
   /** Connector id -> whether it must be reached from outside in this build. */

@@ -8,6 +8,9 @@ import { Donor } from './donor';
 import { Length } from './length';
 import { Item, Part } from './part';
 import { Id, Name, Shell } from './shell';
+import { Duties } from './duty';
+import { Film, PressRecord } from './press';
+import { Workshop } from './workshop';
 
 export const FORMAT = 'deft-shell/2';
 
@@ -60,6 +63,23 @@ export const Cut = z.discriminatedUnion('kind', [
     copy: z.number().int().min(0).max(200),
     to: z.number().min(0).max(500),
     state: z.enum(CUT_STATES),
+    measured: Length.optional(),
+  }),
+  /**
+   * A floor made thinner from inside, so that a part sinks into it: a flat-bottomed pocket about a
+   * middle in the build's frame, so deep below the floor that is there.
+   */
+  z.strictObject({
+    kind: z.literal('pocket'),
+    id: Id,
+    piece: Id,
+    x: place,
+    y: place,
+    w: z.number().positive().max(500),
+    h: z.number().positive().max(500),
+    deep: z.number().positive({ error: 'A pocket goes into the floor: give its depth.' }).max(20),
+    state: z.enum(CUT_STATES),
+    /** Its depth as read with the depth rod. */
     measured: Length.optional(),
   }),
   /** An opening the layout asks for. Key `item/connector`, `item/window` or `input/id`. */
@@ -172,6 +192,14 @@ export const Project = z.strictObject({
       .string()
       .regex(/^[a-z_][a-z0-9_]{0,30}$/i, { error: 'A label is letters, digits and underscores.' })
       .optional(),
+    /** A line must be still for so long before a key counts, ms. */
+    debounceMs: z.number().int().min(0).max(60).optional(),
+    /** The lag as it was filmed. */
+    film: Film.optional(),
+    /** Who does what no game does; what is not said here is read from keys and parts. */
+    duties: Duties.optional(),
+    /** The last press test: what every key told when it was pressed alone. */
+    pressed: PressRecord.optional(),
   }),
   power: z.strictObject({
     /** Share of play time in games; the rest is menus. */
@@ -217,6 +245,8 @@ export const Project = z.strictObject({
       gb: z.number().positive().max(4000).optional(),
     })
     .optional(),
+  /** What the builder's own machines do; sizes of what is made for the build are corrected by it. */
+  workshop: Workshop.optional(),
   build: z.strictObject({ done: z.array(z.string().max(200)).max(2000) }),
 });
 export type Project = z.infer<typeof Project>;

@@ -80,7 +80,8 @@ export function readJson(text: string, limit = DOCUMENT_LIMIT): Read<unknown> {
   }
   let value: unknown;
   try {
-    value = JSON.parse(text);
+    // A mark of byte order is no part of the text.
+    value = JSON.parse(text.replace(/^\uFEFF/, ''));
   } catch {
     return refuse('', 'This is not JSON: it was cut short or is another format.');
   }
@@ -221,6 +222,11 @@ export function meaningComplaints(p: Project): Complaint[] {
   );
   unique('wiring.nets', p.wiring.nets);
   unique('cuts', p.cuts);
+  p.cuts.forEach((c, i) => {
+    if (c.kind === 'pocket' && !pieces.has(c.piece)) {
+      say(`cuts.${i}.piece`, `There is no piece "${c.piece}" to cut a pocket in.`);
+    }
+  });
   unique('controls.inputs', p.controls.inputs);
   return out;
 }

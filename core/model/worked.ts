@@ -21,6 +21,10 @@ export class BadInput extends Error {
   }
 }
 
+const LIST = new Intl.ListFormat('en-GB');
+/** "a, b and c". */
+export const listed = (names: readonly string[]): string => LIST.format(names);
+
 /** Refuse a figure that is not a positive finite number, naming it and its value. */
 export function mustBePositive(name: string, value: number): void {
   if (!(Number.isFinite(value) && value > 0)) {

@@ -23,6 +23,8 @@ export {
   type Floor,
   type ShellSolids,
   type StandingFeature,
+  pocketDepth,
+  pocketPlan,
 } from './solids';
 export { depthAt, floorStrips, stripExcess, wallSlabs, type FloorStrip } from './curved';
 export { screwFindings } from './screws';

@@ -2,7 +2,7 @@
  * The shell as solids with their uncertainty: floors by zone, walls by run, features after every
  * decided trim. What Fit checks parts against.
  */
-import { difference } from 'polyclip-ts';
+import { difference, intersection } from 'polyclip-ts';
 import { type Body, type Cut, type Feature, outlineSpan, type Piece } from '../model';
 import {
   atHeights,
@@ -32,6 +32,8 @@ export interface Floor {
   z: number;
   name: string;
   solid: Solid;
+  /** The cut that makes it: a pocket leaves the outside as it is, a bay bulges out. */
+  pocket?: string;
 }
 
 /** One copy of a feature as it will stand after the decided cuts. */
@@ -107,7 +109,7 @@ export function shellSolids(body: Body, cuts: readonly Cut[]): ShellSolids {
     const [z0, z1] = sign > 0 ? [0, piece.depth.mm] : [-piece.depth.mm, 0];
     const holes = openings.wall.filter((h) => h.v - h.h / 2 < z1 && h.v + h.h / 2 > z0);
     all.push(...wallSolids(piece, leaningRuns(body, piece, sign, holes)));
-    const mine = pieceFloors(body, piece, i, sign, openings);
+    const mine = pieceFloors(body, piece, i, sign, openings, cuts);
     floors.set(piece.id, mine);
     all.push(...mine.map((f) => f.solid));
     const standing = pieceFeatures(body, piece, i, sign, mine, cuts);
@@ -195,13 +197,97 @@ const open = (ring: ReadonlyArray<[number, number]>): Pt[] => {
   return ring[0]![0] === last[0] && ring[0]![1] === last[1] ? ring.slice(0, -1) : [...ring];
 };
 
+/** A rotary tool with a stop holds its depth within so much, mm. */
+const POCKET_LIMIT_MM = 0.2;
+
+type Pocket = Extract<Cut, { kind: 'pocket' }>;
+/** How deep a pocket is, mm: as it was measured, or as it is to be. */
+export const pocketDepth = ({ deep, measured }: Pocket): { mm: number; u: number } =>
+  measured ?? { mm: deep, u: POCKET_LIMIT_MM / Math.sqrt(3) };
+
+/** Where a pocket lies, in the build's frame. */
+export const pocketPlan = ({ x, y, w, h }: Pocket): Pt[] => [
+  [x - w / 2, y - h / 2],
+  [x + w / 2, y - h / 2],
+  [x + w / 2, y + h / 2],
+  [x - w / 2, y + h / 2],
+];
+
+/** A stretch of floor before any pocket is cut into it. */
+interface Ground {
+  id: string;
+  name: string;
+  plan: Multi;
+  depth: number;
+  /** What its depth and its edges hang on. */
+  effects: Effect[];
+}
+
 function pieceFloors(
   body: Body,
   piece: Piece,
   i: number,
   sign: 1 | -1,
   openings: Openings,
+  cuts: readonly Cut[],
 ): Floor[] {
+  const grounds = pieceGrounds(body, piece, i, sign, openings);
+  const pockets = cuts
+    .filter((c): c is Pocket => c.kind === 'pocket' && c.piece === piece.id)
+    // Where two overlap the deeper one is the floor.
+    .sort((a, b) => pocketDepth(b).mm - pocketDepth(a).mm);
+  const stretch = (g: Ground, plan: Multi, depth: number, effects: Effect[]): Floor => {
+    const [z0, z1] = sign > 0 ? [depth, depth + DEEP_MM] : [-depth - DEEP_MM, -depth];
+    const prisms = prismsOf(plan, z0, z1);
+    return {
+      prisms,
+      z: sign * depth,
+      name: g.name,
+      solid: solid(g.id, g.name, 'floor', piece.id, prisms, effects),
+    };
+  };
+  const left = grounds.map((g) =>
+    stretch(
+      g,
+      less(
+        g.plan,
+        pockets.map((c) => closed(pocketPlan(c))),
+      ),
+      g.depth,
+      g.effects,
+    ),
+  );
+  const sunk = grounds.flatMap((g) =>
+    pockets.flatMap((c, k): Floor[] => {
+      const over = intersection(g.plan, closed(pocketPlan(c))) as Multi;
+      const plan = less(
+        over,
+        pockets.slice(0, k).map((q) => closed(pocketPlan(q))),
+      );
+      if (!plan.length) return [];
+      const { mm, u } = pocketDepth(c);
+      const named = { ...g, id: `${g.id}/${c.id}`, name: `${g.name}, thinned` };
+      const deeper = effect(`cuts.${c.id}`, 'depth of the pocket', u, {
+        dz0: sign,
+        dz1: sign,
+      });
+      return [{ ...stretch(named, plan, g.depth + mm, [...g.effects, deeper]), pocket: c.id }];
+    }),
+  );
+  return [...left, ...sunk];
+}
+
+const less = (subject: Multi, taken: Multi[]): Multi =>
+  taken.length && subject.length ? difference(subject, ...(taken as never[])) : subject;
+
+/** Floors of a piece as they are: plain or curved, then its bays. */
+function pieceGrounds(
+  body: Body,
+  piece: Piece,
+  i: number,
+  sign: 1 | -1,
+  openings: Openings,
+): Ground[] {
   const key = `${BODY}.pieces.${i}`;
   const zones = piece.zones.map((zone, j) => {
     const [spot] = copiesOf(
@@ -215,10 +301,6 @@ function pieceFloors(
     return { zone, j, points: shapePoints(zone.shape, spot!.x.mm, spot!.y.mm), spot: spot! };
   });
   const pierced = openings.face.filter((o) => o.piece === piece.id).map((o) => closed(o.points));
-  const less = (subject: Multi, taken: Multi[]): Multi =>
-    taken.length ? difference(subject, ...(taken as never[])) : subject;
-  const slab = (multi: Multi, depth: number): Prism[] =>
-    prismsOf(multi, sign > 0 ? depth : -depth - DEEP_MM, sign > 0 ? depth + DEEP_MM : -depth);
   const inside = `${piece.role} floor`;
   const ground = pointsOf(mitred(ringOf(sharpOutline(body)), 20));
   const plain = piece.depth.mm - body.wall.mm;
@@ -243,65 +325,60 @@ function pieceFloors(
   const curved =
     piece.profile &&
     floorStrips(piece.profile, outlineSpan(body.outline)[piece.profile.along === 'x' ? 'w' : 'h']);
-  const main = curved ? [] : slab(less(closed(ground), taken), plain);
-  const out: Floor[] =
-    curved && piece.profile
-      ? curved.map((strip, k) => {
-          const across =
-            piece.profile!.along === 'x'
-              ? ([
-                  [strip.from, -20],
-                  [strip.to, -20],
-                  [strip.to, 1020],
-                  [strip.from, 1020],
-                ] as const)
-              : ([
-                  [-20, strip.from],
-                  [1020, strip.from],
-                  [1020, strip.to],
-                  [-20, strip.to],
-                ] as const);
-          const prisms = slab(less(closed(across), taken), strip.depth);
-          const name = `${inside}, curved`;
-          return {
-            prisms,
-            z: sign * strip.depth,
-            name,
-            solid: solid(`${piece.id}/curve-${k}`, name, 'floor', piece.id, prisms, [
-              effect(`${key}.profile`, `curve of the ${piece.role}`, strip.u, z(1)),
-              effect(`${key}.openings`, 'edges of the openings', holeU, { grow: 1 }),
-            ]),
-          };
-        })
-      : [
-          {
-            prisms: main,
-            z: sign * plain,
-            name: inside,
-            solid: solid(`${piece.id}/floor`, inside, 'floor', piece.id, main, [
-              effect(`${key}.depth`, `${piece.role} half depth`, piece.depth.u, z(1)),
-              effect(`${BODY}.wall`, 'wall', body.wall.u, z(-1)),
-              effect(`${key}.zones`, 'edges of the bays', edgeU, { grow: 1 }),
-              effect(`${key}.openings`, 'edges of the openings', holeU, { grow: 1 }),
-            ]),
-          },
-        ];
-  zones.forEach(({ zone, j, points, spot }, at) => {
+  const plainGround: Ground = {
+    id: `${piece.id}/floor`,
+    name: inside,
+    plan: curved ? [] : less(closed(ground), taken),
+    depth: plain,
+    effects: [
+      effect(`${key}.depth`, `${piece.role} half depth`, piece.depth.u, z(1)),
+      effect(`${BODY}.wall`, 'wall', body.wall.u, z(-1)),
+      effect(`${key}.zones`, 'edges of the bays', edgeU, { grow: 1 }),
+      effect(`${key}.openings`, 'edges of the openings', holeU, { grow: 1 }),
+    ],
+  };
+  const strips = (curved ?? []).map((strip, k): Ground => ({
+    id: `${piece.id}/curve-${k}`,
+    name: `${inside}, curved`,
+    plan: less(closed(across(piece.profile!.along, strip.from, strip.to)), taken),
+    depth: strip.depth,
+    effects: [
+      effect(`${key}.profile`, `curve of the ${piece.role}`, strip.u, z(1)),
+      effect(`${key}.openings`, 'edges of the openings', holeU, { grow: 1 }),
+    ],
+  }));
+  const bays = zones.map(({ zone, j, points, spot }, at): Ground => {
     const later = zones.slice(at + 1).map((q) => closed(q.points));
-    const prisms = slab(less(closed(points), [...later, ...pierced]), zone.depth.mm);
-    out.push({
-      prisms,
-      z: sign * zone.depth.mm,
+    return {
+      id: `${piece.id}/zone-${zone.id}`,
       name: zone.name,
-      solid: solid(`${piece.id}/zone-${zone.id}`, zone.name, 'floor', piece.id, prisms, [
+      plan: less(closed(points), [...later, ...pierced]),
+      depth: zone.depth.mm,
+      effects: [
         effect(`${key}.zones.${j}.depth`, `depth of ${zone.name}`, zone.depth.u, z(1)),
         ...dirEffects(spot.x.sources, 'dx', zone.name),
         ...dirEffects(spot.y.sources, 'dy', zone.name),
-      ]),
-    });
+      ],
+    };
   });
-  return out;
+  return [...(strips.length ? strips : [plainGround]), ...bays];
 }
+
+/** A stretch between two places along an axis, wider than any shell. */
+const across = (along: 'x' | 'y', from: number, to: number): Pt[] =>
+  along === 'x'
+    ? [
+        [from, -20],
+        [to, -20],
+        [to, 1020],
+        [from, 1020],
+      ]
+    : [
+        [-20, from],
+        [1020, from],
+        [1020, to],
+        [-20, to],
+      ];
 
 /** Height a feature's copy has left after the cuts, or its full height. */
 export function heightAfterCuts(

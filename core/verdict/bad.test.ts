@@ -126,7 +126,7 @@ describe('too many and too large', () => {
     expect(readProject(spread).ok).toBe(true);
     sane(spread);
     sane(copies(60));
-  }, 60_000);
+  });
   test('a part larger than the shell is a hit with finite numbers, wherever it lies', () => {
     const slab = STARTER_PARTS.find((q) => q.id === 'slab-300')!;
     const big: Part = {
@@ -161,7 +161,7 @@ describe('too many and too large', () => {
         true,
       );
     }
-  }, 60_000);
+  });
 });
 
 describe('places nobody would choose', () => {
@@ -190,7 +190,7 @@ describe('places nobody would choose', () => {
       ),
       { numRuns: 20 },
     );
-  }, 60_000);
+  });
   test('a floor with holes: bays that overlap, hang over the edge or lie outside, in an outline with a notch', () => {
     const body = done.shell.bodies[0]!;
     const back = body.pieces[1]!;
@@ -247,7 +247,7 @@ describe('places nobody would choose', () => {
     for (const at of [1, 45, 75, 89]) {
       for (const g of profile(scene, 'x', at).gaps) expect(Number.isFinite(g.mm)).toBe(true);
     }
-  }, 60_000);
+  });
   test('a shell without a back, or with a plate alone, is judged as it is', () => {
     const body = done.shell.bodies[0]!;
     sane({

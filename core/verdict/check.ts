@@ -55,7 +55,7 @@ export function unjudged(p: Project, scene: Scene): Judgement {
     byStation: {},
     map: buttonMap(p, scene),
     power: powerFigures(p),
-    cuts: { openings: [], trims: [], blanks: [] },
+    cuts: { openings: [], trims: [], pockets: [], blanks: [] },
     wiring: UNLAID,
   };
 }
@@ -93,7 +93,7 @@ export function verdictFrom(
     else at.tight++;
   }
   const [hits, tight] = [count('hit'), count('tight')];
-  const uncut = [...cuts.openings, ...cuts.trims].filter(
+  const uncut = [...cuts.openings, ...cuts.trims, ...cuts.pockets].filter(
     (c) => c.state !== 'done' && c.state !== 'measured',
   ).length;
   let chance: number | undefined;

@@ -17,8 +17,10 @@ import {
   stackWays,
   switchPlaces,
   tactileUnder,
+  thumbFindings,
+  thumbWays,
 } from '../controls';
-import { type Cutting, cutting, holeFindings, holeWays } from '../cuts';
+import { type Cutting, cutting, holeFindings, holeWays, pocketFindings, pocketWays } from '../cuts';
 import { type Checker, closingFindings, proposals } from '../fit';
 import { partBeliefs } from '../kit';
 import type { Finding, Part, Project, WayOut } from '../model';
@@ -32,7 +34,11 @@ import {
   shellWays,
   supportFindings,
 } from '../shell';
+import { chordFindings, chordWays } from '../games';
+import { waitFindings, waitWays } from '../lag';
+import { pressFindings, pressPlan, pressWays } from '../press';
 import { type Wiring, wireWays } from '../wiring';
+import { madeFindings, madeServes, madeWays } from '../made';
 import { inBody, wiresBetween } from './bodies';
 
 /** What a check may look at: the build, and what was computed from it once. */
@@ -46,6 +52,17 @@ export interface Judged {
   /** Checkers of the bodies after the first. */
   readonly others: readonly Checker[];
 }
+
+/** What a check already has of a build, as its ways out want it. */
+export const judgedOf = (project: Project, now: Omit<Judged, 'project' | 'others'>): Judged => ({
+  project,
+  checker: now.checker,
+  map: now.map,
+  power: now.power,
+  wiring: now.wiring,
+  cuts: now.cuts,
+  others: [],
+});
 
 /** What ways out are sought with. */
 export interface Offer {
@@ -85,6 +102,9 @@ const wireProposals = ({ checker, wiring }: Judged, f: Finding, { library }: Off
   wireWays(checker.scene, wiring, f, library);
 const shellProposals: BuildCheck['ways'] = ({ project }, f) => ({ ways: shellWays(project, f) });
 
+/** What can be printed for it. */
+const printed = ({ scene }: Checker, f: Finding): WayOut[] => madeServes(scene.project, scene, f);
+
 /** A switch and a line at once, for an input that has neither. */
 const switchFor = (
   project: Project,
@@ -115,9 +135,10 @@ export const REGISTRY: readonly BuildCheck[] = [
     ],
     eachBody: true,
     find: ({ checker }) => checker.findings(),
-    ways: scenic((on, f, offer) =>
-      f.code === 'unplaced' ? switchPlaces(on.checker.scene, f) : wireProposals(on, f, offer),
-    ),
+    ways: scenic((on, f, offer) => [
+      ...(f.code === 'unplaced' ? switchPlaces(on.checker.scene, f) : wireProposals(on, f, offer)),
+      ...printed(on.checker, f),
+    ]),
   },
   {
     name: 'closing',
@@ -156,11 +177,40 @@ export const REGISTRY: readonly BuildCheck[] = [
     }),
   },
   {
+    name: 'games',
+    makes: ['chord'],
+    find: ({ project, checker }) => chordFindings(project, checker.scene),
+    ways: ({ project, checker }, f) => ({ ways: chordWays(project, checker.scene, f) }),
+  },
+  {
+    name: 'wait of keys',
+    makes: ['wait'],
+    find: ({ project }) => waitFindings(project),
+    ways: () => ({ ways: waitWays() }),
+  },
+  {
+    name: 'press test',
+    makes: ['answer'],
+    find: ({ project, checker, map }) =>
+      project.controls.pressed
+        ? pressFindings(project, pressPlan(project, checker.scene, map))
+        : [],
+    ways: ({ project, checker, map }, f) => ({
+      ways: pressWays(project, pressPlan(project, checker.scene, map), f),
+    }),
+  },
+  {
     name: 'switches',
     makes: ['switch'],
     eachBody: true,
-    find: ({ checker }) => backingFindings(checker.scene),
-    ways: ({ checker }, f, { library }) => ({ ways: backingWays(checker.scene, f, library) }),
+    find: ({ checker }) => [...backingFindings(checker.scene), ...thumbFindings(checker.scene)],
+    ways: ({ checker }, f, { library }) => ({
+      ways: [
+        ...backingWays(checker.scene, f, library),
+        ...thumbWays(checker.scene, f),
+        ...printed(checker, f),
+      ],
+    }),
   },
   {
     name: 'hands',
@@ -174,7 +224,16 @@ export const REGISTRY: readonly BuildCheck[] = [
     makes: ['hole'],
     eachBody: true,
     find: ({ checker, cuts }) => holeFindings(checker.scene, cuts),
-    ways: ({ checker }, f) => ({ ways: holeWays(checker.scene, f) }),
+    ways: ({ checker, cuts }, f) => ({
+      ways: [...holeWays(checker.scene, f, cuts), ...printed(checker, f)],
+    }),
+  },
+  {
+    name: 'pockets',
+    makes: ['pocket'],
+    eachBody: true,
+    find: ({ project, checker }) => pocketFindings(project, checker.scene),
+    ways: ({ project }, f) => ({ ways: pocketWays(project, f) }),
   },
   {
     name: 'seam',
@@ -224,6 +283,12 @@ export const REGISTRY: readonly BuildCheck[] = [
     makes: ['figure'],
     find: ({ project }) => partBeliefs(project),
     ways: () => ({ ways: [] }),
+  },
+  {
+    name: 'made parts',
+    makes: ['made'],
+    find: ({ project, checker }) => madeFindings(project, checker.scene),
+    ways: ({ project, checker }, f) => ({ ways: madeWays(project, checker.scene, f) }),
   },
   {
     name: 'donor',

@@ -13,7 +13,7 @@ import {
   type WayOut,
 } from '../model';
 import { verdictFrom, check, type Check, openMargins } from './check';
-import { proposalsFor } from './registry';
+import { judgedOf, proposalsFor } from './registry';
 
 export interface Ways {
   ways: WayOut[];
@@ -34,6 +34,8 @@ export function objection(before: Check, after: Check, target: string): string |
     if (!was && f.check === 'hours') continue;
     // A part that was just added has no place yet: the next thing to do, and said as that.
     if (!was && f.check === 'place') continue;
+    // Keys that came onto another line are pressed again: so too.
+    if (!was && f.code === 'stale') continue;
     if (!was || was.verdict === 'clear') return `${f.what} would be new`;
     const worse =
       f.measure &&
@@ -58,9 +60,7 @@ export function* seekWays(
   most = 5,
 ): Generator<void, Ways> {
   const open = openMargins(now.findings);
-  const { checker, map, power, wiring, cuts } = now;
-  const judged = { project: p, checker, map, power, wiring, cuts, others: [] };
-  const proposed = yield* proposalsFor(judged, finding, { library, open });
+  const proposed = yield* proposalsFor(judgedOf(p, now), finding, { library, open });
   const all = [...proposed.ways].sort((a, b) => a.effort - b.effort);
   const ways: WayOut[] = [];
   let rejected = 0;

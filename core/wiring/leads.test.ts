@@ -118,7 +118,7 @@ describe('a lead inside', () => {
     expect(way && said(appliedAll(short, way.changes)).verdict).toBe('clear');
     expect(said(build('lead-hdmi-200', 120, 30)).title).toMatch(/to fold away$/);
     expect(said(build('lead-hdmi-200', 190, 90)).verdict).toBe('clear');
-  }, 60_000);
+  });
 });
 
 describe('a lead whose plug is angled', () => {

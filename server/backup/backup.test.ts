@@ -223,7 +223,7 @@ withDatabase('backups', () => {
           from.close();
         }
       } catch (e) {
-        if (!/damaged|no backup|missing/.test((e as Error).message)) throw e;
+        if (!/damaged|no backup|missing|newer than/.test((e as Error).message)) throw e;
         noticed++;
       }
     }

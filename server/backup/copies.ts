@@ -94,6 +94,8 @@ export class Copies {
       }>`select pg_try_advisory_lock(${LOCK}) as mine`.execute(one);
       if (!lock.rows[0]?.mine) return false;
       try {
+        // Another server may have made it between the look and the lock.
+        if ((await this.#names()).includes(name)) return false;
         const { left } = await writeBackup(this.db, join(folder, name), now);
         for (const b of left) this.log(`Today's copy is without "${b.name}" (${b.key}): ${b.why}`);
         return true;

@@ -49,7 +49,9 @@ export class Backup {
       const at = entries.get(LIST);
       if (!at) throw new BadInput('', `This is no backup: it holds no ${LIST}.`);
       const json = readJson((await contents(zip, at, LIST_LIMIT)).toString('utf8'), LIST_LIMIT);
-      if (!json.ok) throw new BadInput(LIST, json.complaints[0]!.sentence);
+      if (!json.ok) {
+        throw new BadInput(LIST, 'The list of this backup is damaged: it cannot be read.');
+      }
       refuseNewer(json.value);
       const list = readAs(BackupList, json.value);
       if (!list.ok) {

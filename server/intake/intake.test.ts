@@ -28,6 +28,7 @@ test('what is put together is what JSON says, its pictures beside it', async () 
   }
   const odd = { a: [], b: { assets: [1, [2]] }, c: [true, false, null, -1.5e-7, 'ü"\\\n'] };
   expect((await read(JSON.stringify(odd))).value).toEqual(odd);
+  expect((await read(`\uFEFF${JSON.stringify(odd)}`)).value).toEqual(odd);
 });
 
 test('limits hold while it is read', async () => {

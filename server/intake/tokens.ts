@@ -9,7 +9,12 @@ export async function* tokensOf(
   const feed = jsonParser({ packValues: true, streamValues: false }) as (
     piece: string | typeof none,
   ) => unknown;
-  for await (const piece of pieces) yield batch(feed(piece));
+  let begun = false;
+  for await (const piece of pieces) {
+    // A mark of byte order is no part of the text.
+    yield batch(feed(begun ? piece : piece.replace(/^\uFEFF/, '')));
+    begun ||= piece.length > 0;
+  }
   yield batch(feed(none));
 }
 

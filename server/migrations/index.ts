@@ -99,6 +99,12 @@ const MIGRATIONS: Record<string, { up: (db: AnyDb) => Promise<void> }> = {
       await sql`create index session_expire on session (expire)`.execute(db);
     },
   },
+  '005-leases': {
+    async up(db) {
+      await sql`create table lease (
+        name text primary key, owner text not null, until timestamptz not null)`.execute(db);
+    },
+  },
 };
 
 /** What was done to this database is listed in it: a change unknown here came with a newer program. */

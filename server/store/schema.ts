@@ -37,6 +37,8 @@ interface Tables {
   asset: { sha256: string; mime: string; bytes: Buffer };
   build_asset: { build: string; sha256: string };
   setting: { key: string; value: string };
+  /** Who has what there is only one of, and until when. */
+  lease: { name: string; owner: string; until: Date };
 }
 export type Db = Kysely<Tables>;
 

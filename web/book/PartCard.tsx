@@ -131,21 +131,23 @@ export function PartLabel({ at, spread, page }: { at: PlacedItem; spread: Spread
   const wide =
     Math.max(at.item.name.length * 6.6, m.h > 44 && m.w > 70 ? sub.length * 5.6 : 0) + 10;
   const two = m.h > 44 && m.w > 70;
+  // A label wider than what is left of the picture moves in.
+  const x = Math.max(wide / 2, Math.min(spread.width - wide / 2, m.x));
   return (
     <g className="part" pointerEvents="none" aria-hidden="true">
       <rect
         className="plate"
-        x={m.x - wide / 2}
+        x={x - wide / 2}
         y={m.y - (two ? 16 : 9)}
         width={wide}
         height={two ? 32 : 18}
         rx="3"
       />
-      <text x={m.x} y={m.y + (two ? -2 : 4.5)} textAnchor="middle">
+      <text x={x} y={m.y + (two ? -2 : 4.5)} textAnchor="middle">
         {at.item.name}
       </text>
       {two && (
-        <text className="sub" x={m.x} y={m.y + 12} textAnchor="middle">
+        <text className="sub" x={x} y={m.y + 12} textAnchor="middle">
           {sub}
         </text>
       )}

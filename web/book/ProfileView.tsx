@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { Button, Segmented } from 'antd';
 import { profile, type Scene } from '@deft/core/fit';
-import { span } from '@deft/core/shell';
+import { pocketDepth, span } from '@deft/core/shell';
 import { useSize } from '../ui/useSize';
 import { type CutAt, CUT_NAMES } from './CutLines';
 import { TAG, tags } from './tags';
@@ -45,7 +45,7 @@ export function ProfileView({
   const Z = (z: number) => 14 + (high - z) * sz;
   const clampZ = (z: number) => Math.max(low, Math.min(high, z));
   const clampA = (a: number) => Math.max(0, Math.min(along, a));
-  const made = shellSlices(cutting.slices, body.wall.mm);
+  const made = shellSlices(cutting.slices, body.wall.mm, sunkBy(scene));
   const top = Math.max(0, ...made.map((s) => s.z1));
   const foot = Math.min(0, ...made.map((s) => s.z0));
   const named = new Set<string>();
@@ -234,19 +234,35 @@ export function ProfileView({
   );
 }
 
+/** How much of the wall is taken below each pocket's floor, mm, by the floor's id. */
+function sunkBy(scene: Scene): ReadonlyMap<string, number> {
+  const deep = new Map(
+    scene.project.cuts.flatMap((c) => (c.kind === 'pocket' ? [[c.id, pocketDepth(c).mm]] : [])),
+  );
+  return new Map(
+    [...scene.shell!.floors.values()]
+      .flat()
+      .flatMap((f) => (f.pocket === undefined ? [] : [[f.solid.id, deep.get(f.pocket) ?? 0]])),
+  );
+}
+
 /** The shell as it is made: floors one wall thick, with the sides of the bays that reach deeper. */
 function shellSlices(
   slices: ReturnType<typeof profile>['slices'],
   wall: number,
+  sunk: ReadonlyMap<string, number>,
 ): ReturnType<typeof profile>['slices'] {
-  const floors = slices.filter((s) => s.kind === 'floor');
+  const floors = slices.filter((s) => s.kind === 'floor' && !sunk.has(s.id));
   const depth = (s: (typeof slices)[number]) => (s.z1 <= 0 ? s.z1 : s.z0);
   return slices
     .filter((s) => s.kind !== 'block' && s.kind !== 'path')
     .flatMap((s) => {
       if (s.kind !== 'floor') return [s];
       const back = s.z1 <= 0;
-      const thin = back ? { ...s, z0: s.z1 - wall } : { ...s, z1: s.z0 + wall };
+      const left = Math.max(0, wall - (sunk.get(s.id) ?? 0));
+      const thin = back ? { ...s, z0: s.z1 - left } : { ...s, z1: s.z0 + left };
+      // Milled from inside: the outside has no step there.
+      if (sunk.has(s.id)) return [thin];
       const shallower = floors.filter(
         (f) =>
           f.owner === s.owner && (back ? depth(f) > depth(s) + 0.01 : depth(f) < depth(s) - 0.01),

@@ -59,6 +59,19 @@ export function ShellPage({ shell, spread: s, page, chosen, onPick }: ShellPageP
           </path>
         );
       })}
+      {(shell.floors.get(piece.id) ?? [])
+        .filter((f) => f.pocket !== undefined)
+        .flatMap((f) =>
+          f.prisms.flatMap(drawn).map((ring, k) => (
+            <path
+              key={`${f.solid.id}${k}`}
+              className={`bay pocket ${chosen === f.pocket ? 'sel' : ''}`}
+              d={pathOf(s, page, pointsOf(ring))}
+            >
+              <title>{`${f.name}: milled from inside`}</title>
+            </path>
+          )),
+        )}
       {shell.openings.face
         .filter((o) => o.piece === piece.id)
         .map((o) => (

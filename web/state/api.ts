@@ -1,5 +1,6 @@
 /** Talking to the server: every answer is checked, every refusal becomes one sentence. */
 import { z } from 'zod';
+import { createStore } from 'zustand';
 import { Part, type Patch, type Project, readProject } from '@deft/core/model';
 
 export class ApiError extends Error {
@@ -13,8 +14,29 @@ export class ApiError extends Error {
     super(message);
   }
 }
-/** The server did not answer at all. */
-export const isOffline = (e: unknown): boolean => !(e instanceof ApiError) || e.status === 503;
+/** The server did not answer at all, or has no database to answer from. */
+export const isOffline = (e: unknown): boolean =>
+  e instanceof ApiError ? e.status === 503 : e instanceof TypeError;
+
+/** The program that answered first; a page of an older one is told so. */
+let program: string | undefined;
+export const renewed = createStore<{ is: boolean }>(() => ({ is: false }));
+function heard(r: Response): void {
+  const is = r.headers.get('x-deft-program') ?? undefined;
+  program ??= is;
+  if (is !== undefined && is !== program) renewed.setState({ is: true });
+}
+
+/** An answer of the shape that was asked for. */
+function answer<T>(shape: z.ZodType<T>, value: unknown): T {
+  const read = shape.safeParse(value);
+  if (read.success) return read.data;
+  throw new ApiError(
+    500,
+    'answer',
+    'The server answers in a way this page does not know. Reload the page.',
+  );
+}
 
 const ErrorBody = z.object({
   error: z.object({ code: z.string(), message: z.string(), field: z.string().optional() }),
@@ -27,6 +49,7 @@ async function call(method: string, path: string, body?: unknown, raw?: Blob): P
       ? {}
       : { body: raw ?? JSON.stringify(body), headers: { 'content-type': 'application/json' } }),
   });
+  heard(r);
   if (r.status === 204) return undefined;
   const json: unknown = await r.json().catch(() => undefined);
   if (r.ok) return json;
@@ -65,8 +88,9 @@ export interface StoredBuild {
   document: Project;
 }
 
-function stored(value: unknown): StoredBuild {
-  const s = Stored.parse(value);
+/** A build as the server, or this browser, tells it. */
+export function stored(value: unknown): StoredBuild {
+  const s = answer(Stored, value);
   const read = readProject(s.document);
   if (!read.ok) {
     throw new ApiError(
@@ -78,8 +102,9 @@ function stored(value: unknown): StoredBuild {
   return { ...s, document: read.value };
 }
 
+export const readBuilds = (value: unknown): ListedBuild[] => answer(Listed, value).builds;
 export const listBuilds = async (): Promise<ListedBuild[]> =>
-  Listed.parse(await call('GET', '/builds')).builds;
+  readBuilds(await call('GET', '/builds'));
 export const getBuild = async (key: string): Promise<StoredBuild> =>
   stored(await call('GET', `/builds/${key}`));
 /** @param picturesOf  a build whose pictures this one shows as well */
@@ -98,8 +123,9 @@ export const importBuild = async (file: Blob): Promise<StoredBuild> =>
   stored(await call('POST', '/import', undefined, file));
 /** Whether a password was asked for, so that one can go out again. */
 export const isLocked = async (): Promise<boolean> =>
-  z.object({ locked: z.boolean() }).parse(await call('GET', '/session')).locked;
+  answer(z.object({ locked: z.boolean() }), await call('GET', '/session')).locked;
 
+const Saved = z.object({ version: z.number(), savedAt: z.string() });
 export type SaveResult =
   { ok: true; version: number; savedAt: string } | { ok: false; current: StoredBuild };
 
@@ -115,15 +141,13 @@ export async function saveBuild(
 ): Promise<SaveResult> {
   const method = 'patch' in what ? 'PATCH' : 'PUT';
   try {
-    const r = z
-      .object({ version: z.number(), savedAt: z.string() })
-      .parse(await call(method, `/builds/${key}`, { basedOn, ...what, save }));
+    const r = answer(Saved, await call(method, `/builds/${key}`, { basedOn, ...what, save }));
     return { ok: true, ...r };
   } catch (e) {
     if (e instanceof ApiError && e.status === 409) {
       return {
         ok: false,
-        current: stored(z.object({ current: z.unknown() }).parse(e.body).current),
+        current: stored(answer(z.object({ current: z.unknown() }), e.body).current),
       };
     }
     throw e;
@@ -136,7 +160,7 @@ const Saves = z.object({
 export type SavedLine = z.infer<typeof Saves>['saves'][number];
 /** What was saved when, the newest first; at most 500 lines. */
 export const listSaves = async (key: string, before?: number): Promise<SavedLine[]> =>
-  Saves.parse(await call('GET', `/builds/${key}/history${before ? `?before=${before}` : ''}`))
+  answer(Saves, await call('GET', `/builds/${key}/history${before ? `?before=${before}` : ''}`))
     .saves;
 /** The build as it was saved at a version. */
 export const getState = async (key: string, version: number): Promise<StoredBuild> =>
@@ -153,13 +177,14 @@ const ListedCopies = z.object({
 });
 /** Copies of the last nights, the newest first, with what each holds. */
 export const listCopies = async (): Promise<z.infer<typeof ListedCopies>['copies']> =>
-  ListedCopies.parse(await call('GET', '/copies')).copies;
+  answer(ListedCopies, await call('GET', '/copies')).copies;
 /** A build out of a copy, as a build of its own. */
 export const restoreFromCopy = async (copy: string, build: string): Promise<StoredBuild> =>
   stored(await call('POST', `/copies/${copy}/builds/${build}`));
 
-export const listParts = async (): Promise<Part[]> =>
-  z.object({ parts: z.array(Part) }).parse(await call('GET', '/parts')).parts;
+const OwnParts = z.object({ parts: z.array(Part) });
+export const readParts = (value: unknown): Part[] => answer(OwnParts, value).parts;
+export const listParts = async (): Promise<Part[]> => readParts(await call('GET', '/parts'));
 export const putPart = async (part: Part): Promise<void> => {
   await call('PUT', '/parts', part);
 };
@@ -174,24 +199,24 @@ const Fits = z.object({
 });
 export type TestFit = z.infer<typeof Fits>['revisions'][number];
 export const listFits = async (key: string): Promise<TestFit[]> =>
-  Fits.parse(await call('GET', `/builds/${key}/revisions`)).revisions;
+  answer(Fits, await call('GET', `/builds/${key}/revisions`)).revisions;
 export const keepFit = async (
   key: string,
   note: string,
   document: Project,
   photo?: string,
 ): Promise<TestFit[]> =>
-  Fits.parse(
+  answer(
+    Fits,
     await call('POST', `/builds/${key}/revisions`, { note, document, ...(photo ? { photo } : {}) }),
   ).revisions;
+const Fit = z.object({ document: z.unknown(), photo: z.string().optional() });
 /** A kept test fit: the whole build as it was, and its picture if there is one. */
 export async function getFit(
   key: string,
   id: string,
 ): Promise<{ document: Project; photo?: string }> {
-  const body = z
-    .object({ document: z.unknown(), photo: z.string().optional() })
-    .parse(await call('GET', `/builds/${key}/revisions/${id}`));
+  const body = answer(Fit, await call('GET', `/builds/${key}/revisions/${id}`));
   const read = readProject(body.document);
   if (!read.ok) {
     throw new ApiError(
@@ -205,6 +230,7 @@ export async function getFit(
 
 export const pictureUrl = (key: string, sha256: string): string =>
   `/api/builds/${key}/assets/${sha256}`;
+const Picture = z.object({ sha256: z.string(), w: z.number(), h: z.number() });
 /** Keep a picture with the build; it comes back named by its content. */
 export async function addPicture(
   key: string,
@@ -217,7 +243,7 @@ export async function addPicture(
     headers: { 'content-type': mime },
   });
   const json: unknown = await r.json().catch(() => undefined);
-  if (r.ok) return z.object({ sha256: z.string(), w: z.number(), h: z.number() }).parse(json);
+  if (r.ok) return answer(Picture, json);
   const known = ErrorBody.safeParse(json);
   throw new ApiError(
     r.status,
@@ -225,3 +251,30 @@ export async function addPicture(
     known.success ? known.data.error.message : 'The picture could not be kept.',
   );
 }
+
+const BoardEvents = z.array(
+  z.object({
+    t: z.number(),
+    code: z.number(),
+    value: z.union([z.literal(0), z.literal(1)]),
+  }),
+);
+const BoardAtRest = z.object({ now: z.array(z.number()), events: BoardEvents });
+const BoardPressed = z.object({ events: BoardEvents });
+export type BoardAtRest = z.infer<typeof BoardAtRest>;
+
+/** The board of the press test, wired anew, with so many mistakes of a seed. */
+export const wireBoard = async (
+  owner: string,
+  wiring: object,
+  spoil: { seed: number; count: number },
+): Promise<BoardAtRest> =>
+  answer(BoardAtRest, await call('POST', '/board', { owner, wiring, spoil }));
+export const pressOnBoard = async (owner: string, key: string) =>
+  answer(BoardPressed, await call('POST', '/board/do', { owner, do: 'press', key }));
+export const mendBoard = async (owner: string, mend: object): Promise<BoardAtRest> =>
+  answer(BoardAtRest, await call('POST', '/board/do', { owner, do: 'mend', mend }));
+/** Heard by the server also when the page is going away. */
+export const freeBoard = async (owner: string): Promise<void> => {
+  await fetch(`/api/board/${owner}`, { method: 'DELETE', keepalive: true });
+};

@@ -9,7 +9,8 @@ import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
 import type { Checker, Scene } from '@deft/core/fit';
 import type { Project } from '@deft/core/model';
-import { listParts, type StoredBuild } from './api';
+import type { StoredBuild } from './api';
+import { knownParts, type OpenedBuild } from './kept';
 import { type Build, buildStore, type BuildStore } from './store';
 import { useSaving } from './useSaving';
 
@@ -50,14 +51,14 @@ export function BuildProvider({
   conflict,
   children,
 }: {
-  opened: StoredBuild;
+  opened: OpenedBuild;
   draft: Project | undefined;
   conflict: StoredBuild | undefined;
   children: ReactNode;
 }) {
   const [store] = useState(() => buildStore(opened.key, draft ?? opened.document));
   useEffect(() => store.getState().begin(), [store]);
-  const mine = useQuery({ queryKey: ['parts'], queryFn: listParts });
+  const mine = useQuery({ queryKey: ['parts'], queryFn: knownParts });
   useEffect(() => {
     if (mine.data) store.getState().takeParts(mine.data);
   }, [store, mine.data]);
@@ -70,7 +71,7 @@ export function BuildProvider({
 }
 
 /** Saves what is edited, and tells the others how it stands. */
-function Saver({ opened, conflict }: { opened: StoredBuild; conflict: StoredBuild | undefined }) {
+function Saver({ opened, conflict }: { opened: OpenedBuild; conflict: StoredBuild | undefined }) {
   const { doc, at, showSaving } = useBuild('doc', 'at', 'showSaving');
   const now = useMemo(() => ({ doc, at }), [doc, at]);
   const saving = useSaving(opened.key, opened, now, conflict);

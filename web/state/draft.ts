@@ -9,8 +9,9 @@
  */
 import { delMany, getMany, keys, set, setMany } from 'idb-keyval';
 import { z } from 'zod';
-import { createStore } from 'zustand';
 import { type Project, readProject, type Patch, patchBetween, patched } from '@deft/core/model';
+import { getState } from './api';
+import { tried } from './storage';
 import { otherTabs, tabName } from './tab';
 
 export interface Draft {
@@ -21,7 +22,7 @@ export interface Draft {
 }
 /** A draft as it is found again. */
 export interface FoundDraft extends Draft {
-  /** When it was last written, ms. */
+  /** When it was last edited, ms. */
   at: number;
   tab: string;
 }
@@ -35,8 +36,6 @@ interface Stored {
 const LONGEST = 50;
 /** A change larger than this is left to the database alone, characters. */
 const QUICK_MOST = 200_000;
-/** A database that has not answered by then is taken for one that never will, ms. */
-const PATIENCE_MS = 2000;
 
 const Kept = z.object({ basedOn: z.number(), whole: z.string(), at: z.number().default(0) });
 const Operations = z.array(z.looseObject({ op: z.string(), path: z.string() }));
@@ -53,34 +52,12 @@ const Quick = z.object({
   sending: z.array(z.string()).optional(),
 });
 
-/** Whether this browser keeps drafts; why not, when it does not. */
-export const drafting = createStore<{ trouble?: string }>(() => ({}));
-
 const base = (key: string, tab: string): string => `deft-draft:${key}:${tab}`;
 const quickSlot = (key: string, tab: string): string => `deft-edit:${key}:${tab}`;
 const slots = (key: string, tab: string): [string, string, string] => {
   const slot = base(key, tab);
   return [slot, `${slot}:whole`, `${slot}:since`];
 };
-
-/** What the database does, or nothing when it cannot; then that is said from now on. */
-async function tried<T>(work: () => Promise<T>): Promise<T | undefined> {
-  if (drafting.getState().trouble) return undefined;
-  let timer: ReturnType<typeof setTimeout> | undefined;
-  const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(new Error('late')), PATIENCE_MS);
-  });
-  try {
-    return await Promise.race([work(), late]);
-  } catch (e) {
-    const full = e instanceof DOMException && e.name === 'QuotaExceededError';
-    const why = full ? 'its storage is full' : 'its storage does not answer';
-    drafting.setState({ trouble: `This browser keeps no drafts: ${why}.` });
-    return undefined;
-  } finally {
-    clearTimeout(timer);
-  }
-}
 
 /** Storage that writes at once; a browser may refuse it, and drafts are then the database's alone. */
 function atOnce(): Storage | undefined {
@@ -92,11 +69,11 @@ function atOnce(): Storage | undefined {
 }
 
 /** Written before anything else happens; small, against what the server has. */
-function keepQuick(key: string, tab: string, draft: Draft, stored: Stored): void {
+function keepQuick(key: string, tab: string, draft: Draft, stored: Stored, at: number): void {
   const patch =
     draft.basedOn === stored.version ? patchBetween(stored.document, draft.document) : undefined;
   const { basedOn, sending } = draft;
-  const text = patch && JSON.stringify({ basedOn, at: Date.now(), patch, sending });
+  const text = patch && JSON.stringify({ basedOn, at, patch, sending });
   try {
     if (text && text.length <= QUICK_MOST) atOnce()?.setItem(quickSlot(key, tab), text);
     else atOnce()?.removeItem(quickSlot(key, tab));
@@ -110,12 +87,24 @@ const wholes = new Map<string, { basedOn: number; name: string; document: Projec
 /** Known once the tab has its name: a build that is opened asks for it first. */
 let here: string | undefined;
 
+/** The document each build was left with by its last edit, and when. */
+const edits = new Map<string, { document: Project; at: number }>();
+
+/** When it was edited, not when it was last tried to be sent: the tab edited last is gone on with. */
+function editedAt(key: string, document: Project): number {
+  const known = edits.get(key);
+  if (known?.document === document) return known.at;
+  const at = Date.now();
+  edits.set(key, { document, at });
+  return at;
+}
+
 /** @param stored  what the server has, as far as this tab knows */
 export async function keepDraft(key: string, draft: Draft, stored: Stored): Promise<void> {
-  if (here !== undefined) keepQuick(key, here, draft, stored);
+  const at = editedAt(key, draft.document);
+  if (here !== undefined) keepQuick(key, here, draft, stored, at);
   here ??= await tabName();
   const tab = here;
-  const at = Date.now();
   const { basedOn, document, sending } = draft;
   const [slot, wholeSlot, sinceSlot] = slots(key, tab);
   const kept = wholes.get(key);
@@ -173,12 +162,18 @@ async function fromDatabase(key: string, tab: string): Promise<FoundDraft | unde
   };
 }
 
-function fromQuick(key: string, tab: string, stored: Stored): FoundDraft | undefined {
+/** Against what the server had when it was written: a save of that tab may have been taken unheard since. */
+async function fromQuick(
+  key: string,
+  tab: string,
+  stored: Stored,
+): Promise<FoundDraft | undefined> {
   try {
     const quick = Quick.parse(JSON.parse(atOnce()?.getItem(quickSlot(key, tab)) ?? 'null'));
-    if (quick.basedOn !== stored.version || !quick.patch.length) return undefined;
-    const document = whole(stored.document, quick.patch);
-    return { basedOn: quick.basedOn, document, at: quick.at, sending: quick.sending, tab };
+    const { basedOn, at, sending } = quick;
+    if (!quick.patch.length || basedOn > stored.version) return undefined;
+    const { document } = basedOn === stored.version ? stored : await getState(key, basedOn);
+    return { basedOn, document: whole(document, quick.patch), at, sending, tab };
   } catch {
     return undefined;
   }
@@ -186,7 +181,7 @@ function fromQuick(key: string, tab: string, stored: Stored): FoundDraft | undef
 
 /** The newer of what a tab left in the database and beside it. */
 async function draftOf(key: string, tab: string, stored: Stored): Promise<FoundDraft | undefined> {
-  const [a, b] = [await fromDatabase(key, tab), fromQuick(key, tab, stored)];
+  const [a, b] = [await fromDatabase(key, tab), await fromQuick(key, tab, stored)];
   if (a && b) return b.at >= a.at ? b : a;
   return a ?? b;
 }

@@ -4,7 +4,7 @@
  */
 import { editWords, type Patch, patchBetween, patched, type Project } from '@deft/core/model';
 
-interface Edit {
+export interface Edit {
   /** Number of the state this edit leads to, and of the one it starts from. */
   to: number;
   from: number;

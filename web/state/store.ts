@@ -8,7 +8,8 @@ import { appliedAll, type Change, type Part, type Project, readProject } from '@
 import { type Judgement, unjudged } from '@deft/core/verdict';
 import { Engine } from '../engine/engine';
 import { withOwn } from './library';
-import { type Log, logOf, type Move, moved } from './log';
+import { type Log, type Move, moved } from './log';
+import { keepUndo, logAgain } from './undoKept';
 import type { Saving } from './useSaving';
 
 export interface Build {
@@ -50,7 +51,7 @@ export interface Build {
 export type BuildStore = StoreApi<Build>;
 
 export function buildStore(key: string, document: Project): BuildStore {
-  let log: Log = logOf(document);
+  let log: Log = logAgain(key, document);
   // Made when somebody asks, each from the one before: from any, the result is the same.
   let scene = sceneOf(document);
   const sceneNow = (): Scene => {
@@ -124,7 +125,11 @@ export function buildStore(key: string, document: Project): BuildStore {
         const { library } = get();
         engine.library(library.filter((part) => !STARTER_PARTS.includes(part)));
         set({ engine });
+        const keep = () => keepUndo(key, log);
+        window.addEventListener('pagehide', keep);
         return () => {
+          window.removeEventListener('pagehide', keep);
+          keep();
           engine.close();
           set({ engine: undefined, judgedAt: -1 });
         };

@@ -12,7 +12,9 @@ import {
   type SaveResult,
   type StoredBuild,
 } from './api';
-import { type Draft, drafting, dropDraft, keepDraft } from './draft';
+import { type Draft, dropDraft, keepDraft } from './draft';
+import { keepBuild, type OpenedBuild } from './kept';
+import { drafting } from './storage';
 
 type SaveState =
   | { is: 'saved'; at: string }
@@ -100,15 +102,19 @@ async function ownVersion(
   return undefined;
 }
 
+/** A build opened while the server is away is as it was last saved, and may be another by now. */
+function opening(opened: OpenedBuild, conflict: StoredBuild | undefined): SaveState {
+  if (conflict) return { is: 'conflict', current: conflict };
+  return opened.kept ? { is: 'offline' } : { is: 'saved', at: opened.savedAt };
+}
+
 export function useSaving(
   key: string,
-  opened: StoredBuild,
+  opened: OpenedBuild,
   mine: Numbered,
   conflict: StoredBuild | undefined,
 ): Saving {
-  const [state, setState] = useState<SaveState>(
-    conflict ? { is: 'conflict', current: conflict } : { is: 'saved', at: opened.savedAt },
-  );
+  const [state, setState] = useState<SaveState>(opening(opened, conflict));
   const has = useRef({ version: opened.version, document: opened.document });
   /** Saves of the version the server is known to have, sent and not answered, the last one last. */
   const sent = useRef<{ basedOn: number; saves: Array<{ at: number; name: string }> }>({
@@ -151,6 +157,7 @@ export function useSaving(
         has.current = { version: r.version, document: sending.doc };
         saved.current = sending.at;
         savedAt.current = r.savedAt;
+        keepBuild({ key, version: r.version, savedAt: r.savedAt, document: sending.doc });
         // Said at once: an edit made while the draft is dropped must not be called saved afterwards.
         if (latest.current.at === sending.at) {
           setState({ is: 'saved', at: r.savedAt });
@@ -208,6 +215,13 @@ export function useSaving(
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [mine]);
 
+  // The server is back, and has what stands here.
+  const { kept } = opened;
+  useEffect(() => {
+    if (kept || busy.current || latest.current.at !== saved.current) return;
+    setState((s) => (s.is === 'offline' ? { is: 'saved', at: savedAt.current } : s));
+  }, [kept]);
+
   // Without drafts a closed tab loses what is not saved: the browser asks first.
   const unsafe = state.is !== 'saved';
   useEffect(() => {
@@ -232,6 +246,7 @@ export function useSaving(
     takeTheirs(open) {
       if (state.is !== 'conflict') return;
       has.current = state.current;
+      keepBuild(state.current);
       saved.current = open(state.current.document);
       void dropDraft(key);
       setState({ is: 'saved', at: state.current.savedAt });

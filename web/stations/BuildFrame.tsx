@@ -5,17 +5,21 @@ import { useQuery } from '@tanstack/react-query';
 import { Link, NavLink, Outlet, useNavigate, useParams } from 'react-router';
 import type { Score } from '@deft/core/brief';
 import { percent, type Verdict } from '@deft/core/model';
+import { useKeys } from '../keys/useKeys';
 import { findDrafts } from '../state/draft';
-import { getBuild } from '../state/api';
+import { getBuild, isOffline } from '../state/api';
+import { BACK_MS, openBuild } from '../state/kept';
 import { BuildProvider, useBuild, useSettled } from '../state/build';
 import { settled } from '../state/useSaving';
 import { useDark } from '../theme/useDark';
 import { Goals } from '../ui/Scorecard';
 import { Mark } from '../ui/Mark';
 import { Wedge } from '../ui/Wedge';
+import style from './BuildFrame.module.css';
 import { FindAnything } from './FindAnything';
 import { Keys } from './Keys';
 import { OtherDrafts } from './OtherDrafts';
+import { Renewed } from './Renewed';
 import { SaveWords, Stale } from './SaveWords';
 import { STATIONS } from './stations';
 
@@ -27,13 +31,14 @@ export default function BuildFrame() {
     gcTime: 0,
     retry: false,
     queryFn: async () => {
-      const stored = await getBuild(key);
+      const stored = await openBuild(key);
       const found = await findDrafts(key, stored);
       const { draft } = found;
       if (!draft || draft.basedOn === stored.version) return { stored, ...found };
       return { stored, ...found, draft: await settled(key, draft) };
     },
   });
+  useServerBack(key, opened.data?.stored.kept === true, () => void opened.refetch());
   if (opened.isPending) {
     return (
       <p className="home note" role="status">
@@ -41,11 +46,15 @@ export default function BuildFrame() {
       </p>
     );
   }
-  if (opened.isError) {
+  if (!opened.data) {
     return (
       <main className="home">
         <h1>This build does not open</h1>
-        <p>{opened.error.message}</p>
+        <p>
+          {isOffline(opened.error)
+            ? 'The server does not answer, and this browser has not opened it before. Start it with npm start, then reload.'
+            : opened.error.message}
+        </p>
         <p>
           <Link to="/">Back to the builds</Link>
         </p>
@@ -56,11 +65,34 @@ export default function BuildFrame() {
   // Edits from before that were based on an older version are not thrown away: they are a conflict.
   const conflict = draft && draft.basedOn !== stored.version ? stored : undefined;
   return (
-    <BuildProvider key={key} opened={stored} draft={draft?.document} conflict={conflict}>
+    <BuildProvider
+      key={`${key} ${stored.version}`}
+      opened={stored}
+      draft={draft?.document}
+      conflict={conflict}
+    >
       <Frame />
       <OtherDrafts build={key} found={others} />
     </BuildProvider>
   );
+}
+
+/** A build opened from what this browser kept is opened anew once the server answers. */
+function useServerBack(key: string, away: boolean, again: () => void): void {
+  const back = useQuery({
+    queryKey: ['back', key],
+    enabled: away,
+    retry: false,
+    gcTime: 0,
+    refetchInterval: (q) => (q.state.data ? false : BACK_MS),
+    queryFn: () => getBuild(key),
+  });
+  const is = away && back.data !== undefined;
+  useEffect(() => {
+    if (is) again();
+    // Asked once for each time it comes back.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [is]);
 }
 
 function Frame() {
@@ -82,34 +114,18 @@ function Frame() {
   useEffect(() => {
     document.title = `${doc.name} · Deft Shell`;
   }, [doc.name]);
-  useEffect(() => {
-    const keys = (e: KeyboardEvent) => {
-      const typing =
-        e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement;
-      const letter = e.key.toLowerCase();
-      if ((e.ctrlKey || e.metaKey) && letter === 'z' && !typing) {
-        e.preventDefault();
-        if (e.shiftKey) redo();
-        else undo();
-      } else if ((e.ctrlKey || e.metaKey) && letter === 'y' && !typing) {
-        e.preventDefault();
-        redo();
-      } else if (e.key === 'Escape') {
-        setHelp(false);
-        setFind(false);
-      } else if (typing || e.ctrlKey || e.metaKey) return;
-      else if (e.key === '?') setHelp((h) => !h);
-      else if (e.key === '/') {
-        e.preventDefault();
-        setFind(true);
-      } else if (e.altKey && /^[1-8]$/.test(e.key)) {
-        e.preventDefault();
-        void go(`/b/${key}/${STATIONS[Number(e.key) - 1]!.id}`);
-      }
-    };
-    window.addEventListener('keydown', keys);
-    return () => window.removeEventListener('keydown', keys);
-  }, [undo, redo, go, key]);
+  useKeys({
+    undo,
+    redo,
+    keys: () => setHelp((on) => !on),
+    find: () => setFind(true),
+    light: toggle,
+    close: () => {
+      setHelp(false);
+      setFind(false);
+    },
+    station: (e) => void go(`/b/${key}/${STATIONS[Number(e.code.slice(-1)) - 1]!.id}`),
+  });
   return (
     <div className="frame">
       <header className="head">
@@ -173,6 +189,9 @@ function Frame() {
           );
         })}
         <div className="foot">
+          <Link to="print" className={style.foot}>
+            Print
+          </Link>
           <button type="button" className="plain note" onClick={toggle}>
             {dark ? 'Light' : 'Dark'}
           </button>
@@ -193,6 +212,7 @@ function Frame() {
         </Suspense>
       </main>
       <Stale />
+      <Renewed />
       {help && <Keys onClose={() => setHelp(false)} />}
       {find && <FindAnything onClose={() => setFind(false)} />}
     </div>
@@ -208,6 +228,13 @@ const worst = ({ hits, tight }: { hits: number; tight: number }): Verdict => {
 function HeaderVerdict() {
   const { check, broken } = useBuild('check', 'broken');
   const settled = useSettled();
+  const { key, choose } = useBuild('key', 'choose');
+  const go = useNavigate();
+  const first = check.findings.find((f) => f.verdict !== 'clear');
+  const show = () => {
+    choose(first!.id);
+    void go(`/b/${key}/${first!.station}`);
+  };
   const laidOut = useBuild('judged').judged.layout.placements.length > 0;
   if (!settled) {
     return (
@@ -219,7 +246,18 @@ function HeaderVerdict() {
   return (
     <div className="verdict" role="status" aria-live="polite">
       {laidOut && <Wedge verdict={worst(check)} size={16} />}
-      <b>{check.sentence}</b>
+      {first ? (
+        <button
+          type="button"
+          className="plain"
+          title={`To the worst: ${first.title}`}
+          onClick={show}
+        >
+          <b>{check.sentence}</b>
+        </button>
+      ) : (
+        <b>{check.sentence}</b>
+      )}
       {laidOut && !check.hits && (
         <span className="note nowrap">gaps alone: {percent(check.chance)} to fit first time</span>
       )}

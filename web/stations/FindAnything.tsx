@@ -1,61 +1,35 @@
-/** Find anything: stations, parts, features, inputs and findings by their words. */
+/** Find anything, and do it: what is chosen is gone to, done or explained. */
 import { useMemo, useState } from 'react';
 import { Input } from 'antd';
 import { useNavigate } from 'react-router';
+import { ask } from '../keys/asking';
 import { useBuild } from '../state/build';
-import { STATIONS } from './stations';
+import { Explained } from '../words/Term';
+import style from './FindAnything.module.css';
+import { findable, type Findable, foundIn } from './find';
 
 export function FindAnything({ onClose }: { onClose: () => void }) {
   const { doc, check, key, choose } = useBuild('doc', 'check', 'key', 'choose');
   const [text, setText] = useState('');
   const [at, setAt] = useState(0);
   const go = useNavigate();
-  const all = useMemo(
-    () => [
-      ...STATIONS.map((s) => ({
-        words: s.name,
-        kind: 'station',
-        to: s.id,
-        finding: undefined as string | undefined,
-      })),
-      ...check.findings
-        .filter((f) => f.verdict !== 'clear')
-        .map((f) => ({
-          words: `${f.title}: ${f.what}`,
-          kind: 'finding',
-          to: f.station,
-          finding: f.id,
-        })),
-      ...doc.kit.items.map((i) => ({ words: i.name, kind: 'part', to: 'kit', finding: undefined })),
-      ...doc.shell.bodies.flatMap((b) =>
-        b.pieces.flatMap((p) =>
-          [...p.features, ...p.zones, ...p.openings].map((f) => ({
-            words: `${f.name}, ${p.role}`,
-            kind: 'shell',
-            to: 'shell',
-            finding: undefined,
-          })),
-        ),
-      ),
-      ...doc.controls.inputs.map((i) => ({
-        words: i.name,
-        kind: 'input',
-        to: 'controls',
-        finding: undefined,
-      })),
-    ],
-    [doc, check],
-  );
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = all
-    .filter((a) => words.every((w) => a.words.toLowerCase().includes(w)))
-    .slice(0, 12);
-  const take = (i: number) => {
-    const f = found[i];
-    if (!f) return;
-    choose(f.finding);
-    void go(`/b/${key}/${f.to}`);
+  const all = useMemo(() => findable(doc, check), [doc, check]);
+  const found = useMemo(() => foundIn(all, text), [all, text]);
+  const lit = found[at];
+
+  const take = (f: Findable | undefined) => {
+    // A word is explained where it is found.
+    if (!f || f.term) return;
     onClose();
+    if (f.file) {
+      window.location.assign(`/api/builds/${key}/export`);
+      return;
+    }
+    if (f.to) {
+      choose(f.finding);
+      void go(`/b/${key}/${f.to}`);
+    }
+    if (f.doing) ask(f.doing);
   };
   return (
     <div
@@ -69,7 +43,7 @@ export function FindAnything({ onClose }: { onClose: () => void }) {
         <Input
           autoFocus
           aria-label="Find"
-          placeholder="a part, a post, a finding, a station"
+          placeholder="a part, a post, a finding, a station, a word, something to do"
           value={text}
           onChange={(e) => {
             setText(e.target.value);
@@ -78,11 +52,15 @@ export function FindAnything({ onClose }: { onClose: () => void }) {
           onKeyDown={(e) => {
             if (e.key === 'ArrowDown') setAt(Math.min(found.length - 1, at + 1));
             if (e.key === 'ArrowUp') setAt(Math.max(0, at - 1));
-            if (e.key === 'Enter') take(at);
+            if (e.key === 'Enter') {
+              // What opens now would get the rest of this key press.
+              e.preventDefault();
+              take(lit);
+            }
             if (e.key === 'Escape') onClose();
           }}
         />
-        <div className="list" style={{ marginTop: 8 }} role="listbox" aria-label="Found">
+        <div className={`list ${style.found}`} role="listbox" aria-label="Found">
           {found.map((f, i) => (
             <button
               type="button"
@@ -90,7 +68,8 @@ export function FindAnything({ onClose }: { onClose: () => void }) {
               aria-selected={i === at}
               key={`${f.kind}${f.words}${i}`}
               className={`plain row ${i === at ? 'sel' : ''}`}
-              onClick={() => take(i)}
+              onMouseEnter={() => setAt(i)}
+              onClick={() => take(f)}
             >
               <span className="grow">{f.words}</span>
               <span className="note">{f.kind}</span>
@@ -98,6 +77,11 @@ export function FindAnything({ onClose }: { onClose: () => void }) {
           ))}
           {!found.length && <p className="note">Nothing is called that.</p>}
         </div>
+        {lit?.term && (
+          <div className={style.word} role="status">
+            <Explained term={lit.term} />
+          </div>
+        )}
       </div>
     </div>
   );

@@ -3,8 +3,9 @@ import { useState } from 'react';
 import { Button } from 'antd';
 import { useNavigate } from 'react-router';
 import { useStore } from 'zustand';
+import { useKeys } from '../keys/useKeys';
 import { useBuild } from '../state/build';
-import { drafting } from '../state/draft';
+import { drafting } from '../state/storage';
 import { Beside } from './Beside';
 import { History } from './History';
 
@@ -14,6 +15,7 @@ export function SaveWords() {
   const { saving } = useBuild('saving');
   const trouble = useStore(drafting, (d) => d.trouble);
   const [history, setHistory] = useState(false);
+  useKeys({ history: () => setHistory(true) });
   if (!saving) return null;
   const s = saving.state;
   let words: React.ReactNode;

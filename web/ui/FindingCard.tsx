@@ -2,6 +2,7 @@
 import { memo } from 'react';
 import { percent, type Finding, type WayOut } from '@deft/core/model';
 import type { Ways } from '@deft/core/verdict';
+import { Worded } from '../words/Worded';
 import { useBuild } from '../state/build';
 
 export interface FindingCardProps {
@@ -49,7 +50,7 @@ export const FindingCard = memo(function FindingCard({
         </button>
         {(chosen ? f.why : f.why.slice(0, 1)).map((line) => (
           <p className="note" key={line}>
-            {line}
+            {chosen ? <Worded text={line} /> : line}
             {!chosen && f.measure && !line.includes('chance')
               ? `${line.endsWith('.') ? '' : '.'} ${cap(percent(f.measure.chance))} to fit.`
               : ''}

@@ -58,11 +58,11 @@ const DRAWINGS: Readonly<Record<Way, ReactNode>> = {
   ),
   'custom shell': (
     <>
+      <path className={style.dashed} d="M14 7h58q6 0 6 6v28q0 6-6 6H14q-6 0-6-6V13q0-6 6-6Z" />
       {box('screen', 16, 12, 26, 20)}
       {box('board', 46, 12, 22, 16)}
       {box('cell', 46, 31, 22, 10)}
       {cross(24, 39)}
-      <path className={style.dashed} d="M14 7h58q6 0 6 6v28q0 6-6 6H14q-6 0-6-6V13q0-6 6-6Z" />
     </>
   ),
   'open plate': (
@@ -133,22 +133,26 @@ const WayDrawing = ({ way }: { way: Way }) => (
 export const Ways = ({
   chosen,
   onChoose,
+  brief = false,
 }: {
   chosen: Way | undefined;
   onChoose: (way: Way) => void;
+  /** Names and drawings only; the sentence when it is pointed at. */
+  brief?: boolean;
 }) => (
-  <div className={style.ways}>
+  <div className={brief ? `${style.ways} ${style.brief}` : style.ways}>
     {WAY_WORDS.map(([way, words]) => (
       <button
         key={way}
         type="button"
         className={chosen === way ? style.chosen : ''}
         aria-pressed={chosen === way}
+        title={brief ? words : undefined}
         onClick={() => onChoose(way)}
       >
         <WayDrawing way={way} />
         <b>{way}</b>
-        <span>{words}</span>
+        {!brief && <span>{words}</span>}
       </button>
     ))}
   </div>

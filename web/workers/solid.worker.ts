@@ -2,9 +2,9 @@
 import { expose } from 'comlink';
 import Module from 'manifold-3d';
 import wasmUrl from 'manifold-3d/manifold.wasm?url';
-import { pieceMesh, stlBytes, threeMfBytes } from '@deft/core/formats/solid';
+import { madeMesh, pieceMesh, stlBytes, threeMfBytes } from '@deft/core/formats/solid';
 import type { Mesh } from '@deft/core/geometry';
-import type { Body, Cut } from '@deft/core/model';
+import type { Block, Body, Cut } from '@deft/core/model';
 import type { WallHole } from '@deft/core/shell';
 
 const api = {
@@ -23,6 +23,19 @@ const api = {
     return kind === '3mf'
       ? [{ piece: 'shell', bytes: threeMfBytes(pieces, title) }]
       : pieces.map((p) => ({ piece: p.name, bytes: stlBytes(p.mesh) }));
+  },
+  /** A made part, lying as it is printed. */
+  async made(
+    name: string,
+    blocks: readonly Block[],
+    turned: boolean,
+    kind: 'stl' | '3mf',
+    by: { outer: number; inner: number },
+  ): Promise<Uint8Array> {
+    const wasm = await Module({ locateFile: () => wasmUrl });
+    wasm.setup();
+    const mesh = madeMesh(wasm, blocks, turned, by);
+    return kind === '3mf' ? threeMfBytes([{ name, mesh }], name) : stlBytes(mesh);
   },
   /** Meshes of every piece for looking at, with the openings the layout needs. */
   async meshes(

@@ -5,6 +5,7 @@ import { BEND_R_MM } from '../../wiring';
 import type { Act, Bench, Draft } from '../step';
 import { ofFamily } from '../step';
 import { keys } from './buttons';
+import { covering, fromInside } from './made';
 import { cells, feedOf } from './power';
 import { slimmed } from './slimming';
 
@@ -23,9 +24,16 @@ export function closing(on: Bench, work: readonly Draft[]): Draft[] {
   const tapes = taping(on, work);
   const kept = keptThings(on);
   const doors = kept.filter((d) => d.after.includes('close'));
+  const first = fromInside(on);
+  const inside = goesIn(on, work, first);
   const set = [
     ...tapes,
-    ...goesIn(on, work),
+    ...first,
+    ...inside,
+    ...covering(
+      on,
+      inside.map((d) => d.id),
+    ),
     ...leads(on),
     ...kept.filter((d) => !doors.includes(d)),
   ];
@@ -71,10 +79,10 @@ const HOLDS: Readonly<Record<NonNullable<Placement['fixed']>, string>> = {
 };
 
 /** Each part into its half: what lies under another first, a socket in a closed hole nose first. */
-function goesIn(on: Bench, work: readonly Draft[]): Draft[] {
+function goesIn(on: Bench, work: readonly Draft[], first: readonly Draft[]): Draft[] {
   const put = assembly(on.scene);
   const order = insertionOrder(on.scene, put);
-  const all = loose(work);
+  const all = [...loose(work), ...first.map((d) => d.id)];
   const keyed = new Set(keys(on).map((x) => x.item.id));
   const inBody = order.flatMap((id, i): Draft[] => {
     const at = on.scene.items.get(id);
@@ -102,6 +110,7 @@ function goesIn(on: Bench, work: readonly Draft[]): Draft[] {
         ...all,
         ...slimmed(on, id),
         `tape-${id}`,
+        `make-${id}`,
         `fit-${at.piece}`,
         ...[...under, ...parent].map((o) => `fit-in-${o}`),
       ],
@@ -122,7 +131,7 @@ const elsewhere = (on: Bench, after: readonly string[]): Draft[] =>
       phase: PHASE,
       title: `Set ${on.kit.find((x) => x.item.id === q.item)!.item.name} in`,
       detail: q.fixed ? `Held ${HOLDS[q.fixed]}.` : 'As in the layout.',
-      after: [...after, ...slimmed(on, q.item), `tape-${q.item}`],
+      after: [...after, ...slimmed(on, q.item), `tape-${q.item}`, `make-${q.item}`],
       feed: 'no power',
       acts: [{ do: 'fix', item: q.item, how: q.fixed ?? 'undecided' }],
     }));

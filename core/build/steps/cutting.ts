@@ -1,11 +1,23 @@
 /** Marking, cutting, closing old holes, and fitting loose. */
+import { cutWork, passWords, stageWhy } from '../../cuts';
 import { bodyFor, piecesOf, pieceUnder } from '../../model';
 import type { Bench, Draft } from '../step';
 
 const PHASE = 'Cut and test-fit';
 
 export function cuts(on: Bench): Draft[] {
-  const { openings, trims, blanks } = on.cuts;
+  const { blanks } = on.cuts;
+  const work = new Map(cutWork(on.p, on.cuts).map((w) => [w.key, w]));
+  // In the order they are best made; what is made already stands first.
+  const rank = [...work.keys()];
+  const ordered = <T extends { key: string }>(list: readonly T[]): T[] =>
+    [...list].sort((a, b) => rank.indexOf(a.key) - rank.indexOf(b.key));
+  const how = (key: string): string => {
+    const w = work.get(key);
+    return w ? `${w.passes.map(passWords).join('. ')}. Order: ${stageWhy(w.stage)}.` : '';
+  };
+  const [trims, openings] = [ordered(on.cuts.trims), ordered(on.cuts.openings)];
+  const pockets = ordered(on.cuts.pockets);
   const out: Draft[] = [];
   for (const t of trims) {
     const id = `${t.feature}-${t.copy}`;
@@ -21,11 +33,33 @@ export function cuts(on: Bench): Draft[] {
         id: `cut-${id}`,
         phase: PHASE,
         title: t.to > 0 ? `Trim ${t.name} to ${t.to} mm` : `Cut ${t.name} away`,
-        detail: 'A little at a time. Measure what is left and type it in.',
+        detail: `${how(t.key) || 'A little at a time.'} Measure what is left and type it in.`,
         after: [`clamp-${id}`],
         caution: 'rotary',
         feed: 'no power',
         acts: [{ do: 'cut', cut: `cut-${id}` }],
+      },
+    );
+  }
+  for (const c of pockets) {
+    const from = c.from.map((f) => `${f.mm.toFixed(1)} mm from the ${f.edge} edge`);
+    out.push(
+      {
+        id: `mark-${c.id}`,
+        phase: PHASE,
+        title: `Mark the ${c.name} from inside`,
+        detail: `Near edges ${from.join(', ')}; ${c.w.toFixed(1)} × ${c.h.toFixed(1)} mm.`,
+        after: ['measure-shell'],
+      },
+      {
+        id: `mill-${c.id}`,
+        phase: PHASE,
+        title: `Mill the ${c.name} ${c.deep.toFixed(1)} mm deep: ${c.left.toFixed(1)} mm of wall stays`,
+        detail: how(c.key) || 'A little at a time. Measure the depth and type it in.',
+        after: [`mark-${c.id}`],
+        caution: 'rotary',
+        feed: 'no power',
+        acts: [{ do: 'cut', cut: `mill-${c.id}` }],
       },
     );
   }
@@ -48,7 +82,7 @@ export function cuts(on: Bench): Draft[] {
         id: `open-${id}`,
         phase: PHASE,
         title: `Open the ${o.name} to ${size(o.start.w, o.start.h)}, then file to ${size(o.w, o.h)}`,
-        detail: 'Cut small: filler takes an evening.',
+        detail: how(o.key) || 'Cut small: filler takes an evening.',
         after: [`mark-${id}`],
         caution: 'rotary',
         feed: 'no power',
@@ -76,10 +110,11 @@ const ofBody = ({ p }: Bench, piece: string): string =>
 
 /** Each half once with its parts loose, after all that is cut in it. */
 function testFits(on: Bench, work: readonly Draft[]): Draft[] {
-  const { openings, trims, blanks } = on.cuts;
+  const { openings, trims, pockets, blanks } = on.cuts;
   return piecesOf(on.p).flatMap((piece): Draft[] => {
     const mine = new Set([
       ...trims.filter((t) => t.piece === piece.id).map((t) => `cut-${t.feature}-${t.copy}`),
+      ...pockets.filter((c) => c.piece === piece.id).map((c) => `mill-${c.id}`),
       ...openings
         .filter((o) => o.pieces.includes(piece.id))
         .map((o) => `open-${o.key.replace('/', '-')}`),

@@ -11,6 +11,7 @@ import type { Project } from '../../model';
 import { buttonMap } from '../../controls';
 import { wholeCutting } from '../../cuts';
 import { type Scene, sceneOf } from '../../fit';
+import { isProved, pressPlan } from '../../press';
 import { netsOf } from '../../wiring';
 import { ordered } from '../order';
 import { type Bench, finished, kitOn, PHASES, type Step } from '../step';
@@ -19,22 +20,35 @@ import { boards } from './boards';
 import { buttons } from './buttons';
 import { closing } from './closing';
 import { cuts } from './cutting';
+import { printing } from './made';
 import { opening } from './opening';
 import { power } from './power';
 import { slimming } from './slimming';
 import { software } from './software';
 import { sound } from './sound';
 
-const WORK = [opening, benchTests, slimming, cuts, power, boards, buttons, sound, software];
+const WORK = [
+  opening,
+  benchTests,
+  printing,
+  slimming,
+  cuts,
+  power,
+  boards,
+  buttons,
+  sound,
+  software,
+];
 
 export function buildSteps(p: Project, scene: Scene = sceneOf(p)): Step[] {
   const map = buttonMap(p, scene);
   const nets = scene.shell ? netsOf(p, scene, map) : [];
-  const on: Bench = { p, scene, map, nets, cuts: wholeCutting(p, scene), kit: kitOn(p) };
+  const press = pressPlan(p, scene, map);
+  const on: Bench = { p, scene, map, press, nets, cuts: wholeCutting(p, scene), kit: kitOn(p) };
   const work = WORK.flatMap((phase) => phase(on));
   const drafts = [...work, ...closing(on, work)];
   const known = new Set(drafts.map((d) => d.id));
-  const done = new Set(p.build.done);
+  const done = new Set([...p.build.done, ...(isProved(p, press) ? ['press-test'] : [])]);
   return ordered(
     drafts.map((d) => ({ ...d, after: [...new Set(d.after)].filter((a) => known.has(a)) })),
     (d) => PHASES.indexOf(d.phase),

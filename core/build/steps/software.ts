@@ -42,6 +42,23 @@ export function software(on: Bench): Draft[] {
       ...fed,
     });
   }
+  if (!on.press.cannot) {
+    const n = on.press.keys.length;
+    steps.push({
+      id: 'press-test',
+      phase: PHASE,
+      title: `Gate: ${n === 1 ? 'the key' : `all ${n} keys`} in the press test`,
+      detail:
+        'Controls, Press test: in the open shell, with the event log of the handheld or as a pad on this computer.',
+      after: ['system', 'overlay', 'gate-buttons'],
+      ...fed,
+      gate: {
+        point: 'event log, or the pad in the browser',
+        state: 'each key pressed alone and let go',
+        expects: 'its own code, once; nothing at rest',
+      },
+    });
+  }
   if (on.p.controls.route === 'wireless') {
     steps.push({
       id: 'pairing',

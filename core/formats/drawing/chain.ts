@@ -16,7 +16,9 @@ class Ends {
     for (const run of runs) {
       for (const end of [run.points[0]!, run.points[run.points.length - 1]!]) {
         const key = this.#key(...this.#cell(end));
-        this.#cells.set(key, [...(this.#cells.get(key) ?? []), run]);
+        const there = this.#cells.get(key);
+        if (there) there.push(run);
+        else this.#cells.set(key, [run]);
       }
     }
   }
@@ -27,11 +29,15 @@ class Ends {
     for (let di = -1; di <= 1; di++) {
       for (let dj = -1; dj <= 1; dj++) {
         const there = this.#cells.get(this.#key(i + di, j + dj)) ?? [];
-        const run = there.find(
+        const k = there.findIndex(
           ({ used, points }) =>
             !used && (this.near(p, points[0]!) || this.near(p, points[points.length - 1]!)),
         );
-        if (run) return run;
+        const run = there[k];
+        if (!run) continue;
+        // The next one looked for here need not pass by those that are used.
+        there.splice(0, k + 1, ...there.slice(0, k).filter((r) => !r.used));
+        return run;
       }
     }
     return undefined;
@@ -58,7 +64,10 @@ export function chained(
   meet: number,
 ): { rings: Pt[][]; open: number } {
   const runs = all.filter((r) => r.length > 1).map((points): Run => ({ points, used: false }));
-  const ends = new Ends(runs, meet);
+  const ends = new Ends(
+    runs.filter((r) => !isClosed(r.points, meet)),
+    meet,
+  );
   const rings: Pt[][] = [];
   let open = 0;
   for (const start of runs) {
@@ -77,6 +86,11 @@ export function chained(
   }
   return { rings, open };
 }
+
+const isClosed = (points: readonly Pt[], meet: number): boolean => {
+  const [a, b] = [points[0]!, points[points.length - 1]!];
+  return Math.hypot(a[0] - b[0], a[1] - b[1]) <= meet;
+};
 
 function grow(points: Pt[], ends: Ends, closed: () => boolean): void {
   for (;;) {

@@ -1,11 +1,10 @@
 /** Finely drawn curves, splines, blocks and mirrored inserts: what comes out lies on what was drawn. */
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
-import type { Pt } from '../../geometry';
+import { type Pt, thinned } from '../../geometry';
 import { chained } from './chain';
 import { cubic } from './curve';
 import { readDxf, readSvg, takenFrom } from './index';
-import { thinned } from './thin';
 
 /** How far a point lies from a closed ring: by every side of it. */
 function off([x, y]: Pt, ring: readonly Pt[]): number {
@@ -156,7 +155,9 @@ describe('curves by their formula', () => {
     // The cubics themselves are up to 0.03 % of the radius off the circle.
     expect(furthest(dense, loop.points)).toBeLessThan(0.02 + 0.0003 * r);
     const weighted = text.replace('73\n7\n', '73\n7\n41\n1\n41\n0.7071\n');
-    expect(readDxf(dxf(weighted + line)).left).toContain('1 SPLINE with weights');
+    expect(readDxf(dxf(weighted + line)).left).toContain(
+      '1 SPLINE whose weights do not match its points',
+    );
   });
 });
 

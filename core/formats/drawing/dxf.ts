@@ -4,7 +4,7 @@ import { BadInput } from '../../model';
 import type { Pt } from '../../geometry';
 import { chained } from './chain';
 import { sampled } from './curve';
-import { arc, type Drawing, FLAT_MM, type Loop, loopsOf, MEET_MM } from './loops';
+import { arc, type Drawing, fewEnough, FLAT_MM, type Loop, loopsOf, MEET_MM } from './loops';
 import { growth, keepsCircles, mapped, type Matrix, STILL, times } from './matrix';
 
 const UNITS: Readonly<Record<number, number>> = {
@@ -22,6 +22,8 @@ const MOST_ENTITIES = 20_000;
 interface Vertex {
   x: number;
   y: number;
+  /** Of a point that steers a spline: its weight (see `weightsForZ`). */
+  z?: number;
   bulge?: number;
 }
 interface Entity {
@@ -51,6 +53,8 @@ interface Entity {
   /** The way its own plane looks: drawn from behind when z is negative. */
   extrusionDirection?: { z?: number };
   extrusionDirectionZ?: number;
+  /** On the paper around the drawing, not of it. */
+  inPaperSpace?: boolean;
 }
 interface Block {
   position?: Vertex;
@@ -67,6 +71,7 @@ class Reader {
   readonly runs: Pt[][] = [];
   readonly skipped = new Map<string, number>();
   #count = 0;
+  #points = 0;
 
   constructor(
     private readonly blocks: Blocks,
@@ -75,6 +80,7 @@ class Reader {
 
   read(entities: readonly Entity[], m: Matrix, depth = 0): void {
     for (const e of entities) {
+      if (e.inPaperSpace) continue;
       if (++this.#count > MOST_ENTITIES) {
         throw new BadInput(
           '',
@@ -110,6 +116,7 @@ class Reader {
       return;
     }
     const points = pointsOf(e, this.flat / growth(m))?.map((p) => mapped(m, p));
+    fewEnough((this.#points += points?.length ?? 0));
     if (points && points.length > 1 && points.every((p) => finite(...p))) this.runs.push(points);
     else this.#skip(e.type);
   }
@@ -158,20 +165,48 @@ export function readDxf(text: string): Drawing {
     loops: [...reader.loops, ...loopsOf(rings, FLAT_MM * perMm)],
     left: [
       ...[...reader.skipped].map(([type, n]) => `${n} ${type}`),
-      ...(weighted ? [`${weighted} SPLINE with weights`] : []),
+      ...(weighted ? [`${weighted} SPLINE whose weights do not match its points`] : []),
       ...(open ? [`${open} open ${open === 1 ? 'line' : 'lines'}`] : []),
     ],
   };
 }
 
-/** The parser does not see which way a circle's plane looks: one drawn from behind is mirrored here. */
-function circleFromFront(entity: readonly string[]): readonly string[] {
-  if (entity[1]?.trim() !== 'CIRCLE') return entity;
-  const value = (code: string): number =>
-    entity.findIndex((line, i) => i % 2 === 0 && line.trim() === code) + 1;
-  const [z, x] = [value('230'), value('10')];
-  if (!z || !x || !(Number(entity[z]) < 0)) return entity;
-  return entity.map((line, i) => (i === x ? String(-Number(line)) : line));
+/** An entity's pairs: group number and value. */
+type Pairs = ReadonlyArray<readonly [code: string, value: string]>;
+const typeOf = (entity: Pairs): string => entity[0]?.[1].trim() ?? '';
+const last = (entity: Pairs, code: string): string | undefined =>
+  entity.findLast(([c]) => c === code)?.[1];
+
+/** The parser does not see which way a circle's or ellipse's plane looks: one drawn from behind is turned here. */
+function fromFront(entity: Pairs): Pairs {
+  if (!(Number(last(entity, '230')) < 0)) return entity;
+  if (typeOf(entity) === 'CIRCLE') {
+    return entity.map(([c, v]) => (c === '10' ? [c, String(-Number(v))] : [c, v]));
+  }
+  if (typeOf(entity) !== 'ELLIPSE') return entity;
+  // Its angle runs the other way.
+  const [from, to] = [Number(last(entity, '41') ?? 0), Number(last(entity, '42') ?? 2 * Math.PI)];
+  return entity.map(([c, v]) => {
+    if (c === '41') return [c, String(-to)];
+    return c === '42' ? [c, String(-from)] : [c, v];
+  });
+}
+
+/**
+ * The parser keeps no weights of a spline's points: they travel where z is, for which a flat
+ * drawing has no use.
+ *
+ * @returns nothing when there is not one for each point
+ */
+function weightsForZ(entity: Pairs): Pairs | undefined {
+  if (typeOf(entity) !== 'SPLINE') return entity;
+  const points = entity.filter(([c]) => c === '10').length;
+  const weights = entity.filter(([c]) => c === '41').map(([, v]) => v);
+  if (weights.length && weights.length !== points) return undefined;
+  let k = 0;
+  return entity
+    .filter(([c]) => c !== '30' && c !== '41')
+    .flatMap((pair) => (pair[0] === '20' ? [pair, ['30', weights[k++] ?? '1'] as const] : [pair]));
 }
 
 /** Sections that go to the parser: what is drawn, and what of it is drawn more than once. */
@@ -180,7 +215,7 @@ const READ = new Set(['ENTITIES', 'BLOCKS']);
 /**
  * A DXF file is pairs of lines, a number and a value, in sections, to the end mark. What is not that
  * is refused by line, and only entities and blocks go to the parser: it may wait in a damaged table
- * for an end that never comes. Splines with weights are counted and left out: it knows none.
+ * for an end that never comes.
  */
 function sectionsOf(text: string): { sections: string; units: number; weighted: number } {
   const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\r|\n/);
@@ -192,13 +227,12 @@ function sectionsOf(text: string): { sections: string; units: number; weighted: 
   /** What must be ended before another of its kind begins. */
   let within: 'POLYLINE' | undefined;
   let block = false;
-  let entity: string[] = [];
-  let weights = false;
+  let entity: Array<readonly [string, string]> = [];
   const flush = (): void => {
-    if (weights) weighted++;
-    else kept.push(...circleFromFront(entity));
+    const read = weightsForZ(fromFront(entity));
+    if (read) kept.push(...read.flat());
+    else weighted++;
     entity = [];
-    weights = false;
   };
   for (let i = 0; i + 1 < lines.length && !ended; i += 2) {
     const code = lines[i]!.trim();
@@ -236,8 +270,7 @@ function sectionsOf(text: string): { sections: string; units: number; weighted: 
         }
         block = !block;
       }
-      if (code === '41' && entity[1]?.trim() === 'SPLINE' && Number(value) !== 1) weights = true;
-      entity.push(code, value);
+      entity.push([code, value]);
     } else if (section === 'HEADER' && value.trim() === '$INSUNITS') {
       units = Number(lines[i + 3]?.trim());
     }
@@ -325,7 +358,7 @@ function bulged(vertices: readonly Vertex[], closed: boolean, flat: number): Pt[
   return out;
 }
 
-/** A B-spline by de Boor's rule, 24 points a span. */
+/** A B-spline's points between its knots. */
 function spline(
   control: readonly Vertex[],
   knots: readonly number[],
@@ -342,7 +375,7 @@ function spline(
   return sampled((t) => onSpline(control, knots, degree, t), spans, flat);
 }
 
-/** A point of a B-spline (de Boor). */
+/** A point of a B-spline, its points weighted (de Boor, in homogeneous coordinates). */
 function onSpline(
   control: readonly Vertex[],
   knots: readonly number[],
@@ -351,17 +384,22 @@ function onSpline(
 ): Pt {
   let k = degree;
   while (k < control.length - 1 && knots[k + 1]! <= t) k++;
-  const d = Array.from({ length: degree + 1 }, (_, j): Pt => {
-    const c = control[k - degree + j]!;
-    return [c.x, c.y];
+  const d = Array.from({ length: degree + 1 }, (_, j): [number, number, number] => {
+    const { x, y, z: weight = 1 } = control[k - degree + j]!;
+    return [x * weight, y * weight, weight];
   });
   for (let r = 1; r <= degree; r++) {
     for (let j = degree; j >= r; j--) {
       const lo = knots[k - degree + j]!;
       const hi = knots[k + 1 + j - r]!;
       const f = hi > lo ? (t - lo) / (hi - lo) : 0;
-      d[j] = [(1 - f) * d[j - 1]![0] + f * d[j]![0], (1 - f) * d[j - 1]![1] + f * d[j]![1]];
+      d[j] = [0, 1, 2].map((i) => (1 - f) * d[j - 1]![i]! + f * d[j]![i]!) as [
+        number,
+        number,
+        number,
+      ];
     }
   }
-  return d[degree]!;
+  const [x, y, weight] = d[degree]!;
+  return [x / weight, y / weight];
 }

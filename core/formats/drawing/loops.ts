@@ -4,16 +4,30 @@
  * Curves are flattened within FLAT_MM. Open lines whose ends meet are chained; what stays open is
  * listed, not guessed.
  */
-import type { Pt } from '../../geometry';
-import { thinned } from './thin';
+import { BadInput } from '../../model';
+import { type Pt, thinned } from '../../geometry';
 
 /** Curves are drawn and thinned within this together, mm. */
 export const FLAT_MM = 0.02;
 /** Ends this near are one point, drawing units after scaling to mm. */
 export const MEET_MM = 0.05;
 
+/** A ring that differs from a circle by less is one, mm. */
+const ROUND_MM = 0.05;
+
 export type Loop =
   { kind: 'circle'; x: number; y: number; r: number } | { kind: 'ring'; points: Pt[] };
+/** A shell and all its holes, drawn as finely as a program may, are some ten thousand points. */
+const MOST_POINTS = 300_000;
+/** @throws BadInput when a drawing comes to more points than any shell has */
+export function fewEnough(points: number): void {
+  if (points <= MOST_POINTS) return;
+  throw new BadInput(
+    '',
+    `This drawing comes to more than ${MOST_POINTS} points; that is not one shell.`,
+  );
+}
+
 export interface Drawing {
   /** Millimetres a drawing unit is, when the file says so. */
   unitMm?: number;
@@ -52,12 +66,12 @@ export function arc(
 export function loopsOf(rings: ReadonlyArray<readonly Pt[]>, flat = FLAT_MM): Loop[] {
   return rings.flatMap((ring): Loop[] => {
     const points = thinned(ring, flat / 2);
-    return points.length >= 3 ? [asCircle(points)] : [];
+    return points.length >= 3 ? [asCircle(points, (ROUND_MM / FLAT_MM) * flat)] : [];
   });
 }
 
-/** A ring that is a circle within 0.05 mm, as one. */
-function asCircle(points: readonly Pt[]): Loop {
+/** A ring that is a circle within so much, as one. */
+function asCircle(points: readonly Pt[], within: number): Loop {
   if (points.length >= 12) {
     const x = points.reduce((s, p) => s + p[0], 0) / points.length;
     const y = points.reduce((s, p) => s + p[1], 0) / points.length;
@@ -71,7 +85,7 @@ function asCircle(points: readonly Pt[]): Loop {
         ),
       ),
     );
-    if (Math.max(...rs.map((v) => Math.abs(v - r))) < 0.05 && longest < r) {
+    if (Math.max(...rs.map((v) => Math.abs(v - r))) < within && longest < r) {
       return { kind: 'circle', x, y, r };
     }
   }

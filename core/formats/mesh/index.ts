@@ -18,23 +18,24 @@ export { readStep, type StepReader } from './step';
 
 export const MESH_LIMIT = 200 * 1024 * 1024;
 
+/** A talkative OBJ file may begin with this much of remarks, bytes. */
+const TOLD_WITHIN = 256 * 1024;
+
 /** Which reader a file's first bytes ask for. */
 export function meshKind(bytes: Uint8Array): MeshFile['kind'] | undefined {
   if (bytes[0] === 0x50 && bytes[1] === 0x4b) return '3MF';
   const start = new TextDecoder('latin1')
-    .decode(bytes.subarray(0, 4096))
+    .decode(bytes.subarray(0, TOLD_WITHIN))
     .replace(/^\xEF\xBB\xBF/, '');
   if (/^\s*ISO-10303-21/.test(start)) return 'STEP';
-  if (/^\s*solid\b/.test(start)) return 'STL';
+  if (/^\s*solid\b/i.test(start)) return 'STL';
   if (
     bytes.length >= 84 &&
     isBinary(bytes, new DataView(bytes.buffer, bytes.byteOffset).getUint32(80, true))
   ) {
     return 'STL';
   }
-  if (/^(#.*|mtllib.*|o .*|g .*|\s*|v .*)$/m.test(start) && /^v\s+-?[\d.]/m.test(start)) {
-    return 'OBJ';
-  }
+  if (!start.includes('\0') && /^[ \t]*v[ \t]+[-+]?[\d.]/m.test(start)) return 'OBJ';
   return bytes.length >= 84 ? 'STL' : undefined;
 }
 

@@ -55,7 +55,7 @@ export function readStl(bytes: Uint8Array): Mesh {
   // A mark of byte order is no part of the text.
   const text = bytes[0] === 0xef && bytes[1] === 0xbb ? bytes.subarray(3) : bytes;
   const start = new TextDecoder('latin1').decode(text.subarray(0, 512)).trimStart();
-  if (/^solid\b/.test(start)) return ascii(new TextDecoder('latin1').decode(text));
+  if (/^solid\b/i.test(start)) return ascii(new TextDecoder('latin1').decode(text));
   if (bytes.length < 84) {
     throw new BadInput('', 'This is not an STL file: it is shorter than an STL header.');
   }
@@ -99,7 +99,8 @@ function ascii(text: string): Mesh {
   let corners = 0;
   let ended = false;
   lines.forEach((raw, i) => {
-    const line = raw.trim();
+    // Some programs shout.
+    const line = raw.trim().toLowerCase();
     if (line.startsWith('vertex')) {
       const parts = line.split(/\s+/).slice(1).map(Number);
       if (parts.length !== 3 || !parts.every(Number.isFinite)) {

@@ -13,6 +13,10 @@ const MOST_BYTES = 400 * 1024 * 1024;
 const MOST_ENTRIES = 200;
 /** Objects placed, those that only hold others counted too. */
 const MOST_VISITS = 2000;
+/** Components in components go no deeper. */
+const DEEPEST = 64;
+/** Remarks may hold what looks like a corner. */
+const REMARK = /<!--[\s\S]*?-->/g;
 const UNIT_MM: Record<string, number> = {
   micron: 0.001,
   millimeter: 1,
@@ -55,7 +59,7 @@ export function read3mf(bytes: Uint8Array): MeshFile {
       : new BadInput('', 'This 3MF file cannot be unpacked: it was cut short or is damaged.');
   }
   if (!model) throw new BadInput('', 'This zip holds no 3MF model.');
-  return fromModel(strFromU8(model));
+  return fromModel(strFromU8(model).replace(REMARK, ''));
 }
 
 interface Placed {
@@ -111,13 +115,13 @@ function fromModel(xml: string): MeshFile {
         `The 3MF file places object "${id.slice(0, 30)}", which it does not hold.`,
       );
     }
-    if (depth > 8 || solids.length > 200 || ++visits > MOST_VISITS) {
+    if (depth > DEEPEST || solids.length > 200 || ++visits > MOST_VISITS) {
       throw new BadInput('', 'The 3MF file nests its objects too deep.');
     }
     if (o.mesh) {
       solids.push({
         name: o.name,
-        mesh: { positions: movedMesh(o.mesh.positions, m), triangles: o.mesh.triangles },
+        mesh: placed(o.mesh, m),
       });
     }
     for (const c of o.parts) {
@@ -130,6 +134,17 @@ function fromModel(xml: string): MeshFile {
   } else for (const [id, o] of objects) if (o.mesh) put(id, matrix(undefined), 0);
   return { kind: '3MF', unitMm: UNIT_MM[unit]!, solids };
 }
+
+/** Outsides stay outside, also of what is placed mirrored. */
+function placed({ positions, triangles }: Mesh, m: readonly number[]): Mesh {
+  const turned = determinant(m) < 0 ? triangles.slice().reverse() : triangles;
+  return { positions: movedMesh(positions, m), triangles: turned };
+}
+
+const determinant = (m: readonly number[]): number =>
+  m[0]! * (m[5]! * m[10]! - m[6]! * m[9]!) -
+  m[1]! * (m[4]! * m[10]! - m[6]! * m[8]!) +
+  m[2]! * (m[4]! * m[9]! - m[5]! * m[8]!);
 
 const rawText = (list: Node[], tag: string): string => {
   const n = list.find((q) => tag in q);

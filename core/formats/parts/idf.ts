@@ -49,7 +49,7 @@ const wordsOf = (text: string): string[] =>
   [...text.matchAll(/"([^"]*)"|(\S+)/g)].map((m) => m[1] ?? m[2]!);
 
 function sections(text: string): Section[] {
-  const lines = text.split(/\r?\n/);
+  const lines = text.replace(/^\uFEFF/, '').split(/\r\n|\r|\n/);
   if (lines.length > MOST_LINES) {
     throw new BadInput('', `The file has ${lines.length} lines; ${MOST_LINES} can be read.`);
   }
@@ -128,11 +128,12 @@ function loops(lines: readonly Line[], unit: number): Array<Array<[number, numbe
   return [...out.entries()].sort((a, b) => a[0] - b[0]).map(([, list]) => list);
 }
 
-const chords = (r: number, angle: number): number =>
-  Math.max(
-    2,
-    Math.ceil(Math.abs(angle) / (2 * Math.acos(Math.max(0.5, 1 - ARC_MM / Math.max(r, ARC_MM))))),
-  );
+/** A board's arc as finely as any is drawn; one that is nearly straight has a middle far away. */
+const MOST_CHORDS = 720;
+const chords = (r: number, angle: number): number => {
+  const each = 2 * Math.acos(Math.max(0.5, 1 - ARC_MM / Math.max(r, ARC_MM)));
+  return Math.max(2, Math.min(MOST_CHORDS, Math.ceil(Math.abs(angle) / each)));
+};
 
 function arcPoints(
   a: readonly [number, number],

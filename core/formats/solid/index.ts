@@ -5,6 +5,7 @@
  * cut. Looking at the finished front: x right, y up, z toward the viewer, mm.
  */
 import type { ManifoldToplevel } from 'manifold-3d';
+import { onlyXyz } from './xyz';
 import { type Body, type Cut, outlineSpan } from '../../model';
 import { drawn, type Mesh, pointsOf, type Pt } from '../../geometry';
 import {
@@ -21,6 +22,7 @@ import {
 } from '../../shell';
 
 export { readStl, stlBytes } from '../mesh';
+export { madeMesh } from './made';
 export { threeMfBytes } from './threeMf';
 
 /** Enough beyond a face that a cut surely passes it, mm. */
@@ -143,6 +145,11 @@ export function pieceMesh(
       }
     } else result = keep(result.subtract(cavity));
     for (const b of bays) result = keep(result.subtract(from(b.points, 0, b.depth)));
+    for (const f of shell.floors.get(pieceId)!.filter((q) => q.pocket !== undefined)) {
+      for (const q of f.prisms.flatMap(drawn)) {
+        result = keep(result.subtract(from(pointsOf(q), 0, Math.abs(f.z))));
+      }
+    }
     const features = shell.features.filter((f) => f.piece === pieceId && f.height > 0);
     if (features.length) {
       const standing = features.flatMap((f) =>
@@ -187,13 +194,4 @@ export function pieceMesh(
       solid.transform([wall.ux, wall.uy, 0, 0, 0, 0, 1, 0, wall.nx, wall.ny, 0, 0, cx, cy, h.v, 1]),
     );
   }
-}
-
-function onlyXyz(props: Float32Array, numProp: number): Float32Array {
-  if (numProp === 3) return props;
-  const out = new Float32Array((props.length / numProp) * 3);
-  for (let v = 0; v < out.length / 3; v++) {
-    out.set(props.subarray(v * numProp, v * numProp + 3), v * 3);
-  }
-  return out;
 }

@@ -11,7 +11,7 @@ import {
   type Project,
   type Reading,
 } from '../../model';
-import { type Kind, partOfItem, withPlacement } from './kind.fixture';
+import { type Kind, partOfItem, withPart, withPlacement } from './kind.fixture';
 
 const withInput = (p: Project, id: string, more: Partial<Input>): Project => ({
   ...p,
@@ -43,6 +43,59 @@ const slide = (p: Project, more: Partial<Placement>): Project => {
 };
 
 export const CONTROLS_KINDS: readonly Kind[] = [
+  {
+    name: 'a switch that hangs behind its key with nothing to hold it',
+    makes: 'tight',
+    cases: (p) =>
+      p.layout.placements
+        .filter((q) => partOfItem(p, q.item).id.startsWith('tactile') && q.fixed)
+        .map((q) => ({
+          where: q.item,
+          spoilt: {
+            ...p,
+            layout: {
+              placements: p.layout.placements.map((x) => {
+                const one = { ...x };
+                if (x === q) delete one.fixed;
+                return one;
+              }),
+            },
+          },
+          ids: [q.item],
+        })),
+  },
+  {
+    name: 'a switch behind its key that tape alone holds',
+    makes: 'tight',
+    cases: (p) =>
+      p.layout.placements
+        .filter((q) => partOfItem(p, q.item).id.startsWith('tactile') && q.fixed)
+        .map((q) => ({
+          where: q.item,
+          spoilt: withPlacement(p, q.item, { fixed: 'tape' }),
+          ids: [q.item],
+        })),
+  },
+  {
+    name: 'key plates sawn from 0.6 mm sheet',
+    makes: 'tight',
+    cases: (p) =>
+      p.layout.placements.flatMap(({ item }) => {
+        const part = partOfItem(p, item);
+        const board = part.blocks.find((b) => b.kind === 'board');
+        if (part.family !== 'switch' || !board) return [];
+        return [
+          {
+            where: item,
+            spoilt: withPart(p, part.id, (q) => ({
+              ...q,
+              blocks: q.blocks.map((b) => (b.id === board.id ? { ...b, height: length(0.6) } : b)),
+            })),
+            ids: [item],
+          },
+        ];
+      }),
+  },
   {
     name: 'a switch 0.2 mm further beside its key than a key meets',
     makes: 'hit',

@@ -1,6 +1,10 @@
 /** Changes that spoil nothing: after each, no new hit. */
 import { libraryPart } from '../../catalogue';
-import { applied, mustRead, type Project } from '../../model';
+import { madeFor, withMade } from '../../made';
+import { applied, type MadeKind, mustRead, type Project } from '../../model';
+import { calmChords } from './games.fixture';
+import { soundPocket } from './pocket.fixture';
+import { pressedOn } from './press.fixture';
 
 export interface Harmless {
   name: string;
@@ -12,6 +16,18 @@ const items = (p: Project, change: (i: Project['kit']['items'][number], n: numbe
   kit: { ...p.kit, items: p.kit.items.map((i, n) => ({ ...i, ...change(i, n) })) },
 });
 
+/** Made parts that never take each other's place. */
+const HOLDS: readonly MadeKind[] = [
+  'cell frame',
+  'screen corners',
+  'bezel',
+  'stand-offs',
+  'speaker ring',
+  'cap',
+  'light pipe',
+  'calibration piece',
+];
+
 /** Every id of an item replaced by another, wherever it stands. */
 function rotatedIds(p: Project): Project {
   const ids = p.kit.items.map((i) => i.id);
@@ -19,7 +35,16 @@ function rotatedIds(p: Project): Project {
   const renamed = (id: string) => fresh.get(id) ?? id;
   return {
     ...p,
-    kit: { ...p.kit, items: p.kit.items.map((i) => ({ ...i, id: renamed(i.id) })) },
+    kit: {
+      ...p.kit,
+      items: p.kit.items.map((i) => ({
+        ...i,
+        id: renamed(i.id),
+        ...(i.made
+          ? { made: { ...i.made, for: renamed(i.made.for), holds: i.made.holds.map(renamed) } }
+          : {}),
+      })),
+    },
     layout: {
       placements: p.layout.placements.map((q) => ({
         ...q,
@@ -55,6 +80,24 @@ function copied(p: Project): Project {
 }
 
 export const HARMLESS: readonly Harmless[] = [
+  {
+    name: 'a wait of 2 ms, from a capture',
+    change: (p) => ({ ...p, controls: { ...p.controls, debounceMs: 2 } }),
+  },
+  { name: 'select and start leave a game', change: calmChords },
+  { name: 'every key pressed, and each told its own code', change: (p) => pressedOn(p) },
+  { name: 'a pocket under a cell that leaves wall enough', change: soundPocket },
+  {
+    name: 'made parts that hold or cover something, as they would be made',
+    change: (p) =>
+      HOLDS.reduce(
+        (q, kind) =>
+          madeFor(q, 'resin')
+            .filter((m) => m.kind === kind && !m.cannot)
+            .reduce((r, m) => withMade(r, m), q),
+        p,
+      ),
+  },
   { name: 'rename the build', change: (p) => ({ ...p, name: 'Plover Xq' }) },
   { name: 'rename every item', change: (p) => items(p, (_, n) => ({ name: `Zorp ${n}` })) },
   {

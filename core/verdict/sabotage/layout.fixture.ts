@@ -64,6 +64,18 @@ const wheel = (p: Project, x: number, y: number): Project => {
 
 export const LAYOUT_KINDS: readonly Kind[] = [
   {
+    name: 'a panel 0.15 mm off the face, which a thumb beside the window presses down on it',
+    makes: 'tight',
+    cases: (p) =>
+      laidOut(p)
+        .filter(({ part, placement }) => part.screen && placement.lift === 0)
+        .map(({ id, placement }) => ({
+          where: id,
+          spoilt: withPlacement(p, id, { lift: placement.lift + 0.15 }),
+          ids: [id],
+        })),
+  },
+  {
     name: 'a volume wheel nobody can turn',
     makes: 'hit',
     cases: (p) =>

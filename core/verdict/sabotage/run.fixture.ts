@@ -8,6 +8,10 @@ import { HARMLESS } from './harmless.fixture';
 import { type Case, type Kind, worsened } from './kind.fixture';
 import { KIT_KINDS } from './kit.fixture';
 import { LAYOUT_KINDS } from './layout.fixture';
+import { MADE_KINDS } from './made.fixture';
+import { GAME_KINDS } from './games.fixture';
+import { PRESS_KINDS } from './press.fixture';
+import { POCKET_KINDS } from './pocket.fixture';
 import { READING_KINDS } from './readings.fixture';
 import { SHELL_KINDS } from './shell.fixture';
 import { WIRE_KINDS } from './wires.fixture';
@@ -19,6 +23,10 @@ export const KINDS: readonly Kind[] = [
   ...CONTROLS_KINDS,
   ...READING_KINDS,
   ...WIRE_KINDS,
+  ...MADE_KINDS,
+  ...PRESS_KINDS,
+  ...GAME_KINDS,
+  ...POCKET_KINDS,
 ];
 
 /** Builds that close, to be spoilt one way at a time. */

@@ -7,7 +7,7 @@ export function WayRow() {
   return (
     <section aria-label="Way to build">
       <h2 style={{ marginBottom: 8 }}>Built as</h2>
-      <Ways chosen={doc.way} onChoose={(way) => edit((p) => ({ ...p, way }))} />
+      <Ways brief chosen={doc.way} onChoose={(way) => edit((p) => ({ ...p, way }))} />
     </section>
   );
 }

@@ -2,6 +2,7 @@
 import { useMemo } from 'react';
 import { Checkbox, Progress } from 'antd';
 import { buildSteps, type Feed, lastBefore, PHASES, type Step } from '@deft/core/build';
+import { Worded } from '../../words/Worded';
 import { useBuild, useScene } from '../../state/build';
 
 export default function BuildStation() {
@@ -126,7 +127,7 @@ function Row({
       <Checkbox checked={s.done} aria-label={s.title} onChange={(e) => onTick(e.target.checked)} />
       <div>
         <span className="what">{s.title}</span>
-        <p className="note">{s.detail}</p>
+        <p className="note">{next ? <Worded text={s.detail} /> : s.detail}</p>
         {s.gate && (
           <p className="gate">
             {s.gate.point}, {s.gate.state}: <b>{s.gate.expects}</b>

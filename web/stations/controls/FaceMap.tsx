@@ -5,6 +5,16 @@ import { type ButtonMap, headerPlaces } from '@deft/core/controls';
 import type { Scene } from '@deft/core/fit';
 import { outerRing, span } from '@deft/core/shell';
 import { Ticks } from '../../book/Mat';
+import style from './FaceMap.module.css';
+
+/** How a key stands in a press test. */
+export type Lit = 'asked' | 'right' | 'wrong' | 'waiting';
+const LIT_WORDS: Readonly<Record<Lit, string>> = {
+  asked: 'asked for now',
+  right: 'answered as planned',
+  wrong: 'answered wrongly',
+  waiting: 'not pressed yet',
+};
 
 export function FaceMap({
   scene,
@@ -13,6 +23,7 @@ export function FaceMap({
   height,
   chosen,
   onChoose,
+  lit,
 }: {
   scene: Scene;
   map: ButtonMap;
@@ -20,6 +31,8 @@ export function FaceMap({
   height: number;
   chosen: string | undefined;
   onChoose: (id: string) => void;
+  /** In a press test the keys are lit, and wires are not drawn. */
+  lit?: ReadonlyMap<string, Lit>;
 }) {
   const shell = scene.shell;
   if (!shell) return null;
@@ -100,57 +113,76 @@ export function FaceMap({
           </circle>
         );
       })}
-      {map.inputs.map((m) => {
-        const pin = m.gpio === undefined ? undefined : pins.get(m.gpio);
-        if (!m.place || !pin) return null;
-        const [a, b] = [at(m.place.x, m.place.y), at(pin.x, pin.y)];
-        return (
-          <line
-            key={m.input.id}
-            x1={a[0]}
-            y1={a[1]}
-            x2={b[0]}
-            y2={b[1]}
-            stroke="#1d2b2a"
-            strokeOpacity={chosen === undefined || chosen === m.input.id ? 0.75 : 0.18}
-            strokeWidth={chosen === m.input.id ? 2.2 : 1.1}
-          />
-        );
-      })}
+      {!lit &&
+        map.inputs.map((m) => {
+          const pin = m.gpio === undefined ? undefined : pins.get(m.gpio);
+          if (!m.place || !pin) return null;
+          const [a, b] = [at(m.place.x, m.place.y), at(pin.x, pin.y)];
+          return (
+            <line
+              key={m.input.id}
+              x1={a[0]}
+              y1={a[1]}
+              x2={b[0]}
+              y2={b[1]}
+              stroke="#1d2b2a"
+              strokeOpacity={chosen === undefined || chosen === m.input.id ? 0.75 : 0.18}
+              strokeWidth={chosen === m.input.id ? 2.2 : 1.1}
+            />
+          );
+        })}
       {map.inputs.map((m, i) => {
         if (!m.place) return null;
         const [x, y] = at(m.place.x, m.place.y);
         const clash = map.findings.some((f) => f.about.includes(m.input.id));
+        const light = lit?.get(m.input.id);
         let ink: string;
-        if (chosen === m.input.id) ink = '#0c7b70';
-        else if (clash) ink = '#c23f21';
+        if (chosen === m.input.id || light === 'asked') ink = '#0c7b70';
+        else if (clash || light === 'wrong') ink = '#c23f21';
         else ink = '#1d2b2a';
+        let says = m.pin ? `, pin ${m.pin}` : ', no pin';
+        if (light) says = `: ${LIT_WORDS[light]}`;
         return (
           <g
             key={m.input.id}
             role="button"
             tabIndex={0}
-            aria-label={`${m.input.name}${m.pin ? `, pin ${m.pin}` : ', no pin'}`}
+            aria-label={`${m.input.name}${says}`}
             style={{ cursor: 'pointer' }}
             onClick={() => onChoose(m.input.id)}
             onKeyDown={(e) => {
               if (e.key === 'Enter') onChoose(m.input.id);
             }}
           >
+            {light === 'asked' && <circle className={style.halo} cx={x} cy={y} r="15" />}
             <circle
               cx={x}
               cy={y}
               r="10"
-              fill={clash ? '#f0b7a4' : '#fff'}
+              fill={fillOf(light, clash)}
               stroke={ink}
               strokeWidth={chosen === m.input.id ? 2.6 : 1.4}
             />
-            <text x={x} y={y + 4} textAnchor="middle" fontSize="11" fontWeight="700" fill="#1d2b2a">
-              {i + 1}
+            <text
+              x={x}
+              y={y + 4}
+              textAnchor="middle"
+              fontSize="11"
+              fontWeight="700"
+              fill={light === 'asked' ? '#fff' : '#1d2b2a'}
+            >
+              {light === 'right' ? '✓' : i + 1}
             </text>
           </g>
         );
       })}
     </svg>
   );
+}
+
+function fillOf(light: Lit | undefined, clash: boolean): string {
+  if (light === 'asked') return '#0c7b70';
+  if (light === 'right') return '#cfe6df';
+  if (light === 'wrong' || (clash && !light)) return '#f0b7a4';
+  return '#fff';
 }

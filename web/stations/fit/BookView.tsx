@@ -14,6 +14,7 @@ import { WireLayer } from '../../book/WireLayer';
 import { Fold, ShellPage } from '../../book/ShellPage';
 import { fromScreen, onScreen, pageOf, type Spread } from '../../book/spread';
 import { numbered } from '../../ui/Findings';
+import { keysHere } from '../../keys/useKeys';
 import { useBuild } from '../../state/build';
 import { TRAY_TYPE } from './tray';
 import type { useArranging } from './useArranging';
@@ -219,12 +220,7 @@ export function BookView({
                   hit={hit}
                   onFocus={() => onSelect(at.item.id)}
                   onPointerDown={grab(at.item.id)}
-                  onKeyDown={(e) => {
-                    if (a.key(at.item.id, e)) {
-                      e.preventDefault();
-                      e.stopPropagation();
-                    }
-                  }}
+                  onKeyDown={keysHere(a.keysOf(at.item.id))}
                 />
               </g>
             )

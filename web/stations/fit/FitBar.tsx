@@ -5,7 +5,7 @@ import { Button } from 'antd';
 export type Picture = 'book' | 'closed' | 'solid';
 /** What lies under the book. */
 export type Panel = 'profile' | 'words' | 'arrange' | 'wires' | 'fits' | 'hands' | 'measure';
-export const PANELS: ReadonlyArray<{ id: Panel; name: string; long?: string; key: string }> = [
+const PANELS: ReadonlyArray<{ id: Panel; name: string; long?: string; key: string }> = [
   { id: 'words', name: 'Words', long: 'In words', key: 'W' },
   { id: 'arrange', name: 'Arrange', long: 'Arrange for me', key: 'A' },
   { id: 'wires', name: 'Wires', key: 'I' },

@@ -8,12 +8,13 @@ import { type Spread, spreadOf } from '../../book/spread';
 import { useCuts } from '../../book/useCuts';
 import { Findings, numbered } from '../../ui/Findings';
 import { useSize } from '../../ui/useSize';
+import { useKeys } from '../../keys/useKeys';
 import { useBuild, useScene } from '../../state/build';
 import { ArrangeView } from './ArrangeView';
 import { BodyView } from './BodyView';
 import { BookView } from './BookView';
 import { ClosedView } from './ClosedView';
-import { FitBar, Glass, type Panel, PANELS, type Picture } from './FitBar';
+import { FitBar, Glass, type Panel, type Picture } from './FitBar';
 import { InWords } from './InWords';
 import { type Ends, MeasureView, useDistance } from './MeasureView';
 import { PartPanel } from './PartPanel';
@@ -27,10 +28,6 @@ import { Worth } from './Worth';
 
 /** The 3D view and what draws it come only when they are asked for. */
 const ThreeView = lazy(() => import('./three/ThreeView'));
-
-const PANEL_KEYS: Readonly<Record<string, Panel>> = Object.fromEntries(
-  PANELS.map((p) => [p.key.toLowerCase(), p.id]),
-);
 
 export default function FitStation() {
   const { doc, check, chosen, choose } = useBuild('doc', 'check', 'chosen', 'choose');
@@ -71,47 +68,34 @@ export default function FitStation() {
   });
   const { through, toggleFollow } = lines;
 
-  useEffect(() => {
-    const keys = (e: KeyboardEvent) => {
-      if (
-        e.target instanceof HTMLInputElement ||
-        e.target instanceof HTMLTextAreaElement ||
-        e.ctrlKey ||
-        e.metaKey ||
-        e.altKey
-      ) {
-        return;
-      }
-      const letter = e.key.toLowerCase();
-      if (letter === 'd') setHeat((h) => !h);
-      else if (letter === 'l') setLoupe((on) => !on);
-      else if (letter === 'f') toggleFollow();
-      else if (letter === '+' || letter === '=') zoom(1.5);
-      else if (letter === '-') zoom(1 / 1.5);
-      else if (letter === '0') reset();
-      else if (letter === 's') spot();
-      else if (letter === 'c' || letter === '3') {
-        setPicture((now) => {
-          const to = letter === '3' ? 'solid' : 'closed';
-          return now === to ? 'book' : to;
-        });
-      } else if (PANEL_KEYS[letter]) {
-        setPanel((now) => (now === PANEL_KEYS[letter] ? 'profile' : PANEL_KEYS[letter]!));
-      } else if (letter === 'n') {
-        const open = numbered(check.findings, 'fit');
-        const i = open.findIndex((o) => o.finding.id === chosen);
-        choose(
-          open[
-            (i + (e.shiftKey ? open.length - 1 : 1) + (i < 0 && e.shiftKey ? 1 : 0)) %
-              Math.max(1, open.length)
-          ]?.finding.id,
-        );
-      } else return;
-      e.preventDefault();
-    };
-    window.addEventListener('keydown', keys);
-    return () => window.removeEventListener('keydown', keys);
-  }, [check, chosen, choose, toggleFollow, zoom, reset, spot]);
+  const toggle = (to: Panel) => () => setPanel((now) => (now === to ? 'profile' : to));
+  const show = (to: Picture) => () => setPicture((now) => (now === to ? 'book' : to));
+  const step = (by: 1 | -1) => () => {
+    const open = numbered(check.findings, 'fit');
+    if (!open.length) return;
+    const i = open.findIndex((o) => o.finding.id === chosen);
+    const from = i < 0 && by < 0 ? 0 : i;
+    choose(open[(from + by + open.length) % open.length]!.finding.id);
+  };
+  useKeys({
+    headroom: () => setHeat((on) => !on),
+    loupe: () => setLoupe((on) => !on),
+    follow: toggleFollow,
+    closer: () => zoom(1.5),
+    further: () => zoom(1 / 1.5),
+    wholeBook: reset,
+    spot,
+    closed: show('closed'),
+    solid: show('solid'),
+    words: toggle('words'),
+    arrange: toggle('arrange'),
+    wires: toggle('wires'),
+    measure: toggle('measure'),
+    fits: toggle('fits'),
+    hands: toggle('hands'),
+    nextFinding: step(1),
+    lastFinding: step(-1),
+  });
 
   // A chosen finding draws the profile through it.
   useEffect(() => {

@@ -1,15 +1,19 @@
 /** One arranging run: live best, time left, cancel, and going on from there. */
 import { useEffect, useRef, useState } from 'react';
-import { proxy, type Remote, wrap } from 'comlink';
+import { proxy } from 'comlink';
 import type { WhyNot } from '@deft/core/arrange';
 import type { Project } from '@deft/core/model';
 import type { ArrangeApi, Told } from '../../workers/arrange.worker';
+import { useWorker } from '../../workers/useWorker';
 
 export const RUN_SECONDS = 10;
 let versions = 0;
 
 export function useArranger(doc: Project) {
-  const worker = useRef<{ w: Worker; api: Remote<ArrangeApi> }>(undefined);
+  const worker = useWorker<ArrangeApi>(
+    () =>
+      new Worker(new URL('../../workers/arrange.worker.ts', import.meta.url), { type: 'module' }),
+  );
   const stop = useRef(false);
   const version = useRef<{ doc: Project; id: string }>(undefined);
   const [told, setTold] = useState<Told>();
@@ -19,24 +23,17 @@ export function useArranger(doc: Project) {
   useEffect(
     () => () => {
       stop.current = true;
-      worker.current?.w.terminate();
     },
     [],
   );
   const run = async (seed: number, fixed: readonly string[]) => {
-    if (!worker.current) {
-      const w = new Worker(new URL('../../workers/arrange.worker.ts', import.meta.url), {
-        type: 'module',
-      });
-      worker.current = { w, api: wrap<ArrangeApi>(w) };
-    }
     if (version.current?.doc !== doc) version.current = { doc, id: String(++versions) };
     stop.current = false;
     setRunning(true);
     setWhy(undefined);
     let last: Told | undefined;
     try {
-      await worker.current.api.run(
+      await worker().run(
         doc,
         version.current.id,
         seed,
@@ -50,7 +47,7 @@ export function useArranger(doc: Project) {
       );
       if (!stop.current && last && !last.best.length) {
         setTrying('why not');
-        const found = await worker.current.api.why(
+        const found = await worker().why(
           doc,
           last.progress.stuck,
           fixed,

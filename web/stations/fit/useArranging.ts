@@ -7,9 +7,23 @@ import { stepFromPage, turnFromPage } from '@deft/core/geometry';
 import { Checker, handled, type Scene, snapped } from '@deft/core/fit';
 import { applied, type Finding, type Placement, worstFirst } from '@deft/core/model';
 import { pageOf, type Spread } from '../../book/spread';
+import type { Handlers } from '../../keys/useKeys';
 import { useBuild, useCheckerNow, useScene, useSettled } from '../../state/build';
 
 const SETTLING: readonly Finding['check'][] = ['closing', 'wire', 'ribbon', 'cap'];
+
+const ARROW: Readonly<Record<string, [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
+/** How far an arrow moves a part, mm. */
+function stepOf({ shiftKey, altKey }: KeyboardEvent): number {
+  if (shiftKey) return 5;
+  return altKey ? 0.1 : 0.5;
+}
+const hundredth = (mm: number): number => Math.round(mm * 100) / 100;
 
 export interface Live {
   scene: Scene;
@@ -63,57 +77,35 @@ export function useArranging(spread: Spread | undefined) {
     [place],
   );
 
-  /** A key on a part. Returns whether it meant something. */
-  const key = useCallback(
-    (
-      item: string,
-      e: { key: string; shiftKey: boolean; altKey: boolean; ctrlKey: boolean; metaKey: boolean },
-    ): boolean => {
-      const now = placementOf(item);
-      const at = sceneNow.items.get(item);
-      const page = spread && at && pageOf(spread, at.piece);
-      if (!now || !page) return false;
-      const arrow = (
-        { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] } as Record<
-          string,
-          [number, number]
-        >
-      )[e.key];
-      if (arrow) {
-        const [dx, dy] = stepFromPage(page.view, arrow[0], arrow[1]);
-        if (e.ctrlKey || e.metaKey) {
-          place(snapped(checkerNow(), now, dx, dy));
-          return true;
-        }
-        let step: 5 | 0.5 | 0.1;
-        if (e.shiftKey) step = 5;
-        else if (e.altKey) step = 0.1;
-        else step = 0.5;
-        const round = (mm: number) => Math.round(mm * 100) / 100;
+  /** What keys do to a part that has the focus. */
+  const keysOf = (item: string): Handlers => {
+    const now = placementOf(item);
+    const at = sceneNow.items.get(item);
+    const page = spread && at && pageOf(spread, at.piece);
+    if (!now || !page) return {};
+    const along = (e: KeyboardEvent) => stepFromPage(page.view, ...ARROW[e.key]!);
+    const hold = (change: Partial<Placement>) => place(handled(sceneNow, now, change));
+    const turn = (by: number) => () => hold({ turn: now.turn + turnFromPage(page.view, by) });
+    const other =
+      'piece' in now.on
+        ? spread.pages.find((p) => p.piece.id !== (now.on as { piece: string }).piece)
+        : undefined;
+    return {
+      nudge: (e) => {
+        const [dx, dy] = along(e);
+        const step = stepOf(e);
         place(
-          { ...now, x: round(now.x + dx * step), y: round(now.y + dy * step) },
+          { ...now, x: hundredth(now.x + dx * step), y: hundredth(now.y + dy * step) },
           `nudge ${item}`,
         );
-        return true;
-      }
-      if (e.ctrlKey || e.metaKey || e.altKey) return false;
-      const letter = e.key.toLowerCase();
-      const turn = (change: Partial<Placement>) => {
-        place(handled(sceneNow, now, change));
-        return true;
-      };
-      if (letter === 'r') {
-        return turn({ turn: now.turn + turnFromPage(page.view, e.shiftKey ? -90 : 90) });
-      }
-      if (letter === 'v') return turn({ up: now.up === 'in' ? 'out' : 'in' });
-      if (letter === 'x' && 'piece' in now.on) {
-        const other = spread.pages.find((p) => p.piece.id !== (now.on as { piece: string }).piece);
-        return other ? turn({ on: { piece: other.piece.id } }) : false;
-      }
-      return false;
-    },
-    [sceneNow, checkerNow, place, placementOf, spread],
-  );
+      },
+      slide: (e) => place(snapped(checkerNow(), now, ...along(e))),
+      turn: turn(90),
+      turnBack: turn(-90),
+      turnOver: () => hold({ up: now.up === 'in' ? 'out' : 'in' }),
+      ...(other ? { otherHalf: () => hold({ on: { piece: other.piece.id } }) } : {}),
+    };
+  };
 
-  return { scene, live, begin, drag, drop, key, place, placementOf };
+  return { scene, live, begin, drag, drop, keysOf, place, placementOf };
 }

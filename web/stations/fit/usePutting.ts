@@ -1,9 +1,10 @@
 /** Puts parts of the tray where they fit, what is laid out staying as it is. */
 import { useEffect, useRef, useState } from 'react';
-import { proxy, type Remote, wrap } from 'comlink';
+import { proxy } from 'comlink';
 import { applied, type Change, type Project } from '@deft/core/model';
 import { useBuild } from '../../state/build';
 import type { ArrangeApi, Told } from '../../workers/arrange.worker';
+import { useWorker } from '../../workers/useWorker';
 
 /** A search for one part ends with the first place; without one it ends after so long. */
 const SECONDS_EACH = 4;
@@ -24,7 +25,10 @@ const withOnly = (p: Project, wanted: ReadonlySet<string>, tray: readonly string
 
 export function usePutting(tray: readonly string[]): Putting {
   const { doc, engine, at, apply } = useBuild('doc', 'engine', 'at', 'apply');
-  const worker = useRef<{ w: Worker; api: Remote<ArrangeApi> }>(undefined);
+  const worker = useWorker<ArrangeApi>(
+    () =>
+      new Worker(new URL('../../workers/arrange.worker.ts', import.meta.url), { type: 'module' }),
+  );
   const searches = useRef(0);
   // A place is found for the build as it was; in another it may be no place.
   const latest = useRef(doc);
@@ -33,26 +37,14 @@ export function usePutting(tray: readonly string[]): Putting {
   }, [doc]);
   const [trying, setTrying] = useState<string>();
   const [trouble, setTrouble] = useState<string>();
-  useEffect(
-    () => () => {
-      worker.current?.w.terminate();
-    },
-    [],
-  );
 
   /** @param fixed  what stays where it is */
   const searched = async (
     items: readonly string[],
     fixed: readonly string[],
   ): Promise<readonly Change[] | undefined> => {
-    if (!worker.current) {
-      const w = new Worker(new URL('../../workers/arrange.worker.ts', import.meta.url), {
-        type: 'module',
-      });
-      worker.current = { w, api: wrap<ArrangeApi>(w) };
-    }
     let best: readonly Change[] | undefined;
-    await worker.current.api.run(
+    await worker().run(
       withOnly(doc, new Set(items), tray),
       `put ${++searches.current}`,
       1,
@@ -97,6 +89,10 @@ export function usePutting(tray: readonly string[]): Putting {
           ? `${names[0]}: ${why}. Arrange may move the others, or another half or a thinner part may do.`
           : 'No layout was found for all of them. Put them one by one, or let Arrange look longer and say why not.',
       );
+      return false;
+    } catch (e) {
+      reportError(e);
+      setTrouble('The search broke off. Try again, or let Arrange look.');
       return false;
     } finally {
       setTrying(undefined);

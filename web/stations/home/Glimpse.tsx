@@ -4,7 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { sceneOf } from '@deft/core/fit';
 import { SmallBook } from '../../book/SmallBook';
 import { useGlance } from '../../engine/glance';
-import { getBuild } from '../../state/api';
+import { openBuild } from '../../state/kept';
 import { Wedge } from '../../ui/Wedge';
 import style from './Home.module.css';
 
@@ -14,7 +14,7 @@ const BOOK = { width: 196, most: 76 };
 function useDocument(build: string, version: number) {
   const found = useQuery({
     queryKey: ['glimpse', build, version],
-    queryFn: async () => (await getBuild(build)).document,
+    queryFn: async () => (await openBuild(build)).document,
     staleTime: Infinity,
   });
   return found.data;

@@ -9,10 +9,10 @@ import {
   importBuild,
   isLocked,
   isOffline,
-  listBuilds,
   restoreBuild,
   type ListedBuild,
 } from '../../state/api';
+import { BACK_MS, forgetKept, knownBuilds } from '../../state/kept';
 import { Mark } from '../../ui/Mark';
 import { BuildRow } from './BuildRow';
 import { Copies } from './Copies';
@@ -22,7 +22,12 @@ import style from './Home.module.css';
 const MANY = 7;
 
 export function Home() {
-  const builds = useQuery({ queryKey: ['builds'], queryFn: listBuilds });
+  const builds = useQuery({
+    queryKey: ['builds'],
+    queryFn: knownBuilds,
+    // A server that was away may be back.
+    refetchInterval: (q) => (q.state.data?.kept ? BACK_MS : false),
+  });
   const locked = useQuery({ queryKey: ['locked'], queryFn: isLocked, retry: false });
   const client = useQueryClient();
   const go = useNavigate();
@@ -59,7 +64,7 @@ export function Home() {
     onSuccess: (b) => go(`/b/${b.key}/fit`),
     onError: fail,
   });
-  const all = builds.data ?? [];
+  const all = builds.data?.builds ?? [];
   const sought = wanted.trim().toLowerCase();
   const shown = all.filter((b) => `${b.name} ${b.way}`.toLowerCase().includes(sought));
   return (
@@ -73,7 +78,15 @@ export function Home() {
           </p>
         </div>
         {locked.data && (
-          <form method="post" action="/logout">
+          <form
+            method="post"
+            action="/logout"
+            onSubmit={(e) => {
+              e.preventDefault();
+              const form = e.currentTarget;
+              void forgetKept().finally(() => form.submit());
+            }}
+          >
             <Button htmlType="submit" type="text">
               Log out
             </Button>
@@ -109,6 +122,19 @@ export function Home() {
             : builds.error.message}
         </p>
       )}
+      {builds.data?.kept && (
+        <p className="bad" role="status">
+          The server does not answer. These are the builds as last seen; what was opened here opens
+          and is saved once the server is back.
+        </p>
+      )}
+      {!window.isSecureContext && (
+        <p className="caution">
+          This address is not encrypted: password and builds can be read on the way, and the page
+          does not open while the server is away. Start the server with a certificate (DEFT_TLS_CERT
+          and DEFT_TLS_KEY).
+        </p>
+      )}
       {builds.isPending && (
         <p className="note" role="status">
           Reading the builds ...
@@ -139,7 +165,11 @@ export function Home() {
         </p>
       )}
       <Copies />
-      {builds.data?.length === 0 && (
+      <p className="note">
+        Something wrong? <a href="/api/diagnostics">Diagnostics file</a>: counts, log and what the
+        doctor finds, without a name, a build or a picture.
+      </p>
+      {builds.data?.builds.length === 0 && (
         <div className="card">
           <h2>No builds yet</h2>
           <p>

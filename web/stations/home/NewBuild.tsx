@@ -7,7 +7,8 @@ import { Button, Input } from 'antd';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { emptyProject, type Project } from '@deft/core/model';
-import { createBuild, isOffline, listBuilds } from '../../state/api';
+import { createBuild, isOffline } from '../../state/api';
+import { knownBuilds } from '../../state/kept';
 import { Ways } from '../../ui/ways';
 import style from './NewBuild.module.css';
 
@@ -24,7 +25,7 @@ export default function NewBuild() {
   const [way, setWay] = useState<Project['way']>();
   const [name, setName] = useState('');
   const [bad, setBad] = useState<string>();
-  const builds = useQuery({ queryKey: ['builds'], queryFn: listBuilds });
+  const builds = useQuery({ queryKey: ['builds'], queryFn: knownBuilds });
   const go = useNavigate();
   const start = useMutation({
     mutationFn: async (at: string) => {
@@ -39,7 +40,7 @@ export default function NewBuild() {
           : e.message,
       ),
   });
-  const alike = builds.data?.filter((b) => b.way === way).slice(0, 3) ?? [];
+  const alike = builds.data?.builds.filter((b) => b.way === way).slice(0, 3) ?? [];
   return (
     <main className={`home ${style.page}`}>
       <header className="row">

@@ -5,6 +5,7 @@ import { type Facets, findParts, keyFigures, planSize, thickness } from '@deft/c
 import { partsCsv, partsJson } from '@deft/core/formats/parts';
 import { CARRIES, type Carries, FAMILIES, formatMm, type Part } from '@deft/core/model';
 import { download } from '../../ui/download';
+import { useKeys } from '../../keys/useKeys';
 import { useBuild } from '../../state/build';
 import { KIND_WORDS } from './kindWords';
 import { OwnPart } from './OwnPart';
@@ -73,6 +74,7 @@ export function Library({
       onClick: () => download('parts.csv', partsCsv(found), 'text/csv'),
     },
   ];
+  useKeys({ ownPart: () => make(true) });
   return (
     <>
       <h2>

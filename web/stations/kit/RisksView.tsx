@@ -203,7 +203,12 @@ function Software({
             to the menu, typical
           </p>
           <p className="note">First start wants {known.gear.join('; ')}.</p>
-          {known.boot.length > 0 && <pre className="boot">{known.boot.join('\n')}</pre>}
+          {known.boot.length > 0 && (
+            // It scrolls sideways where it is narrow, by keys as well.
+            <pre className="boot" tabIndex={0} aria-label="Boot settings">
+              {known.boot.join('\n')}
+            </pre>
+          )}
         </div>
       </div>
     </section>

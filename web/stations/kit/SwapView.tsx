@@ -82,59 +82,61 @@ export function SwapView({ item }: { item: Item }) {
         <p>The library holds nothing else of this kind. Import one, or measure your own.</p>
       )}
       {now && swaps.of > 0 && (
-        <table className="plain" aria-label="Alternatives">
-          <thead>
-            <tr>
-              <th>Part</th>
-              <th>Hours</th>
-              <th>Hits</th>
-              <th>Thinnest margin, mm</th>
-              <th>Breaks</th>
-              <th>Cost</th>
-              <th>Mass, g</th>
-              <th>Goals</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            <tr className="sel">
-              <td>
-                <b>{item.name}</b> <span className="note">now</span>
-              </td>
-              <td>{now.hours?.toFixed(1) ?? 'none'}</td>
-              <td>{now.hits}</td>
-              <td>
-                {now.leastMm === undefined ? '' : (now.leastMm < 0 ? '−' : '') + mm1(now.leastMm)}
-              </td>
-              <td>{now.breaks}</td>
-              <td>{now.cost.toFixed(2)}</td>
-              <td>{now.massG}</td>
-              <td>{goals(now)}</td>
-              <td />
-            </tr>
-            {rows.map(({ part, outcome: o }) => (
-              <tr key={part.id}>
-                <td>{part.name}</td>
-                <td>{delta(o.hours, now.hours, 1, 1)}</td>
-                <td>{delta(o.hits, now.hits, 0, -1)}</td>
-                <td>{delta(o.leastMm, now.leastMm, 1, 1)}</td>
-                <td>{delta(o.breaks, now.breaks, 0, -1)}</td>
-                <td>{delta(o.cost, now.cost, 2, -1)}</td>
-                <td>{delta(o.massG, now.massG, 0, -1)}</td>
-                <td>{goals(o)}</td>
-                <td>
-                  <Button
-                    size="small"
-                    aria-label={`Take ${part.name}`}
-                    onClick={() => apply([{ do: 'swap', item: item.id, part }])}
-                  >
-                    Take
-                  </Button>
-                </td>
+        <div className="wide" role="group" aria-label="Table of alternatives" tabIndex={0}>
+          <table className="plain" aria-label="Alternatives">
+            <thead>
+              <tr>
+                <th>Part</th>
+                <th>Hours</th>
+                <th>Hits</th>
+                <th>Thinnest margin, mm</th>
+                <th>Breaks</th>
+                <th>Cost</th>
+                <th>Mass, g</th>
+                <th>Goals</th>
+                <th />
               </tr>
-            ))}
-          </tbody>
-        </table>
+            </thead>
+            <tbody>
+              <tr className="sel">
+                <td>
+                  <b>{item.name}</b> <span className="note">now</span>
+                </td>
+                <td>{now.hours?.toFixed(1) ?? 'none'}</td>
+                <td>{now.hits}</td>
+                <td>
+                  {now.leastMm === undefined ? '' : (now.leastMm < 0 ? '−' : '') + mm1(now.leastMm)}
+                </td>
+                <td>{now.breaks}</td>
+                <td>{now.cost.toFixed(2)}</td>
+                <td>{now.massG}</td>
+                <td>{goals(now)}</td>
+                <td />
+              </tr>
+              {rows.map(({ part, outcome: o }) => (
+                <tr key={part.id}>
+                  <td>{part.name}</td>
+                  <td>{delta(o.hours, now.hours, 1, 1)}</td>
+                  <td>{delta(o.hits, now.hits, 0, -1)}</td>
+                  <td>{delta(o.leastMm, now.leastMm, 1, 1)}</td>
+                  <td>{delta(o.breaks, now.breaks, 0, -1)}</td>
+                  <td>{delta(o.cost, now.cost, 2, -1)}</td>
+                  <td>{delta(o.massG, now.massG, 0, -1)}</td>
+                  <td>{goals(o)}</td>
+                  <td>
+                    <Button
+                      size="small"
+                      aria-label={`Take ${part.name}`}
+                      onClick={() => apply([{ do: 'swap', item: item.id, part }])}
+                    >
+                      Take
+                    </Button>
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </div>
       )}
     </div>
   );

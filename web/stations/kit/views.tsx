@@ -1,7 +1,8 @@
 /** The views of the kit, kept in the address. */
-import { Link, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import { z } from 'zod';
 import { useBuild } from '../../state/build';
+import { Views } from '../../ui/Views';
 
 const VIEWS = [
   { id: 'bench', name: 'Bench' },
@@ -18,27 +19,6 @@ export const useView = (): View => ViewId.parse(useSearchParams()[0].get('view')
 
 export function ViewTabs() {
   const { check } = useBuild('check');
-  const here = useView();
-  const breaks = check.findings.filter((f) => f.check === 'chain').length;
-  return (
-    <nav className="views" aria-label="Views of the kit">
-      {VIEWS.map((v) => (
-        <Link
-          key={v.id}
-          to={`?view=${v.id}`}
-          replace
-          className={v.id === here ? 'here' : ''}
-          aria-current={v.id === here ? 'page' : undefined}
-        >
-          {v.name}
-          {v.id === 'chains' && breaks > 0 ? (
-            <>
-              {' '}
-              <span className="count">{breaks}</span>
-            </>
-          ) : null}
-        </Link>
-      ))}
-    </nav>
-  );
+  const chains = check.findings.filter((f) => f.check === 'chain').length;
+  return <Views label="Views of the kit" views={VIEWS} here={useView()} counts={{ chains }} />;
 }

@@ -6,8 +6,10 @@ import type { Item, Project } from '@deft/core/model';
 import { Findings } from '../../ui/Findings';
 import { MmField } from '../../ui/MmField';
 import { useSize } from '../../ui/useSize';
+import { Worded } from '../../words/Worded';
 import { useBuild } from '../../state/build';
 import { DischargeChart } from './DischargeChart';
+import { Shutdown } from './Shutdown';
 
 export default function PowerStation() {
   const { doc, check, edit } = useBuild('doc', 'check', 'edit');
@@ -121,6 +123,7 @@ export default function PowerStation() {
             </tbody>
           </table>
         )}
+        {f.energy.loads.length > 0 && <Shutdown />}
       </div>
       <aside className="side" aria-label="Power findings">
         <Findings
@@ -147,7 +150,7 @@ const Working = ({
     <h2 style={{ marginBottom: 4 }}>{title}</h2>
     {lines.map((l) => (
       <p key={l} className="note">
-        {l}
+        <Worded text={l} />
       </p>
     ))}
     {caution && (

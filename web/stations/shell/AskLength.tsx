@@ -1,6 +1,7 @@
 /** One question of the round: what to touch with which jaw, and where the reading goes. */
 import { useEffect, useId, useRef, useState } from 'react';
 import { Button, Input, type InputRef, Select } from 'antd';
+import { Worded } from '../../words/Worded';
 import type { RoundStep } from '@deft/core/shell';
 import {
   formatMm,
@@ -64,7 +65,9 @@ export function AskLength({ step, last, onTake, onNext, onBack }: AskLengthProps
         <span>With</span>
         <span>{step.jaw}</span>
         <span>Touch</span>
-        <span>{step.touch}</span>
+        <span>
+          <Worded text={step.touch} />
+        </span>
       </div>
       <div className="row" style={{ flexWrap: 'nowrap' }}>
         <Input

@@ -13,7 +13,7 @@ import {
   type Project,
   type Shell,
 } from '@deft/core/model';
-import { getBuild, listBuilds } from '../../../state/api';
+import { knownBuilds, openBuild } from '../../../state/kept';
 import { useBuild } from '../../../state/build';
 import { LengthField } from '../../../ui/LengthField';
 import { Wedge } from '../../../ui/Wedge';
@@ -257,11 +257,11 @@ export default function GraftView() {
 }
 
 function BringIn({ onTake }: { onTake: (from: Body | undefined) => unknown }) {
-  const builds = useQuery({ queryKey: ['builds'], queryFn: listBuilds });
+  const builds = useQuery({ queryKey: ['builds'], queryFn: knownBuilds });
   const [bad, setBad] = useState<string>();
   const from = async (key: string) => {
     try {
-      const other = bodyFor((await getBuild(key)).document);
+      const other = bodyFor((await openBuild(key)).document);
       if (other) {
         setBad(undefined);
         onTake(other);
@@ -279,7 +279,7 @@ function BringIn({ onTake }: { onTake: (from: Body | undefined) => unknown }) {
         loading={builds.isPending}
         value={null}
         onChange={(key: string | null) => key && void from(key)}
-        options={(builds.data ?? []).map((q) => ({ value: q.key, label: q.name }))}
+        options={(builds.data?.builds ?? []).map((q) => ({ value: q.key, label: q.name }))}
       />
       <Button onClick={() => onTake(undefined)}>A lid as wide as this, to be measured</Button>
       {bad && (

@@ -3,7 +3,7 @@
  * directions is narrowed that passes every point since within the tolerance; where the next point
  * leaves it, the one before is kept. No dropped point lies further off than the tolerance.
  */
-import type { Pt } from '../../geometry';
+import type { Pt } from './ring';
 
 /** Two points nearer than this are one, drawing units. */
 const SAME = 1e-4;

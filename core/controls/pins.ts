@@ -1,0 +1,36 @@
+/** The 40-pin header, pin by pin: who is on it. Table, drawing and list read the same. */
+import { HEADER_40, type HeaderPin, RESERVED } from '../kit';
+import type { Taken } from './lines';
+import type { ButtonMap, MappedInput } from './map';
+
+export interface PinUse {
+  pin: HeaderPin;
+  taken: Taken[];
+  button?: MappedInput;
+  is: 'supply' | 'taken' | 'clash' | 'button' | 'reserved' | 'free';
+}
+
+export function pinUses(map: ButtonMap): PinUse[] {
+  return HEADER_40.map((pin): PinUse => {
+    const { gpio } = pin;
+    if (gpio === undefined) return { pin, taken: [], is: 'supply' };
+    const taken = map.lines.taken.filter((t) => t.gpio === gpio);
+    const buttons = map.inputs.filter((m) => m.gpio === gpio);
+    const [button] = buttons;
+    return { pin, taken, ...(button ? { button } : {}), is: useOf(map, gpio, taken, buttons) };
+  });
+}
+
+function useOf(
+  map: ButtonMap,
+  gpio: number,
+  taken: readonly Taken[],
+  buttons: readonly MappedInput[],
+): PinUse['is'] {
+  // Boards on one bus share its lines; what contests one is told by the map.
+  const isContested = map.lines.contested.some((c) => c.gpio === gpio);
+  if (isContested || buttons.length > 1 || (buttons.length && taken.length)) return 'clash';
+  if (taken.length) return 'taken';
+  if (buttons.length) return 'button';
+  return RESERVED[gpio] ? 'reserved' : 'free';
+}

@@ -1,0 +1,82 @@
+/** The ledger of what no game does: each duty with its owner, as stated or as keys and parts tell. */
+import {
+  DUTIES,
+  type Duty,
+  type DutyOwner,
+  type InputRole,
+  isHost,
+  present,
+  type Project,
+} from '../model';
+import { partOf } from '../kit';
+
+export interface DutyLine {
+  duty: Duty;
+  owner: DutyOwner | undefined;
+  /** Read from keys, parts and sound, not stated. */
+  isRead: boolean;
+  /** Why one would want it, in a word or two. */
+  for: string;
+}
+
+const FOR: Readonly<Record<Duty, string>> = {
+  menu: 'the menu of the system',
+  exit: 'leaving a game',
+  save: 'keeping the moment',
+  load: 'going back to it',
+  louder: 'volume',
+  quieter: 'volume',
+  mute: 'silence at once',
+  brighter: 'in the sun',
+  dimmer: 'for hours, and at night',
+  radio: 'wireless on and off: it costs hours',
+  pairing: 'a new pad',
+  reset: 'the game from its beginning',
+  power: 'on, and off without harm to the card',
+};
+
+/** What is asked for before the case is closed: a build without these is opened again. */
+export const WANTED: ReadonlySet<Duty> = new Set<Duty>(['exit', 'louder', 'quieter', 'power']);
+
+export function ledger(p: Project): DutyLine[] {
+  const stated = p.controls.duties ?? {};
+  return DUTIES.map((duty) => ({
+    duty,
+    owner: stated[duty] ?? readOwner(p, duty),
+    isRead: stated[duty] === undefined,
+    for: FOR[duty],
+  }));
+}
+
+function readOwner(p: Project, duty: Duty): DutyOwner | undefined {
+  const key = (role: InputRole): DutyOwner | undefined => {
+    const input = p.controls.inputs.find((i) => i.routed && i.role === role);
+    return input && { by: 'keys', inputs: [input.id] };
+  };
+  const item = (is: (part: ReturnType<typeof partOf>) => boolean): DutyOwner | undefined => {
+    const found = present(p).kit.items.find((i) => is(partOf(p, i)));
+    return found && { by: 'part', item: found.id };
+  };
+  switch (duty) {
+    case 'menu':
+      return key('menu');
+    case 'power':
+      return (
+        key('power') ??
+        item((q) => q.family === 'latch' || (q.family === 'switch' && q.off !== undefined)) ??
+        (p.power.off === 'menu' ? { by: 'menu' } : undefined)
+      );
+    case 'louder':
+    case 'quieter':
+      return (
+        key(duty === 'louder' ? 'volume-up' : 'volume-down') ??
+        item((q) => q.words.includes('volume') && q.words.includes('pot')) ??
+        (p.sound.none ? { by: 'given up' } : undefined) ??
+        (p.sound.volume === 'menu' ? { by: 'menu' } : undefined)
+      );
+    case 'pairing':
+      return present(p).kit.items.some((i) => isHost(partOf(p, i))) ? { by: 'menu' } : undefined;
+    default:
+      return undefined;
+  }
+}

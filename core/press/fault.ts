@@ -1,0 +1,157 @@
+/**
+ * What can be wrong between a key and the system that is told of it, and what each fault does to
+ * every press: the forward model that a diagnosis is held against.
+ */
+import type { Answer, AtRest } from '../model';
+import type { PressPlan } from './plan';
+
+export type Fault =
+  /** Wires of keys in a ring: each is on the line of the next; two are swapped. */
+  | { is: 'exchanged'; keys: string[] }
+  /** No way from the switch to its line. */
+  | { is: 'open'; key: string }
+  /** Its switch stays closed, or its line touches ground. */
+  | { is: 'held'; key: string }
+  /** Two lines touch. */
+  | { is: 'bridged'; keys: [string, string] }
+  /** Pressed and released are the wrong way round. */
+  | { is: 'inverted'; key: string }
+  /** Nothing pulls the line up: it follows every hand that comes near. */
+  | { is: 'floating'; key: string }
+  /** One press is told as several. */
+  | { is: 'bouncing'; key: string }
+  /** The ground that the keys of a plate share is open. */
+  | { is: 'no ground'; plate: string }
+  /** The whole plug sits so many places over. */
+  | { is: 'shifted'; by: 1 | -1 };
+
+export interface Responses {
+  rest: AtRest;
+  answers: ReadonlyMap<string, Answer>;
+}
+
+/** What one clean press of a bouncing key changes at least: on, off, on, and off again. */
+const BOUNCES = 2;
+
+/** The board as it is wired: every array by the place of the key, or of its line, in the plan. */
+interface Board {
+  /** Line each key's contact reaches; nothing when it reaches none. */
+  wire: Array<number | undefined>;
+  /** Lines that touch carry the same number. */
+  group: number[];
+  held: Set<number>;
+  inverted: Set<number>;
+  floating: Set<number>;
+  bouncing: Set<number>;
+}
+
+/**
+ * What every key would tell on a board with these faults, each pressed alone.
+ *
+ * Faults are done to the board in the order they are listed: a wire that was exchanged first and
+ * broken later is open at its new line.
+ */
+export function responses(plan: PressPlan, faults: readonly Fault[]): Responses {
+  const board = boardWith(plan, faults);
+  const { keys } = plan;
+  const touching = new Map<number, number[]>();
+  board.group.forEach((g, line) => touching.set(g, [...(touching.get(g) ?? []), line]));
+  /** Lines that go to ground with this key. */
+  const pulled = (key: number): readonly number[] => {
+    const line = board.wire[key];
+    return line === undefined ? [] : touching.get(board.group[line]!)!;
+  };
+  const held = new Set([...board.held].flatMap(pulled));
+  const noisy = new Set(keys.map((_, i) => i).filter((i) => floats(board, i) && !held.has(i)));
+  const codes = (lines: Iterable<number>): number[] =>
+    [...lines].sort((x, y) => x - y).map((i) => keys[i]!.code);
+  const answers = keys.map((k, pressed): Answer => {
+    const changed = pulled(pressed).filter((i) => !held.has(i) && !noisy.has(i));
+    const [off, on] = parted(changed, board.inverted);
+    return {
+      input: k.id,
+      on: codes(on),
+      off: codes(off),
+      times: changed.length ? 1 + (board.bouncing.has(pressed) ? BOUNCES : 0) : 0,
+    };
+  });
+  const idle = keys.map((_, i) => i).filter((i) => held.has(i) !== board.inverted.has(i));
+  return {
+    rest: { on: codes(idle.filter((i) => !noisy.has(i))), noisy: codes(noisy) },
+    answers: new Map(answers.map((a) => [a.input, a])),
+  };
+}
+
+/** Those that are in the set, and those that are not. */
+const parted = (
+  list: readonly number[],
+  set: ReadonlySet<number>,
+): readonly [number[], number[]] => [
+  list.filter((x) => set.has(x)),
+  list.filter((x) => !set.has(x)),
+];
+
+/** A line floats unless one it touches is pulled up. */
+const floats = (board: Board, line: number): boolean =>
+  board.group.every((g, i) => g !== board.group[line] || board.floating.has(i));
+
+function boardWith(plan: PressPlan, faults: readonly Fault[]): Board {
+  const all = plan.keys.map((_, i) => i);
+  const board: Board = {
+    wire: [...all],
+    group: [...all],
+    held: new Set(),
+    inverted: new Set(),
+    floating: new Set(),
+    bouncing: new Set(),
+  };
+  const place = new Map(plan.keys.map((k, i) => [k.id, i]));
+  for (const fault of faults) applyFault(board, plan, place, fault);
+  return board;
+}
+
+function applyFault(
+  board: Board,
+  plan: PressPlan,
+  place: ReadonlyMap<string, number>,
+  fault: Fault,
+): void {
+  const at = (key: string): number => place.get(key)!;
+  const marks: Partial<Record<Fault['is'], Set<number>>> = {
+    held: board.held,
+    inverted: board.inverted,
+    floating: board.floating,
+    bouncing: board.bouncing,
+  };
+  switch (fault.is) {
+    case 'exchanged': {
+      const ring = fault.keys.map(at);
+      const wires = ring.map((i) => board.wire[i]);
+      ring.forEach((i, n) => {
+        board.wire[i] = wires[(n + 1) % ring.length];
+      });
+      return;
+    }
+    case 'open':
+      board.wire[at(fault.key)] = undefined;
+      return;
+    case 'bridged': {
+      const [a, b] = fault.keys.map((k) => board.group[at(k)]!);
+      board.group = board.group.map((g) => (g === b ? a! : g));
+      return;
+    }
+    case 'no ground':
+      plan.keys.forEach((k, i) => {
+        if (k.plate === fault.plate) board.wire[i] = undefined;
+      });
+      return;
+    case 'shifted':
+      board.wire = board.wire.map((line) => {
+        const over = line === undefined ? -1 : line + fault.by;
+        return over >= 0 && over < plan.keys.length ? over : undefined;
+      });
+      return;
+    default:
+      marks[fault.is]?.add(at(fault.key));
+  }
+}

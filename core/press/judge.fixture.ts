@@ -1,0 +1,107 @@
+/**
+ * A press test from first touch to clean board, against the stand-in, which shares no code with the
+ * diagnosis: what was named first, and whether mending what is named clears it.
+ */
+import type { Answer, AtRest } from '../model';
+import { type Mishap, seeded, WiredBoard } from '../../simulators/board/wired';
+import { diagnose, nameOf } from './diagnose';
+import type { Fault } from './fault';
+import { answerOf, atRest } from './listen';
+import { mendOf, pressAgain } from './mend';
+import type { PlannedKey, PressPlan } from './plan';
+
+/** Listened to before the first press, ms of the board's clock. */
+const LISTEN_MS = 2000;
+/** No builder mends more often than this before something is wrong with the program. */
+const MOST_ROUNDS = 12;
+
+/** So many keys, in plates of up to six. */
+export function plainPlan(count: number, route: PressPlan['route'] = 'gpio'): PressPlan {
+  const keys = Array.from({ length: count }, (_, i): PlannedKey => ({
+    id: `key-${i}`,
+    name: `Key ${i}`,
+    role: 'up',
+    code: 0x120 + i,
+    line: `line ${i}`,
+    joint: `pin ${i}`,
+    plate: `plate-${Math.floor(i / 6)}`,
+    ...(route === 'gpio' ? { gpio: i } : {}),
+  }));
+  return { route, keys, order: keys.map((k) => k.id) };
+}
+
+export const wired = (plan: PressPlan, seed: number): WiredBoard =>
+  new WiredBoard(
+    {
+      keys: plan.keys.map(({ id, code, plate }) => ({ key: id, code, plate })),
+      plug: plan.route === 'usb' || plan.route === 'expander',
+    },
+    seed,
+  );
+
+/** A mishap of the stand-in as the diagnosis calls it. */
+export const planted = (m: Mishap): string => {
+  const { what, ...of } = m;
+  return nameOf({ is: what, ...of } as Fault);
+};
+
+export interface Proof {
+  /** A set that was named first holds exactly what was planted. */
+  isNamed: boolean;
+  isCleared: boolean;
+  /** Sets named first. */
+  named: string[][];
+  planted: string[];
+  mends: number;
+  presses: number;
+}
+
+export function pressed(board: WiredBoard, ids: readonly string[], rest: AtRest): Answer[] {
+  return ids.map((id) => {
+    const { down, up } = board.press(id);
+    return answerOf(id, [...down, ...up], rest.noisy);
+  });
+}
+
+export function proved(plan: PressPlan, board: WiredBoard): Proof {
+  const truth = board.mishaps.map(planted).sort();
+  const listen = (): AtRest => atRest(board.pressedNow(), board.rest(LISTEN_MS));
+  let rest = listen();
+  const answers = new Map(pressed(board, plan.order, rest).map((a) => [a.input, a]));
+  let presses = plan.order.length;
+  const tried: Fault[] = [];
+  let first: string[][] | undefined;
+  for (let mends = 0; mends <= MOST_ROUNDS; mends++) {
+    const found = diagnose(plan, { rest, answers: [...answers.values()] }, tried);
+    first ??= found.explanations.map((set) => set.map(nameOf).sort());
+    const isClean = !found.wrong.length && !found.restless.length;
+    const next = found.explanations[0]?.[0];
+    if (isClean || !next) {
+      const isNamed = first.some((set) => set.join() === truth.join());
+      return { isNamed, isCleared: isClean, named: first, planted: truth, mends, presses };
+    }
+    board.mend(mendOf(next));
+    tried.push(next);
+    rest = listen();
+    const again = pressAgain(plan, next, found.wrong);
+    for (const a of pressed(board, again, rest)) answers.set(a.input, a);
+    presses += again.length;
+  }
+  return {
+    isNamed: false,
+    isCleared: false,
+    named: first ?? [],
+    planted: truth,
+    mends: MOST_ROUNDS,
+    presses,
+  };
+}
+
+/** A board of 6 to 20 keys with so many mishaps, the same for the same seed. */
+export function drawn(seed: number, mishaps: number): { plan: PressPlan; board: WiredBoard } {
+  const random = seeded(seed ^ 0x5bd1e995);
+  const plan = plainPlan(6 + Math.floor(random() * 15), random() < 0.7 ? 'gpio' : 'usb');
+  const board = wired(plan, seed);
+  board.spoil(mishaps);
+  return { plan, board };
+}

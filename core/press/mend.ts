@@ -1,0 +1,63 @@
+/** The cheapest mend of each fault: what is done with the iron, and what an edit of the map can do. */
+import type { Change, Project } from '../model';
+import type { Fault } from './fault';
+import type { PlannedKey, PressPlan } from './plan';
+
+/** Iron and settings, one thing at a time. */
+export type Mend =
+  | { do: 'exchange'; keys: string[] }
+  | { do: 'part'; keys: [string, string] }
+  | { do: 'resolder' | 'free' | 'turn over' | 'pull up' | 'still'; key: string }
+  | { do: 'ground'; plate: string }
+  | { do: 'reseat'; by: 1 | -1 };
+
+const FOR_ONE = {
+  open: 'resolder',
+  held: 'free',
+  inverted: 'turn over',
+  floating: 'pull up',
+  bouncing: 'still',
+} as const;
+
+export function mendOf(f: Fault): Mend {
+  switch (f.is) {
+    case 'exchanged':
+      return { do: 'exchange', keys: f.keys };
+    case 'bridged':
+      return { do: 'part', keys: f.keys };
+    case 'no ground':
+      return { do: 'ground', plate: f.plate };
+    case 'shifted':
+      return { do: 'reseat', by: f.by };
+    default:
+      return { do: FOR_ONE[f.is], key: f.key };
+  }
+}
+
+/** Keys that have to be pressed again once it is mended. */
+export function pressAgain(plan: PressPlan, f: Fault, wrong: readonly string[]): string[] {
+  const own = plan.keys.filter((k) => concerns(f, k)).map((k) => k.id);
+  const again = new Set([...own, ...wrong]);
+  return plan.order.filter((id) => again.has(id));
+}
+
+function concerns(f: Fault, k: PlannedKey): boolean {
+  if ('keys' in f) return f.keys.includes(k.id);
+  if ('key' in f) return f.key === k.id;
+  return f.is === 'shifted' || k.plate === f.plate;
+}
+
+/**
+ * The map as the wires really are, without iron: for keys on header lines whose wires were exchanged.
+ *
+ * @returns nothing where only iron helps
+ */
+export function mappedAsWired(p: Project, plan: PressPlan, f: Fault): Change[] | undefined {
+  if (f.is !== 'exchanged' || plan.route !== 'gpio') return undefined;
+  const key = (id: string) => plan.keys.find((k) => k.id === id);
+  return f.keys.flatMap((id, n): Change[] => {
+    const input = p.controls.inputs.find((i) => i.id === id);
+    const gpio = key(f.keys[(n + 1) % f.keys.length]!)?.gpio;
+    return input && gpio !== undefined ? [{ do: 'input', input: { ...input, gpio } }] : [];
+  });
+}

@@ -1,0 +1,124 @@
+/**
+ * What every key should tell when it is pressed: its code, the line it is read on, and the ground it
+ * shares; and the order in which thumbs find the keys without crossing over.
+ */
+import { type ButtonMap, backings, buttonMap, EVENT_CODES, outwardAt } from '../controls';
+import { type Scene, sceneOf } from '../fit';
+import type { InputRole, PressRecord, Project } from '../model';
+
+export interface PlannedKey {
+  id: string;
+  name: string;
+  role: InputRole;
+  /** Event code the system is to be told. */
+  code: number;
+  /** The line it is read on, as whatever reads it calls it. */
+  line: string;
+  /** Where its wire is soldered, in words. */
+  joint: string;
+  /** Header line, on the route that has them. */
+  gpio?: number;
+  /** The part that carries its switch: its keys share one ground. */
+  plate?: string;
+}
+export interface PressPlan {
+  route: Project['controls']['route'];
+  /** In the order of the document. */
+  keys: PlannedKey[];
+  /** Ids in the order they are asked for. */
+  order: string[];
+  /** Why nothing can be pressed yet. */
+  cannot?: string;
+}
+
+/** What a record of presses says of the plan it was made with. */
+export const plannedOf = (plan: PressPlan): PressRecord['planned'] =>
+  Object.fromEntries(plan.keys.map((k) => [k.id, { line: k.line, code: k.code }]));
+
+/** Whose inputs the keys are on, by route. */
+const READER: Readonly<Record<Project['controls']['route'], string>> = {
+  gpio: 'header',
+  usb: 'controller board',
+  expander: 'expander',
+  'original board': 'kept board',
+  wireless: 'pad',
+};
+
+export function pressPlan(
+  p: Project,
+  scene: Scene = sceneOf(p),
+  map: ButtonMap = buttonMap(p, scene),
+): PressPlan {
+  const { route } = p.controls;
+  const plates = new Map(backings(scene).map((b) => [b.input.id, b.on?.item]));
+  const routed = map.inputs.filter((m) => m.input.routed);
+  const lacking = routed.find((m) => route === 'gpio' && m.gpio === undefined);
+  const keys = routed.map(({ input, gpio, pin }, i): PlannedKey => {
+    const plate = plates.get(input.id);
+    return {
+      id: input.id,
+      name: input.name,
+      role: input.role,
+      code: EVENT_CODES[input.role],
+      line: gpio === undefined ? `input ${i + 1}` : `GPIO${gpio}`,
+      joint:
+        pin === undefined ? `input ${i + 1} of the ${READER[route]}` : `pin ${pin} of the header`,
+      ...(gpio === undefined ? {} : { gpio }),
+      ...(plate === undefined ? {} : { plate }),
+    };
+  });
+  const cannot = whyNot(p, keys, lacking?.input.name);
+  return {
+    route,
+    keys,
+    order: pressOrder(scene, map),
+    ...(cannot === undefined ? {} : { cannot }),
+  };
+}
+
+function whyNot(
+  p: Project,
+  keys: readonly PlannedKey[],
+  lacking: string | undefined,
+): string | undefined {
+  if (!keys.length) {
+    return p.controls.route === 'wireless'
+      ? 'The keys are in the pad. Pair it, then press its keys in the menu of the system.'
+      : 'No key has a switch and a line yet. Next: give each input its way, under Inputs.';
+  }
+  if (lacking !== undefined) {
+    return `${lacking} has no line yet, so nothing could be read of it. Next: clear "What clashes".`;
+  }
+  const twin = keys.find((k, i) => keys.findIndex((o) => o.code === k.code) < i);
+  if (twin) return `Two keys are "${twin.role}": give each a role of its own first.`;
+  return undefined;
+}
+
+/** Front first, then the edges and the back, where the thing has to be turned over. */
+const facing = (outward: readonly number[] | undefined): number => {
+  if (!outward || outward[2]! > 0) return 0;
+  return outward[2]! < 0 ? 2 : 1;
+};
+
+/** From the upper left, face by face, each time to the nearest key that was not asked for. */
+function pressOrder(scene: Scene, map: ButtonMap): string[] {
+  const left = map.inputs
+    .filter((m) => m.input.routed)
+    .map(({ input, place }) => ({
+      id: input.id,
+      face: facing(outwardAt(scene, input)),
+      x: place?.x ?? 0,
+      y: place?.y ?? 0,
+    }));
+  const out: string[] = [];
+  let at: { face: number; x: number; y: number } | undefined;
+  while (left.length) {
+    const from = at;
+    const way = (k: (typeof left)[number]): number =>
+      from?.face === k.face ? Math.hypot(k.x - from.x, k.y - from.y) : k.x - k.y;
+    left.sort((a, b) => a.face - b.face || way(a) - way(b));
+    at = left.shift()!;
+    out.push((at as (typeof left)[number]).id);
+  }
+  return out;
+}

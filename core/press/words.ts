@@ -1,0 +1,90 @@
+/** A fault in one plain sentence, and its mend in another, said of this build's keys and joints. */
+import { listed } from '../model';
+import type { Fault } from './fault';
+import type { PlannedKey, PressPlan } from './plan';
+
+export interface FaultWords {
+  title: string;
+  what: string;
+  mend: string;
+}
+
+/** @param plates  names of the parts that carry switches, by item */
+export function faultWords(
+  plan: PressPlan,
+  f: Fault,
+  plates: ReadonlyMap<string, string> = new Map(),
+): FaultWords {
+  const key = (id: string): PlannedKey => plan.keys.find((k) => k.id === id)!;
+  if (f.is === 'exchanged') {
+    const ring = f.keys.map(key);
+    const pair = ring.length === 2;
+    return {
+      title: pair ? 'Two wires swapped' : `${ring.length} wires in a ring`,
+      what: ring.map((k, i) => `${k.name} tells ${ring[(i + 1) % ring.length]!.name}`).join(', '),
+      mend: `${pair ? 'Exchange' : 'Move round'} the wires at ${listed(ring.map((k) => k.joint))}.`,
+    };
+  }
+  if (f.is === 'bridged') {
+    const [a, b] = f.keys.map(key) as [PlannedKey, PlannedKey];
+    return {
+      title: 'Two lines touch',
+      what: `${a.name} and ${b.name} are told together, whichever is pressed`,
+      mend: `Look for solder or a bare strand between ${a.joint} and ${b.joint}, and part them.`,
+    };
+  }
+  if (f.is === 'no ground') {
+    const name = plates.get(f.plate) ?? 'Its plate';
+    return {
+      title: 'A ground is open',
+      what: `no key on ${name} tells anything`,
+      mend: `Solder the ground wire of ${name} anew; the meter reads under 1 Ω to the ground of the computer.`,
+    };
+  }
+  if (f.is === 'shifted') {
+    return {
+      title: 'The plug sits one place over',
+      what: `every key tells the one ${f.by > 0 ? 'after' : 'before'} it`,
+      mend: 'Power off, pull the plug of the keys, and put it on one place over.',
+    };
+  }
+  return oneKey(key(f.key), f.is);
+}
+
+function oneKey(
+  k: PlannedKey,
+  is: 'open' | 'held' | 'inverted' | 'floating' | 'bouncing',
+): FaultWords {
+  switch (is) {
+    case 'open':
+      return {
+        title: 'A key is silent',
+        what: `${k.name} tells nothing`,
+        mend: `Follow its wire from ${k.joint} to the switch with the meter; the joint that is dry or torn is soldered anew.`,
+      };
+    case 'held':
+      return {
+        title: 'A key never lets go',
+        what: `${k.name} reads as pressed, and pressing it changes nothing`,
+        mend: `Lift its cap: is it let go now, the cap is too long. If not, its switch or the joint at ${k.joint} touches ground.`,
+      };
+    case 'inverted':
+      return {
+        title: 'Pressed and released are the wrong way round',
+        what: `${k.name} reads as pressed until it is pressed`,
+        mend: `Its line is set active-high: take the overlay of this build, or set ${k.line} active-low with its pull-up.`,
+      };
+    case 'floating':
+      return {
+        title: 'A line floats',
+        what: `${k.name} comes and goes with no hand on it`,
+        mend: `Nothing pulls ${k.line} up: set its pull-up, or solder 10 kΩ from ${k.joint} to 3.3 V.`,
+      };
+    case 'bouncing':
+      return {
+        title: 'One press counts several times',
+        what: `${k.name} bounces`,
+        mend: 'Clean or change its switch; if it is new, set a longer debounce (see Lag).',
+      };
+  }
+}

@@ -1,0 +1,182 @@
+/** Every key pressed before the case is closed: on the stand-in, with a pad, from the handheld's log. */
+import type { Page } from '@playwright/test';
+import { documentOf, expect, openExample, saved, stationUrl, test } from './bench';
+
+async function openPressTest(page: Page): Promise<string> {
+  const key = await openExample(page, 'dabchick-2-done');
+  await page.goto(stationUrl(key, 'controls'));
+  await page.getByRole('link', { name: 'Press test' }).click();
+  return key;
+}
+
+// There is one board, and one page at a time has it.
+test.describe.serial('the stand-in', () => {
+  test('press test: on the stand-in, by keyboard, two mistakes are named, mended one by one, and all is clean', async ({
+    page,
+  }) => {
+    const key = await openPressTest(page);
+    await page.getByText('Stand-in board').click();
+    await page.getByRole('combobox', { name: 'Mistakes' }).click();
+    await page.getByTitle('two mistakes').click();
+    await page.getByRole('button', { name: 'Wire the stand-in' }).focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('1 of 12')).toBeVisible();
+    await page.getByRole('button', { name: 'Press it', exact: true }).focus();
+    for (let n = 2; n <= 12; n++) {
+      await page.keyboard.press('Enter');
+      await expect(page.getByText(`${n} of 12`)).toBeVisible();
+    }
+    await page.keyboard.press('Enter');
+    const wrong = page.getByRole('region', { name: 'What is wrong' });
+    await expect(wrong.getByText('Pad up tells Right shoulder key')).toBeVisible();
+    await expect(wrong.getByText('Answer key 3 reads as pressed')).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Pad up: answered wrongly' })).toBeVisible();
+    for (let mends = 0; mends < 2; mends++) {
+      await wrong.getByRole('button', { name: 'Mended: press those again' }).first().click();
+      await page.getByRole('button', { name: 'Press all that are left' }).click();
+    }
+    await expect(page.getByText('Every key tells its own code, once.')).toBeVisible();
+    // Nothing of the stand-in is kept, and it is free for others.
+    const freed = page.waitForResponse((r) => r.request().method() === 'DELETE');
+    await page.getByRole('link', { name: 'Inputs' }).click();
+    await freed;
+    expect((await documentOf(page, key)).controls.pressed).toBeUndefined();
+  });
+
+  test('press test: a key pressed on the drawing is pressed on the board', async ({ page }) => {
+    await openPressTest(page);
+    await page.getByText('Stand-in board').click();
+    await page.getByRole('combobox', { name: 'Mistakes' }).click();
+    await page.getByTitle('no mistake').click();
+    await page.getByRole('button', { name: 'Wire the stand-in' }).click();
+    await expect(page.getByText('1 of 12')).toBeVisible();
+    const left = page.getByRole('button', { name: /^Pad left: not pressed/ });
+    await left.focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('button', { name: 'Pad left: answered as planned' })).toBeVisible();
+    // There is one board: another page is told so, and has it once this one has left.
+    const other = await page.context().newPage();
+    await openPressTest(other);
+    await other.getByText('Stand-in board').click();
+    const wire = other.getByRole('button', { name: 'Wire the stand-in' });
+    await wire.click();
+    await expect(other.getByRole('alert')).toContainText('in use by another page');
+    await page.getByRole('button', { name: 'Press all that are left' }).click();
+    await expect(page.getByText('Every key tells its own code, once.')).toBeVisible();
+    const freed = page.waitForResponse((r) => r.request().method() === 'DELETE');
+    await page.getByRole('link', { name: 'Inputs' }).click();
+    await freed;
+    await wire.click();
+    await expect(other.getByText('1 of 12')).toBeVisible();
+  });
+});
+
+/** A pad of twelve buttons that a spec presses; buttons are numbered as header lines are. */
+async function withPad(page: Page): Promise<void> {
+  await page.addInitScript(() => {
+    const pad = {
+      id: 'a board on a lead',
+      connected: true,
+      mapping: '',
+      axes: [],
+      buttons: Array.from({ length: 12 }, () => ({ pressed: false })),
+    };
+    Object.assign(globalThis, { padOfSpec: pad });
+    Object.assign(navigator, { getGamepads: () => [pad] });
+  });
+}
+const pressed = (page: Page, button: number): Promise<void> =>
+  page.evaluate(async (n) => {
+    const { buttons } = (
+      globalThis as unknown as { padOfSpec: { buttons: { pressed: boolean }[] } }
+    ).padOfSpec;
+    const frame = () => new Promise(requestAnimationFrame);
+    buttons[n]!.pressed = true;
+    await frame();
+    await frame();
+    buttons[n]!.pressed = false;
+    await frame();
+  }, button);
+
+test('press test: with a pad, two keys swapped are a hit; the map is made as wired, only they are pressed again, and the gate is passed', async ({
+  page,
+}) => {
+  await withPad(page);
+  const key = await openPressTest(page);
+  await page.getByText('Pad on this computer').click();
+  await expect(page.getByText('Reads a board on a lead.')).toBeVisible();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByText('1 of 12')).toBeVisible();
+  // Numbers of the codes, as an SDL backend ranks them; up and down of the cross pad change places.
+  const numbers: Record<string, number> = {
+    'Answer key 2': 0,
+    'Answer key 3': 1,
+    'Answer key 4': 2,
+    'Answer key 1': 3,
+    'Left shoulder key': 4,
+    'Right shoulder key': 5,
+    'Left middle key': 6,
+    'Right middle key': 7,
+    'Pad up': 9,
+    'Pad down': 8,
+    'Pad left': 10,
+    'Pad right': 11,
+  };
+  const plan = await documentOf(page, key);
+  const order: string[] = [];
+  for (let n = 1; n <= 12; n++) {
+    await expect(page.getByText(`${n} of 12`)).toBeVisible();
+    const name = await page.getByRole('status', { name: 'Asked for' }).locator('b').innerText();
+    order.push(name);
+    await pressed(page, numbers[name]!);
+  }
+  expect(order.sort()).toEqual(plan.controls.inputs.map((i: { name: string }) => i.name).sort());
+  const findings = page.getByRole('complementary', { name: 'Controls findings' });
+  await expect(findings.getByRole('heading', { name: 'Two wires swapped' })).toBeVisible();
+  await expect(page.locator('.verdict')).toContainText('Not ready: 1 hit');
+  await findings.getByRole('button', { name: /Change the map to what is wired/ }).click();
+  await expect(findings.getByText('2 keys not pressed yet')).toBeVisible();
+  await expect(page.getByRole('checkbox', { name: 'Only the 2 that are left' })).toBeChecked();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  for (let n = 1; n <= 2; n++) {
+    await expect(page.getByText(`${n} of 2`)).toBeVisible();
+    const name = await page.getByRole('status', { name: 'Asked for' }).locator('b').innerText();
+    // The new overlay tells the codes as they are wired.
+    await pressed(page, name === 'Pad up' ? 8 : 9);
+  }
+  await expect(page.getByText(/^Proved on .* with the browser: every key/)).toBeVisible();
+  await saved(page);
+  await page.goto(stationUrl(key, 'build'));
+  await expect(
+    page.getByRole('checkbox', { name: /Gate: all 12 keys in the press test/ }),
+  ).toBeChecked();
+});
+
+test("press test: the handheld's log, with a key that is silent; text that is no log is refused and stays", async ({
+  page,
+}) => {
+  await openPressTest(page);
+  await page.getByRole('button', { name: 'Start the beat: 12 keys' }).click();
+  await expect(page.getByRole('timer')).toHaveText('1 of 12');
+  await page.getByRole('button', { name: 'Stop' }).click();
+  const log = page.getByRole('textbox', { name: 'Event log' });
+  await log.fill('the keys are all fine');
+  await page.getByRole('button', { name: 'Read the log' }).click();
+  await expect(page.getByRole('alert')).toContainText('No key event was found');
+  await expect(log).toHaveValue('the keys are all fine');
+  // In the order of the beat, but for the third, which tells nothing.
+  const codes = [310, 544, 547, 545, 546, 314, 315, 308, 304, 305, 307, 311];
+  const lines = codes.flatMap((code, beat) =>
+    beat === 2
+      ? []
+      : [1, 0].map(
+          (value) =>
+            `Event: time ${(100 + 2 * beat + (value ? 0 : 0.1)).toFixed(6)}, type 1 (EV_KEY), code ${code}, value ${value}`,
+        ),
+  );
+  await log.fill(lines.join('\n'));
+  await page.getByRole('button', { name: 'Read the log' }).click();
+  const findings = page.getByRole('complementary', { name: 'Controls findings' });
+  await expect(findings.getByRole('heading', { name: 'A key is silent' })).toBeVisible();
+  await expect(findings).toContainText('Pad right tells nothing');
+});

@@ -1,0 +1,106 @@
+/** The board of the press test: one page at a time wires it, presses its keys and mends it. */
+import { Router } from 'express';
+import { z } from 'zod';
+import { Mend, Wiring } from '@deft/simulators/board';
+import { held, letGo } from '../board/lease';
+import type { BoardLink } from '../board/link';
+import { badInput, Refusal } from '../errors';
+import type { Db } from '../store/schema';
+import { bodyAs, smallBody } from './body';
+
+/** There is one board, whatever it is that stands for it. */
+const NAME = 'board';
+/** Listened to at rest, ms of the board's own clock. */
+const LISTEN_MS = 2000;
+
+const Owner = z.uuid();
+const Begin = z.strictObject({
+  owner: Owner,
+  wiring: Wiring,
+  /** Mistakes it is to have: of which seed, and how many. */
+  spoil: z
+    .strictObject({
+      seed: z.number().int().min(0).max(0xffff_ffff),
+      count: z.number().int().min(0).max(4),
+    })
+    .optional(),
+});
+const Doing = z.discriminatedUnion('do', [
+  z.strictObject({ owner: Owner, do: z.literal('rest') }),
+  z.strictObject({
+    owner: Owner,
+    do: z.literal('press'),
+    key: z.string().regex(/^[a-z0-9][a-z0-9-]{0,63}$/),
+  }),
+  z.strictObject({ owner: Owner, do: z.literal('mend'), mend: Mend }),
+  z.strictObject({ owner: Owner, do: z.literal('reveal') }),
+]);
+
+interface Heard {
+  t: number;
+  code: number;
+  value: 0 | 1;
+}
+
+/** "EV 120 304 1": anything else a board says is no event. */
+function eventsOf(lines: readonly string[]): Heard[] {
+  return lines.flatMap((line): Heard[] => {
+    const [, t, code, value] = /^(?:EV|DOWN|UP) (\d{1,12}) (\d{1,3}) ([01])$/.exec(line) ?? [];
+    return t === undefined
+      ? []
+      : [{ t: Number(t), code: Number(code), value: value === '1' ? 1 : 0 }];
+  });
+}
+const codesOf = (lines: readonly string[]): number[] =>
+  (lines.find((l) => l.startsWith('PRESSED')) ?? '')
+    .split(' ')
+    .slice(1)
+    .map(Number)
+    .filter((c) => Number.isInteger(c) && c >= 1 && c <= 0x2ff);
+
+export function boardRoutes(db: Db, board: BoardLink): Router {
+  const r = Router();
+  const mine = async (owner: string): Promise<void> => {
+    if (await held(db, NAME, owner)) return;
+    throw new Refusal(
+      409,
+      'taken',
+      'The board is in use by another page. It is free a minute after that one stops.',
+    );
+  };
+  const atRest = async () => {
+    const now = codesOf(await board.ask('NOW'));
+    return { now, events: eventsOf(await board.ask(`REST ${LISTEN_MS}`)) };
+  };
+  r.post('/board', smallBody, async (req, res) => {
+    const { owner, wiring, spoil } = bodyAs(Begin, req);
+    await mine(owner);
+    await board.ask(`WIRE ${JSON.stringify(wiring)}`);
+    if (spoil) await board.ask(`SPOIL ${JSON.stringify(spoil)}`);
+    res.json(await atRest());
+  });
+  r.post('/board/do', smallBody, async (req, res) => {
+    const doing = bodyAs(Doing, req);
+    await mine(doing.owner);
+    switch (doing.do) {
+      case 'rest':
+        return void res.json(await atRest());
+      case 'press':
+        return void res.json({ events: eventsOf(await board.ask(`PRESS ${doing.key}`)) });
+      case 'mend':
+        await board.ask(`MEND ${JSON.stringify(doing.mend)}`);
+        return void res.json(await atRest());
+      case 'reveal': {
+        const lines = await board.ask('REVEAL');
+        return void res.json({ mistakes: lines.length });
+      }
+    }
+  });
+  r.delete('/board/:owner', async (req, res) => {
+    const owner = Owner.safeParse(req.params['owner']);
+    if (!owner.success) throw badInput({ path: 'owner', sentence: 'This is no owner of a board.' });
+    await letGo(db, NAME, owner.data);
+    res.status(204).end();
+  });
+  return r;
+}

@@ -1,0 +1,100 @@
+/**
+ * The stand-in of a computer with keys on its header, as a process of its own on loopback. One line
+ * of text is one command, answered by lines that end in OK or ERR:
+ *
+ *   WIRE {"keys": [...], "plug": false}   wires the board as it was planned
+ *   SPOIL {"seed": 7, "count": 2}         makes mistakes nobody is told of
+ *   NOW                                   PRESSED code ...
+ *   REST 2000                             EV t code value, for each that was told meanwhile
+ *   PRESS key                             DOWN t code value ..., UP t code value ...
+ *   MEND {"do": "exchange", ...}          iron, one thing at a time
+ *   REVEAL                                FAULT {...}, for each mistake that was made
+ *
+ * It ends when whoever started it goes away.
+ */
+import { createServer, type Socket } from 'node:net';
+import { createInterface } from 'node:readline';
+import { z } from 'zod';
+import { Mend, type Told, WiredBoard, Wiring } from './wired';
+
+/** A plan of 60 keys is 6 kB. */
+const LONGEST_LINE = 65_536;
+const Spoil = z.strictObject({
+  seed: z.number().int().min(0).max(0xffff_ffff),
+  count: z.number().int().min(0).max(4),
+});
+const Rest = z.coerce.number().int().min(1).max(60_000);
+
+const events = (word: string, told: readonly Told[]): string[] =>
+  told.map(({ t, code, value }) => `${word} ${t} ${code} ${value}`);
+
+/** One connection, one board. */
+export function conversation(): (line: string) => string[] {
+  let wiring: Wiring | undefined;
+  let board: WiredBoard | undefined;
+  const here = (): WiredBoard => {
+    if (!board) throw new RangeError('Nothing is wired yet: WIRE comes first.');
+    return board;
+  };
+  const commands: Readonly<Record<string, (rest: string) => string[]>> = {
+    WIRE: (rest) => {
+      wiring = Wiring.parse(JSON.parse(rest));
+      board = new WiredBoard(wiring);
+      return [];
+    },
+    SPOIL: (rest) => {
+      here();
+      const { seed, count } = Spoil.parse(JSON.parse(rest));
+      board = new WiredBoard(wiring!, seed);
+      board.spoil(count);
+      return [];
+    },
+    NOW: () => [`PRESSED ${here().pressedNow().join(' ')}`.trim()],
+    REST: (rest) => events('EV', here().rest(Rest.parse(rest))),
+    PRESS: (rest) => {
+      const { down, up } = here().press(rest);
+      return [...events('DOWN', down), ...events('UP', up)];
+    },
+    MEND: (rest) => {
+      here().mend(Mend.parse(JSON.parse(rest)));
+      return [];
+    },
+    REVEAL: () => here().mishaps.map((m) => `FAULT ${JSON.stringify(m)}`),
+  };
+  return (line) => {
+    const [word = '', ...rest] = line.trim().split(' ');
+    const command = Object.hasOwn(commands, word) ? commands[word] : undefined;
+    if (!command) return ['ERR This command is not known.'];
+    try {
+      return [...command(rest.join(' ')), 'OK'];
+    } catch (e) {
+      return [`ERR ${e instanceof RangeError ? e.message : `${word} cannot be read.`}`];
+    }
+  };
+}
+
+function converse(socket: Socket): void {
+  const say = conversation();
+  let waiting = 0;
+  socket.on('error', () => socket.destroy());
+  socket.on('data', (d: Buffer) => {
+    waiting = d.includes(10) ? 0 : waiting + d.length;
+    if (waiting > LONGEST_LINE) socket.destroy();
+  });
+  createInterface({ input: socket })
+    .on('line', (line) => {
+      socket.write(`${say(line).join('\n')}\n`);
+    })
+    // A connection that breaks passes its error on to the reader of lines as well.
+    .on('error', () => socket.destroy());
+}
+
+export function listen(): void {
+  const server = createServer(converse);
+  server.listen(0, '127.0.0.1', () => {
+    const at = server.address();
+    process.stdout.write(`ready ${typeof at === 'object' ? at?.port : ''}\n`);
+  });
+  process.stdin.resume();
+  process.stdin.on('end', () => process.exit(0));
+}

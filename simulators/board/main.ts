@@ -1,0 +1,3 @@
+import { listen } from './line';
+
+listen();

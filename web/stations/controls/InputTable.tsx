@@ -1,0 +1,202 @@
+/** Every input with its name, its role, its line, and where it sits. */
+import { Button, Checkbox, Input, Select } from 'antd';
+import { HEADER_40 } from '@deft/core/kit';
+import { type Input as ShellInput, INPUT_ROLES, type InputRole } from '@deft/core/model';
+import { MmField } from '../../ui/MmField';
+import { useBuild, useScene } from '../../state/build';
+
+export function InputTable({
+  chosen,
+  onChoose,
+  onSet,
+  onRemove,
+}: {
+  chosen: string | undefined;
+  onChoose: (id: string) => void;
+  onSet: (i: ShellInput) => string | undefined;
+  onRemove: (id: string) => void;
+}) {
+  const { check, doc } = useBuild('check', 'doc');
+  const scene = useScene();
+  const holes =
+    scene.shell?.openings.face.filter((o) => o.use === 'button' || o.use === 'other') ?? [];
+  const onHeader = doc.controls.route === 'gpio';
+  return (
+    <table className="plain" aria-label="Inputs">
+      <thead>
+        <tr>
+          <th>No.</th>
+          <th>Input</th>
+          <th>Role</th>
+          <th>Line</th>
+          <th>Pin</th>
+          <th>Wire</th>
+          <th>Routed</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        {check.map.inputs.map((m, i) => {
+          const input = doc.controls.inputs.find((x) => x.id === m.input.id);
+          if (!input) return null;
+          const line = (gpio: number | undefined) => {
+            const n = { ...input };
+            delete n.gpio;
+            return onSet(gpio === undefined ? n : { ...n, gpio });
+          };
+          return (
+            <tr
+              key={input.id}
+              className={chosen === input.id ? 'sel' : ''}
+              onFocus={() => onChoose(input.id)}
+            >
+              <td>{i + 1}</td>
+              <td>
+                <Input
+                  size="small"
+                  aria-label={`Name of input ${i + 1}`}
+                  value={input.name}
+                  maxLength={200}
+                  onChange={(e) => onSet({ ...input, name: e.target.value })}
+                  style={{ width: 150 }}
+                />
+                {chosen === input.id && (
+                  <div className="pair" style={{ marginTop: 6, maxWidth: 250 }}>
+                    <span className="note">Sits in</span>
+                    <Select
+                      size="small"
+                      aria-label="Sits in"
+                      value={
+                        'opening' in input.at ? `${input.at.opening}#${input.at.copy ?? 0}` : ''
+                      }
+                      onChange={(v: string) => {
+                        if (!v) {
+                          return onSet({ ...input, at: { x: 20, y: 20 }, hole: input.hole ?? 8 });
+                        }
+                        const [opening, copy] = v.split('#') as [string, string];
+                        return onSet({ ...input, at: { opening, copy: Number(copy) } });
+                      }}
+                      options={[
+                        { value: '', label: 'a new hole' },
+                        ...holes.map((o) => ({
+                          value: `${o.id}#${o.copy}`,
+                          label: `${o.name} ${o.copy + 1}`,
+                        })),
+                      ]}
+                    />
+                    {'opening' in input.at ? (
+                      <>
+                        <MmField
+                          label="Right of its centre"
+                          value={input.at.dx ?? 0}
+                          onChange={(dx) =>
+                            onSet({ ...input, at: { ...(input.at as { opening: string }), dx } })
+                          }
+                        />
+                        <MmField
+                          label="Above its centre"
+                          value={input.at.dy ?? 0}
+                          onChange={(dy) =>
+                            onSet({ ...input, at: { ...(input.at as { opening: string }), dy } })
+                          }
+                        />
+                      </>
+                    ) : (
+                      <>
+                        <MmField
+                          label="From left"
+                          value={input.at.x}
+                          onChange={(x) =>
+                            onSet({
+                              ...input,
+                              at: { ...(input.at as { x: number; y: number }), x },
+                            })
+                          }
+                        />
+                        <MmField
+                          label="From bottom"
+                          value={input.at.y}
+                          onChange={(y) =>
+                            onSet({
+                              ...input,
+                              at: { ...(input.at as { x: number; y: number }), y },
+                            })
+                          }
+                        />
+                        <MmField
+                          label="Cap"
+                          value={input.hole ?? 8}
+                          min={1}
+                          max={60}
+                          onChange={(hole) => onSet({ ...input, hole })}
+                        />
+                      </>
+                    )}
+                  </div>
+                )}
+              </td>
+              <td>
+                <Select
+                  size="small"
+                  aria-label={`Role of ${input.name}`}
+                  style={{ width: 110 }}
+                  value={input.role}
+                  onChange={(role: InputRole) => onSet({ ...input, role })}
+                  options={INPUT_ROLES.map((r) => ({ value: r, label: r }))}
+                />
+              </td>
+              <td>
+                {onHeader && (
+                  <Select
+                    size="small"
+                    aria-label={`Line of ${input.name}`}
+                    style={{ width: 128 }}
+                    value={input.gpio ?? -1}
+                    onChange={(g: number) => line(g < 0 ? undefined : g)}
+                    options={[
+                      {
+                        value: -1,
+                        label: m.gpio === undefined ? 'automatic' : `auto: GPIO${m.gpio}`,
+                      },
+                      ...HEADER_40.flatMap((h) =>
+                        h.gpio === undefined
+                          ? []
+                          : [
+                              {
+                                value: h.gpio,
+                                label: `GPIO${h.gpio}${check.map.lines.free.includes(h.gpio) ? '' : ' (taken)'}`,
+                              },
+                            ],
+                      ),
+                    ]}
+                  />
+                )}
+              </td>
+              <td>{m.pin ?? ''}</td>
+              <td className="nowrap">
+                {m.wireMm === undefined ? '' : `${Math.round(m.wireMm)} mm`}
+              </td>
+              <td>
+                <Checkbox
+                  aria-label={`${input.name} has a way`}
+                  checked={input.routed}
+                  onChange={(e) => onSet({ ...input, routed: e.target.checked })}
+                />
+              </td>
+              <td>
+                <Button
+                  size="small"
+                  type="text"
+                  aria-label={`Remove ${input.name}`}
+                  onClick={() => onRemove(input.id)}
+                >
+                  Remove
+                </Button>
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,160 @@
+/** The press test tried out on the stand-in: wired as planned, with mistakes nobody is told of. */
+import { useEffect, useRef, useState } from 'react';
+import { Button, InputNumber, Select } from 'antd';
+import { answerOf, atRest, type Fault, mendOf, pressAgain, type PressPlan } from '@deft/core/press';
+import { freeBoard, mendBoard, pressOnBoard, wireBoard } from '../../../state/api';
+import { Outcome } from './Outcome';
+import type { PressingNow } from './usePressing';
+import style from './press.module.css';
+
+const COUNTS = [0, 1, 2].map((n) => ({
+  value: n,
+  label: ['no mistake', 'one mistake', 'two mistakes'][n]!,
+}));
+
+/** The board as it is planned, for whatever stands for it. */
+const wiringOf = (plan: PressPlan) => ({
+  keys: plan.keys.map(({ id, code, plate }) => ({ key: id, code, ...(plate ? { plate } : {}) })),
+  plug: plan.route === 'usb' || plan.route === 'expander',
+});
+
+export function StandIn({
+  plan,
+  pressing,
+  pointed,
+  onDone,
+}: {
+  plan: PressPlan;
+  pressing: PressingNow;
+  /** The key that was pressed on the drawing. */
+  pointed: string | undefined;
+  onDone: () => void;
+}) {
+  const [owner] = useState(() => crypto.randomUUID());
+  const [seed, setSeed] = useState(7);
+  const [count, setCount] = useState(1);
+  const [bad, setBad] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const { rest, next, say } = pressing;
+  const isWired = rest !== undefined;
+  useEffect(() => {
+    const free = (): void => void freeBoard(owner).catch(() => undefined);
+    window.addEventListener('pagehide', free);
+    return () => {
+      window.removeEventListener('pagehide', free);
+      free();
+    };
+  }, [owner]);
+
+  const guarded = async (work: () => Promise<void>): Promise<void> => {
+    setBusy(true);
+    setBad(undefined);
+    try {
+      await work();
+    } catch (e) {
+      setBad(e instanceof Error ? e.message : 'The board does not answer.');
+    } finally {
+      setBusy(false);
+    }
+  };
+  const begin = () =>
+    guarded(async () => {
+      const { now, events } = await wireBoard(owner, wiringOf(plan), { seed, count });
+      say({ did: 'begun', rest: atRest(now, events) });
+    });
+  const pressed = async (id: string): Promise<void> => {
+    const { events } = await pressOnBoard(owner, id);
+    say({ did: 'answered', answer: answerOf(id, events, rest?.noisy ?? []) });
+  };
+  const press = (ids: readonly string[]) =>
+    guarded(async () => {
+      for (const id of ids) await pressed(id);
+    });
+  const mend = (fault: Fault) =>
+    guarded(async () => {
+      const { now, events } = await mendBoard(owner, mendOf(fault));
+      say({
+        did: 'mended',
+        fault,
+        rest: atRest(now, events),
+        again: pressAgain(plan, fault, pressing.found?.wrong ?? []),
+      });
+    });
+
+  // A key pressed on the drawing is pressed on the board.
+  const onPointed = useRef(press);
+  useEffect(() => {
+    onPointed.current = press;
+  });
+  useEffect(() => {
+    if (pointed === undefined) return;
+    onDone();
+    if (isWired) void onPointed.current([pointed]);
+  }, [pointed, onDone, isWired]);
+
+  const left = plan.order.filter((id) => !(id in pressing.answers));
+  return (
+    <>
+      <div className={style.top}>
+        <label className="row note">
+          Wired with{' '}
+          <Select
+            size="small"
+            aria-label="Mistakes"
+            style={{ width: 130 }}
+            value={count}
+            onChange={setCount}
+            options={COUNTS}
+          />
+        </label>
+        <label className="row note">
+          drawn from{' '}
+          <InputNumber
+            size="small"
+            aria-label="Seed"
+            min={0}
+            max={99_999}
+            precision={0}
+            style={{ width: 80 }}
+            value={seed}
+            onChange={(v) => setSeed(v ?? 0)}
+          />
+        </label>
+        <Button
+          size="small"
+          type={rest ? 'default' : 'primary'}
+          loading={busy}
+          onClick={() => void begin()}
+        >
+          {rest ? 'Wire it anew' : 'Wire the stand-in'}
+        </Button>
+      </div>
+      {bad !== undefined && (
+        <p className="bad" role="alert">
+          {bad}
+        </p>
+      )}
+      {next !== undefined && (
+        <div className={style.ask} role="status" aria-label="Asked for">
+          <span>
+            Press what blinks: <b>{plan.keys.find((k) => k.id === next)!.name}</b>
+          </span>
+          <span className="note grow">
+            {plan.order.length - left.length + 1} of {plan.order.length}
+          </span>
+          <Button size="small" type="primary" autoFocus onClick={() => void press([next])}>
+            Press it
+          </Button>
+          <Button size="small" onClick={() => void press(left)}>
+            Press all that are left
+          </Button>
+        </div>
+      )}
+      <Outcome plan={plan} pressing={pressing} onMend={(f) => void mend(f)} />
+      <p className="note">
+        The stand-in is for trying out: it proves nothing of your handheld, and nothing of it is
+        kept.
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,10 @@
+/** Ways to read the keys, in words. */
+import type { Route } from '@deft/core/wiring';
+
+export const ROUTE_WORDS: Readonly<Record<Route, string>> = {
+  gpio: 'header lines',
+  usb: 'USB controller board',
+  expander: 'I2C expander',
+  'original board': 'original board',
+  wireless: 'wireless pad',
+};

@@ -1,0 +1,77 @@
+/** Edits of the list of cuts, and its order. */
+import type { CutItem, Cutting, CutWork, Pocket, Trim } from '@deft/core/cuts';
+import type { Cut, Project } from '@deft/core/model';
+
+const cutId = (p: Project, key: string): string =>
+  p.cuts.find((c) => c.kind === 'opening' && c.for === key)?.id ??
+  `open-${key.toLowerCase().replace(/[^a-z0-9-]/g, '-')}`.slice(0, 64);
+
+/** The document with an opening's state, or its measured size. */
+export function withOpening(
+  p: Project,
+  key: string,
+  more: Partial<Extract<Cut, { kind: 'opening' }>>,
+): Project {
+  const old = p.cuts.find(
+    (c): c is Extract<Cut, { kind: 'opening' }> => c.kind === 'opening' && c.for === key,
+  );
+  const next: Cut = {
+    kind: 'opening',
+    id: cutId(p, key),
+    for: key,
+    state: 'decided',
+    ...old,
+    ...more,
+  };
+  return { ...p, cuts: [...p.cuts.filter((c) => c !== old), next] };
+}
+
+const isTrim = (c: Cut, { feature, copy }: Trim): boolean =>
+  c.kind === 'trim' && c.feature === feature && c.copy === copy;
+
+/** The document with a trim's state, or what was left as measured. */
+export const withTrim = (
+  p: Project,
+  t: Trim,
+  more: Partial<Extract<Cut, { kind: 'trim' }>>,
+): Project => ({
+  ...p,
+  cuts: p.cuts.map((c) => (isTrim(c, t) ? ({ ...c, ...more } as Cut) : c)),
+});
+
+/** The post left as it is. */
+export const withoutTrim = (p: Project, t: Trim): Project => ({
+  ...p,
+  cuts: p.cuts.filter((c) => !isTrim(c, t)),
+});
+
+/** The document with a pocket's state, its depth, or its depth as measured. */
+export const withPocket = (
+  p: Project,
+  { id }: Pocket,
+  more: Partial<Extract<Cut, { kind: 'pocket' }>>,
+): Project => ({
+  ...p,
+  cuts: p.cuts.map((c) => (c.id === id ? ({ ...c, ...more } as Cut) : c)),
+});
+
+/** The floor left as it is. */
+export const withoutPocket = (p: Project, { id }: Pocket): Project => ({
+  ...p,
+  cuts: p.cuts.filter((c) => c.id !== id),
+});
+
+/** One row of the list. */
+export type Row = CutItem | Trim | Pocket;
+export const isOpening = (row: Row): row is CutItem => 'face' in row;
+export const isPocket = (row: Row): row is Pocket => 'deep' in row;
+
+/** All cuts in the order they are best made; those that are made stand last. */
+export function inOrder(
+  { openings, trims, pockets }: Cutting,
+  work: ReadonlyMap<string, CutWork>,
+): Row[] {
+  const rank = [...work.keys()];
+  const at = (key: string): number => (work.has(key) ? rank.indexOf(key) : rank.length);
+  return [...openings, ...trims, ...pockets].sort((a, b) => at(a.key) - at(b.key));
+}
