@@ -52,6 +52,7 @@ const NEEDS = {
   'device-tree-compiler': () => onPath('dtc'),
   gcc: () => onPath('gcc'),
   'libc6-dev': () => existsSync('/usr/include/stdio.h'),
+  ngspice: () => onPath('ngspice'),
   faketime: () => onPath('faketime'),
 };
 

@@ -47,6 +47,7 @@ try {
     'poppler-utils',
     'device-tree-compiler',
     'gcc',
+    'ngspice',
     'libc6-dev',
   ]);
   await ensurePackages();
