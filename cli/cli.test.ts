@@ -34,7 +34,7 @@ describe('check', () => {
       '1.8 mm overlap',
       '0.3 mm left, 0.9 needed',
       'GPIO18 carries two signals',
-      'Charges at 1.03 C',
+      'Charges at 1.08 C',
       'No way for its wire yet',
     ]) {
       expect(r.out).toContain(t);

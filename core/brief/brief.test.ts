@@ -66,9 +66,9 @@ describe('the scorecard', () => {
     expect(scorecard(empty, check(empty)).map((s) => s.standing)).toEqual(Array(16).fill('open'));
   });
   test.each<[string, Partial<Brief>, GoalKey, string]>([
-    ['3 h of 3.5 ± 0.9', { hours: 3 }, 'hours', 'met'],
-    ['4 h lie within the quarter', { hours: 4 }, 'hours', 'at risk'],
-    ['5 h do not', { hours: 5 }, 'hours', 'missed'],
+    ['3 h of 3.4 ± 0.5', { hours: 3 }, 'hours', 'met'],
+    ['3.8 h lie within the band', { hours: 3.8 }, 'hours', 'at risk'],
+    ['4.2 h do not', { hours: 4.2 }, 'hours', 'missed'],
     ['88.20 of 88.20', { costCeiling: 88.2 }, 'cost', 'met'],
     ['88.20 of 88', { costCeiling: 88 }, 'cost', 'missed'],
     ['2.8 in from 2.5', { screenIn: { least: 2.5, most: 3 } }, 'screen', 'met'],
@@ -80,7 +80,7 @@ describe('the scorecard', () => {
     ['its HDMI is inside', { tv: true }, 'tv', 'at risk'],
     ['two pads by radio', { players: 2 }, 'players', 'met'],
     ['no jack', { headphones: true }, 'headphones', 'missed'],
-    ['0.91 A left for 2.5 Ah', { playCharging: true }, 'playCharging', 'met'],
+    ['0.88 A left for 2.5 Ah', { playCharging: true }, 'playCharging', 'met'],
     ['under the kept door', { card: 'under a door' }, 'card', 'met'],
     ['keys in the top face', { original: true }, 'original', 'missed'],
     ['the back stays whole', { uncut: ['back'] }, 'uncut', 'met'],
@@ -98,10 +98,18 @@ describe('the scorecard', () => {
     expect(standing(wants(done, brief), goal)).toBe(expected),
   );
   test('hand-worked: the charger against the game', () => {
-    // 1200 V / 750 Ω = 1.60 A in; 2.45 W / 0.9 / 3.92 V = 0.69 A out; 0.91 A left, over twice 0.25 A.
+    // 1200 V / 750 Ω = 1.60 A in. Out: 2.45 W over 60 mΩ at 5.1 V are 2.48 W; / 0.9 = 2.76 W, from
+    // 3.93 V behind 0.135 Ω (3.93 − √(3.93² − 4 · 0.135 · 2.76)) / 0.27 = 0.72 A.
     expect(score(wants(done, { playCharging: true }), 'playCharging')!.why[0]).toMatch(
-      /charge 1\.60 A − game 2\.5 W \/ 0\.9 \/ 3\.9\d V = 0\.9\d A/,
+      /charge 1\.60 A − 0\.72 A that a game takes from the cell at 70 % = 0\.88 A/,
     );
+    // Without a path of its own for the load the charger takes that current for charge, and never ends.
+    const parts = done.kit.parts.map((q) =>
+      q.charger ? { ...q, charger: { ...q.charger, powerPath: false } } : q,
+    );
+    const beside = wants({ ...done, kit: { ...done.kit, parts } }, { playCharging: true });
+    expect(standing(beside, 'playCharging')).toBe('at risk');
+    expect(score(beside, 'playCharging')!.figure).toMatch(/the charger never ends/);
     const slow = applied(wants(done, { playCharging: true }), {
       do: 'program',
       item: 'charger',

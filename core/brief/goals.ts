@@ -12,12 +12,16 @@ import { COVERAGE, SHOWN } from '../catalogue';
 import { chains, kitOf } from '../chains';
 import { picturePlan } from '../display';
 import { billOf, partOf } from '../kit';
-import { HOURS_SHARE, voltsAt } from '../power';
+import { networkOf } from '../power';
+import { solved } from '../network';
 import { SHELL_MASS_SHARE, shellsMass, shutSize } from '../shell';
 import type { Check } from '../verdict';
 import { GOAL_NAMES, type Score, type Standing, STANDING_RANK } from './score';
 
 type Judged = Omit<Score, 'goal' | 'name' | 'weight'> | undefined;
+/** Where the charge stands when a game is played on the plug. */
+const PLAYED_CHARGE = 0.7;
+
 interface Facts {
   p: Project;
   c: Check;
@@ -78,15 +82,16 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
     if (b.hours === undefined) return undefined;
     const run = c.power.run?.value;
     const target = `${b.hours} h`;
+    const band = c.power.band?.hours ?? 0;
     if (!run) return judged(target, 'open', 'not known yet', 'cell, converter and loads');
     let s: Standing;
     if (run.hours >= b.hours) s = 'met';
-    else if (run.hours * (1 + HOURS_SHARE) >= b.hours) s = 'at risk';
+    else if (run.hours + band >= b.hours) s = 'at risk';
     else s = 'missed';
     return judged(
       target,
       s,
-      `${run.hours.toFixed(1)} h ± ${(run.hours * HOURS_SHARE).toFixed(1)}`,
+      `${run.hours.toFixed(1)} h ± ${band.toFixed(1)}`,
       c.power.energy.cells[0]
         ? `${c.power.energy.cells[0].item.name} against ${c.power.watts.game.toFixed(1)} W in a game`
         : 'the bank',
@@ -310,8 +315,8 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
     if (!b.playCharging) return undefined;
     const e = c.power.energy;
     const charge = c.power.charge?.value;
-    const conv = e.converter?.part.converter;
-    if (!e.pack || !conv || !charge) {
+    const { supply } = c.power;
+    if (!e.pack || !supply || !charge) {
       return judged(
         'ends charging while in use',
         'open',
@@ -319,24 +324,29 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
         'the charger',
       );
     }
-    const play = c.power.watts.game / conv.efficiency / voltsAt(e.pack.ocv, 0.7);
+    // The load hangs beside the cell: the charger cannot tell its current from charge.
+    const state = solved(networkOf(supply, 'game', PLAYED_CHARGE));
+    const play = state.stands ? state.sources[0]! : Infinity;
     const rest = charge.amps - play;
     const ends = e.pack.capacityAh / p.power.health / 10;
     let s: Standing;
     if (rest <= 0) s = 'missed';
-    else if (rest < 2 * ends) s = 'at risk';
+    else if (play > ends && !e.charger!.part.charger.powerPath) s = 'at risk';
     else s = 'met';
+    let says: string;
+    if (rest <= 0) says = `${(-rest).toFixed(2)} A short: the cell empties all the same`;
+    else if (s === 'at risk')
+      says = `${rest.toFixed(2)} A left for the cell; it fills, and the charger never ends`;
+    else says = `${rest.toFixed(2)} A left for the cell`;
     return judged(
       'ends charging while in use',
       s,
-      rest <= 0
-        ? `${(-rest).toFixed(2)} A short: the cell empties all the same`
-        : `${rest.toFixed(2)} A left for the cell`,
+      says,
       s === 'met'
         ? e.charger!.item.name
         : `${charge.amps.toFixed(2)} A in, ${play.toFixed(2)} A out in a game`,
       [
-        `charge ${charge.amps.toFixed(2)} A − game ${c.power.watts.game.toFixed(1)} W / ${conv.efficiency} / ${voltsAt(e.pack.ocv, 0.7).toFixed(2)} V = ${rest.toFixed(2)} A; the charger ends below about ${ends.toFixed(2)} A (a tenth of the capacity)`,
+        `charge ${charge.amps.toFixed(2)} A − ${play.toFixed(2)} A that a game takes from the cell at ${Math.round(100 * PLAYED_CHARGE)} % = ${rest.toFixed(2)} A; the charger ends below about ${ends.toFixed(2)} A (a tenth of the capacity)`,
       ],
     );
   },

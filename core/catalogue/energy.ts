@@ -74,7 +74,8 @@ const step = (
       ...padRow(2, h - 1.5, ['BAT+', 'BAT-', '5V', 'GND', 'EN']),
       { id: 'rprog', name: 'PROG', x: w - 4, y: 9.6, side: 'top' },
     ],
-    charger: { kVolts: 1200, rProgOhm, tolerance: 0.1 },
+    // The larger ones feed the build beside the cell: typical, check yours.
+    charger: { kVolts: 1200, rProgOhm, tolerance: 0.1, ...(limitA > 2 ? { powerPath: true } : {}) },
     converter: { kind: 'boost', outV: 5.1, limitA, efficiency: 0.9, minInV: 2.9, idleA: 0.0005 },
     ...(limitA >= 1 ? { protects: { series: 1, limitA: limitA + 1 } } : {}),
   });
@@ -155,6 +156,25 @@ const pair = (mAh: number, t: number, w: number, h: number, rOhm: number, price:
       bare: true,
     },
   });
+/** Loose primary cells in the same bay: more in them, a falling voltage, never charged. */
+const primaryBay = (n: number, w: number, price: number): Part => {
+  const rechargeable = bay(n, w, price);
+  return {
+    ...rechargeable,
+    id: `bay-${n}-primary`,
+    name: `${rechargeable.name}, primary`,
+    words: [String(n), 'AA', 'bay', 'primary', 'alkaline'],
+    note: `${n} primary AA cells in series, 1.6 V new and 0.9 V empty each; their resistance rises as they empty. Never charged. Typical for this class, measure yours.`,
+    cell: {
+      ...rechargeable.cell!,
+      chemistry: 'alkaline',
+      capacityAh: 2.2,
+      rOhm: n * 0.15,
+      cutoffV: n * 0.9,
+      fullV: n * 1.6,
+    },
+  };
+};
 const bay = (n: number, w: number, price: number): Part =>
   part({
     id: `bay-${n}`,
@@ -251,6 +271,7 @@ export const ENERGY: Part[] = [
   pair(2000, 13.5, 40, 56, 0.2, 15),
   bay(4, 58, 11),
   bay(3, 44, 9),
+  primaryBay(4, 58, 11),
   guard(1, 28, 4, 4, 1),
   guard(2, 32, 8, 6, 2),
   lift('lift-5-2', 'Lift 5/2A', 'boost', 5.1, 2, 2.8, 5, [18, 22, 3.2], 4, ['EN']),

@@ -3,16 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { seeded } from '../geometry/seeded';
 import { appliedAll, emptyProject, type Project, withAdded } from '../model';
-import {
-  CHAINS,
-  chainFindings,
-  chains,
-  chainWays,
-  dataTree,
-  kitOf,
-  load,
-  powerTree,
-} from './index';
+import { CHAINS, chainFindings, chains, chainWays, dataTree, kitOf, load } from './index';
 import { judge } from './judge.fixture';
 import { completeKit } from './kits.fixture';
 
@@ -180,19 +171,5 @@ describe('trees', () => {
     expect(dataTree(kitOf(withAdded(kit('thimble'), greedy))).breaks.map((b) => b.id)).toEqual([
       'current-greedy',
     ]);
-  });
-  test('the 5 V tree: what leaves the converter is the sum of its branches, volts fall along each, heavy loads branch at the converter', () => {
-    const t = powerTree({
-      ...kit('teasel', 'pane-5-hdmi', 'lead-hdmi', 'slab-5000', 'step-5-3', 'chirp-i2s'),
-      power: { gameShare: 0.8, wireAwg: 24, wireMm: 120, plugs: 0, switchOhm: 0, health: 1 },
-    })!.root;
-    expect(t.amps).toBeCloseTo((3.4 + 2.6 + 1.2) / 5, 9);
-    const teasel = t.children.find((c) => c.item === 'teasel')!;
-    const pane = t.children.find((c) => c.item === 'pane-5-hdmi')!;
-    expect(pane.note).toContain('not through the computer');
-    // AWG 24, 120 mm there and back: 20.2 mΩ; 0.92 A through the computer's branch.
-    expect(teasel.amps).toBeCloseTo((3.4 + 1.2) / 5, 9);
-    expect(teasel.dropV).toBeCloseTo(0.92 * 0.02021, 4);
-    expect(teasel.children[0]!.volts).toBeLessThan(teasel.volts);
   });
 });

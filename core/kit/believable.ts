@@ -2,7 +2,15 @@
  * Figures of parts that cannot be true, contradict each other or are missing where everything after
  * depends on them.
  */
-import { isHost, type Finding, type Item, type Part, present, type Project } from '../model';
+import {
+  chemistryOf,
+  isHost,
+  type Finding,
+  type Item,
+  type Part,
+  present,
+  type Project,
+} from '../model';
 import { partOf } from './thickness';
 
 /** Diagonal and lit area may differ by so much, a share: sizes are named in rounded inches. */
@@ -13,6 +21,7 @@ const ASPECT_SHARE = 0.12;
 const CELL_VOLTS = {
   lithium: { full: [3.5, 4.45], empty: [2, 3.5] },
   nickel: { full: [1.3, 1.75], empty: [0.8, 1.2] },
+  alkaline: { full: [1.5, 1.65], empty: [0.8, 1.1] },
 } as const;
 /** Most current a cell of each kind is made for, C: typical. */
 const MOST_CHARGE_C = 6;
@@ -148,7 +157,7 @@ function diagonalDoubts(item: Item, screen: NonNullable<Part['screen']>): Doubt[
 
 function cellDoubts(item: Item, { cell }: Part): Doubt[] {
   if (!cell) return [];
-  const { full, empty } = CELL_VOLTS[cell.kind === 'bay' ? 'nickel' : 'lithium'];
+  const { full, empty } = CELL_VOLTS[chemistryOf(cell)];
   const [fullV, cutoffV] = [cell.fullV / cell.series, cell.cutoffV / cell.series];
   const out: Doubt[] = [];
   const volts = (code: string, word: string, v: number, [low, high]: readonly [number, number]) => {

@@ -111,6 +111,13 @@ export const Pad = z.strictObject({
 export type Pad = z.infer<typeof Pad>;
 
 const watts = z.number().min(0).max(60);
+/** A draw as it was read: amps at so many volts where a meter in series gave them. */
+export const Drew = z.strictObject({
+  amps: z.number().min(0).max(20).optional(),
+  volts: z.number().positive().max(60).optional(),
+  within: z.number().min(0).max(1),
+});
+export type Drew = z.infer<typeof Drew>;
 export const STATES = ['menu', 'game', 'peak'] as const;
 export type LoadState = (typeof STATES)[number];
 
@@ -137,6 +144,9 @@ export const FAMILIES = [
   'cooling',
 ] as const;
 export type Family = (typeof FAMILIES)[number];
+
+export const CHEMISTRIES = ['lithium', 'nickel', 'alkaline'] as const;
+export type Chemistry = (typeof CHEMISTRIES)[number];
 
 export const Part = z.strictObject({
   id: Id,
@@ -175,6 +185,14 @@ export const Part = z.strictObject({
     .optional(),
   /** Power drawn from the 5 V rail in each state, W. */
   draws: z.strictObject({ menu: watts, game: watts, peak: watts }).optional(),
+  /** Behind a switching converter of its own it draws constant power, as usual; behind a linear one constant current. */
+  drawsAs: z.enum(['power', 'current']).optional(),
+  /** Draws as a meter gave them, and how well: half-width of the 95 % band as a share. Typical where nothing is said. */
+  drew: z
+    .strictObject({ menu: Drew.optional(), game: Drew.optional(), peak: Drew.optional() })
+    .optional(),
+  /** What it takes when the build is off, A. */
+  offA: z.number().min(0).max(1).optional(),
   screen: z
     .strictObject({
       diagonalIn: z.number().positive().max(20),
@@ -188,6 +206,8 @@ export const Part = z.strictObject({
   cell: z
     .strictObject({
       kind: z.enum(['pouch', 'cylinder', 'bank', 'bay']),
+      /** What it is made of, where the kind does not say: loose cells are nickel, all others lithium. */
+      chemistry: z.enum(CHEMISTRIES).optional(),
       series: z.number().int().min(1).max(6),
       capacityAh: z
         .number({ error: 'A capacity is a number of Ah.' })
@@ -211,15 +231,19 @@ export const Part = z.strictObject({
       kVolts: z.number().positive().max(100_000),
       rProgOhm: z.number().positive().max(10_000_000),
       tolerance: z.number().min(0).max(0.5),
+      /** It feeds the build beside the cell, and tells charge from load; else the load hangs on the cell. */
+      powerPath: z.boolean().optional(),
       /** Cells in series it charges and balances; 1 when nothing is said. */
       series: z.number().int().min(1).max(6).optional(),
     })
     .optional(),
   converter: z
     .strictObject({
-      kind: z.enum(['boost', 'buck']),
+      kind: z.enum(['boost', 'buck', 'buck-boost', 'linear']),
       outV: z.number().positive().max(24),
+      /** The most it gives; or, of a boost whose switch is rated, the most its switch carries, A. */
       limitA: z.number().positive().max(20),
+      limitIs: z.enum(['output', 'switch']).optional(),
       efficiency: z.number().gt(0.3).max(1),
       minInV: z.number().positive().max(30),
       /** Highest input. A boost passes on what is above its output, so that is its limit when nothing is said. */
@@ -285,6 +309,10 @@ export const Part = z.strictObject({
   version: z.number().int().min(1).max(9999).optional(),
 });
 export type Part = z.infer<typeof Part>;
+
+/** What a pack is made of: as it says, or as its kind usually is. */
+export const chemistryOf = (cell: NonNullable<Part['cell']>): Chemistry =>
+  cell.chemistry ?? (cell.kind === 'bay' ? 'nickel' : 'lithium');
 
 export const STOCK = ['to buy', 'ordered', 'have', 'salvaged'] as const;
 export type Stock = (typeof STOCK)[number];

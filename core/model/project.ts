@@ -144,6 +144,9 @@ export type Input = z.infer<typeof Input>;
 
 export const ROUTES = ['gpio', 'usb', 'expander', 'original board', 'wireless'] as const;
 
+/** A load that hangs on the pack or the wall, without a converter between. */
+export const FROM_SOURCE = '@source';
+
 export const Project = z.strictObject({
   format: z.literal(FORMAT, { error: `This is not a ${FORMAT} document.` }),
   id: Id,
@@ -212,6 +215,8 @@ export const Project = z.strictObject({
     health: z.number().gt(0.2).max(1),
     /** Fed by a cell, or from the wall alone. */
     source: z.enum(['cell', 'wall']).optional(),
+    /** What a load is fed from, by hand: the source itself, or the part that makes a rail. By item. */
+    feeds: z.record(Id, z.union([z.literal(FROM_SOURCE), Id])).optional(),
     /** How it is turned off, when that is not read from the parts. */
     off: z.enum(['latch', 'switch', 'menu']).optional(),
   }),

@@ -7,7 +7,14 @@
  * fold turns the wrong way there is none near; that the network collapses is certified by finding
  * the share of its load that still stands.
  */
-import { inputCurrent, loadCurrent, outputVolts, type Load, type Source } from './elements';
+import {
+  type Converter,
+  inputCurrent,
+  type Load,
+  loadCurrent,
+  outputVolts,
+  type Source,
+} from './elements';
 import { checkNetwork, type Network, type Place } from './network';
 
 /** What one place of a solved network carries. */
@@ -58,37 +65,49 @@ export function solvedAgain(network: Network): Solution {
   const direct = newton(network, 1, withoutLoad(network));
   if (direct) return direct;
   let standing = 0;
-  let from = withoutLoad(network);
+  let from: Standing | undefined;
   let step = 0.5;
   while (step > SHARE_WITHIN) {
     const share = Math.min(1, standing + step);
-    const found = newton(network, share, from) ?? newton(network, share, withoutLoad(network));
+    const found =
+      (from && newton(network, share, guessOf(from))) ??
+      newton(network, share, withoutLoad(network));
     if (!found) {
       step /= 2;
       continue;
     }
     if (share === 1) return found;
     standing = share;
-    from = found.places.map((p) => ({ volts: p.volts, inVolts: p.inVolts }));
+    from = found;
   }
   return { stands: false, share: standing };
 }
 
+/** Volts of every place, at its converter's input and behind it. */
 interface Guess {
-  volts: number;
-  inVolts: number;
+  inVolts: Float64Array;
+  volts: Float64Array;
 }
 
 /** Every place at the voltage it has when nothing draws: above it lies no solution. */
-function withoutLoad({ sources, places }: Network): Guess[] {
+function withoutLoad({ sources, places }: Network): Guess {
+  const out = {
+    inVolts: new Float64Array(places.length),
+    volts: new Float64Array(places.length),
+  };
   const first = Math.max(...sources.map((s) => s.volts - (s.diodeV ?? 0)));
-  const out: Guess[] = [];
-  for (const p of places) {
-    const inVolts = p.above === undefined ? first : out[p.above]!.volts;
-    out.push({ inVolts, volts: p.converter ? outputVolts(p.converter, inVolts).value : inVolts });
-  }
+  places.forEach((p, i) => {
+    const inVolts = p.above === undefined ? first : out.volts[p.above]!;
+    out.inVolts[i] = inVolts;
+    out.volts[i] = p.converter ? outputVolts(p.converter, inVolts).value : inVolts;
+  });
   return out;
 }
+
+const guessOf = ({ places }: Standing): Guess => ({
+  inVolts: Float64Array.from(places, (p) => p.inVolts),
+  volts: Float64Array.from(places, (p) => p.volts),
+});
 
 const scaled = (load: Load, share: number): Load => {
   switch (load.is) {
@@ -101,75 +120,85 @@ const scaled = (load: Load, share: number): Load => {
   }
 };
 
-/** A current as a straight line over a voltage: at + per·V, A. */
-interface Line {
-  at: number;
-  per: number;
-}
-
-function newton(network: Network, share: number, start: readonly Guess[]): Standing | undefined {
+/**
+ * One descent from a guess, which it moves; nothing where a fold turns over or it does not settle.
+ *
+ * A current is held as a straight line over a voltage, at + per·V: of each place over its own
+ * voltage, and of each feed over the voltage at its end.
+ */
+function newton(network: Network, share: number, guess: Guess): Standing | undefined {
   const { sources, places } = network;
-  const now = start.map((g) => ({ ...g }));
-  const loads =
-    share === 1
-      ? places.map((p) => p.loads)
-      : places.map((p) => p.loads.map((l) => scaled(l, share)));
-  const atPlace = places.map((): Line => ({ at: 0, per: 0 }));
-  const inFeed = places.map((): Line => ({ at: 0, per: 0 }));
+  const count = places.length;
+  const { volts, inVolts } = guess;
+  const loads = places.map((p) => (share === 1 ? p.loads : p.loads.map((l) => scaled(l, share))));
+  const [at, per] = [new Float64Array(count), new Float64Array(count)];
+  const [feedAt, feedPer] = [new Float64Array(count), new Float64Array(count)];
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    if (!now.every((g) => g.volts > 0 && g.inVolts > 0)) return undefined;
-    places.forEach((_, i) => {
-      atPlace[i] = loadLine(loads[i]!, now[i]!.volts);
-    });
-    for (let i = places.length - 1; i > 0; i--) {
-      const feed = feedLine(places[i]!, atPlace[i]!, now[i]!);
-      const pivot = 1 + feed.per * places[i]!.ohm;
-      if (!(pivot > 0)) return undefined;
-      inFeed[i] = feed;
-      const up = atPlace[places[i]!.above!]!;
-      up.at += feed.at / pivot;
-      up.per += feed.per / pivot;
+    for (let i = 0; i < count; i++) {
+      if (!(volts[i]! > 0 && inVolts[i]! > 0)) return undefined;
+      at[i] = 0;
+      per[i] = 0;
+      for (const load of loads[i]!) {
+        const { value, slope } = loadCurrent(load, volts[i]!);
+        at[i]! += value - slope * volts[i]!;
+        per[i]! += slope;
+      }
     }
-    const first = meeting(network, atPlace[0]!, now[0]!.inVolts);
+    for (let i = count - 1; i > 0; i--) {
+      const { converter, ohm, above } = places[i]!;
+      let [start, slope] = [at[i]!, per[i]!];
+      if (converter) {
+        const input = converterLine(converter, start, slope, volts[i]!, inVolts[i]!);
+        [start, slope] = [input.at, input.per];
+      }
+      const pivot = 1 + slope * ohm;
+      if (!(pivot > 0)) return undefined;
+      feedAt[i] = start;
+      feedPer[i] = slope;
+      at[above!]! += start / pivot;
+      per[above!]! += slope / pivot;
+    }
+    const first = meeting(sources, at[0]!, per[0]!, inVolts[0]!);
     if (first === undefined) return undefined;
     let moved = 0;
-    places.forEach((p, i) => {
-      const { at, per } = inFeed[i]!;
-      const inVolts = i === 0 ? first : (now[p.above!]!.volts - p.ohm * at) / (1 + per * p.ohm);
-      const volts = p.converter ? outputVolts(p.converter, inVolts).value : inVolts;
-      moved = Math.max(moved, Math.abs(inVolts - now[i]!.inVolts), Math.abs(volts - now[i]!.volts));
-      now[i] = { inVolts, volts };
-    });
+    for (let i = 0; i < count; i++) {
+      const { converter, ohm, above } = places[i]!;
+      const input = i === 0 ? first : (volts[above!]! - ohm * feedAt[i]!) / (1 + feedPer[i]! * ohm);
+      const output = converter ? outputVolts(converter, input).value : input;
+      moved = Math.max(moved, Math.abs(input - inVolts[i]!), Math.abs(output - volts[i]!));
+      inVolts[i] = input;
+      volts[i] = output;
+    }
     if (!Number.isFinite(moved)) return undefined;
-    if (moved < FOUND_V) return standing(sources, places, loads, now);
+    if (moved < FOUND_V) return standing(sources, places, loads, guess);
   }
   return undefined;
 }
 
-function loadLine(loads: readonly Load[], volts: number): Line {
-  const out: Line = { at: 0, per: 0 };
-  for (const load of loads) {
-    const { value, slope } = loadCurrent(load, volts);
-    out.at += value - slope * volts;
-    out.per += slope;
-  }
-  return out;
-}
-
-/** Current in the feed of a place over the voltage at the end of that feed. */
-function feedLine({ converter }: Place, here: Line, { volts, inVolts }: Guess): Line {
-  if (!converter) return { ...here };
-  const outA = here.at + here.per * volts;
+/** Current at a converter's input over its input voltage, with what it feeds as a line over its output. */
+function converterLine(
+  converter: Converter,
+  at: number,
+  per: number,
+  volts: number,
+  inVolts: number,
+): { at: number; per: number } {
+  const outA = at + per * volts;
   const follows = outputVolts(converter, inVolts).slope;
   const input = inputCurrent(converter, inVolts, outA, volts);
-  const per = input.perInV + (input.perOutA * here.per + input.perOutV) * follows;
-  return { at: input.value - per * inVolts, per };
+  const slope = input.perInV + (input.perOutA * per + input.perOutV) * follows;
+  return { at: input.value - slope * inVolts, per: slope };
 }
 
 /** Volts where the sources meet a straight line of load; nothing where the fold turns over. */
-function meeting({ sources }: Network, load: Line, near: number): number | undefined {
+function meeting(
+  sources: readonly Source[],
+  loadAt: number,
+  loadPer: number,
+  near: number,
+): number | undefined {
   let gives = 0;
-  let per = load.per;
+  let per = loadPer;
   for (const s of sources) {
     const behind = s.volts - (s.diodeV ?? 0);
     if (s.diodeV !== undefined && behind <= near && sources.length > 1 && !isHighest(sources, s)) {
@@ -180,7 +209,7 @@ function meeting({ sources }: Network, load: Line, near: number): number | undef
     per += 1 / ohm;
   }
   if (!(per > 0)) return undefined;
-  return (gives - load.at) / per;
+  return (gives - loadAt) / per;
 }
 
 const isHighest = (sources: readonly Source[], s: Source): boolean =>
@@ -190,15 +219,15 @@ function standing(
   sources: readonly Source[],
   places: readonly Place[],
   loads: ReadonlyArray<readonly Load[]>,
-  now: readonly Guess[],
+  { volts: at, inVolts: input }: Guess,
 ): Standing {
   const outAmps = places.map((_, i) =>
-    loads[i]!.reduce((sum, l) => sum + loadCurrent(l, now[i]!.volts).value, 0),
+    loads[i]!.reduce((sum, l) => sum + loadCurrent(l, at[i]!).value, 0),
   );
   const inAmps = places.map(() => 0);
   for (let i = places.length - 1; i >= 0; i--) {
     const p = places[i]!;
-    const { volts, inVolts } = now[i]!;
+    const [volts, inVolts] = [at[i]!, input[i]!];
     inAmps[i] = p.converter
       ? inputCurrent(p.converter, inVolts, outAmps[i]!, volts).value
       : outAmps[i]!;
@@ -206,8 +235,13 @@ function standing(
   }
   return {
     stands: true,
-    places: now.map((g, i) => ({ ...g, inAmps: inAmps[i]!, outAmps: outAmps[i]! })),
-    sources: shares(sources, inAmps[0]!, now[0]!.inVolts),
+    places: places.map((_, i) => ({
+      volts: at[i]!,
+      inVolts: input[i]!,
+      inAmps: inAmps[i]!,
+      outAmps: outAmps[i]!,
+    })),
+    sources: shares(sources, inAmps[0]!, input[0]!),
   };
 }
 

@@ -1,33 +1,52 @@
 /**
- * How long a pack lasts under a mix of constant-power loads.
- *
- * Behind a switching converter a load draws constant power, so the current rises as the voltage
- * falls: I = (OCV − √(OCV² − 4RP)) / (2R). Above OCV²/(4R) no current gives that power and the supply
- * collapses. The charge is integrated with ds/dt = −I/Q.
+ * How long a pack lasts: its charge integrated over the whole supply network with ds/dt = −I/Q, until
+ * the first thing gives up in any state that is used, the peak included.
  */
 import { mustBePositive, mustNotBeNegative, type Worked } from '../model';
-import { type Ocv, voltsAt } from './ocv';
+import { checkNetwork, type Network, solvedAgain, type Standing } from '../network';
+import { type Ocv, ohmAt, voltsAt } from './ocv';
 
 export interface Pack {
   /** Pack voltage by its charge. */
   ocv: Ocv;
+  /** Full, Ω; and how much of that it gains until it is empty, as a share. */
   rOhm: number;
+  rises?: number;
   capacityAh: number;
   cutoffV: number;
 }
-export interface LoadShare {
-  name: string;
-  watts: number;
-  share: number;
+
+/** A pack at a charge: V and Ω. */
+export interface PackState {
+  volts: number;
+  ohm: number;
 }
 
-type Ending = 'empty' | 'cut-off under load' | 'collapse' | 'cannot start';
+/** One state the build is in: for which share of the time, and its network on a pack as it then is. Shares sum to 1; a peak has none. */
+export interface Use {
+  name: string;
+  share: number;
+  network: (pack: PackState) => Network;
+}
+
+/** What gives up first: its name, the volts it gets and the least it runs on. */
+export interface Stop {
+  code: 'cut-off' | 'window' | 'brown-out';
+  name: string;
+  volts: number;
+  leastV: number;
+}
+export type Ending =
+  { code: 'empty' } | { code: 'collapse'; use: string; share: number } | (Stop & { use: string });
+
 export interface Discharge {
   hours: number;
+  /** It does not even start full. */
+  isDead: boolean;
   ending: Ending;
   /** Charge left when it ends, 0..1. */
   left: number;
-  /** Energy delivered to the loads, lost in the pack and drawn from it (∫ OCV dq), Wh. */
+  /** Energy delivered at the pack's terminals, lost in it and drawn from it (∫ OCV dq), Wh. */
   deliveredWh: number;
   lostWh: number;
   drawnWh: number;
@@ -43,53 +62,122 @@ export function currentFor(ocv: number, rOhm: number, watts: number): number {
   return d < 0 ? NaN : (ocv - Math.sqrt(d)) / (2 * rOhm);
 }
 
-const STEPS = 500;
+/** Steps of charge from full to the end, and halvings to that end. */
+export interface Fineness {
+  steps: number;
+  halvings: number;
+}
+/** Far below the uncertainty of any cell; the end within 1e-9 of the charge. */
+const FINE: Fineness = { steps: 200, halvings: 30 };
+/** Points of the curve that is drawn. */
+const POINTS = 50;
+
+interface Instant {
+  volts: number;
+  amps: number;
+  terminalV: number;
+  usedW: number;
+  lossW: number;
+}
+
+/** What a pack is at a charge. */
+export const packAt = (pack: Pack, charge: number): PackState => ({
+  volts: voltsAt(pack.ocv, charge),
+  ohm: ohmAt(pack.rOhm, pack.rises ?? 0, charge),
+});
+
+class Draining {
+  constructor(
+    private readonly pack: Pack,
+    private readonly uses: readonly Use[],
+    private readonly stopOf: (state: Standing) => Stop | undefined,
+  ) {}
+
+  /** What ends it at a charge, or nothing while everything runs. */
+  ending(charge: number): Ending | undefined {
+    const pack = packAt(this.pack, charge);
+    for (const use of this.uses) {
+      const state = solvedAgain(use.network(pack));
+      if (!state.stands) return { code: 'collapse', use: use.name, share: state.share };
+      const terminalV = state.places[0]!.volts;
+      if (terminalV < this.pack.cutoffV) {
+        const { cutoffV } = this.pack;
+        return {
+          code: 'cut-off',
+          name: 'the pack',
+          volts: terminalV,
+          leastV: cutoffV,
+          use: use.name,
+        };
+      }
+      const stop = this.stopOf(state);
+      if (stop) return { ...stop, use: use.name };
+    }
+    return undefined;
+  }
+
+  /** Means over the states by their share of the time. */
+  at(charge: number): Instant {
+    const { volts, ohm } = packAt(this.pack, charge);
+    let [amps, usedW, lossW] = [0, 0, 0];
+    for (const { share, network } of this.uses) {
+      if (share === 0) continue;
+      const state = solvedAgain(network({ volts, ohm }));
+      if (!state.stands) {
+        return { volts, amps: NaN, terminalV: NaN, usedW: NaN, lossW: NaN };
+      }
+      const own = state.sources[0]!;
+      amps += share * own;
+      usedW += share * own * state.places[0]!.volts;
+      lossW += share * own * own * ohm;
+    }
+    return { volts, amps, terminalV: volts - amps * ohm, usedW, lossW };
+  }
+
+  /** Charge at which it gives up, by halving: everything above it runs. */
+  end(halvings: number): { left: number; ending: Ending } {
+    const atEmpty = this.ending(0);
+    if (!atEmpty) return { left: 0, ending: { code: 'empty' } };
+    let [bad, good] = [0, 1];
+    let ending = atEmpty;
+    for (let i = 0; i < halvings; i++) {
+      const mid = (bad + good) / 2;
+      const found = this.ending(mid);
+      if (found) [bad, ending] = [mid, found];
+      else good = mid;
+    }
+    return { left: good, ending };
+  }
+}
 
 /**
  * Discharge a pack from full.
  *
- * @param pack   pack voltage by charge, internal resistance Ω, usable capacity Ah, cut-off V at its terminals
- * @param loads  power at the pack's terminals in W and the share of time of each; shares sum to 1
- * @returns      hours and how it ends, with working; energy is conserved: drawn = delivered + lost
- * @throws       RangeError for a figure that cannot be
+ * @param pack    voltage by charge, internal resistance Ω, usable capacity Ah, cut-off V at its terminals
+ * @param uses    the states; those without a share of the time may end it all the same
+ * @param stopOf  what gives up first in a solved state besides the pack itself
+ * @returns       hours and how it ends, with working; energy is conserved: drawn = delivered + lost
+ * @throws        RangeError for a figure that cannot be
  */
-export function discharge(pack: Pack, loads: readonly LoadShare[]): Worked<Discharge> {
+export function discharge(
+  pack: Pack,
+  uses: readonly Use[],
+  stopOf: (state: Standing) => Stop | undefined = () => undefined,
+  { steps, halvings }: Fineness = FINE,
+): Worked<Discharge> {
   mustBePositive('The capacity', pack.capacityAh);
   mustNotBeNegative('The internal resistance', pack.rOhm);
   mustBePositive('The cut-off voltage', pack.cutoffV);
-  for (const l of loads) mustNotBeNegative(`The power of ${l.name}`, l.watts);
-  const active = loads.filter((l) => l.share > 0);
-  const worst = active.reduce(
-    (w, l) => (l.watts > w.watts ? l : w),
-    active[0] ?? { name: 'nothing', watts: 0, share: 1 },
-  );
-  const state = (s: number) => {
-    const v = voltsAt(pack.ocv, s);
-    const amps = active.map((l) => currentFor(v, pack.rOhm, l.watts));
-    const mean = amps.reduce((sum, a, i) => sum + a * active[i]!.share, 0);
-    const loss = amps.reduce((sum, a, i) => sum + a * a * pack.rOhm * active[i]!.share, 0);
-    return { v, mean, loss, terminal: v - currentFor(v, pack.rOhm, worst.watts) * pack.rOhm };
-  };
-  const alive = (s: number) => {
-    const st = state(s);
-    return Number.isFinite(st.mean) && st.terminal >= pack.cutoffV;
-  };
-  const why = (s: number): Ending =>
-    Number.isFinite(state(s).mean) ? 'cut-off under load' : 'collapse';
-  const watts = active.reduce((sum, l) => sum + l.watts * l.share, 0);
-  const working = [
-    `${watts.toFixed(2)} W on average at the cell, ${worst.watts.toFixed(2)} W at the most (${worst.name})`,
-  ];
-  if (!alive(1)) {
-    const v = voltsAt(pack.ocv, 1);
-    const most = pack.rOhm > 0 ? (v * v) / (4 * pack.rOhm) : Infinity;
-    const sentence = Number.isFinite(state(1).mean)
-      ? `Even full, the cell falls to ${state(1).terminal.toFixed(2)} V under ${worst.watts.toFixed(1)} W, below its ${pack.cutoffV} V cut-off.`
-      : `The cell cannot give ${worst.watts.toFixed(1)} W at all: OCV²/(4R) = ${v.toFixed(2)}²/(4 × ${pack.rOhm} Ω) = ${most.toFixed(1)} W is its most.`;
+  for (const use of uses) checkNetwork(use.network(packAt(pack, 1)));
+  const run = new Draining(pack, uses, stopOf);
+  const dead = run.ending(1);
+  if (dead) {
+    const sentence = `It does not start even full. ${endWords(dead)}`;
     return {
       value: {
         hours: 0,
-        ending: 'cannot start',
+        isDead: true,
+        ending: dead,
         left: 1,
         deliveredWh: 0,
         lostWh: 0,
@@ -97,77 +185,71 @@ export function discharge(pack: Pack, loads: readonly LoadShare[]): Worked<Disch
         curve: [],
         sentence,
       },
-      working: [...working, sentence],
+      working: [sentence],
     };
   }
-  if (watts === 0) throw new RangeError('Nothing draws power, so it lasts for ever. Add a load.');
-  const end = endOfCharge(alive);
-  const q = pack.capacityAh;
+  const full = run.at(1);
+  if (!(full.amps > 0)) {
+    throw new RangeError('Nothing draws power, so it lasts for ever. Add a load.');
+  }
+  const { left, ending } = run.end(halvings);
   let hours = 0;
-  let delivered = 0;
-  let lost = 0;
-  let drawn = 0;
-  const first = state(1);
-  const curve = [{ hours: 0, soc: 1, volts: first.v - first.mean * pack.rOhm, amps: first.mean }];
-  const ds = (1 - end) / STEPS;
-  for (let i = 0; i < STEPS; i++) {
-    // Midpoint rule on 500 steps: far below the uncertainty of any cell.
-    const mid = state(1 - (i + 0.5) * ds);
-    const dt = (q * ds) / mid.mean;
+  let [delivered, lost, drawn] = [0, 0, 0];
+  const curve = [{ hours: 0, soc: 1, volts: full.terminalV, amps: full.amps }];
+  const ds = (1 - left) / steps;
+  for (let i = 0; i < steps; i++) {
+    const mid = run.at(1 - (i + 0.5) * ds);
+    const dt = (pack.capacityAh * ds) / mid.amps;
     hours += dt;
-    delivered += watts * dt;
-    lost += mid.loss * dt;
-    drawn += mid.v * mid.mean * dt;
-    if ((i + 1) % (STEPS / 50) === 0) {
-      const here = state(1 - (i + 1) * ds);
-      if (Number.isFinite(here.mean)) {
-        curve.push({
-          hours,
-          soc: 1 - (i + 1) * ds,
-          volts: here.v - here.mean * pack.rOhm,
-          amps: here.mean,
-        });
+    delivered += mid.usedW * dt;
+    lost += mid.lossW * dt;
+    drawn += mid.volts * mid.amps * dt;
+    if ((i + 1) % Math.ceil(steps / POINTS) === 0) {
+      const soc = 1 - (i + 1) * ds;
+      const here = run.at(soc);
+      if (Number.isFinite(here.amps)) {
+        curve.push({ hours, soc, volts: here.terminalV, amps: here.amps });
       }
     }
   }
-  const ending: Ending = end === 0 ? 'empty' : why(Math.max(0, end - 1e-6));
-  const percent = Math.round(end * 100);
-  let sentence: string;
-  if (ending === 'empty') sentence = 'It runs until the cell is empty.';
-  else if (ending === 'collapse') {
-    sentence = `It collapses with ${percent} % of the charge left: the cell cannot give ${worst.watts.toFixed(1)} W any more.`;
-  } else {
-    sentence = `It ends at the ${pack.cutoffV} V cut-off under load, with ${percent} % of the charge left.`;
-  }
-  working.push(
-    `I from ${first.mean.toFixed(2)} A full to ${curve[curve.length - 1]!.amps.toFixed(2)} A at the end; I = (OCV − √(OCV² − 4RP)) / 2R, R = ${pack.rOhm.toFixed(3)} Ω`,
-    `t = ∫ Q ds / I = ${hours.toFixed(2)} h over ${100 - percent} % of ${q.toFixed(2)} Ah; ${delivered.toFixed(1)} Wh used, ${lost.toFixed(2)} Wh lost in the cell`,
-    sentence,
-  );
+  const sentence = endSentence(ending, left);
   return {
     value: {
       hours,
+      isDead: false,
       ending,
-      left: end,
+      left,
       deliveredWh: delivered,
       lostWh: lost,
       drawnWh: drawn,
       curve,
       sentence,
     },
-    working,
+    working: [
+      `${full.amps.toFixed(2)} A from the pack when full, ${curve.at(-1)!.amps.toFixed(2)} A at the end; every wire, converter and load solved together at each charge`,
+      `t = ∫ Q ds / I = ${hours.toFixed(2)} h over ${100 - Math.round(100 * left)} % of ${pack.capacityAh.toFixed(2)} Ah; ${delivered.toFixed(1)} Wh used, ${lost.toFixed(2)} Wh lost in the cell`,
+      sentence,
+    ],
   };
 }
 
-/** Charge at which the pack gives up, by halving: everything above it is alive. */
-function endOfCharge(alive: (s: number) => boolean): number {
-  if (alive(0)) return 0;
-  let bad = 0;
-  let good = 1;
-  for (let i = 0; i < 60; i++) {
-    const mid = (bad + good) / 2;
-    if (alive(mid)) good = mid;
-    else bad = mid;
+/** Why it ends, as a sentence. */
+function endWords(e: Ending): string {
+  switch (e.code) {
+    case 'empty':
+      return 'It runs until the cell is empty.';
+    case 'collapse':
+      return `In ${e.use} the supply collapses: no voltage gives the power asked for, ${Math.floor(100 * e.share)} % of it stands.`;
+    case 'cut-off':
+      return `In ${e.use} the pack falls to its ${e.leastV} V cut-off.`;
+    case 'window':
+      return `In ${e.use} ${e.name} gets ${e.volts.toFixed(2)} V and runs from ${e.leastV} V.`;
+    case 'brown-out':
+      return `In ${e.use} ${e.name} falls to ${e.volts.toFixed(2)} V and browns out.`;
   }
-  return good;
 }
+
+const endSentence = (e: Ending, left: number): string =>
+  e.code === 'empty'
+    ? endWords(e)
+    : `${endWords(e)} ${Math.round(100 * left)} % of the charge is left then.`;

@@ -1,9 +1,9 @@
 /**
  * What feeds what in a build: pack, charger, converter and the loads on the 5 V rail.
  */
-import { present, type Item, type LoadState, type Part, type Project } from '../model';
+import { chemistryOf, present, type Item, type LoadState, type Part, type Project } from '../model';
 import { partOf } from '../kit';
-import { ocvFor } from './ocv';
+import { ocvFor, risesOf } from './ocv';
 import type { Pack } from './discharge';
 
 type With<K extends keyof Part> = { item: Item; part: Part & Required<Pick<Part, K>> };
@@ -11,7 +11,12 @@ type With<K extends keyof Part> = { item: Item; part: Part & Required<Pick<Part,
 export interface Energy {
   cells: Array<With<'cell'>>;
   charger?: With<'charger'>;
+  /** What makes the build's own rail: the first of the rails. */
   converter?: With<'converter'>;
+  /** Everything that turns one voltage into another, that for 5 V alone first, as it is wired. */
+  rails: Array<With<'converter'>>;
+  /** What turns it off. */
+  offs: Array<With<'off'>>;
   /** What cuts the pack off when it gives too much. */
   guards: Array<With<'protects'>>;
   loads: Array<{ item: Item; part: Part; draws: NonNullable<Part['draws']> }>;
@@ -32,9 +37,15 @@ export function energyOf(p: Project): Energy {
   const having = <K extends keyof Part>(key: K) =>
     all.filter((x): x is With<K> => x.part[key] !== undefined);
   const cells = having('cell');
-  const converter = having('converter')[0];
+  const makers = having('converter');
+  const isOwn = ({ part }: With<'converter'>) =>
+    part.charger === undefined && part.converter.outV > 4.5 && part.converter.outV < 5.5;
+  const first5V = makers.find(isOwn);
+  const rails = first5V ? [first5V, ...makers.filter((m) => m !== first5V)] : makers;
+  const converter = rails[0];
   const charger = having('charger')[0];
   const guards = having('protects');
+  const offs = having('off');
   const loads = all.flatMap((x) => (x.part.draws ? [{ ...x, draws: x.part.draws }] : []));
   const first = cells[0];
   if (!first) {
@@ -42,6 +53,8 @@ export function energyOf(p: Project): Energy {
       cells,
       guards,
       loads,
+      offs,
+      rails,
       ...(charger ? { charger } : {}),
       ...(converter ? { converter } : {}),
     };
@@ -52,11 +65,14 @@ export function energyOf(p: Project): Energy {
     cells,
     guards,
     loads,
+    offs,
+    rails,
     ...(charger ? { charger } : {}),
     ...(converter ? { converter } : {}),
     pack: {
-      ocv: ocvFor(c.kind, c.series),
+      ocv: ocvFor(chemistryOf(c), c.series),
       rOhm: (c.rOhm + PROTECTION_OHM) / alike,
+      rises: risesOf(c),
       capacityAh: c.capacityAh * alike * p.power.health,
       cutoffV: c.cutoffV,
       series: c.series,

@@ -1,7 +1,12 @@
 export { beliefFindings } from './believable';
-export { HOURS_SHARE, powerFigures, powerWays, type PowerFigures } from './figures';
-export { discharge, currentFor, type Discharge, type Pack, type LoadShare } from './discharge';
+export { powerFigures, type PowerFigures } from './figures';
+export { powerWays } from './ways';
+export { type Band, narrowsMost, TYPICAL } from './hours';
+export { type Charging, chargeRun } from './charging';
+export { discharge, currentFor, type Discharge, type Pack } from './discharge';
 export { chargeCurrent, E24, nextE24, resistorFor } from './charge';
-export { copperMm, railAt, wireOhm, BROWN_OUT_V, GOOD_V, PLUG_OHM } from './wire';
+export { copperMm, wireOhm, BROWN_OUT_V, GOOD_V, PLUG_OHM } from './wire';
 export { energyOf, wattsOf, type Energy } from './energy';
 export { ocvFor, voltsAt } from './ocv';
+export { powerTree, type PowerNode } from './tree';
+export { type Supply, supplyOf, networkOf } from './supply';

@@ -2,7 +2,7 @@
  * Open-circuit voltage of one cell over its state of charge, by chemistry. Typical curves at room
  * temperature; a real cell is within about ±0.05 V.
  */
-import type { Part } from '../model';
+import { type Chemistry, chemistryOf, type Part } from '../model';
 
 /** Points of charge (0..1) and open-circuit voltage (V), charge rising. */
 export type Ocv = ReadonlyArray<readonly [soc: number, volts: number]>;
@@ -33,6 +33,31 @@ const NICKEL: Ocv = [
   [1, 1.45],
 ];
 
+/** Primary cells, new to empty. */
+const ALKALINE: Ocv = [
+  [0, 0.9],
+  [0.05, 1.05],
+  [0.1, 1.12],
+  [0.2, 1.2],
+  [0.4, 1.27],
+  [0.6, 1.34],
+  [0.8, 1.43],
+  [0.95, 1.53],
+  [1, 1.6],
+];
+const CURVES: Readonly<Record<Chemistry, Ocv>> = {
+  lithium: LITHIUM,
+  nickel: NICKEL,
+  alkaline: ALKALINE,
+};
+/** How much of its resistance a cell gains until it is empty, as a share: typical. */
+const RISES: Readonly<Record<Chemistry, number>> = { lithium: 0, nickel: 0, alkaline: 2 };
+
+/** Resistance at a charge, of one that has `rOhm` when full, Ω. */
+export const ohmAt = (rOhm: number, rises: number, soc: number): number =>
+  rOhm * (1 + rises * (1 - Math.max(0, Math.min(1, soc))));
+export const risesOf = (cell: NonNullable<Part['cell']>): number => RISES[chemistryOf(cell)];
+
 /** Voltage at a state of charge `soc` in 0..1, V: straight between the points, flat beyond them. */
 export function voltsAt(ocv: Ocv, soc: number): number {
   const s = Math.max(0, Math.min(1, soc));
@@ -44,5 +69,5 @@ export function voltsAt(ocv: Ocv, soc: number): number {
 }
 
 /** The curve of so many cells in series. */
-export const ocvFor = (kind: NonNullable<Part['cell']>['kind'], series = 1): Ocv =>
-  (kind === 'bay' ? NICKEL : LITHIUM).map(([soc, volts]) => [soc, volts * series]);
+export const ocvFor = (chemistry: Chemistry, series = 1): Ocv =>
+  CURVES[chemistry].map(([soc, volts]) => [soc, volts * series]);

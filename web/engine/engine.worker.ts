@@ -4,7 +4,6 @@ import { alternatives, compare, outcomeOf, scorecard, seekMend } from '@deft/cor
 import { STARTER_PARTS } from '@deft/core/catalogue';
 import { seekImprovements } from '@deft/core/fit';
 import { type Part, patched, type Project, type Verdict } from '@deft/core/model';
-import { HOURS_SHARE } from '@deft/core/power';
 import { check, type Check, judgementOf, largestThatFits, seekWays } from '@deft/core/verdict';
 import { withOwn } from '../state/library';
 import type { EngineApi, Judged, Swaps } from './protocol';
@@ -84,7 +83,7 @@ const engine: EngineApi = {
       laidOut: document.layout.placements.length > 0,
       worst: worstOf(judged),
       goals: { met: scores.filter((s) => s.standing === 'met').length, of: scores.length },
-      ...(hours === undefined ? {} : { hours: { value: hours, u: hours * HOURS_SHARE } }),
+      ...(hours === undefined ? {} : { hours: { value: hours, u: judged.power.band?.hours ?? 0 } }),
     };
   },
   async ways(at, finding) {

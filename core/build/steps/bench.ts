@@ -1,5 +1,5 @@
 /** Every part alone, before anything is done to it. */
-import type { Part } from '../../model';
+import { chemistryOf, type Part } from '../../model';
 import type { Bench, Draft, Feed } from '../step';
 import { ofFamily } from '../step';
 
@@ -23,6 +23,9 @@ const TESTED: Part['family'][] = [
 
 /** How a cell shows that it is sound, by what it is. */
 function cellTest({ cell }: Part): string {
+  if (cell && chemistryOf(cell) === 'alkaline') {
+    return 'Each loose cell: new it shows 1.5 to 1.65 V, all of one make and age. Never charged.';
+  }
   switch (cell?.kind) {
     case 'bay':
       return 'Each loose cell: charged it shows 1.3 to 1.45 V; leave out what falls below 1.0 V in a day.';

@@ -103,7 +103,7 @@ export const FIGURES: Readonly<Record<Group, readonly Figure[]>> = {
     whole('series', 'Cells in series it charges', [1, 6], 1, { optional: true }),
   ],
   converter: [
-    choice('kind', 'Kind of converter', ['boost', 'buck'], 'boost'),
+    choice('kind', 'Kind of converter', ['boost', 'buck', 'buck-boost', 'linear'], 'boost'),
     number('outV', 'Gives', 'V', [0.1, 24], 5, { judges: 'what its loads get' }),
     number('limitA', 'At most', 'A', [0.01, 20], 1, { judges: 'the peak' }),
     number('minInV', 'Runs from', 'V', [0.1, 30], 3, { judges: 'whether it runs to the end' }),

@@ -211,6 +211,36 @@ export const HARMLESS: readonly Harmless[] = [
     change: (p) => ({ ...p, power: { ...p.power, wireAwg: Math.max(14, p.power.wireAwg - 2) } }),
   },
   {
+    name: 'a draw read with a meter, as planned',
+    change: (p) => ({
+      ...p,
+      kit: {
+        ...p.kit,
+        parts: p.kit.parts.map((q) =>
+          q.draws
+            ? { ...q, drew: { game: { amps: q.draws.game / 5, volts: 5, within: 0.03 } } }
+            : q,
+        ),
+      },
+    }),
+  },
+  {
+    name: 'a converter rated more generously',
+    change: (p) => ({
+      ...p,
+      kit: {
+        ...p.kit,
+        parts: p.kit.parts.map((q) =>
+          q.converter ? { ...q, converter: { ...q.converter, limitA: 2 * q.converter.limitA } } : q,
+        ),
+      },
+    }),
+  },
+  {
+    name: 'feeds that were chosen for parts that are gone',
+    change: (p) => ({ ...p, power: { ...p.power, feeds: { gone: '@source', other: 'gone' } } }),
+  },
+  {
     name: 'a brand-new cell',
     change: (p) => ({ ...p, power: { ...p.power, health: 1 } }),
   },

@@ -11,6 +11,7 @@ import { LAYOUT_KINDS } from './layout.fixture';
 import { MADE_KINDS } from './made.fixture';
 import { GAME_KINDS } from './games.fixture';
 import { PRESS_KINDS } from './press.fixture';
+import { POWER_KINDS } from './power.fixture';
 import { POCKET_KINDS } from './pocket.fixture';
 import { READING_KINDS } from './readings.fixture';
 import { SHELL_KINDS } from './shell.fixture';
@@ -27,6 +28,7 @@ export const KINDS: readonly Kind[] = [
   ...PRESS_KINDS,
   ...GAME_KINDS,
   ...POCKET_KINDS,
+  ...POWER_KINDS,
 ];
 
 /** Builds that close, to be spoilt one way at a time. */

@@ -1,13 +1,6 @@
 /** 5 V and USB as trees: at each branch what it carries, what it may, and what arrives. */
-import {
-  dataTree,
-  type DataNode,
-  kitOf,
-  load,
-  powerTree,
-  type PowerNode,
-  USB_NAMES,
-} from '@deft/core/chains';
+import { dataTree, type DataNode, kitOf, load, USB_NAMES } from '@deft/core/chains';
+import { powerTree, type PowerNode } from '@deft/core/power';
 import { useBuild } from '../../state/build';
 
 export function TreesView() {

@@ -1,7 +1,7 @@
 /** Power: hours on a charge, charge current, the rail under peak, each with its working. */
 import { InputNumber, Select } from 'antd';
 import { Link } from 'react-router';
-import { HOURS_SHARE, wattsOf } from '@deft/core/power';
+import { wattsOf } from '@deft/core/power';
 import type { Item, Project } from '@deft/core/model';
 import { Findings } from '../../ui/Findings';
 import { MmField } from '../../ui/MmField';
@@ -34,7 +34,7 @@ export default function PowerStation() {
   } else empty = undefined;
   let hours: string;
   if (run && run.hours > 0) {
-    hours = `${run.hours.toFixed(1)} h ± ${(run.hours * HOURS_SHARE).toFixed(1)} on one charge`;
+    hours = `${run.hours.toFixed(1)} h ± ${(f.band?.hours ?? 0).toFixed(1)} on one charge`;
   } else if (run) hours = run.sentence;
   else hours = 'Hours on one charge';
   return (

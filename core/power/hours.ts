@@ -1,0 +1,108 @@
+/**
+ * Hours on one charge, with the band that today's knowledge allows: each draw as well as it is
+ * known, the capacity and the converter as typical of their class.
+ */
+import { STATES, type LoadState, type Part, type Project, type Worked } from '../model';
+import { discharge, type Discharge, type Fineness, type Pack, type Use } from './discharge';
+import { stopIn } from './limits';
+import { placesIn, type Supply } from './supply';
+
+/** One cause of uncertainty: what it is of, its share as it is known, and the hours it is good for. */
+export interface Cause {
+  name: string;
+  item?: string;
+  /** Half-width of its 95 % band, as a share of its figure. */
+  within: number;
+  /** Half-width it gives the hours, h. */
+  hours: number;
+}
+export interface Band {
+  /** Half-width of the 95 % band, h. */
+  hours: number;
+  /** Widest first. */
+  causes: Cause[];
+}
+
+/** How well a figure is known that nobody measured, 95 %: a class's draw, a rated capacity, an efficiency. Typical. */
+export const TYPICAL = { draw: 0.25, capacity: 0.1, efficiency: 0.04 } as const;
+/** A draw typed by the builder without saying how well. */
+const TYPED = 0.1;
+/** Suffices to see which way the hours move. */
+const ROUGH: Fineness = { steps: 12, halvings: 12 };
+
+const WORDS: Readonly<Record<LoadState, string>> = {
+  menu: 'menus',
+  game: 'a game',
+  peak: 'a peak',
+};
+
+/** How the builder's time is spent: the peak takes none, and ends it all the same. */
+export function usesOf(p: Project, supply: Supply, scaled?: { item?: string; by: number }): Use[] {
+  const shares: Record<LoadState, number> = {
+    menu: 1 - p.power.gameShare,
+    game: p.power.gameShare,
+    peak: 0,
+  };
+  return STATES.map((state): Use => {
+    const places = placesIn(supply, state, scaled);
+    const id = supply.places[0]!.item ?? 'wall';
+    return {
+      name: WORDS[state],
+      share: shares[state],
+      network: (pack) => ({ sources: [{ id, ...pack }], places }),
+    };
+  });
+}
+
+/** How well a part's draw is known in the states that take time, as a share, 95 %. */
+export function drawWithin(part: Part): number {
+  const read = [part.drew?.menu, part.drew?.game].flatMap((d) => (d ? [d.within] : []));
+  if (read.length) return Math.max(...read);
+  return part.source === 'mine' ? TYPED : TYPICAL.draw;
+}
+
+/**
+ * @returns hours, how they end and their working; nothing without a pack
+ * @throws  RangeError for a figure that cannot be
+ */
+export const hoursOf = (p: Project, supply: Supply): Worked<Discharge> =>
+  discharge(supply.energy.pack!, usesOf(p, supply), (state) => stopIn(supply, state));
+
+/** What each cause moves the hours by, one at a time, and all together in quadrature. */
+export function bandOf(p: Project, supply: Supply): Band {
+  const pack = supply.energy.pack!;
+  const rough = (withPack: Pack, scaled?: { item?: string; by: number }): number =>
+    discharge(withPack, usesOf(p, supply, scaled), (state) => stopIn(supply, state), ROUGH).value
+      .hours;
+  const plain = rough(pack);
+  const causes = supply.energy.loads.map(({ item, part }): Cause => {
+    const within = drawWithin(part);
+    const up = rough(pack, { item: item.id, by: 1 + within });
+    const down = rough(pack, { item: item.id, by: 1 - within });
+    return { name: item.name, item: item.id, within, hours: Math.abs(down - up) / 2 };
+  });
+  // Hours go with the charge, and with what of it arrives.
+  causes.push({
+    name: 'capacity of the cell',
+    within: TYPICAL.capacity,
+    hours: plain * TYPICAL.capacity,
+  });
+  if (supply.places.some((q) => q.converter)) {
+    const within = TYPICAL.efficiency;
+    causes.push({ name: 'efficiency of the converter', within, hours: plain * within });
+  }
+  causes.sort((a, b) => b.hours - a.hours);
+  return { hours: Math.hypot(...causes.map((c) => c.hours)), causes };
+}
+
+/** How well a meter in series tells a draw, 95 %: typical. */
+export const METER_WITHIN = 0.03;
+
+/** What to measure next: the draw that narrows the band most, and the band then, h. */
+export function narrowsMost({ causes, hours }: Band): { cause: Cause; hours: number } | undefined {
+  const cause = causes.find((c) => c.item !== undefined && c.within > METER_WITHIN);
+  if (!cause) return undefined;
+  const rest = hours ** 2 - cause.hours ** 2;
+  const narrowed = (cause.hours * METER_WITHIN) / cause.within;
+  return { cause, hours: Math.sqrt(Math.max(0, rest) + narrowed ** 2) };
+}

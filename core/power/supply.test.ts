@@ -1,0 +1,160 @@
+/** What feeds what in a build: one voltage for one place, hand-worked, and every end of a window. */
+import { describe, expect, test } from '@jest/globals';
+import { demos, STARTER_PARTS } from '../catalogue';
+import { emptyProject, FROM_SOURCE, type Part, type Project, withAdded } from '../model';
+import { solved } from '../network';
+import { networkOf, powerFigures, powerTree, supplyOf, wireOhm } from './index';
+
+const part = (id: string): Part => STARTER_PARTS.find((q) => q.id === id)!;
+const PATH = { gameShare: 0.8, wireAwg: 24, wireMm: 120, plugs: 0, switchOhm: 0, health: 1 };
+const kit = (...parts: Array<string | Part>): Project => ({
+  ...parts.reduce<Project>(
+    (p, q) => withAdded(p, typeof q === 'string' ? part(q) : q),
+    emptyProject('a', 'A'),
+  ),
+  power: PATH,
+});
+const done = demos()[1]!;
+const withParts = (p: Project, change: (q: Part) => Part): Project => ({
+  ...p,
+  kit: { ...p.kit, parts: p.kit.parts.map(change) },
+});
+const said = (p: Project, code: string): string[] =>
+  powerFigures(p)
+    .findings.filter((f) => f.code === code && f.verdict !== 'clear')
+    .map((f) => `${f.verdict}: ${f.title}`);
+
+describe('the tree', () => {
+  test('heavy loads branch at the converter, light ones at the header; each draws its watts at the volts it gets', () => {
+    const { root } = powerTree(
+      kit('teasel', 'pane-5-hdmi', 'lead-hdmi', 'slab-5000', 'step-5-3', 'chirp-i2s'),
+    )!;
+    const rail = root.children[0]!;
+    expect(rail).toMatchObject({ item: 'step-5-3', volts: 5.1, limitA: 3 });
+    const teasel = rail.children.find((c) => c.item === 'teasel')!;
+    const pane = rail.children.find((c) => c.item === 'pane-5-hdmi')!;
+    expect(pane.note).toContain('not through the computer');
+    // AWG 24, 120 mm there and back: 20.2 mΩ; 2.6 W behind it.
+    const ohm = wireOhm(24, 120).value;
+    const amps = (5.1 - Math.sqrt(5.1 ** 2 - 4 * ohm * 2.6)) / (2 * ohm);
+    expect(pane.amps).toBeCloseTo(amps, 9);
+    expect(pane.volts).toBeCloseTo(2.6 / amps, 9);
+    const chirp = teasel.children[0]!;
+    expect([chirp.item, chirp.note]).toEqual(['chirp-i2s', 'from the header']);
+    expect(teasel.amps).toBeCloseTo(3.4 / teasel.volts + chirp.amps, 9);
+    expect(teasel.dropV).toBeCloseTo(teasel.amps * ohm, 9);
+    expect(rail.amps).toBeCloseTo(teasel.amps + pane.amps, 9);
+  });
+
+  test('one place has one voltage: rail, tree and network tell the same', () => {
+    for (const p of demos()) {
+      const supply = supplyOf(p)!;
+      const state = solved(networkOf(supply, 'peak', 0.1));
+      if (!state.stands) throw new Error('It does not stand.');
+      const flat = (n: NonNullable<ReturnType<typeof powerTree>>['root']): number[] => [
+        n.volts,
+        ...n.children.flatMap(flat),
+      ];
+      const volts = state.places.map((q) => q.volts);
+      expect(flat(powerTree(p)!.root).sort()).toEqual([...volts].sort());
+      expect(powerFigures(p).rail!.value.volts).toBe(volts[supply.computer!]);
+    }
+  });
+
+  test('a USB device hangs behind its hub, the hub behind the computer', () => {
+    const { root } = powerTree(
+      kit('teasel', 'slab-5000', 'step-5-3', 'hub-4', 'usb-stick', 'knit', 'receiver'),
+    )!;
+    const computer = root.children[0]!.children[0]!;
+    const hub = computer.children.find((c) => c.item === 'hub-4')!;
+    expect(hub.children.length).toBeGreaterThan(0);
+    expect(hub.amps).toBeGreaterThan(hub.children[0]!.amps);
+    expect(hub.children[0]!.volts).toBeLessThan(hub.volts);
+  });
+
+  test('from the wall: five volts at the inlet, no hours, and its limit', () => {
+    const wall = { ...kit('teasel', 'pane-5-hdmi'), power: { ...PATH, source: 'wall' as const } };
+    expect(powerTree(wall)!.root).toMatchObject({
+      name: 'Wall supply',
+      volts: expect.closeTo(5, 4),
+    });
+    expect(powerFigures(wall).run).toBeUndefined();
+    const hungry = withParts(wall, (q) => (q.draws ? { ...q, draws: { ...q.draws, peak: 9 } } : q));
+    expect(said(hungry, 'wall')[0]).toMatch(/about 3 A from a wall supply/);
+    // A plug chain that leaves 3.4 V is no longer passed over.
+    const thin = { ...wall, power: { ...wall.power, wireAwg: 32, wireMm: 900 } };
+    expect(said(thin, 'rail')[0]).toMatch(/^hit: [34]\.\d\d V at the SBC/);
+  });
+});
+
+describe('both ends of every window', () => {
+  const rails = (outV: number) =>
+    withParts(done, (q) =>
+      q.converter ? { ...q, converter: { ...q.converter, kind: 'buck-boost', outV } } : q,
+    );
+  test('twelve volts on 5 V loads are a hit at each of them, 5.1 V at none', () => {
+    expect(said(rails(12), 'high-volts').length).toBeGreaterThanOrEqual(3);
+    expect(said(rails(12), 'high-volts')[0]).toMatch(/^hit: 1[12]\.\d\d V where 5.25 V/);
+    expect(said(done, 'high-volts')).toEqual([]);
+  });
+  test('just above the most is tight, five percent above it a hit', () => {
+    expect(said(rails(5.4), 'high-volts').every((s) => s.startsWith('tight'))).toBe(true);
+    expect(said(rails(5.8), 'high-volts').every((s) => s.startsWith('hit'))).toBe(true);
+  });
+  test('too little at a load is said of that load; the computer has its rail', () => {
+    expect(said(rails(4.6), 'rail')[0]).toMatch(/^hit: 4\.\d\d V at the SBC/);
+    expect(said(rails(4.85), 'low-volts')).toEqual([]);
+    expect(said(rails(4.7), 'low-volts')[0]).toMatch(/^(tight|hit): 4\.\d\d V where 4.75 V/);
+  });
+  test('a load fed by hand straight from the pack gets the pack’s volts', () => {
+    const amp: Project = { ...done, power: { ...done.power, feeds: { amp: FROM_SOURCE } } };
+    expect(said(amp, 'low-volts')[0]).toMatch(/^hit: 3\.\d\d V where 4.75 V is wanted/);
+    const found = supplyOf(amp)!.places.find((q) => q.item === 'amp')!;
+    expect([found.above, found.note]).toEqual([0, 'straight from the cell']);
+  });
+  test('a load that bears the whole pack and no rail hangs on the pack; one that a rail suits on the rail', () => {
+    const bare = part('weave-adc');
+    const on = (volts: [number, number]): number | undefined => {
+      const ports = [{ ...bare.ports!.find((q) => q.carries === 'rail')!, volts }];
+      const p = kit('teasel', 'slab-5000', 'step-5-3', { ...bare, ports });
+      return supplyOf(p)!.places.find((q) => q.item === bare.id)!.above;
+    };
+    expect(on([2.9, 4.3])).toBe(0);
+    expect(on([2.9, 5.5])).not.toBe(0);
+  });
+});
+
+describe('what a converter may give', () => {
+  const boosted = (limitIs: 'output' | 'switch', limitA: number) =>
+    withParts(done, (q) =>
+      q.converter ? { ...q, converter: { ...q.converter, limitIs, limitA } } : q,
+    );
+  test('a boost rated by its switch gives η·(Vin/Vout)·(Isw − ΔI/2): 2 A are about 1 A at 3.2 V', () => {
+    // The loaner peaks at 1.02 A.
+    expect(said(boosted('output', 1.1), 'converter')).toEqual([]);
+    expect(said(boosted('switch', 1.1), 'converter')[0]).toMatch(/^hit: 1\.0 A peak, 0\.6 A/);
+    expect(said(boosted('switch', 2), 'converter')).toEqual([]);
+    const { inVolts } = (() => {
+      const state = solved(networkOf(supplyOf(done)!, 'peak', 0.1));
+      return state.stands ? state.places[1]! : { inVolts: NaN };
+    })();
+    const least = powerFigures(done).peak!.outA / (0.9 * (inVolts / 5.1) * 0.9);
+    expect(said(boosted('switch', least * 0.999), 'converter')).toHaveLength(1);
+    expect(said(boosted('switch', least * 1.001), 'converter')).toEqual([]);
+  });
+  test('a linear regulator cannot lift a cell to 5 V, and passes its current on below it', () => {
+    const linear = withParts(done, (q) =>
+      q.converter ? { ...q, converter: { ...q.converter, kind: 'linear' } } : q,
+    );
+    expect(said(linear, 'rail')[0]).toMatch(/^hit: [23]\.\d\d V/);
+    expect(powerFigures(linear).run!.value.isDead).toBe(true);
+  });
+  test('a worn cell of 1.5 Ω collapses at the peak, and says what share stands', () => {
+    const worn = withParts(done, (q) => (q.cell ? { ...q, cell: { ...q.cell, rOhm: 1.5 } } : q));
+    const f = powerFigures(worn).findings.find((x) => x.code === 'collapse')!;
+    expect([f.verdict, /(\d+) % of the peak stands/.exec(f.why[0]!)?.[1]]).toEqual([
+      'hit',
+      expect.stringMatching(/^[3-7]\d$/),
+    ]);
+  });
+});

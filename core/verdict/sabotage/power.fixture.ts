@@ -1,0 +1,124 @@
+/** How the supply of a build is spoilt: rails, feeds, limits and cells that do not do what the plan says. */
+import { FROM_SOURCE, type Part, type Project } from '../../model';
+import { powerFigures } from '../../power';
+import { type Case, type Kind, withPart } from './kind.fixture';
+
+/** Every part of the kit that does something, changed; named by the item or by what is said. */
+const each =
+  (has: (q: Part) => boolean, change: (q: Part) => Part, says: RegExp): Kind['cases'] =>
+  (p) =>
+    p.kit.items
+      .filter((i) => i.where !== 'left out')
+      .flatMap((item): Case[] => {
+        const part = p.kit.parts.find((q) => q.id === item.part)!;
+        if (!has(part)) return [];
+        return [{ where: item.name, spoilt: withPart(p, part.id, change), says }];
+      });
+
+const converted = (
+  change: (c: NonNullable<Part['converter']>) => Partial<typeof c>,
+  says: RegExp,
+) =>
+  each(
+    (q) => q.converter !== undefined,
+    (q) => ({ ...q, converter: { ...q.converter!, ...change(q.converter!) } }),
+    says,
+  );
+const onPack = (p: Project): boolean => powerFigures(p).run !== undefined;
+/** Only builds that run from a pack. */
+const packed =
+  (cases: Kind['cases']): Kind['cases'] =>
+  (p) =>
+    onPack(p) ? cases(p) : [];
+
+export const POWER_KINDS: readonly Kind[] = [
+  {
+    name: 'a rail of 12 V on 5 V loads',
+    makes: 'hit',
+    cases: packed(converted(() => ({ outV: 12, kind: 'boost' }), /V/)),
+  },
+  {
+    name: 'a rail of 4.5 V',
+    makes: 'hit',
+    cases: packed(converted(() => ({ outV: 4.5 }), /V/)),
+  },
+  {
+    name: 'a linear regulator that should lift a cell to 5 V',
+    makes: 'hit',
+    cases: packed(converted(() => ({ kind: 'linear' }), /V|start/)),
+  },
+  {
+    name: 'a buck on a single cell',
+    makes: 'hit',
+    cases: packed(converted(() => ({ kind: 'buck' }), /V|start/)),
+  },
+  {
+    name: 'a boost whose figure is that of its switch',
+    makes: 'hit',
+    cases: (p) => {
+      const peak = powerFigures(p).peak;
+      if (!peak) return [];
+      return converted(
+        () => ({ limitIs: 'switch', limitA: peak.outA * 1.05 }),
+        /peak load|A allowed/,
+      )(p);
+    },
+  },
+  {
+    name: 'a 5 V load wired to the cell',
+    makes: 'hit',
+    cases: packed((p) =>
+      p.kit.items.flatMap((item): Case[] => {
+        const part = p.kit.parts.find((q) => q.id === item.part)!;
+        if (!part.draws || item.where === 'left out') return [];
+        const feeds = { [item.id]: FROM_SOURCE };
+        return [{ where: item.name, spoilt: { ...p, power: { ...p.power, feeds } }, says: /V/ }];
+      }),
+    ),
+  },
+  {
+    name: 'a worn cell of high resistance',
+    makes: 'hit',
+    cases: packed(
+      each(
+        (q) => q.cell !== undefined,
+        (q) => ({ ...q, cell: { ...q.cell!, rOhm: 4 } }),
+        /collapse|start|C at a peak/,
+      ),
+    ),
+  },
+  {
+    name: 'a board that draws ten times what was planned',
+    makes: 'hit',
+    cases: each(
+      (q) => q.computer !== undefined,
+      (q) => ({
+        ...q,
+        draws: { menu: q.draws!.menu * 10, game: q.draws!.game * 10, peak: q.draws!.peak * 10 },
+      }),
+      /peak|collapse|start|V/,
+    ),
+  },
+  {
+    name: 'a capacity that its size cannot hold, charged by it',
+    makes: 'hit',
+    cases: packed(
+      each(
+        (q) => q.cell?.kind === 'pouch',
+        (q) => ({ ...q, cell: { ...q.cell!, capacityAh: q.cell!.capacityAh * 3 } }),
+        /not believable/,
+      ),
+    ),
+  },
+  {
+    name: 'a cell that is empty before the weekend is over',
+    makes: 'tight',
+    cases: packed(
+      each(
+        (q) => q.converter !== undefined,
+        (q) => ({ ...q, converter: { ...q.converter!, idleA: 0.2 } }),
+        /off/,
+      ),
+    ),
+  },
+];
