@@ -1,84 +1,159 @@
-/** What could mend a power finding; each is tried on the whole build before it is shown. */
-import type { Finding, Part, Project, WayOut } from '../model';
+/** What could mend a power finding, by its code; each is tried on the whole build before it is shown. */
+import {
+  FROM_SOURCE,
+  type Finding,
+  type Item,
+  type Part,
+  type Project,
+  type WayOut,
+} from '../model';
 import { thickness } from '../kit';
 import { heldAh } from './checks/charge';
 import { resistorFor } from './charge';
-import { energyOf } from './energy';
+import { type Energy, energyOf } from './energy';
+import { bearsTo } from './limits';
+import { supplyOf } from './supply';
 
-export function powerWays(p: Project, f: Finding, library: readonly Part[]): WayOut[] {
-  const e = energyOf(p);
-  const out: WayOut[] = [];
-  if (f.check === 'charge' && e.charger && e.pack) {
-    const ch = e.charger.part.charger;
-    const r = resistorFor(ch.kVolts, heldAh(e).ah, e.pack.maxChargeC, ch.tolerance);
-    out.push({
-      id: 'program',
-      text: `Change the program resistor to ${ohms(r.value)}`,
-      cost: `iron 3/5; ${(ch.kVolts / r.value).toFixed(2)} A`,
-      changes: [{ do: 'program', item: e.charger.item.id, rProgOhm: r.value }],
-      effort: 2,
-    });
-  }
-  if (f.check === 'rail' && f.id === 'power:rail') {
-    for (const awg of [22, 20, 18].filter((a) => a < p.power.wireAwg)) {
-      out.push({
-        id: `wire-${awg}`,
-        text: `Use AWG ${awg} wire`,
-        cost: 'thicker bundle',
-        changes: [{ do: 'power', set: { wireAwg: awg } }],
-        effort: 1 + (24 - awg) / 10,
-      });
-    }
-    if (p.power.switchOhm > 0.03) {
-      out.push({
-        id: 'switch',
-        text: 'Switch the enable pin instead of the load current',
-        cost: 'a soft latch or the EN pad',
-        changes: [{ do: 'power', set: { switchOhm: 0.005 } }],
-        effort: 3,
-      });
-    }
-  }
-  const swap = (
-    item: { id: string; part: string } | undefined,
-    better: (q: Part) => boolean,
-    cost: (q: Part) => string,
-  ) => {
-    if (!item) return;
-    for (const q of library.filter((x) => x.id !== item.part && better(x)).slice(0, 4)) {
-      out.push({
-        id: `swap-${item.id}-${q.id}`,
-        text: `Take ${q.name} instead`,
-        cost: cost(q),
-        changes: [{ do: 'swap', item: item.id, part: q }],
-        effort: 5,
-      });
-    }
-  };
-  const cell = e.cells[0];
-  if (cell && (f.check === 'hours' || f.id === 'power:cell-peak' || f.id === 'power:collapse')) {
-    swap(
-      cell.item,
-      (q) =>
-        q.cell?.kind === cell.part.cell.kind &&
-        q.cell.series === cell.part.cell.series &&
-        q.cell.capacityAh > cell.part.cell.capacityAh,
-      (q) =>
-        `${Math.round(q.cell!.capacityAh * 1000)} mAh, ${thickness(q, []).value.toFixed(1)} mm thick`,
-    );
-  }
-  const converter = e.converter;
-  if (converter && f.id === 'power:converter') {
-    swap(
-      converter.item,
-      (q) =>
-        q.converter?.kind === converter.part.converter.kind &&
-        !!q.charger === !!converter.part.charger &&
-        q.converter.limitA > converter.part.converter.limitA,
-      (q) => `${q.converter!.limitA} A`,
-    );
-  }
-  return out;
+interface Sought {
+  p: Project;
+  finding: Finding;
+  energy: Energy;
+  library: readonly Part[];
 }
+type Ways = (on: Sought) => WayOut[];
+
+/** Parts of the library offered for one that is too small. */
+const MOST_SWAPS = 4;
+/** A switch of less is not worth going round, Ω. */
+const SWITCH_OHM = 0.03;
+/** What is left of it when only the enable pin is switched, Ω. */
+const ENABLE_OHM = 0.005;
 
 const ohms = (r: number): string => (r >= 1000 ? `${r / 1000} kΩ` : `${r} Ω`);
+
+const program: Ways = ({ energy }) => {
+  const { charger, pack } = energy;
+  if (!charger || !pack) return [];
+  const { kVolts, tolerance } = charger.part.charger;
+  const { value } = resistorFor(kVolts, heldAh(energy).ah, pack.maxChargeC, tolerance);
+  return [
+    {
+      id: 'program',
+      text: `Change the program resistor to ${ohms(value)}`,
+      cost: `iron 3/5; ${(kVolts / value).toFixed(2)} A`,
+      changes: [{ do: 'program', item: charger.item.id, rProgOhm: value }],
+      effort: 2,
+    },
+  ];
+};
+
+const thickerWire: Ways = ({ p }) =>
+  [22, 20, 18]
+    .filter((awg) => awg < p.power.wireAwg)
+    .map((awg) => ({
+      id: `wire-${awg}`,
+      text: `Use AWG ${awg} wire`,
+      cost: 'thicker bundle',
+      changes: [{ do: 'power', set: { wireAwg: awg } }],
+      effort: 1 + (24 - awg) / 10,
+    }));
+
+const enablePin: Ways = ({ p }) =>
+  p.power.switchOhm <= SWITCH_OHM
+    ? []
+    : [
+        {
+          id: 'switch',
+          text: 'Switch the enable pin instead of the load current',
+          cost: 'a soft latch or the EN pad',
+          changes: [{ do: 'power', set: { switchOhm: ENABLE_OHM } }],
+          effort: 3,
+        },
+      ];
+
+/** Another rail of the build, or the pack itself, for the load that gets too little or too much. */
+const otherFeed: Ways = ({ p, finding, energy }) => {
+  const supply = supplyOf(p);
+  const place = supply?.places.find((q) => q.is === 'load' && q.item === finding.about[0]);
+  const window = place?.window;
+  if (!supply || !place?.item || !window) return [];
+  const item = place.item;
+  const feeds = energy.rails
+    .filter(
+      ({ part }) => part.converter.outV >= window[0] && part.converter.outV <= bearsTo(window),
+    )
+    .map((r) => ({ from: r.item.id, name: `${r.item.name}, ${r.part.converter.outV} V` }));
+  const { pack } = energy;
+  if (pack && pack.cutoffV >= window[0] && pack.fullV <= window[1]) {
+    feeds.push({ from: FROM_SOURCE, name: 'the pack itself' });
+  }
+  return feeds.map(({ from, name }) => ({
+    id: `feed-${from}`,
+    text: `Feed ${place.name} from ${name}`,
+    cost: 'one wire elsewhere',
+    changes: [{ do: 'power', set: { feeds: { ...p.power.feeds, [item]: from } } }],
+    effort: 1,
+  }));
+};
+
+function swaps(
+  { library }: Sought,
+  item: Item,
+  isBetter: (q: Part) => boolean,
+  cost: (q: Part) => string,
+): WayOut[] {
+  return library
+    .filter((q) => q.id !== item.part && isBetter(q))
+    .slice(0, MOST_SWAPS)
+    .map((part) => ({
+      id: `swap-${item.id}-${part.id}`,
+      text: `Take ${part.name} instead`,
+      cost: cost(part),
+      changes: [{ do: 'swap', item: item.id, part }],
+      effort: 5,
+    }));
+}
+
+const largerCell: Ways = (on) => {
+  const cell = on.energy.cells[0];
+  if (!cell) return [];
+  const { kind, series, capacityAh } = cell.part.cell;
+  return swaps(
+    on,
+    cell.item,
+    (q) => q.cell?.kind === kind && q.cell.series === series && q.cell.capacityAh > capacityAh,
+    (q) =>
+      `${Math.round(q.cell!.capacityAh * 1000)} mAh, ${thickness(q, []).value.toFixed(1)} mm thick`,
+  );
+};
+
+const largerConverter: Ways = (on) => {
+  const { converter } = on.energy;
+  if (!converter) return [];
+  const { kind, limitA } = converter.part.converter;
+  return swaps(
+    on,
+    converter.item,
+    (q) =>
+      q.converter?.kind === kind &&
+      !!q.charger === !!converter.part.charger &&
+      q.converter.limitA > limitA,
+    (q) => `${q.converter!.limitA} A`,
+  );
+};
+
+const WAYS: Readonly<Record<string, readonly Ways[]>> = {
+  charge: [program],
+  rail: [thickerWire, enablePin],
+  'low-volts': [otherFeed, thickerWire, enablePin],
+  'high-volts': [otherFeed],
+  collapse: [thickerWire, enablePin, largerCell],
+  'cell-peak': [largerCell],
+  hours: [thickerWire, enablePin, largerCell],
+  converter: [largerConverter],
+};
+
+export function powerWays(p: Project, finding: Finding, library: readonly Part[]): WayOut[] {
+  const on = { p, finding, energy: energyOf(p), library };
+  return (WAYS[finding.code] ?? []).flatMap((ways) => ways(on));
+}

@@ -14,6 +14,7 @@ import { overSpine, type OverSpine } from './opened';
 import { type End, endWords, type Net, netsOf, type Pt3, unwired } from './nets';
 import { ribbonFindings } from './ribbon';
 import { lostEnds, shorts } from './shorts';
+import { longFindings } from './long';
 import { thinFindings } from './thin';
 
 /** Each wire is anchored within so far of its joint, so that opening the book never bends it there, mm. */
@@ -132,7 +133,7 @@ export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
   const order = new Map(nets.map((n, i) => [n.id, i]));
   wires.sort((x, y) => order.get(x.net.id)! - order.get(y.net.id)!);
   const loops = room(scene, field, bundles, wires, findings);
-  findings.push(...thinFindings(p, wires));
+  findings.push(...thinFindings(p, wires), ...longFindings(p, wires));
   return {
     leads,
     packs,

@@ -12,6 +12,7 @@ import {
 } from '../model';
 import { handled, plugBlock, type Scene, stepsAway, trimmed } from '../fit';
 import { BEND_R_MM } from './fold';
+import { longWays } from './long';
 import { SHORTS, shortWays } from './shorts';
 import { boardTurnedOver } from './ribbon';
 import type { Net } from './nets';
@@ -63,6 +64,7 @@ export function wireWays(
   };
   if (SHORTS.has(f.code)) return shortWays(f);
   if (f.code === 'wire-thin') return usualWays(wiring, f);
+  if (f.code === 'wire-long') return longWays(scene.project, wiring.wires);
   const bundle = refOf(f, 'bundle');
   if (f.code === 'wire-none') {
     const b = wiring.bundles.find((x) => x.id === bundle?.id);

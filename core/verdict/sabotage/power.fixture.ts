@@ -1,7 +1,11 @@
 /** How the supply of a build is spoilt: rails, feeds, limits and cells that do not do what the plan says. */
 import { FROM_SOURCE, type Part, type Project } from '../../model';
 import { powerFigures } from '../../power';
+import { check } from '../check';
 import { type Case, type Kind, withPart } from './kind.fixture';
+
+/** AWG 28 at 1 A loses 20 mV over so much of it there and back, mm. */
+const MUCH_MM = 60;
 
 /** Every part of the kit that does something, changed; named by the item or by what is said. */
 const each =
@@ -109,6 +113,21 @@ export const POWER_KINDS: readonly Kind[] = [
         /not believable/,
       ),
     ),
+  },
+  {
+    name: 'power wires planned at a finger’s breadth and laid across the shell',
+    makes: 'tight',
+    // Thin enough that the length is seen at the computer.
+    cases: packed((p) => {
+      const rail = powerFigures(p).rail;
+      if (!rail) return [];
+      const spoilt = { ...p, power: { ...p.power, wireAwg: 28, wireMm: 5 } };
+      return (check(p).wiring.wires ?? []).some(
+        ({ net, cutMm }) => net.feeds?.at === 'rail' && (cutMm ?? 0) > MUCH_MM / rail.value.amps,
+      )
+        ? [{ where: '5 mm', spoilt, says: /laid/ }]
+        : [];
+    }),
   },
   {
     name: 'a cell that is empty before the weekend is over',
