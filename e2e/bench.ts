@@ -45,6 +45,9 @@ export const VIEWS = [
   'controls?view=lag',
   'controls?view=press',
   'power',
+  'power?view=network',
+  'power?view=charging',
+  'power?view=off',
   'build',
   'print',
 ];

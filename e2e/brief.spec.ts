@@ -55,7 +55,7 @@ test('a missed goal names its figure, and the cheapest change meets it; the head
   });
   await page.goto(stationUrl(key, 'brief'));
   const card = page.getByRole('article', { name: /^Hours on a charge/ });
-  await expect(card).toContainText('3.5 h');
+  await expect(card).toContainText('3.4 h');
   await card.getByRole('button').first().click();
   const mend = card.getByRole('button', { name: /: [\d.]+ h ± [\d.]+,/ });
   await expect(mend).toBeVisible();

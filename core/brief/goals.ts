@@ -12,7 +12,7 @@ import { COVERAGE, SHOWN } from '../catalogue';
 import { chains, kitOf } from '../chains';
 import { picturePlan } from '../display';
 import { billOf, partOf } from '../kit';
-import { networkOf } from '../power';
+import { END_SHARE, networkOf } from '../power';
 import { solved } from '../network';
 import { SHELL_MASS_SHARE, shellsMass, shutSize } from '../shell';
 import type { Check } from '../verdict';
@@ -311,7 +311,7 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
       broken ? 'no line level, or no switch contacts' : 'the jack',
     );
   },
-  playCharging({ c, p, b }) {
+  playCharging({ c, b }) {
     if (!b.playCharging) return undefined;
     const e = c.power.energy;
     const charge = c.power.charge?.value;
@@ -328,16 +328,16 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
     const state = solved(networkOf(supply, 'game', PLAYED_CHARGE));
     const play = state.stands ? state.sources[0]! : Infinity;
     const rest = charge.amps - play;
-    const ends = e.pack.capacityAh / p.power.health / 10;
+    const ends = END_SHARE * charge.amps;
     let s: Standing;
     if (rest <= 0) s = 'missed';
     else if (play > ends && !e.charger!.part.charger.powerPath) s = 'at risk';
     else s = 'met';
     let says: string;
     if (rest <= 0) says = `${(-rest).toFixed(2)} A short: the cell empties all the same`;
-    else if (s === 'at risk')
+    else if (s === 'at risk') {
       says = `${rest.toFixed(2)} A left for the cell; it fills, and the charger never ends`;
-    else says = `${rest.toFixed(2)} A left for the cell`;
+    } else says = `${rest.toFixed(2)} A left for the cell`;
     return judged(
       'ends charging while in use',
       s,
@@ -346,7 +346,7 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
         ? e.charger!.item.name
         : `${charge.amps.toFixed(2)} A in, ${play.toFixed(2)} A out in a game`,
       [
-        `charge ${charge.amps.toFixed(2)} A − ${play.toFixed(2)} A that a game takes from the cell at ${Math.round(100 * PLAYED_CHARGE)} % = ${rest.toFixed(2)} A; the charger ends below about ${ends.toFixed(2)} A (a tenth of the capacity)`,
+        `charge ${charge.amps.toFixed(2)} A − ${play.toFixed(2)} A that a game takes from the cell at ${Math.round(100 * PLAYED_CHARGE)} % = ${rest.toFixed(2)} A; the charger ends below about ${ends.toFixed(2)} A (a tenth of what it is set to)`,
       ],
     );
   },

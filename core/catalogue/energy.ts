@@ -74,8 +74,13 @@ const step = (
       ...padRow(2, h - 1.5, ['BAT+', 'BAT-', '5V', 'GND', 'EN']),
       { id: 'rprog', name: 'PROG', x: w - 4, y: 9.6, side: 'top' },
     ],
-    // The larger ones feed the build beside the cell: typical, check yours.
-    charger: { kVolts: 1200, rProgOhm, tolerance: 0.1, ...(limitA > 2 ? { powerPath: true } : {}) },
+    // The larger ones switch, and feed the build beside the cell: typical, check yours.
+    charger: {
+      kVolts: 1200,
+      rProgOhm,
+      tolerance: 0.1,
+      ...(limitA > 2 ? { powerPath: true, switching: true } : {}),
+    },
     converter: { kind: 'boost', outV: 5.1, limitA, efficiency: 0.9, minInV: 2.9, idleA: 0.0005 },
     ...(limitA >= 1 ? { protects: { series: 1, limitA: limitA + 1 } } : {}),
   });

@@ -233,6 +233,8 @@ export const Part = z.strictObject({
       tolerance: z.number().min(0).max(0.5),
       /** It feeds the build beside the cell, and tells charge from load; else the load hangs on the cell. */
       powerPath: z.boolean().optional(),
+      /** A switching charger turns the voltage down; a linear one, usual to about 1 A, burns the rest. */
+      switching: z.boolean().optional(),
       /** Cells in series it charges and balances; 1 when nothing is said. */
       series: z.number().int().min(1).max(6).optional(),
     })

@@ -12,7 +12,7 @@ export interface Charging {
   toFull?: number;
   /** Where it stops gaining when it never ends, share of the charge. */
   restsAt?: number;
-  /** Warmth of a linear charger when the cell is lowest, W. */
+  /** The most warmth in the charger, W. */
   heatW: number;
   curve: Array<{ hours: number; soc: number; volts: number; amps: number }>;
 }
@@ -22,11 +22,14 @@ export interface Charge {
   fullV: number;
   /** It ends when the current it gives has fallen to this, A. */
   endA: number;
-  /** From 5 V through a linear charger: the rest is heat. */
-  inV: number;
+  /** Volts in front of a linear charger, which burns what is over; or the efficiency of a switching one. */
+  from: { inV: number } | { efficiency: number };
   /** What the build takes beside the cell while it charges, A; the charger cannot tell it from charge. */
   loadA: (volts: number) => number;
 }
+
+const heat = (from: Charge['from'], volts: number, amps: number): number =>
+  'inV' in from ? (from.inV - volts) * amps : volts * amps * (1 / from.efficiency - 1);
 
 /** Longest that is looked at, h. */
 const LONGEST_H = 72;
@@ -59,7 +62,7 @@ export function chargeRun(pack: Pack, how: Charge, from = 0): Charging {
     const intoCell = isHeld ? Math.min(held, how.amps - load) : how.amps - load;
     const given = intoCell + load;
     const volts = ocv + intoCell * pack.rOhm;
-    out.heatW = Math.max(out.heatW, (how.inV - volts) * given);
+    out.heatW = Math.max(out.heatW, heat(how.from, volts, given));
     if (step % EVERY === 0) out.curve.push({ hours, soc, volts, amps: intoCell });
     if (out.to80 === undefined && soc >= 0.8) out.to80 = hours;
     if (isHeld && given <= how.endA) {

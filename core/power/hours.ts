@@ -54,11 +54,21 @@ export function usesOf(p: Project, supply: Supply, scaled?: { item?: string; by:
   });
 }
 
-/** How well a part's draw is known in the states that take time, as a share, 95 %. */
-export function drawWithin(part: Part): number {
-  const read = [part.drew?.menu, part.drew?.game].flatMap((d) => (d ? [d.within] : []));
-  if (read.length) return Math.max(...read);
-  return part.source === 'mine' ? TYPED : TYPICAL.draw;
+/** How well a part's draw is known over the builder's time, as a share, 95 %: each state by what it takes of it. */
+export function drawWithin(p: Project, part: Part): number {
+  const unread = part.source === 'mine' ? TYPED : TYPICAL.draw;
+  const { gameShare } = p.power;
+  const states = [
+    { share: gameShare, watts: part.draws?.game ?? 0, within: part.drew?.game?.within ?? unread },
+    {
+      share: 1 - gameShare,
+      watts: part.draws?.menu ?? 0,
+      within: part.drew?.menu?.within ?? unread,
+    },
+  ];
+  const energy = states.reduce((sum, s) => sum + s.share * s.watts, 0);
+  if (energy === 0) return unread;
+  return states.reduce((sum, s) => sum + s.share * s.watts * s.within, 0) / energy;
 }
 
 /**
@@ -76,7 +86,7 @@ export function bandOf(p: Project, supply: Supply): Band {
       .hours;
   const plain = rough(pack);
   const causes = supply.energy.loads.map(({ item, part }): Cause => {
-    const within = drawWithin(part);
+    const within = drawWithin(p, part);
     const up = rough(pack, { item: item.id, by: 1 + within });
     const down = rough(pack, { item: item.id, by: 1 - within });
     return { name: item.name, item: item.id, within, hours: Math.abs(down - up) / 2 };
@@ -98,9 +108,12 @@ export function bandOf(p: Project, supply: Supply): Band {
 /** How well a meter in series tells a draw, 95 %: typical. */
 export const METER_WITHIN = 0.03;
 
+/** A draw that is known almost as well is not worth reading again. */
+const WORTH = 1.5;
+
 /** What to measure next: the draw that narrows the band most, and the band then, h. */
 export function narrowsMost({ causes, hours }: Band): { cause: Cause; hours: number } | undefined {
-  const cause = causes.find((c) => c.item !== undefined && c.within > METER_WITHIN);
+  const cause = causes.find((c) => c.item !== undefined && c.within > WORTH * METER_WITHIN);
   if (!cause) return undefined;
   const rest = hours ** 2 - cause.hours ** 2;
   const narrowed = (cause.hours * METER_WITHIN) / cause.within;

@@ -1,12 +1,15 @@
 export { beliefFindings } from './believable';
 export { powerFigures, type PowerFigures } from './figures';
 export { powerWays } from './ways';
-export { type Band, narrowsMost, TYPICAL } from './hours';
-export { type Charging, chargeRun } from './charging';
+export { type Band, drawWithin, METER_WITHIN, narrowsMost } from './hours';
+export type { Charging } from './charging';
+export { type ChargeCase, type ChargePlan, chargePlan, END_SHARE, UNREAD_A } from './chargePlan';
 export { discharge, currentFor, type Discharge, type Pack } from './discharge';
 export { chargeCurrent, E24, nextE24, resistorFor } from './charge';
 export { copperMm, wireOhm, BROWN_OUT_V, GOOD_V, PLUG_OHM } from './wire';
 export { energyOf, wattsOf, type Energy } from './energy';
 export { ocvFor, voltsAt } from './ocv';
-export { powerTree, type PowerNode } from './tree';
+export { powerTree, type PowerNode, type PowerTree } from './tree';
+export type { OffDrain } from './off';
+export { PEAK_CHARGE } from './figures';
 export { type Supply, supplyOf, networkOf } from './supply';

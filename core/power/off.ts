@@ -41,7 +41,15 @@ export function offDrain(p: Project, e: Energy): OffDrain | undefined {
   const isMenu = !kinds.includes('latch') && !kinds.includes('switch');
   const draws: OffDraw[] = [];
   const put = (amps: number, name: string, item?: string, isTypical = true): void => {
-    if (amps > 0) draws.push({ name, amps, isTypical, ...(item ? { item } : {}) });
+    if (amps === 0) return;
+    const same = item && draws.find((d) => d.item === item);
+    if (!same) {
+      draws.push({ name, amps, isTypical, ...(item ? { item } : {}) });
+      return;
+    }
+    // A board that charges and boosts is one thing to look at.
+    same.amps += amps;
+    same.isTypical ||= isTypical;
   };
   const chemistry = chemistryOf(e.cells[0]!.part.cell);
   const month = SELF_A_MONTH[chemistry];
@@ -56,7 +64,11 @@ export function offDrain(p: Project, e: Energy): OffDrain | undefined {
     put(part.offA ?? CHARGER_A, item.name, item.id, part.offA === undefined);
   }
   // What makes the rail stays on the cell: the switch stands behind it, as the wires are laid.
-  for (const { item, part } of e.rails) put(part.converter.idleA, item.name, item.id);
+  for (const { item, part } of e.rails) {
+    // What was typed for the whole board holds for its converter as well.
+    if (part.offA === undefined) put(part.converter.idleA, item.name, item.id);
+    else if (!part.charger) put(part.offA, item.name, item.id, false);
+  }
   if (isMenu) {
     const loads = e.loads.filter((l) => l.part.offA !== undefined);
     for (const l of loads) put(l.part.offA!, l.item.name, l.item.id, false);

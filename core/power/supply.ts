@@ -114,7 +114,13 @@ class SupplyMaker {
       this.put({ is: 'source', name: 'Wall supply', note: `${WALL.volts} V`, path: [] });
       return;
     }
-    this.put({ is: 'source', name: cell.name, note: pack.words, item: cell.id, path: [] });
+    this.put({
+      is: 'source',
+      name: cell.name,
+      note: `${pack.capacityAh.toFixed(2)} Ah, ${Math.round(1000 * pack.rOhm)} mΩ`,
+      item: cell.id,
+      path: [],
+    });
   }
 
   rails(): void {

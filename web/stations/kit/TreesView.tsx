@@ -1,6 +1,7 @@
 /** 5 V and USB as trees: at each branch what it carries, what it may, and what arrives. */
 import { dataTree, type DataNode, kitOf, load, USB_NAMES } from '@deft/core/chains';
-import { powerTree, type PowerNode } from '@deft/core/power';
+import { powerTree } from '@deft/core/power';
+import { SupplyTree } from '../../ui/SupplyTree';
 import { useBuild } from '../../state/build';
 
 export function TreesView() {
@@ -20,13 +21,7 @@ export function TreesView() {
         </p>
       </header>
       {power ? (
-        <ul className="tree">
-          <PowerBranch
-            node={power.root}
-            most={Math.max(power.root.amps, power.root.limitA ?? 0)}
-            root
-          />
-        </ul>
+        <SupplyTree root={power.root} />
       ) : (
         <p>No 5 V rail yet: add a cell and a converter, a charge board, or a bank.</p>
       )}
@@ -54,51 +49,6 @@ export function TreesView() {
         </p>
       ))}
     </div>
-  );
-}
-
-function PowerBranch({
-  node: n,
-  most,
-  root = false,
-}: {
-  node: PowerNode;
-  most: number;
-  root?: boolean;
-}) {
-  const over = n.limitA !== undefined && n.amps > n.limitA + 1e-9;
-  return (
-    <li>
-      <div className="branch">
-        <span>
-          <b>{n.name}</b> <span className="note">{n.note}</span>
-        </span>
-        <span className="meter" aria-hidden="true">
-          <i
-            style={{
-              width: `${(100 * n.amps) / most}%`,
-              background: over ? 'var(--hit)' : 'var(--teal)',
-            }}
-          />
-          {n.limitA !== undefined && (
-            <u style={{ left: `${Math.min(100, (100 * n.limitA) / most)}%` }} />
-          )}
-        </span>
-        <span className={over ? 'bad' : ''}>
-          {n.amps.toFixed(2)} A{n.limitA === undefined ? '' : ` of ${n.limitA.toFixed(2)}`}
-        </span>
-        <span className="note">
-          {root ? '' : `${n.volts.toFixed(2)} V (−${(1000 * n.dropV).toFixed(0)} mV)`}
-        </span>
-      </div>
-      {n.children.length > 0 && (
-        <ul>
-          {n.children.map((c, i) => (
-            <PowerBranch key={i} node={c} most={most} />
-          ))}
-        </ul>
-      )}
-    </li>
   );
 }
 

@@ -5,19 +5,22 @@ import type { Discharge } from '@deft/core/power';
 
 export function DischargeChart({
   run,
+  band,
   cutoffV,
   wanted,
   width,
   height,
 }: {
   run: Discharge;
+  /** Half-width of the hours' 95 % band, h. */
+  band: number;
   cutoffV: number;
   wanted: number | undefined;
   width: number;
   height: number;
 }) {
   const [l, r, t, b] = [46, 56, 18, 34];
-  const hours = Math.max(run.hours, wanted ?? 0) * 1.06;
+  const hours = Math.max(run.hours + band, wanted ?? 0) * 1.04;
   const vs = run.curve.map((c) => c.volts);
   const x = scaleLinear()
     .domain([0, hours])
@@ -45,7 +48,7 @@ export function DischargeChart({
       width={width}
       height={height}
       role="img"
-      aria-label={`${run.hours.toFixed(1)} hours; ${run.sentence}`}
+      aria-label={`${run.hours.toFixed(1)} hours, give or take ${band.toFixed(1)}; ${run.sentence}`}
     >
       {y.ticks(5).map((v) => (
         <g key={v}>
@@ -123,6 +126,14 @@ export function DischargeChart({
           >{`${wanted} h wanted`}</text>
         </g>
       )}
+      <rect
+        x={x(Math.max(0, run.hours - band))}
+        y={t}
+        width={x(run.hours + band) - x(Math.max(0, run.hours - band))}
+        height={height - b - t}
+        fill="var(--teal)"
+        fillOpacity="0.08"
+      />
       <circle cx={x(run.hours)} cy={y(vs[vs.length - 1]!)} r="4.5" fill="var(--teal)" />
     </svg>
   );
