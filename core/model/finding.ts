@@ -90,7 +90,8 @@ export interface Finding {
     | 'pocket'
     | 'answer'
     | 'chord'
-    | 'wait';
+    | 'wait'
+    | 'heat';
   /** Number first: "1.8 mm overlap". */
   title: string;
   /** What meets what. */

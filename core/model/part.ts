@@ -273,7 +273,12 @@ export const Part = z.strictObject({
     .optional(),
   /** How fast it is against the game families, 1 to 5, and whether it has a radio. */
   computer: z
-    .strictObject({ speed: z.number().int().min(1).max(5), radio: z.boolean() })
+    .strictObject({
+      speed: z.number().int().min(1).max(5),
+      radio: z.boolean(),
+      /** It slows down from so many °C on its chip; typical where nothing is said. */
+      throttleC: z.number().min(40).max(130).optional(),
+    })
     .optional(),
   /** Where its antenna lies on the board, in the part's frame, mm. */
   antenna: z

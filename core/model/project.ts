@@ -215,6 +215,11 @@ export const Project = z.strictObject({
     health: z.number().gt(0.2).max(1),
     /** Fed by a cell, or from the wall alone. */
     source: z.enum(['cell', 'wall']).optional(),
+    /** The warmth of the chip as it was read in a game after an hour, with the room, °C. */
+    warmth: z
+      .strictObject({ roomC: z.number().min(-20).max(60), chipC: z.number().min(-20).max(150) })
+      .refine((w) => w.chipC > w.roomC, { error: 'A chip at work is warmer than the room.' })
+      .optional(),
     /** What a load is fed from, by hand: the source itself, or the part that makes a rail. By item. */
     feeds: z.record(Id, z.union([z.literal(FROM_SOURCE), Id])).optional(),
     /** How it is turned off, when that is not read from the parts. */

@@ -1,6 +1,7 @@
 /** How a build's own charger fills its pack: switched off, while a game runs, and from a socket of which nothing is known. */
 import { solved } from '../network';
 import { type Charge, chargeRun, type Charging } from './charging';
+import type { Pack } from './discharge';
 import type { PowerFigures } from './figures';
 import { networkOf, type Supply } from './supply';
 
@@ -21,6 +22,8 @@ export const UNREAD_A = 0.5;
 const INLET = { volts: 5, amps: 3 } as const;
 /** Efficiency of a switching charger: typical. */
 const SWITCHING = 0.9;
+/** Where the load takes everything a trickle is left, A. */
+const LEAST_A = 0.01;
 /** Charges at which the load is solved; straight between them. */
 const CHARGES = Array.from({ length: 21 }, (_, i) => i / 20);
 
@@ -42,45 +45,56 @@ function gameAmps(supply: Supply): (volts: number) => number {
   };
 }
 
-/** @returns nothing without a charger, a pack and a load to play with */
-export function chargePlan({ energy, supply, charge }: PowerFigures): ChargePlan | undefined {
+/** A charger's own way with a build's pack, and what may be changed about it. */
+interface Charger {
+  pack: Pack;
+  how: (more?: Partial<Charge>) => Charge;
+  playing: Charge;
+}
+
+function chargerOf({ energy, supply, charge }: PowerFigures): Charger | undefined {
   const { charger, pack } = energy;
   if (!charger || !pack || !supply || !charge) return undefined;
   const { amps } = charge.value;
   const { powerPath, switching } = charger.part.charger;
-  const fullV = pack.fullV;
-  const endA = END_SHARE * amps;
-  const how = (more: Partial<Charge>): Charge => ({
+  const how = (more: Partial<Charge> = {}): Charge => ({
     amps,
-    fullV,
-    endA,
+    fullV: pack.fullV,
+    endA: END_SHARE * amps,
     from: switching ? { efficiency: SWITCHING } : { inV: INLET.volts },
     loadA: () => 0,
     ...more,
   });
+  // Beside the cell the load takes from what is given; on a path of its own it takes from the inlet.
+  const playing = powerPath
+    ? how({ amps: Math.max(LEAST_A, Math.min(amps, INLET.amps - gameWatts(supply) / INLET.volts)) })
+    : how({ loadA: gameAmps(supply) });
+  return { pack, how, playing };
+}
+
+function gameWatts(supply: Supply): number {
+  const state = solved(networkOf(supply, 'game', 1));
+  return state.stands ? state.sources[0]! * state.places[0]!.volts : 0;
+}
+
+/** @returns nothing without a charger, a pack and a load to play with */
+export function chargePlan(figures: PowerFigures): ChargePlan | undefined {
+  const charger = chargerOf(figures);
+  if (!charger) return undefined;
+  const { pack, how, playing } = charger;
+  const { amps, endA, fullV } = how();
   const run = (is: ChargeCase, c: Charge): ChargePlan['runs'][number] => ({
     is,
     amps: c.amps,
     run: chargeRun(pack, c),
   });
-  return {
-    amps,
-    endA,
-    fullV,
-    runs: [
-      run('off', how({})),
-      run('playing', playing(supply, powerPath ?? false, how)),
-      ...(amps > UNREAD_A ? [run('unread', how({ amps: UNREAD_A, endA }))] : []),
-    ],
-  };
+  const runs = [run('off', how()), run('playing', playing)];
+  if (amps > UNREAD_A) runs.push(run('unread', how({ amps: UNREAD_A })));
+  return { amps, endA, fullV, runs };
 }
 
-/** Beside the cell the load takes from what is given; on a path of its own it takes from the inlet. */
-function playing(supply: Supply, hasPath: boolean, how: (more: Partial<Charge>) => Charge): Charge {
-  if (!hasPath) return how({ loadA: gameAmps(supply) });
-  const state = solved(networkOf(supply, 'game', 1));
-  const watts = state.stands ? state.sources[0]! * state.places[0]!.volts : 0;
-  const { amps } = how({});
-  const left = Math.max(0.01, Math.min(amps, INLET.amps - watts / INLET.volts));
-  return how({ amps: left });
+/** Warmth in the charger while a game runs on the plug, mean until 80 %, W; nothing without a charger. */
+export function chargerWarmth(figures: PowerFigures): number | undefined {
+  const charger = chargerOf(figures);
+  return charger && chargeRun(charger.pack, charger.playing, { to: 0.8 }).meanHeatW;
 }

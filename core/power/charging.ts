@@ -14,6 +14,8 @@ export interface Charging {
   restsAt?: number;
   /** The most warmth in the charger, W. */
   heatW: number;
+  /** Over the time to 80 %, or for as long as it was followed, W. */
+  meanHeatW: number;
   curve: Array<{ hours: number; soc: number; volts: number; amps: number }>;
 }
 export interface Charge {
@@ -41,16 +43,17 @@ const EVERY = 12;
 const LEAST_OHM = 1e-6;
 
 /**
- * @param pack  what is charged; its charge at the start as `from`, 0..1
+ * @param pack  what is charged, from one charge to another, 0..1; to 1 it is followed until it ends
  * @returns     times in h and the curve; steps of 15 s, below 0.1 % of a charge each
  * @throws      RangeError for a figure that cannot be
  */
-export function chargeRun(pack: Pack, how: Charge, from = 0): Charging {
+export function chargeRun(pack: Pack, how: Charge, { from = 0, to = 1 } = {}): Charging {
   mustBePositive('The capacity', pack.capacityAh);
   mustBePositive('The charge current', how.amps);
   mustNotBeNegative('The internal resistance', pack.rOhm);
   mustNotBeNegative('The current that ends the charge', how.endA);
-  const out: Charging = { heatW: 0, curve: [] };
+  const out: Charging = { heatW: 0, meanHeatW: 0, curve: [] };
+  let warmed = 0;
   let soc = from;
   for (let step = 0; step * STEP_H < LONGEST_H; step++) {
     const hours = step * STEP_H;
@@ -62,9 +65,15 @@ export function chargeRun(pack: Pack, how: Charge, from = 0): Charging {
     const intoCell = isHeld ? Math.min(held, how.amps - load) : how.amps - load;
     const given = intoCell + load;
     const volts = ocv + intoCell * pack.rOhm;
-    out.heatW = Math.max(out.heatW, heat(how.from, volts, given));
+    const warm = heat(how.from, volts, given);
+    out.heatW = Math.max(out.heatW, warm);
+    if (out.to80 === undefined) {
+      warmed += warm;
+      out.meanHeatW = warmed / (step + 1);
+    }
     if (step % EVERY === 0) out.curve.push({ hours, soc, volts, amps: intoCell });
     if (out.to80 === undefined && soc >= 0.8) out.to80 = hours;
+    if (to < 1 && soc >= to) return out;
     if (isHeld && given <= how.endA) {
       out.curve.push({ hours, soc, volts, amps: intoCell });
       return { ...out, toFull: hours };

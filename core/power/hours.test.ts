@@ -153,7 +153,7 @@ describe('charging', () => {
     expect(loaded.restsAt).toBeGreaterThan(0.99);
     expect(chargeRun(pack, { ...how, loadA: () => 0.05 }).toFull).toBeDefined();
     // More than it is given, and the cell empties all the same.
-    expect(chargeRun(pack, { ...how, loadA: () => 1.2 }, 0.5).restsAt).toBe(0);
+    expect(chargeRun(pack, { ...how, loadA: () => 1.2 }, { from: 0.5 }).restsAt).toBe(0);
   });
   test('what cannot be is refused by name', () => {
     expect(() => chargeRun({ ...pack, capacityAh: 0 }, how)).toThrow('capacity');

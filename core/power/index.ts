@@ -3,7 +3,14 @@ export { powerFigures, type PowerFigures } from './figures';
 export { powerWays } from './ways';
 export { type Band, drawWithin, METER_WITHIN, narrowsMost } from './hours';
 export type { Charging } from './charging';
-export { type ChargeCase, type ChargePlan, chargePlan, END_SHARE, UNREAD_A } from './chargePlan';
+export {
+  type ChargeCase,
+  type ChargePlan,
+  chargePlan,
+  chargerWarmth,
+  END_SHARE,
+  UNREAD_A,
+} from './chargePlan';
 export { discharge, currentFor, type Discharge, type Pack } from './discharge';
 export { chargeCurrent, E24, nextE24, resistorFor } from './charge';
 export { copperMm, wireOhm, BROWN_OUT_V, GOOD_V, PLUG_OHM } from './wire';

@@ -35,6 +35,7 @@ import {
   supportFindings,
 } from '../shell';
 import { chordFindings, chordWays } from '../games';
+import { heatFindings, heatWays } from '../heat';
 import { waitFindings, waitWays } from '../lag';
 import { pressFindings, pressPlan, pressWays } from '../press';
 import { type Wiring, wireWays } from '../wiring';
@@ -248,6 +249,12 @@ export const REGISTRY: readonly BuildCheck[] = [
     makes: ['charge', 'rail', 'supply', 'hours'],
     find: ({ power, project }) => [...power.findings, ...beliefFindings(project)],
     ways: ({ project }, f, { library }) => ({ ways: powerWays(project, f, library) }),
+  },
+  {
+    name: 'heat',
+    makes: ['heat'],
+    find: ({ project }) => heatFindings(project),
+    ways: ({ project }, f, { library }) => ({ ways: heatWays(project, f, library) }),
   },
   {
     name: 'chains',

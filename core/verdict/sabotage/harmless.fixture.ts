@@ -241,6 +241,10 @@ export const HARMLESS: readonly Harmless[] = [
     change: (p) => ({ ...p, power: { ...p.power, feeds: { gone: '@source', other: 'gone' } } }),
   },
   {
+    name: 'the chip read, cooler than estimated',
+    change: (p) => ({ ...p, power: { ...p.power, warmth: { roomC: 22, chipC: 48 } } }),
+  },
+  {
     name: 'a brand-new cell',
     change: (p) => ({ ...p, power: { ...p.power, health: 1 } }),
   },

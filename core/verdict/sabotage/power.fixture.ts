@@ -130,6 +130,34 @@ export const POWER_KINDS: readonly Kind[] = [
     }),
   },
   {
+    name: 'a board so hot that its shell cannot lose it',
+    makes: 'hit',
+    cases: each(
+      (q) => q.computer !== undefined,
+      (q) => ({ ...q, draws: { menu: 5, game: 7, peak: 7 } }),
+      /°C/,
+    ),
+  },
+  {
+    name: 'a charger that burns watts beside the cell in a closed shell',
+    makes: 'tight',
+    cases: packed((p) =>
+      p.kit.items.flatMap((item): Case[] => {
+        const part = p.kit.parts.find((q) => q.id === item.part)!;
+        if (!part.charger) return [];
+        const hot = withPart(p, part.id, (q) => ({
+          ...q,
+          charger: { ...q.charger!, switching: false, powerPath: false, rProgOhm: 340 },
+        }));
+        const items = hot.kit.items.map(({ rProgOhm, ...i }) => {
+          void rProgOhm;
+          return i;
+        });
+        return [{ where: item.name, spoilt: { ...hot, kit: { ...hot.kit, items } }, says: /°C/ }];
+      }),
+    ),
+  },
+  {
     name: 'a cell that is empty before the weekend is over',
     makes: 'tight',
     cases: packed(

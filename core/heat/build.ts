@@ -1,0 +1,181 @@
+/** A build as warm things in a shell: what its network turns into warmth, and the faces that lose it. */
+import {
+  type Block,
+  bodyFor,
+  isHost,
+  type Opening,
+  outlineSpan,
+  type Part,
+  type Piece,
+  present,
+  type Project,
+} from '../model';
+import { partOf } from '../kit';
+import { solved, type Standing } from '../network';
+import { chargerWarmth, networkOf, powerFigures, type Supply } from '../power';
+import type { WarmCase } from './case';
+
+/** What the build does while it gets warm. */
+export type WarmState = 'game' | 'charging';
+
+/** A room, °C: typical of one that is lived in. */
+export const ROOM_C = 25;
+/** How much of the outside air and eyes reach: it lies in hands. Typical. */
+const FREE_SHARE = 0.7;
+/** Free share of a vent's or grille's opening. */
+const OPEN_SHARE = 0.6;
+/** Share of a computer's draw that is in its main chip, and the way from it into the board, K/W. Typical. */
+const CHIP_SHARE = 0.7;
+const SPREAD = 5;
+/** Fins stand so far apart, m: typical. */
+const FIN_PITCH = 0.003;
+/** A fan of 30 mm moves so much through a case, m³/s: typical; others by their size cubed. */
+const FAN_30 = 0.0003;
+/** J/gK: of boards and chips, of shells, of cells. Typical. */
+const HEAT = { board: 0.9, shell: 1.4, cell: 1.0 } as const;
+/** How walls conduct, W/mK. Typical. */
+const CONDUCTS: Readonly<Record<Piece['material'], number>> = {
+  abs: 0.18,
+  polycarbonate: 0.2,
+  nylon: 0.25,
+  resin: 0.2,
+  pla: 0.13,
+  petg: 0.2,
+  wood: 0.15,
+  aluminium: 200,
+  steel: 45,
+};
+/** g/cm³ of a shell's wall. */
+const SHELL_DENSITY = 1.1;
+/** In a solved network the pack is judged at half its charge. */
+const HALF = 0.5;
+/** Where nobody wrote a mass, g. */
+const BOARD_G = 12;
+const CELL_G = 40;
+
+const M = 0.001;
+
+/** The case of a build in a state; nothing without a measured body, a computer in it and a supply that stands. */
+export function warmCase(p: Project, state: WarmState, roomC = ROOM_C): WarmCase | undefined {
+  const body = bodyFor(p);
+  const figures = powerFigures(p);
+  const host = figures.energy.loads.find((l) => isHost(l.part) && l.item.where !== 'outside');
+  if (!body || !host || !figures.supply) return undefined;
+  const { supply } = figures;
+  const standing = solved(networkOf(supply, 'game', HALF));
+  if (!standing.stands) return undefined;
+  const lost = warmthOf(supply, standing);
+  const charger = state === 'charging' ? chargerWarmth(figures) : 0;
+  if (charger === undefined) return undefined;
+  return {
+    roomC,
+    shell: shellOf(body),
+    vents: ventsOf(body),
+    fan: fanOf(p),
+    board: boardOf(host.part, lost.board, finsOf(p)),
+    cell: cellOf(figures.energy.cells[0]?.part, lost.cell),
+    airWatts: lost.air + charger,
+  };
+}
+
+type Body = NonNullable<ReturnType<typeof bodyFor>>;
+
+function shellOf(body: Body): WarmCase['shell'] {
+  const { w, h } = outlineSpan(body.outline);
+  const deep = body.pieces.reduce((sum, q) => sum + q.depth.mm, 0);
+  const t = body.wall.mm;
+  const boxArea = (a: number, b: number, c: number): number => 2 * (a * b + a * c + b * c);
+  const inner = boxArea(Math.max(1, w - 2 * t), Math.max(1, h - 2 * t), Math.max(1, deep - 2 * t));
+  const outer = boxArea(w, h, deep);
+  return {
+    outer: outer * M * M,
+    inner: inner * M * M,
+    free: FREE_SHARE,
+    high: Math.min(w, h) * M,
+    wall: t * M,
+    conducts: Math.min(...body.pieces.map((q) => CONDUCTS[q.material])),
+    heat: ((outer * t) / 1000) * SHELL_DENSITY * HEAT.shell,
+  };
+}
+
+/** Holes that air gets through: vents and speaker grilles that stay open. */
+function ventsOf(body: Body): WarmCase['vents'] {
+  const { w, h } = outlineSpan(body.outline);
+  const openings = body.pieces.flatMap((q) => q.openings).filter(isAiry);
+  const mm2 = openings.reduce((sum, o) => sum + areaOf(o), 0);
+  return { area: mm2 * OPEN_SHARE * M * M, high: (Math.min(w, h) / 2) * M };
+}
+const isAiry = (o: Opening): boolean =>
+  (o.use === 'vent' || o.use === 'speaker') && o.reuse?.as !== 'blanked';
+function areaOf({ shape, repeat }: Opening): number {
+  const times = (repeat?.row?.count ?? 1) * (repeat?.mirrorX ? 2 : 1) * (repeat?.mirrorY ? 2 : 1);
+  if (shape.kind === 'circle') return times * (Math.PI / 4) * shape.d.mm ** 2;
+  if (shape.kind === 'rect') return times * shape.w.mm * shape.h.mm;
+  return 0;
+}
+
+const laidIn = (p: Project): Part[] =>
+  present(p)
+    .kit.items.filter((i) => i.where === undefined)
+    .map((i) => partOf(p, i));
+const sideOf = (b: Block): number =>
+  b.plan.kind === 'rect' ? Math.min(b.plan.w.mm, b.plan.h.mm) : 0;
+
+/** Air that fans move, m³/s; without a vent they only stir. */
+const fanOf = (p: Project): number =>
+  laidIn(p)
+    .filter((q) => q.family === 'cooling' && q.draws !== undefined)
+    .reduce((sum, q) => sum + FAN_30 * (Math.max(...q.blocks.map(sideOf)) / 30) ** 3, 0);
+
+/** Faces of the fins that are glued to chips, m². */
+const finsOf = (p: Project): number =>
+  laidIn(p)
+    .filter((q) => q.family === 'cooling' && q.draws === undefined)
+    .reduce((sum, q) => {
+      const [fins] = q.blocks;
+      if (fins?.plan.kind !== 'rect') return sum;
+      const foot = fins.plan.w.mm * fins.plan.h.mm * M * M;
+      return sum + foot * (1 + (2 * fins.height.mm * M) / FIN_PITCH);
+    }, 0);
+
+function boardOf(part: Part, watts: number, sink: number): WarmCase['board'] {
+  const plate = part.blocks.find((b) => b.kind === 'board');
+  const [w, h] = plate?.plan.kind === 'rect' ? [plate.plan.w.mm, plate.plan.h.mm] : [60, 30];
+  return {
+    area: 2 * w * h * M * M,
+    high: Math.min(w, h) * M,
+    watts,
+    chipWatts: CHIP_SHARE * watts,
+    spread: SPREAD,
+    sink,
+    heat: (part.massG ?? BOARD_G) * HEAT.board,
+  };
+}
+
+function cellOf(part: Part | undefined, watts: number): WarmCase['cell'] {
+  const block = part?.blocks.find((b) => b.kind === 'cell' || b.kind === 'body');
+  const [w, h] =
+    block?.plan.kind === 'rect' ? [block.plan.w.mm, block.plan.h.mm] : [18, block?.height.mm ?? 50];
+  return {
+    area: 2 * w * h * M * M,
+    high: Math.min(w, h) * M,
+    watts,
+    heat: (part?.massG ?? CELL_G) * HEAT.cell,
+  };
+}
+
+/** What the network turns into warmth: at the computer, in the cell, and in the air around the rest, W. */
+function warmthOf(supply: Supply, state: Standing): { board: number; cell: number; air: number } {
+  const source = networkOf(supply, 'game', HALF).sources[0]!;
+  const own = state.sources[0]!;
+  const cell = own * own * source.ohm;
+  const given = own * source.volts;
+  const outside = supply.places.reduce((sum, place, i) => {
+    const isOut =
+      supply.energy.loads.find((l) => l.item.id === place.item)?.item.where === 'outside';
+    return isOut ? sum + (place.draws?.game ?? 0) * Number(state.places[i] !== undefined) : sum;
+  }, 0);
+  const board =
+    supply.computer === undefined ? 0 : (supply.places[supply.computer]!.draws?.game ?? 0);
+  return { board, cell, air: Math.max(0, given - cell - board - outside) };
+}

@@ -1,0 +1,180 @@
+/** How warm a build gets against what its chip, its cell and a hand bear. */
+import { type Finding, isHost, type Part, type Project, type WayOut } from '../model';
+import { powerFigures } from '../power';
+import { settled, type WarmCase, type Warmth } from './case';
+import { ROOM_C, warmCase, type WarmState } from './build';
+
+/** A chip slows down from here on, °C: typical. */
+const THROTTLE_C = 85;
+/** A lithium cell in use, and while it charges; a shell in a hand, °C. */
+const LIMITS = { used: 60, charged: 45, skin: 45 } as const;
+/** Half-width of the 95 % band as a share of what it is warmer than the room: estimated, and once read. */
+export const GUESSED = 0.3;
+export const READ = 0.1;
+
+export type WarmPlace = 'chip' | 'cell' | 'skin';
+export interface WarmFact {
+  place: WarmPlace;
+  state: WarmState;
+  item?: string;
+  name: string;
+  celsius: number;
+  /** Half-width of its 95 % band, K. */
+  within: number;
+  mostC: number;
+}
+export interface HeatFigures {
+  cases: Partial<Record<WarmState, WarmCase>>;
+  warmth: Partial<Record<WarmState, Warmth>>;
+  /** What the reading of the chip makes of every rise over the room. */
+  factor: number;
+  isRead: boolean;
+  facts: WarmFact[];
+}
+
+/** Over the room as it is known: every rise as the chip's reading corrects it. */
+function corrected({ chipC, boardC, cellC, airC, shellC }: Warmth, factor: number): Warmth {
+  const over = (c: number): number => ROOM_C + factor * (c - ROOM_C);
+  return {
+    chipC: over(chipC),
+    boardC: over(boardC),
+    cellC: over(cellC),
+    airC: over(airC),
+    shellC: over(shellC),
+  };
+}
+
+/** @returns nothing while there is no shell, no computer in it, or a supply that does not stand */
+export function heatFigures(p: Project): HeatFigures | undefined {
+  const before = known.get(p.kit);
+  if (
+    before &&
+    before.p.power === p.power &&
+    before.p.shell === p.shell &&
+    before.p.way === p.way
+  ) {
+    return before.figures;
+  }
+  const figures = figuresOf(p);
+  known.set(p.kit, { p, figures });
+  return figures;
+}
+/** Documents never change once made, and most edits leave kit, power and shell alone. */
+const known = new WeakMap<Project['kit'], { p: Project; figures: HeatFigures | undefined }>();
+
+function figuresOf(p: Project): HeatFigures | undefined {
+  const game = warmCase(p, 'game');
+  if (!game) return undefined;
+  const inGame = settled(game);
+  const read = p.power.warmth;
+  const factor = read ? factorOf(game, read) : 1;
+  const charging = warmCase(p, 'charging');
+  const warmth: HeatFigures['warmth'] = { game: corrected(inGame, factor) };
+  if (charging) warmth.charging = corrected(settled(charging), factor);
+  return {
+    cases: { game, ...(charging ? { charging } : {}) },
+    warmth,
+    factor,
+    isRead: read !== undefined,
+    facts: factsOf(p, warmth, read ? READ : GUESSED),
+  };
+}
+
+/** What was read over what the same room should have given. */
+function factorOf(game: WarmCase, read: NonNullable<Project['power']['warmth']>): number {
+  const expected = settled({ ...game, roomC: read.roomC }).chipC - read.roomC;
+  return (read.chipC - read.roomC) / expected;
+}
+
+function factsOf(p: Project, warmth: HeatFigures['warmth'], share: number): WarmFact[] {
+  const { energy } = powerFigures(p);
+  const host = energy.loads.find((l) => isHost(l.part))!;
+  const cell = energy.cells[0];
+  const fact = (
+    place: WarmPlace,
+    state: WarmState,
+    celsius: number,
+    mostC: number,
+    of: { name: string; id?: string },
+  ): WarmFact => ({
+    place,
+    state,
+    name: of.name,
+    ...(of.id ? { item: of.id } : {}),
+    celsius,
+    within: share * (celsius - ROOM_C),
+    mostC,
+  });
+  const out: WarmFact[] = [];
+  const { game, charging } = warmth;
+  if (game) {
+    const throttle = host.part.computer?.throttleC ?? THROTTLE_C;
+    out.push(fact('chip', 'game', game.chipC, throttle, host.item));
+    out.push(fact('skin', 'game', game.shellC, LIMITS.skin, { name: 'the shell' }));
+    if (cell) out.push(fact('cell', 'game', game.cellC, LIMITS.used, cell.item));
+  }
+  if (charging && cell) {
+    out.push(fact('cell', 'charging', charging.cellC, LIMITS.charged, cell.item));
+    out.push(fact('skin', 'charging', charging.shellC, LIMITS.skin, { name: 'the shell' }));
+  }
+  return out;
+}
+
+const WHEN: Readonly<Record<WarmState, string>> = {
+  game: 'in a game',
+  charging: 'in a game on the plug',
+};
+const ENDS: Readonly<Record<WarmPlace, string>> = {
+  chip: 'slows down',
+  cell: 'ages fast, and at worst fails',
+  skin: 'is too hot to hold',
+};
+
+/** A hit where it is too warm even if the estimate is too high; tight where the estimate itself is. */
+export const heatFindings = (p: Project): Finding[] =>
+  (heatFigures(p)?.facts ?? []).flatMap((f): Finding[] => {
+    if (f.celsius <= f.mostC) return [];
+    return [
+      {
+        id: `heat:${f.place}-${f.state}`,
+        code: `warm-${f.place}`,
+        station: 'power',
+        check: 'heat',
+        verdict: f.celsius - f.within > f.mostC ? 'hit' : 'tight',
+        title: `${f.celsius.toFixed(0)} °C ± ${f.within.toFixed(0)}, ${f.mostC} °C at the most`,
+        what: `${f.name[0]!.toUpperCase()}${f.name.slice(1)} ${ENDS[f.place]} ${WHEN[f.state]}.`,
+        why: [
+          `After an hour in a room of ${ROOM_C} °C, ${p.power.warmth ? 'corrected by the chip’s reading' : 'estimated; one reading of the chip after an hour corrects it'}.`,
+        ],
+        about: f.item ? [f.item] : [],
+      },
+    ];
+  });
+
+/** Fins or a fan from the library, or a cooler board. */
+export function heatWays(p: Project, f: Finding, library: readonly Part[]): WayOut[] {
+  const { energy } = powerFigures(p);
+  const host = energy.loads.find((l) => isHost(l.part));
+  if (!host) return [];
+  const cooling = library
+    .filter((q) => q.family === 'cooling' && (f.code === 'warm-chip' || q.draws !== undefined))
+    .slice(0, 3)
+    .map((part): WayOut => ({
+      id: `cool-${part.id}`,
+      text: `Add ${part.name}`,
+      cost: part.draws ? 'needs vents in and out' : 'glued to the main chip',
+      changes: [{ do: 'add', part }],
+      effort: part.draws ? 4 : 2,
+    }));
+  const cooler = library
+    .filter((q) => isHost(q) && (q.draws?.game ?? Infinity) < host.draws.game)
+    .slice(0, 3)
+    .map((part): WayOut => ({
+      id: `swap-${part.id}`,
+      text: `Take ${part.name} instead`,
+      cost: `${part.draws!.game.toFixed(1)} W in a game, not ${host.draws.game.toFixed(1)}`,
+      changes: [{ do: 'swap', item: host.item.id, part }],
+      effort: 7,
+    }));
+  return [...cooling, ...cooler];
+}
