@@ -47,6 +47,7 @@ export const VIEWS = [
   'power',
   'power?view=network',
   'power?view=charging',
+  'power?view=heat',
   'power?view=off',
   'build',
   'print',

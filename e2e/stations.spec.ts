@@ -329,6 +329,40 @@ test('power: a draw is read with a meter, the band narrows, and a load on the wr
   await expect(low).toHaveCount(0);
 });
 
+test('power: a board too hot for its shell is named; one reading corrects every rise, and can be taken back', async ({
+  page,
+}) => {
+  const key = await openExample(page, 'dabchick-2-done', (d) => {
+    const { parts } = d['kit'] as { parts: Array<{ id: string; draws?: object }> };
+    parts.find((q) => q.id === 'teasel')!.draws = { menu: 3.4, game: 3.4, peak: 3.6 };
+  });
+  await page.goto(stationUrl(key, 'power?view=heat'));
+  const title = page.locator('.centre h1');
+  await expect(title).toHaveText(/^\d+ °C too warm: /);
+  const hot = page.getByRole('heading', { name: /^\d+ °C ± \d+, 85 °C at the most/ });
+  await expect(hot).toBeVisible();
+  const table = page.getByRole('table', { name: 'How warm it gets' });
+  await expect(table.getByRole('row', { name: /^Teasel, its chip/ })).toContainText('85 °C');
+  // Read after an hour: cooler than the estimate, and the finding is gone.
+  const reading = page.getByRole('region', { name: 'Reading of the chip' });
+  const put = reading.getByRole('button', { name: 'Put in' });
+  await expect(put).toBeDisabled();
+  await reading.getByRole('textbox', { name: 'Room' }).fill('22');
+  await reading.getByRole('textbox', { name: 'Room' }).press('Enter');
+  await reading.getByRole('textbox', { name: 'Chip' }).fill('20');
+  await reading.getByRole('textbox', { name: 'Chip' }).press('Enter');
+  await expect(reading.getByRole('alert')).toHaveText('A chip at work is warmer than the room.');
+  await reading.getByRole('textbox', { name: 'Chip' }).fill('71');
+  await reading.getByRole('textbox', { name: 'Chip' }).press('Enter');
+  await put.click();
+  await expect(hot).toHaveCount(0);
+  await expect(
+    page.getByText(/^After an hour.*Your reading makes every rise 0\.\d\d times/),
+  ).toBeVisible();
+  await reading.getByRole('button', { name: 'Take it back' }).click();
+  await expect(hot).toBeVisible();
+});
+
 test('power: charging is followed to the end; without its own path the charger never ends while playing', async ({
   page,
 }) => {

@@ -31,6 +31,8 @@ const SPREAD = 5;
 const FIN_PITCH = 0.003;
 /** A fan of 30 mm moves so much through a case, m³/s: typical; others by their size cubed. */
 const FAN_30 = 0.0003;
+/** Air goes through a vent no faster, pushed by a fan of this size, m/s: typical. */
+const VENT_SPEED = 1;
 /** J/gK: of boards and chips, of shells, of cells. Typical. */
 const HEAT = { board: 0.9, shell: 1.4, cell: 1.0 } as const;
 /** How walls conduct, W/mK. Typical. */
@@ -71,7 +73,7 @@ export function warmCase(p: Project, state: WarmState, roomC = ROOM_C): WarmCase
     roomC,
     shell: shellOf(body),
     vents: ventsOf(body),
-    fan: fanOf(p),
+    fan: Math.min(fanOf(p), ventsOf(body).area * VENT_SPEED),
     board: boardOf(host.part, lost.board, finsOf(p)),
     cell: cellOf(figures.energy.cells[0]?.part, lost.cell),
     airWatts: lost.air + charger,

@@ -1,6 +1,6 @@
 /** How warm a build gets against what its chip, its cell and a hand bear. */
 import { type Finding, isHost, type Part, type Project, type WayOut } from '../model';
-import { powerFigures } from '../power';
+import { type Energy, nextE24, powerFigures } from '../power';
 import { settled, type WarmCase, type Warmth } from './case';
 import { ROOM_C, warmCase, type WarmState } from './build';
 
@@ -9,10 +9,10 @@ const THROTTLE_C = 85;
 /** A lithium cell in use, and while it charges; a shell in a hand, °C. */
 const LIMITS = { used: 60, charged: 45, skin: 45 } as const;
 /** Half-width of the 95 % band as a share of what it is warmer than the room: estimated, and once read. */
-export const GUESSED = 0.3;
-export const READ = 0.1;
+const GUESSED = 0.3;
+const READ = 0.1;
 
-export type WarmPlace = 'chip' | 'cell' | 'skin';
+type WarmPlace = 'chip' | 'cell' | 'skin';
 export interface WarmFact {
   place: WarmPlace;
   state: WarmState;
@@ -166,6 +166,29 @@ export function heatWays(p: Project, f: Finding, library: readonly Part[]): WayO
       changes: [{ do: 'add', part }],
       effort: part.draws ? 4 : 2,
     }));
+  const { charger } = energy;
+  // A linear charger burns beside the cell what a switching one turns down.
+  const switching = library
+    .filter(
+      (q) =>
+        f.code === 'warm-cell' &&
+        charger !== undefined &&
+        q.charger?.switching === true &&
+        !charger.part.charger.switching &&
+        !!q.converter === !!charger.part.converter,
+    )
+    .slice(0, 2)
+    .map((part): WayOut => ({
+      id: `switching-${part.id}`,
+      text: `Take ${part.name} instead`,
+      cost: 'it switches: a tenth of its watts become warmth',
+      changes: [
+        { do: 'swap', item: charger!.item.id, part },
+        // At the current it charges with now.
+        { do: 'program', item: charger!.item.id, rProgOhm: sameAmps(charger!, part) },
+      ],
+      effort: 5,
+    }));
   const cooler = library
     .filter((q) => isHost(q) && (q.draws?.game ?? Infinity) < host.draws.game)
     .slice(0, 3)
@@ -176,5 +199,12 @@ export function heatWays(p: Project, f: Finding, library: readonly Part[]): WayO
       changes: [{ do: 'swap', item: host.item.id, part }],
       effort: 7,
     }));
-  return [...cooling, ...cooler];
+  return [...switching, ...cooling, ...cooler];
+}
+
+/** The stock resistor with which another charger gives no more than this one does. */
+function sameAmps({ item, part }: NonNullable<Energy['charger']>, other: Part): number {
+  const { kVolts, rProgOhm } = part.charger;
+  const amps = kVolts / (item.rProgOhm ?? rProgOhm);
+  return nextE24(other.charger!.kVolts / amps);
 }

@@ -6,7 +6,7 @@ import { applied, appliedAll, type Part, type Project } from '../model';
 import { check, waysOut } from '../verdict';
 import { type WarmCase, settled, soak } from './case';
 import { convected, draught, radiated } from './flows';
-import { heatFigures, ROOM_C, warmCase } from './index';
+import { heatFigures, heatWays, ROOM_C, warmCase } from './index';
 import { finelySettled } from './judge.fixture';
 
 const done = demos()[1]!;
@@ -134,6 +134,41 @@ describe('what is said', () => {
       const chip = (q: Project) => heatFigures(q)!.facts.find((x) => x.place === 'chip')!.celsius;
       expect(chip(appliedAll(p, w.changes))).toBeLessThan(chip(p));
     }
+  });
+  test('a cell too warm on the plug beside a linear charger: one that switches cools it', () => {
+    const warbler = withParts(demos()[2]!, (q) =>
+      q.computer ? { ...q, draws: { menu: 1.5, game: 1.6, peak: 2 } } : q,
+    );
+    const cell = (q: Project) =>
+      heatFigures(q)!.facts.find((x) => x.place === 'cell' && x.state === 'charging')!.celsius;
+    const f = said(warbler).find((x) => x.code === 'warm-cell')!;
+    expect([f.verdict, f.about]).toEqual(['tight', ['cell']]);
+    const switching = heatWays(warbler, f, STARTER_PARTS).find((w) =>
+      w.id.startsWith('switching'),
+    )!;
+    expect(cell(appliedAll(warbler, switching.changes))).toBeLessThan(cell(warbler) - 2);
+  });
+  test('a fan moves air only through vents', () => {
+    const fan = STARTER_PARTS.find((q) => q.id === 'fan-30')!;
+    const withFan = applied(done, { do: 'add', part: fan });
+    const sealed: Project = {
+      ...withFan,
+      shell: {
+        ...withFan.shell,
+        bodies: withFan.shell.bodies.map((b) => ({
+          ...b,
+          pieces: b.pieces.map((q) => ({
+            ...q,
+            openings: q.openings.filter((o) => o.use !== 'speaker' && o.use !== 'vent'),
+          })),
+        })),
+      },
+    };
+    expect(warmCase(sealed, 'game')!.fan).toBe(0);
+    expect(warmCase(withFan, 'game')!.fan).toBeGreaterThan(0);
+    expect(heatFigures(withFan)!.warmth.game!.chipC).toBeLessThan(
+      heatFigures(done)!.warmth.game!.chipC - 2,
+    );
   });
   test('without a shell or a computer nothing is said', () => {
     expect(heatFigures({ ...done, shell: { ...done.shell, bodies: [] } })).toBeUndefined();

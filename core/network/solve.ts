@@ -35,7 +35,7 @@ export interface Standing {
   sources: readonly number[];
 }
 /** No voltages exist at which every load gets its power. */
-export interface Collapsed {
+interface Collapsed {
   stands: false;
   /** The largest share of its load that stands, 0..1, within 1e-4. */
   share: number;

@@ -36,7 +36,7 @@ export interface Stop {
   volts: number;
   leastV: number;
 }
-export type Ending =
+type Ending =
   { code: 'empty' } | { code: 'collapse'; use: string; share: number } | (Stop & { use: string });
 
 export interface Discharge {

@@ -24,7 +24,7 @@ export interface Band {
 }
 
 /** How well a figure is known that nobody measured, 95 %: a class's draw, a rated capacity, an efficiency. Typical. */
-export const TYPICAL = { draw: 0.25, capacity: 0.1, efficiency: 0.04 } as const;
+const TYPICAL = { draw: 0.25, capacity: 0.1, efficiency: 0.04 } as const;
 /** A draw typed by the builder without saying how well. */
 const TYPED = 0.1;
 /** Suffices to see which way the hours move. */
@@ -37,7 +37,7 @@ const WORDS: Readonly<Record<LoadState, string>> = {
 };
 
 /** How the builder's time is spent: the peak takes none, and ends it all the same. */
-export function usesOf(p: Project, supply: Supply, scaled?: { item?: string; by: number }): Use[] {
+function usesOf(p: Project, supply: Supply, scaled?: { item?: string; by: number }): Use[] {
   const shares: Record<LoadState, number> = {
     menu: 1 - p.power.gameShare,
     game: p.power.gameShare,

@@ -2,7 +2,7 @@
 import { type Chemistry, chemistryOf, type Project } from '../model';
 import type { Energy } from './energy';
 
-export interface OffDraw {
+interface OffDraw {
   name: string;
   item?: string;
   amps: number;

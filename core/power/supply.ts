@@ -17,7 +17,7 @@ import { PLUG_OHM, wireOhm } from './wire';
 type Window = readonly [least: number, most: number];
 
 /** One resistance on the way to a place. */
-export interface Joint {
+interface Joint {
   name: string;
   ohm: number;
 }
@@ -294,7 +294,7 @@ export function placesIn(
 }
 
 /** The source at a share of its charge; a wall supply knows none. */
-export function sourceAt({ energy, isWall, places }: Supply, charge: number): Source {
+function sourceAt({ energy, isWall, places }: Supply, charge: number): Source {
   const id = places[0]!.item ?? 'wall';
   if (isWall || !energy.pack) return { id, volts: WALL.volts, ohm: 0 };
   return { id, ...packAt(energy.pack, charge) };

@@ -20,7 +20,7 @@ type LoadRow = Energy['loads'][number];
 const TYPED: Drew = { within: 0.1 };
 
 /** The build with a draw of one of its parts as it is now known. */
-export const withDraw = (
+const withDraw = (
   p: Project,
   part: string,
   state: LoadState,

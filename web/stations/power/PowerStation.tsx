@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { Findings } from '../../ui/Findings';
 import { useBuild } from '../../state/build';
 import { ChargingView } from './ChargingView';
+import { HeatView } from './HeatView';
 import { HoursView } from './HoursView';
 import { NetworkView } from './NetworkView';
 import { OffView } from './OffView';
@@ -13,6 +14,7 @@ const PAGES = {
   hours: HoursView,
   network: NetworkView,
   charging: ChargingView,
+  heat: HeatView,
   off: OffView,
 } as const;
 

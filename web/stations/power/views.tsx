@@ -8,6 +8,7 @@ const VIEWS = [
   { id: 'hours', name: 'Hours' },
   { id: 'network', name: 'What feeds what' },
   { id: 'charging', name: 'Charging' },
+  { id: 'heat', name: 'Heat' },
   { id: 'off', name: 'Off' },
 ] as const;
 type View = (typeof VIEWS)[number]['id'];
@@ -18,13 +19,20 @@ export const useView = (): View => ViewId.parse(useSearchParams()[0].get('view')
 export function ViewTabs() {
   const { check } = useBuild('check');
   const open = (...of: string[]): number =>
-    check.power.findings.filter((f) => of.includes(f.check) && f.verdict !== 'clear').length;
+    check.findings.filter(
+      (f) => f.station === 'power' && of.includes(f.check) && f.verdict !== 'clear',
+    ).length;
   return (
     <Views
       label="Views of the supply"
       views={VIEWS}
       here={useView()}
-      counts={{ hours: open('hours'), network: open('rail', 'supply'), charging: open('charge') }}
+      counts={{
+        hours: open('hours'),
+        network: open('rail', 'supply'),
+        charging: open('charge'),
+        heat: open('heat'),
+      }}
     />
   );
 }
