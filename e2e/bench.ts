@@ -49,6 +49,7 @@ export const VIEWS = [
   'power?view=charging',
   'power?view=heat',
   'power?view=off',
+  'sound',
   'build',
   'print',
 ];

@@ -363,6 +363,28 @@ test('power: a board too hot for its shell is named; one reading corrects every 
   await expect(hot).toBeVisible();
 });
 
+test('sound: how loud it plays; a speaker that burns is named, and a stronger one taken', async ({
+  page,
+}) => {
+  const key = await openExample(page, 'dabchick-2-done', (d) => {
+    const { parts } = d['kit'] as { parts: Array<{ id: string; speaker?: object }> };
+    parts.find((q) => q.speaker)!.speaker = { ohm: 8, ratedW: 0.4 };
+  });
+  await page.goto(stationUrl(key, 'sound'));
+  await expect(page.locator('.centre h1')).toHaveText(/^\d\d dB ± 5: loud/);
+  const card = page.getByRole('region', { name: 'Speaker 28' });
+  await expect(card).toContainText('1.21 W into 8 Ω');
+  const burns = page.getByRole('heading', { name: '1.2 W into a speaker for 0.4 W' });
+  await expect(burns).toBeVisible();
+  await card.getByText('Show the working').click();
+  await expect(card).toContainText('P = (V − 2·0.3 V)²/2R');
+  await page
+    .getByRole('button', { name: /^1?\s*Take Speaker/ })
+    .first()
+    .click();
+  await expect(burns).toHaveCount(0);
+});
+
 test('power: charging is followed to the end; without its own path the charger never ends while playing', async ({
   page,
 }) => {

@@ -60,6 +60,7 @@ test('an empty build says at every station what to do next', async ({ page }) =>
     ['cut', 'Lay parts out first'],
     ['controls', 'No inputs yet'],
     ['power', 'Nothing draws power yet'],
+    ['sound', 'No amplifier with a speaker yet'],
     ['build', 'Measure the shell'],
   ] as const) {
     await page.goto(stationUrl(key, station));

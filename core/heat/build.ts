@@ -59,14 +59,17 @@ const M = 0.001;
 
 /** The case of a build in a state; nothing without a measured body, a computer in it and a supply that stands. */
 export function warmCase(p: Project, state: WarmState, roomC = ROOM_C): WarmCase | undefined {
-  const body = bodyFor(p);
   const figures = powerFigures(p);
   const host = figures.energy.loads.find((l) => isHost(l.part) && l.item.where !== 'outside');
-  if (!body || !host || !figures.supply) return undefined;
+  const body = host && bodyFor(p, host.item.id);
+  if (!body || !figures.supply) return undefined;
   const { supply } = figures;
   const standing = solved(networkOf(supply, 'game', HALF));
   if (!standing.stands) return undefined;
-  const lost = warmthOf(supply, standing);
+  const lost = warmthOf(supply, standing, (item) => bodyFor(p, item) === body);
+  // A charge the cell does not bear is changed first, and judged then.
+  const isTooFast = (figures.charge?.value.c ?? 0) > (figures.energy.pack?.maxChargeC ?? Infinity);
+  if (state === 'charging' && isTooFast) return undefined;
   const charger = state === 'charging' ? chargerWarmth(figures) : 0;
   if (charger === undefined) return undefined;
   return {
@@ -166,18 +169,22 @@ function cellOf(part: Part | undefined, watts: number): WarmCase['cell'] {
   };
 }
 
-/** What the network turns into warmth: at the computer, in the cell, and in the air around the rest, W. */
-function warmthOf(supply: Supply, state: Standing): { board: number; cell: number; air: number } {
+/**
+ * What the network turns into warmth in a body, W: at the computer, in the cell, and in the air
+ * around the rest. A load outside or in another body warms that.
+ */
+function warmthOf(
+  supply: Supply,
+  state: Standing,
+  isHere: (item: string) => boolean,
+): { board: number; cell: number; air: number } {
   const source = networkOf(supply, 'game', HALF).sources[0]!;
   const own = state.sources[0]!;
   const cell = own * own * source.ohm;
-  const given = own * source.volts;
-  const outside = supply.places.reduce((sum, place, i) => {
-    const isOut =
-      supply.energy.loads.find((l) => l.item.id === place.item)?.item.where === 'outside';
-    return isOut ? sum + (place.draws?.game ?? 0) * Number(state.places[i] !== undefined) : sum;
-  }, 0);
+  const elsewhere = supply.energy.loads
+    .filter(({ item }) => item.where === 'outside' || !isHere(item.id))
+    .reduce((sum, { draws }) => sum + draws.game, 0);
   const board =
     supply.computer === undefined ? 0 : (supply.places[supply.computer]!.draws?.game ?? 0);
-  return { board, cell, air: Math.max(0, given - cell - board - outside) };
+  return { board, cell, air: Math.max(0, own * source.volts - cell - board - elsewhere) };
 }

@@ -51,7 +51,8 @@ export function heatFigures(p: Project): HeatFigures | undefined {
     before &&
     before.p.power === p.power &&
     before.p.shell === p.shell &&
-    before.p.way === p.way
+    before.p.way === p.way &&
+    (p.shell.bodies.length < 2 || before.p.layout === p.layout)
   ) {
     return before.figures;
   }

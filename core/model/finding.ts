@@ -11,6 +11,7 @@ export const STATIONS = [
   'cut',
   'controls',
   'power',
+  'sound',
   'build',
 ] as const;
 export type Station = (typeof STATIONS)[number];
@@ -91,7 +92,8 @@ export interface Finding {
     | 'answer'
     | 'chord'
     | 'wait'
-    | 'heat';
+    | 'heat'
+    | 'loud';
   /** Number first: "1.8 mm overlap". */
   title: string;
   /** What meets what. */

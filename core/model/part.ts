@@ -262,7 +262,12 @@ export const Part = z.strictObject({
   /** How many button inputs it gives (USB controller board, expander). */
   inputs: z.number().int().min(0).max(64).optional(),
   speaker: z
-    .strictObject({ ohm: z.number().positive().max(64), ratedW: z.number().positive().max(20) })
+    .strictObject({
+      ohm: z.number().positive().max(64),
+      ratedW: z.number().positive().max(20),
+      /** dB at 1 W and 1 m, from its sheet; typical of its width where nothing is said. */
+      sensitivityDb: z.number().min(40).max(110).optional(),
+    })
     .optional(),
   amp: z
     .strictObject({

@@ -36,6 +36,7 @@ import {
 } from '../shell';
 import { chordFindings, chordWays } from '../games';
 import { heatFindings, heatWays } from '../heat';
+import { soundFindings, soundWays } from '../sound';
 import { waitFindings, waitWays } from '../lag';
 import { pressFindings, pressPlan, pressWays } from '../press';
 import { type Wiring, wireWays } from '../wiring';
@@ -255,6 +256,12 @@ export const REGISTRY: readonly BuildCheck[] = [
     makes: ['heat'],
     find: ({ project }) => heatFindings(project),
     ways: ({ project }, f, { library }) => ({ ways: heatWays(project, f, library) }),
+  },
+  {
+    name: 'sound',
+    makes: ['loud'],
+    find: ({ project }) => soundFindings(project),
+    ways: ({ project }, f, { library }) => ({ ways: soundWays(project, f, library) }),
   },
   {
     name: 'chains',

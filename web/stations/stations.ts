@@ -9,5 +9,6 @@ export const STATIONS: ReadonlyArray<{ id: Station; name: string }> = [
   { id: 'cut', name: 'Cut' },
   { id: 'controls', name: 'Controls' },
   { id: 'power', name: 'Power' },
+  { id: 'sound', name: 'Sound' },
   { id: 'build', name: 'Build' },
 ];

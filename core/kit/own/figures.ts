@@ -143,6 +143,10 @@ export const FIGURES: Readonly<Record<Group, readonly Figure[]>> = {
   speaker: [
     number('ohm', 'Coil', 'Ω', [0.1, 64], 8, { judges: 'the amplifier' }),
     number('ratedW', 'Bears', 'W', [0.01, 20], 1, { judges: 'loudness' }),
+    number('sensitivityDb', 'Level at 1 W and 1 m', 'dB', [40, 110], 78, {
+      optional: true,
+      judges: 'loudness',
+    }),
   ],
   computer: [
     whole('speed', 'Class, 1 to 5', [1, 5], 2, { judges: 'which games run' }),

@@ -1,5 +1,6 @@
 /** How the supply of a build is spoilt: rails, feeds, limits and cells that do not do what the plan says. */
 import { FROM_SOURCE, type Part, type Project } from '../../model';
+import { heatFindings } from '../../heat';
 import { powerFigures } from '../../power';
 import { check } from '../check';
 import { type Case, type Kind, withPart } from './kind.fixture';
@@ -34,6 +35,12 @@ const packed =
   (cases: Kind['cases']): Kind['cases'] =>
   (p) =>
     onPack(p) ? cases(p) : [];
+
+/** The resistor that charges just below what the cell bears. */
+function gentlest(p: Project, kVolts: number): number {
+  const { pack } = powerFigures(p).energy;
+  return kVolts / (0.95 * (pack?.maxChargeC ?? 1) * (pack?.capacityAh ?? 1));
+}
 
 export const POWER_KINDS: readonly Kind[] = [
   {
@@ -144,10 +151,16 @@ export const POWER_KINDS: readonly Kind[] = [
     cases: packed((p) =>
       p.kit.items.flatMap((item): Case[] => {
         const part = p.kit.parts.find((q) => q.id === item.part)!;
-        if (!part.charger) return [];
+        // One that is warm already is not spoilt by it.
+        if (!part.charger || heatFindings(p).length > 0) return [];
         const hot = withPart(p, part.id, (q) => ({
           ...q,
-          charger: { ...q.charger!, switching: false, powerPath: false, rProgOhm: 340 },
+          charger: {
+            ...q.charger!,
+            switching: false,
+            powerPath: false,
+            rProgOhm: gentlest(p, q.charger!.kVolts),
+          },
         }));
         const items = hot.kit.items.map(({ rProgOhm, ...i }) => {
           void rProgOhm;
@@ -155,6 +168,24 @@ export const POWER_KINDS: readonly Kind[] = [
         });
         return [{ where: item.name, spoilt: { ...hot, kit: { ...hot.kit, items } }, says: /°C/ }];
       }),
+    ),
+  },
+  {
+    name: 'a speaker for a third of a watt on a strong amplifier',
+    makes: 'hit',
+    cases: each(
+      (q) => q.speaker !== undefined,
+      (q) => ({ ...q, speaker: { ...q.speaker!, ratedW: 0.3 } }),
+      /W into a speaker/,
+    ),
+  },
+  {
+    name: 'a speaker that nobody hears',
+    makes: 'tight',
+    cases: each(
+      (q) => q.speaker !== undefined,
+      (q) => ({ ...q, speaker: { ...q.speaker!, sensitivityDb: 48 } }),
+      /dB/,
     ),
   },
   {

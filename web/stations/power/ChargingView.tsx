@@ -6,7 +6,7 @@ import { useBuild } from '../../state/build';
 import { useSize } from '../../ui/useSize';
 import { ChargeChart } from './ChargeChart';
 import style from './power.module.css';
-import { Working } from './Working';
+import { Working } from '../../ui/Working';
 
 const CASES: Readonly<Record<ChargeCase, string>> = {
   off: 'switched off',

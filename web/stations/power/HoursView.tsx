@@ -6,7 +6,7 @@ import { useSize } from '../../ui/useSize';
 import { DischargeChart } from './DischargeChart';
 import { Loads } from './Loads';
 import style from './power.module.css';
-import { Working } from './Working';
+import { Working } from '../../ui/Working';
 
 function title({ run, band }: PowerFigures): string {
   if (!run) return 'Hours on one charge';

@@ -6,7 +6,7 @@ import { type LoadState, STATES } from '@deft/core/model';
 import { SupplyTree } from '../../ui/SupplyTree';
 import { useBuild } from '../../state/build';
 import style from './power.module.css';
-import { Working } from './Working';
+import { Working } from '../../ui/Working';
 
 const WORDS: Readonly<Record<LoadState, string>> = {
   menu: 'Menus',

@@ -1,5 +1,5 @@
 /** The working of a figure, shown on request: the sentence comes first. */
-import { Worded } from '../../words/Worded';
+import { Worded } from '../words/Worded';
 
 export function Working({ lines }: { lines: readonly string[] }) {
   return (
