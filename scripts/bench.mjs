@@ -17,3 +17,5 @@ const { arrangeBench } = await import('../core/arrange/arrange.bench.ts');
 arrangeBench(say);
 const { chanceBench } = await import('../core/fit/chance.bench.ts');
 chanceBench(say);
+const { powerBench } = await import('../core/power/power.bench.ts');
+powerBench(say);

@@ -62,13 +62,10 @@ export function currentFor(ocv: number, rOhm: number, watts: number): number {
   return d < 0 ? NaN : (ocv - Math.sqrt(d)) / (2 * rOhm);
 }
 
-/** Steps of charge from full to the end, and halvings to that end. */
-export interface Fineness {
-  steps: number;
-  halvings: number;
-}
-/** Far below the uncertainty of any cell; the end within 2e-8 of the charge. */
-const FINE: Fineness = { steps: 100, halvings: 26 };
+/** Steps of charge from full to the end: far below the uncertainty of any cell. */
+const STEPS = 100;
+/** Halvings to the end of the charge: within 2e-8 of it. */
+const HALVINGS = 26;
 
 interface Instant {
   volts: number;
@@ -133,12 +130,12 @@ class Draining {
   }
 
   /** Charge at which it gives up, by halving: everything above it runs. */
-  end(halvings: number): { left: number; ending: Ending } {
+  end(): { left: number; ending: Ending } {
     const atEmpty = this.ending(0);
     if (!atEmpty) return { left: 0, ending: { code: 'empty' } };
     let [bad, good] = [0, 1];
     let ending = atEmpty;
-    for (let i = 0; i < halvings; i++) {
+    for (let i = 0; i < HALVINGS; i++) {
       const mid = (bad + good) / 2;
       const found = this.ending(mid);
       if (found) [bad, ending] = [mid, found];
@@ -161,7 +158,6 @@ export function discharge(
   pack: Pack,
   uses: readonly Use[],
   stopOf: (state: Standing) => Stop | undefined = () => undefined,
-  { steps, halvings }: Fineness = FINE,
 ): Worked<Discharge> {
   mustBePositive('The capacity', pack.capacityAh);
   mustNotBeNegative('The internal resistance', pack.rOhm);
@@ -190,12 +186,12 @@ export function discharge(
   if (!(full.amps > 0)) {
     throw new RangeError('Nothing draws power, so it lasts for ever. Add a load.');
   }
-  const { left, ending } = run.end(halvings);
+  const { left, ending } = run.end();
   let hours = 0;
   let [delivered, lost, drawn] = [0, 0, 0];
   const curve = [{ hours: 0, soc: 1, volts: full.terminalV, amps: full.amps }];
-  const ds = (1 - left) / steps;
-  for (let i = 0; i < steps; i++) {
+  const ds = (1 - left) / STEPS;
+  for (let i = 0; i < STEPS; i++) {
     const mid = run.at(1 - (i + 0.5) * ds);
     const dt = (pack.capacityAh * ds) / mid.amps;
     hours += dt;

@@ -88,7 +88,7 @@ function hours(p: Project, supply: Supply, out: PowerFigures): void {
   const game = out.watts.game * p.power.gameShare + out.watts.menu * (1 - p.power.gameShare);
   if (game === 0) return;
   const run = hoursOf(p, supply);
-  const band = bandOf(p, supply);
+  const band = bandOf(p, supply, run.value.hours);
   run.working.unshift(
     `${out.watts.game.toFixed(1)} W in a game, ${out.watts.menu.toFixed(1)} W in menus; ${Math.round(p.power.gameShare * 100)} % games`,
     supply.energy.pack!.words,

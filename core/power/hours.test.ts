@@ -65,7 +65,7 @@ describe('how it ends', () => {
 describe('the band', () => {
   const read = (within: number) =>
     withParts(done, (q) => (q.draws ? { ...q, drew: { menu: { within }, game: { within } } } : q));
-  const band = (p: Project) => bandOf(p, supplyOf(p)!);
+  const band = (p: Project) => bandOf(p, supplyOf(p)!, run(p).hours);
   test('typical draws are good to a quarter, typed ones to a tenth, read ones to what the meter says', () => {
     const typical = withParts(done, (q) => ({ ...q, source: 'typical' }));
     expect(band(typical).causes[0]).toMatchObject({ name: 'Teasel', within: 0.25 });

@@ -3,7 +3,8 @@
  * known, the capacity and the converter as typical of their class.
  */
 import { STATES, type LoadState, type Part, type Project, type Worked } from '../model';
-import { discharge, type Discharge, type Fineness, type Pack, type Use } from './discharge';
+import { solvedAgain } from '../network';
+import { discharge, type Discharge, packAt, type Use } from './discharge';
 import { stopIn } from './limits';
 import { placesIn, type Supply } from './supply';
 
@@ -27,8 +28,8 @@ export interface Band {
 const TYPICAL = { draw: 0.25, capacity: 0.1, efficiency: 0.04 } as const;
 /** A draw typed by the builder without saying how well. */
 const TYPED = 0.1;
-/** Suffices to see which way the hours move. */
-const ROUGH: Fineness = { steps: 12, halvings: 12 };
+/** The charge that stands for all of them. */
+const HALF = 0.5;
 
 const WORDS: Readonly<Record<LoadState, string>> = {
   menu: 'menus',
@@ -78,28 +79,37 @@ export function drawWithin(p: Project, part: Part): number {
 export const hoursOf = (p: Project, supply: Supply): Worked<Discharge> =>
   discharge(supply.energy.pack!, usesOf(p, supply), (state) => stopIn(supply, state));
 
-/** What each cause moves the hours by, one at a time, and all together in quadrature. */
-export function bandOf(p: Project, supply: Supply): Band {
-  const pack = supply.energy.pack!;
-  const rough = (withPack: Pack, scaled?: { item?: string; by: number }): number =>
-    discharge(withPack, usesOf(p, supply, scaled), (state) => stopIn(supply, state), ROUGH).value
-      .hours;
-  const plain = rough(pack);
+/** Mean current of the pack over the builder's time at half its charge, A; one load's draws scaled. */
+function meanAmps(p: Project, supply: Supply, scaled?: { item?: string; by: number }): number {
+  const pack = packAt(supply.energy.pack!, HALF);
+  return usesOf(p, supply, scaled)
+    .filter(({ share }) => share > 0)
+    .reduce((sum, { share, network }) => {
+      const state = solvedAgain(network(pack));
+      return sum + (state.stands ? share * state.sources[0]! : NaN);
+    }, 0);
+}
+
+/**
+ * What each cause moves the hours by, one at a time, and all together in quadrature. Hours go as one
+ * over the mean current, which is taken at half the charge.
+ */
+export function bandOf(p: Project, supply: Supply, hours: number): Band {
+  const mean = meanAmps(p, supply);
   const causes = supply.energy.loads.map(({ item, part }): Cause => {
     const within = drawWithin(p, part);
-    const up = rough(pack, { item: item.id, by: 1 + within });
-    const down = rough(pack, { item: item.id, by: 1 - within });
-    return { name: item.name, item: item.id, within, hours: Math.abs(down - up) / 2 };
+    const up = meanAmps(p, supply, { item: item.id, by: 1 + within });
+    const down = meanAmps(p, supply, { item: item.id, by: 1 - within });
+    // A load at the edge of what stands moves the hours by all of them.
+    const share = Number.isFinite(up - down) ? (up - down) / (2 * mean) : 1;
+    return { name: item.name, item: item.id, within, hours: hours * share };
   });
   // Hours go with the charge, and with what of it arrives.
-  causes.push({
-    name: 'capacity of the cell',
-    within: TYPICAL.capacity,
-    hours: plain * TYPICAL.capacity,
-  });
+  const within = TYPICAL.capacity;
+  causes.push({ name: 'capacity of the cell', within, hours: hours * within });
   if (supply.places.some((q) => q.converter)) {
-    const within = TYPICAL.efficiency;
-    causes.push({ name: 'efficiency of the converter', within, hours: plain * within });
+    const lost = TYPICAL.efficiency;
+    causes.push({ name: 'efficiency of the converter', within: lost, hours: hours * lost });
   }
   causes.sort((a, b) => b.hours - a.hours);
   return { hours: Math.hypot(...causes.map((c) => c.hours)), causes };
