@@ -154,7 +154,7 @@ test('power: hours follow the draws, the wire and the wish; the resistor clears 
   const wanted = page.getByRole('spinbutton', { name: 'Hours wanted' });
   await wanted.fill('9');
   await wanted.press('Enter');
-  await expect(page.getByRole('heading', { name: '4.1 h ± 0.6', exact: true })).toBeVisible();
+  await expect(page.getByRole('heading', { name: '4.1 h ± 0.5', exact: true })).toBeVisible();
   const resistor = page.getByRole('spinbutton', { name: 'Program resistor, ohm' });
   await resistor.fill('820');
   await resistor.press('Enter');
