@@ -48,6 +48,7 @@ export const VIEWS = [
   'power?view=network',
   'power?view=charging',
   'power?view=heat',
+  'power?view=lamps',
   'power?view=off',
   'sound',
   'build',

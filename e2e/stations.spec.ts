@@ -385,6 +385,32 @@ test('sound: how loud it plays; a speaker that burns is named, and a stronger on
   await expect(burns).toHaveCount(0);
 });
 
+test('power: a lamp before the battery is empty is designed, kept, and its lamp refused where it cannot light', async ({
+  page,
+}) => {
+  const key = await openExample(page, 'dabchick-2-done');
+  await page.goto(stationUrl(key, 'power?view=lamps'));
+  const title = page.locator('.centre h1');
+  await expect(title).toHaveText(/^On at 3\.\d\d V: \d+ to \d+ % left, about \d+ min of play/);
+  const was = await title.textContent();
+  const design = page.getByRole('group', { name: 'Low-battery lamp' });
+  await design.getByRole('textbox', { name: 'Comes on with' }).fill('30');
+  await design.getByRole('textbox', { name: 'Comes on with' }).press('Enter');
+  await expect(title).not.toHaveText(was!);
+  const circuit = page.getByRole('region', { name: 'Circuit of the lamp' });
+  await expect(
+    circuit.getByRole('img', { name: /^R1 \d+ kΩ from the pack, R2 \d+ kΩ to ground/ }),
+  ).toBeVisible();
+  // It is kept with the build.
+  await saved(page);
+  await page.reload();
+  await expect(design.getByRole('textbox', { name: 'Comes on with' })).toHaveValue('30');
+  // A reference above the pack lights nothing.
+  await design.getByRole('textbox', { name: 'Reference' }).fill('4.8');
+  await design.getByRole('textbox', { name: 'Reference' }).press('Enter');
+  await expect(title).toHaveText('A lamp before the battery is empty');
+});
+
 test('power: charging is followed to the end; without its own path the charger never ends while playing', async ({
   page,
 }) => {

@@ -220,6 +220,10 @@ export const Project = z.strictObject({
       .strictObject({ roomC: z.number().min(-20).max(60), chipC: z.number().min(-20).max(150) })
       .refine((w) => w.chipC > w.roomC, { error: 'A chip at work is warmer than the room.' })
       .optional(),
+    /** The low-battery lamp: the share of the charge that is left when it comes on, and its reference, V. */
+    low: z
+      .strictObject({ share: z.number().min(0.02).max(0.9), refV: z.number().min(0.2).max(5) })
+      .optional(),
     /** What a load is fed from, by hand: the source itself, or the part that makes a rail. By item. */
     feeds: z.record(Id, z.union([z.literal(FROM_SOURCE), Id])).optional(),
     /** How it is turned off, when that is not read from the parts. */

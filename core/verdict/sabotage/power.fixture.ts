@@ -36,10 +36,10 @@ const packed =
   (p) =>
     onPack(p) ? cases(p) : [];
 
-/** The resistor that charges just below what the cell bears. */
+/** The resistor that charges gently enough for the cell, whatever the tolerance. */
 function gentlest(p: Project, kVolts: number): number {
   const { pack } = powerFigures(p).energy;
-  return kVolts / (0.95 * (pack?.maxChargeC ?? 1) * (pack?.capacityAh ?? 1));
+  return kVolts / (0.85 * (pack?.maxChargeC ?? 1) * (pack?.capacityAh ?? 1));
 }
 
 export const POWER_KINDS: readonly Kind[] = [

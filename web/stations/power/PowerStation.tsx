@@ -5,6 +5,7 @@ import { useBuild } from '../../state/build';
 import { ChargingView } from './ChargingView';
 import { HeatView } from './HeatView';
 import { HoursView } from './HoursView';
+import { LampsView } from './LampsView';
 import { NetworkView } from './NetworkView';
 import { OffView } from './OffView';
 import { Settings } from './Settings';
@@ -15,6 +16,7 @@ const PAGES = {
   network: NetworkView,
   charging: ChargingView,
   heat: HeatView,
+  lamps: LampsView,
   off: OffView,
 } as const;
 

@@ -9,6 +9,7 @@ const VIEWS = [
   { id: 'network', name: 'What feeds what' },
   { id: 'charging', name: 'Charging' },
   { id: 'heat', name: 'Heat' },
+  { id: 'lamps', name: 'Lamps' },
   { id: 'off', name: 'Off' },
 ] as const;
 type View = (typeof VIEWS)[number]['id'];
