@@ -5,7 +5,8 @@ import type { View } from '@deft/core/capture';
 import type { Underlay } from '@deft/core/model';
 import type { PictureApi } from '../../../workers/picture.worker';
 
-const PATIENCE_MS = 4000;
+/** Opening a picture of any size takes a second or two; a busy machine may need longer. */
+const PATIENCE_MS = 15_000;
 
 export function usePicture(url: string | undefined) {
   const worker = useRef<{ w: Worker; api: Remote<PictureApi> }>(undefined);
@@ -21,7 +22,9 @@ export function usePicture(url: string | undefined) {
     worker.current = { w, api };
     const late = setTimeout(() => {
       if (!gone) {
-        setBad('Opening this picture took longer than 4 s and was ended. Scan it at 300 dpi.');
+        setBad(
+          `Opening this picture took longer than ${PATIENCE_MS / 1000} s and was ended. Scan it at 300 dpi.`,
+        );
         w.terminate();
       }
     }, PATIENCE_MS);
