@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { buttonMap } from '../controls';
 import { sceneOf } from '../fit';
-import { appliedAll, type Change, type Project } from '../model';
+import { appliedAll, type Change, FROM_SOURCE, type Project } from '../model';
 import { netId, netsOf, type Net, WIRE_COLOURS, wiring } from './index';
 
 const [, done, warbler] = demos() as [Project, Project, Project];
@@ -224,6 +224,21 @@ describe('every link that is not a lead has its conductors', () => {
     expect(joins(kit('panel-usb-c', 'slab-1000', 'step-5-1', 'thimble'))).not.toContain(
       'panel-usb-c 5V > thimble 5V',
     );
+  });
+  test('a load fed by hand is wired there: at the cell, or at another rail; a feed that is gone is the usual one', () => {
+    const parts = ['slab-1000', 'step-5-1', 'lift-12-1', 'chirp-i2s', 'thimble'];
+    const fed = (from: string): string[] => {
+      const p = kit(...parts);
+      return joins({ ...p, power: { ...p.power, feeds: { 'chirp-i2s': from } } });
+    };
+    expect(fed(FROM_SOURCE)).toEqual(
+      expect.arrayContaining(['step-5-1 BAT+ > chirp-i2s 5V', 'step-5-1 BAT- > chirp-i2s GND']),
+    );
+    expect(fed('lift-12-1')).toEqual(
+      expect.arrayContaining(['lift-12-1 12V > chirp-i2s 5V', 'lift-12-1 GND > chirp-i2s GND']),
+    );
+    expect(fed('gone')).toEqual(joins(kit(...parts)));
+    expect(fed(FROM_SOURCE)).not.toContain('step-5-1 5V > chirp-i2s 5V');
   });
   test('what no wire leads to is said once the computer lies there', () => {
     const said = (p: Project): string[] => {

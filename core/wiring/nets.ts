@@ -2,7 +2,7 @@
  * Which pad is joined to which: wires that follow from the kit and the button map, and those the
  * builder added. Gauge, colour and label are the builder's where they were said.
  */
-import { isHost, type Finding, present, type Project } from '../model';
+import { FROM_SOURCE, isHost, type Finding, present, type Project } from '../model';
 import { type ButtonMap } from '../controls';
 import { type PlacedItem, pointOf, type Scene } from '../fit';
 import { kitOf } from '../chains';
@@ -307,15 +307,49 @@ function supply(p: Project, scene: Scene): Draft[] {
     if (at === source || at === charger || at === gate) continue;
     const feed = firstPad(at, '5V', 'VIN', '+');
     if (feed && (at.part.draws?.peak ?? 0) > 0) {
+      const { from, back, where, volts } = byHand(p, scene, at, first) ?? {
+        from: switched,
+        back: ground,
+        where: 'rail',
+        volts: '5 V',
+      };
       const branch: Draft[] = [];
-      join(branch, switched, feed, 'power', `5 V to ${at.item.name}`);
-      join(branch, ground, firstPad(at, 'GND', '-'), 'ground', `5 V to ${at.item.name}`);
+      join(branch, from, feed, 'power', `${volts} to ${at.item.name}`);
+      join(branch, back, firstPad(at, 'GND', '-'), 'ground', `${volts} to ${at.item.name}`);
       out.push(
-        ...branch.map((d): Draft => ({ ...d, feeds: { what: { item: at.item.id }, at: 'rail' } })),
+        ...branch.map((d): Draft => ({ ...d, feeds: { what: { item: at.item.id }, at: where } })),
       );
     }
   }
   return out;
+}
+
+/** Where a load's two wires go when its feed was chosen by hand: to the cell's own volts, or to another rail. */
+function byHand(
+  p: Project,
+  scene: Scene,
+  load: PlacedItem,
+  first: PlacedItem | undefined,
+): { from: End | undefined; back: End | undefined; where: Feeds['at']; volts: string } | undefined {
+  const chosen = p.power.feeds?.[load.item.id];
+  if (chosen === undefined) return undefined;
+  if (chosen === FROM_SOURCE) {
+    return {
+      from: first && firstPad(first, 'OUT+', 'BAT+', 'VIN'),
+      back: first && firstPad(first, 'OUT-', 'BAT-', 'GND'),
+      where: 'cell',
+      volts: 'cell volts',
+    };
+  }
+  const rail = scene.items.get(chosen);
+  const made = rail?.part.converter;
+  if (!rail || !made) return undefined;
+  return {
+    from: firstPad(rail, `${made.outV}V`, '5V', 'OUT+'),
+    back: firstPad(rail, 'GND', 'OUT-'),
+    where: 'rail',
+    volts: `${made.outV} V`,
+  };
 }
 
 /** Header signals of whatever is fitted, with the 3.3 V and ground beside them. */
