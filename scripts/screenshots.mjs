@@ -85,7 +85,6 @@ try {
   );
   await shoot('power', `/b/${loaner}/power`);
   await shoot('power-heat', `/b/${loaner}/power?view=heat`);
-  await shoot('sound', `/b/${key('Dabchick 2, finished')}/sound`);
   await shoot('build', `/b/${loaner}/build`);
   const fresh = await (
     await fetch(`${site.url}/api/builds`, {
