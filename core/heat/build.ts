@@ -11,6 +11,7 @@ import {
   type Project,
 } from '../model';
 import { partOf } from '../kit';
+import { openMm2 } from '../shell';
 import { solved, type Standing } from '../network';
 import { chargerWarmth, networkOf, powerFigures, type Supply } from '../power';
 import type { WarmCase } from './case';
@@ -107,17 +108,11 @@ function shellOf(body: Body): WarmCase['shell'] {
 function ventsOf(body: Body): WarmCase['vents'] {
   const { w, h } = outlineSpan(body.outline);
   const openings = body.pieces.flatMap((q) => q.openings).filter(isAiry);
-  const mm2 = openings.reduce((sum, o) => sum + areaOf(o), 0);
+  const mm2 = openings.reduce((sum, o) => sum + openMm2(o), 0);
   return { area: mm2 * OPEN_SHARE * M * M, high: (Math.min(w, h) / 2) * M };
 }
 const isAiry = (o: Opening): boolean =>
   (o.use === 'vent' || o.use === 'speaker') && o.reuse?.as !== 'blanked';
-function areaOf({ shape, repeat }: Opening): number {
-  const times = (repeat?.row?.count ?? 1) * (repeat?.mirrorX ? 2 : 1) * (repeat?.mirrorY ? 2 : 1);
-  if (shape.kind === 'circle') return times * (Math.PI / 4) * shape.d.mm ** 2;
-  if (shape.kind === 'rect') return times * shape.w.mm * shape.h.mm;
-  return 0;
-}
 
 const laidIn = (p: Project): Part[] =>
   present(p)

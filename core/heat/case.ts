@@ -113,6 +113,24 @@ export function settled(c: WarmCase): Warmth {
   };
 }
 
+const cm2 = (m2: number): string => `${(m2 * 1e4).toFixed(0)} cm²`;
+
+/** How the temperatures of a settled case come about, from the room inwards. */
+export function warmWorking(c: WarmCase, t: Warmth): string[] {
+  const { board, cell, shell, vents } = c;
+  const total = board.watts + cell.watts + c.airWatts;
+  const moved = c.fan + draught(vents.area, vents.high, t.airC, c.roomC);
+  const aired = AIR * moved * (t.airC - c.roomC);
+  return [
+    `${total.toFixed(2)} W become warmth in the shell: ${board.watts.toFixed(2)} W at the computer, ${cell.watts.toFixed(2)} W in the cell, ${c.airWatts.toFixed(2)} W around the rest`,
+    `${(total - aired).toFixed(2)} W leave through ${cm2(shell.outer)} of shell, ${Math.round(100 * shell.free)} % of it free, by 1.42·(ΔT/L)^¼·ΔT + εσ(T⁴ − T₀⁴) at L = ${(1000 * shell.high).toFixed(0)} mm: ${t.shellC.toFixed(1)} °C outside, the air inside ${t.airC.toFixed(1)} °C`,
+    moved > 0
+      ? `${(1e6 * moved).toFixed(0)} ml/s of air through ${cm2(vents.area)} of holes carry ${aired.toFixed(2)} W`
+      : 'no hole lets air through',
+    `the board loses its watts over ${cm2(board.area)}${board.sink > 0 ? ` and ${cm2(board.sink)} of fins` : ''}: ${t.boardC.toFixed(1)} °C; its chip ${(t.chipC - t.boardC).toFixed(1)} K above it, ${board.spread} K/W`,
+  ];
+}
+
 /** How it warms up. */
 export interface Soak {
   /** Minutes from cold until the chip is within a degree of where it ends. */

@@ -1,7 +1,7 @@
 /** How warm a build gets against what its chip, its cell and a hand bear. */
 import { type Finding, isHost, type Part, type Project, type WayOut } from '../model';
 import { type Energy, nextE24, powerFigures } from '../power';
-import { settled, type WarmCase, type Warmth } from './case';
+import { settled, type WarmCase, type Warmth, warmWorking } from './case';
 import { ROOM_C, warmCase, type WarmState } from './build';
 
 /** A chip slows down from here on, °C: typical. */
@@ -29,7 +29,11 @@ export interface HeatFigures {
   /** What the reading of the chip makes of every rise over the room. */
   factor: number;
   isRead: boolean;
+  /** Half-width of the 95 % band of every rise, as a share; and what a reading makes of it. */
+  within: number;
+  readWithin: number;
   facts: WarmFact[];
+  working: string[];
 }
 
 /** Over the room as it is known: every rise as the chip's reading corrects it. */
@@ -77,7 +81,10 @@ function figuresOf(p: Project): HeatFigures | undefined {
     warmth,
     factor,
     isRead: read !== undefined,
+    within: read ? READ : GUESSED,
+    readWithin: READ,
     facts: factsOf(p, warmth, read ? READ : GUESSED),
+    working: [...warmWorking(game, inGame), ...(read ? [readWorking(read, factor)] : [])],
   };
 }
 
@@ -86,6 +93,9 @@ function factorOf(game: WarmCase, read: NonNullable<Project['power']['warmth']>)
   const expected = settled({ ...game, roomC: read.roomC }).chipC - read.roomC;
   return (read.chipC - read.roomC) / expected;
 }
+
+const readWorking = (read: NonNullable<Project['power']['warmth']>, factor: number): string =>
+  `read: ${read.chipC} − ${read.roomC} = ${(read.chipC - read.roomC).toFixed(1)} K where ${((read.chipC - read.roomC) / factor).toFixed(1)} K were estimated: every rise × ${factor.toFixed(2)}`;
 
 function factsOf(p: Project, warmth: HeatFigures['warmth'], share: number): WarmFact[] {
   const { energy } = powerFigures(p);

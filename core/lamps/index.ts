@@ -1,2 +1,2 @@
 export { LAMP_COLOURS, lampResistor, type LampColour } from './led';
-export { lowLamp, type LowLamp } from './low';
+export { lowLamp, type LowLamp, TOLERANCE } from './low';

@@ -47,7 +47,7 @@ export interface LowLamp {
 }
 
 /** Resistors and reference, as shares: usual grades. */
-const TOLERANCE = 0.01;
+export const TOLERANCE = 0.01;
 /** The hysteresis is wider than the swing by this factor, so that it does not blink. */
 const WIDER = 1.25;
 /** And never narrower than noise, V: typical. */

@@ -243,9 +243,9 @@ export const Part = z.strictObject({
     .strictObject({
       kind: z.enum(['boost', 'buck', 'buck-boost', 'linear']),
       outV: z.number().positive().max(24),
-      /** The most it gives; or, of a boost whose switch is rated, the most its switch carries, A. */
+      /** The most it gives, A; of a boost whose switch is what is rated, the most that carries. */
       limitA: z.number().positive().max(20),
-      limitIs: z.enum(['output', 'switch']).optional(),
+      switchRated: z.boolean().optional(),
       efficiency: z.number().gt(0.3).max(1),
       minInV: z.number().positive().max(30),
       /** Highest input. A boost passes on what is above its output, so that is its limit when nothing is said. */

@@ -3,7 +3,7 @@ import { solved } from '../network';
 import { type Charge, chargeRun, type Charging } from './charging';
 import type { Pack } from './discharge';
 import type { PowerFigures } from './figures';
-import { networkOf, type Supply } from './supply';
+import { networkOf, type Supply, WALL } from './supply';
 
 export type ChargeCase = 'off' | 'playing' | 'unread';
 export interface ChargePlan {
@@ -12,14 +12,13 @@ export interface ChargePlan {
   endA: number;
   fullV: number;
   runs: Array<{ is: ChargeCase; amps: number; run: Charging }>;
+  working: string[];
 }
 
 /** A charger ends when its current has fallen to this share of what it is set to: typical. */
 export const END_SHARE = 0.1;
 /** What a plug may be asked for when nobody reads what it offers, A. */
 export const UNREAD_A = 0.5;
-/** What a closed 5 V supply gives, and its volts. */
-const INLET = { volts: 5, amps: 3 } as const;
 /** Efficiency of a switching charger: typical. */
 const SWITCHING = 0.9;
 /** Where the load takes everything a trickle is left, A. */
@@ -61,13 +60,13 @@ function chargerOf({ energy, supply, charge }: PowerFigures): Charger | undefine
     amps,
     fullV: pack.fullV,
     endA: END_SHARE * amps,
-    from: switching ? { efficiency: SWITCHING } : { inV: INLET.volts },
+    from: switching ? { efficiency: SWITCHING } : { inV: WALL.volts },
     loadA: () => 0,
     ...more,
   });
   // Beside the cell the load takes from what is given; on a path of its own it takes from the inlet.
   const playing = powerPath
-    ? how({ amps: Math.max(LEAST_A, Math.min(amps, INLET.amps - gameWatts(supply) / INLET.volts)) })
+    ? how({ amps: Math.max(LEAST_A, Math.min(amps, WALL.amps - gameWatts(supply) / WALL.volts)) })
     : how({ loadA: gameAmps(supply) });
   return { pack, how, playing };
 }
@@ -90,7 +89,15 @@ export function chargePlan(figures: PowerFigures): ChargePlan | undefined {
   });
   const runs = [run('off', how()), run('playing', playing)];
   if (amps > UNREAD_A) runs.push(run('unread', how({ amps: UNREAD_A })));
-  return { amps, endA, fullV, runs };
+  const [off] = runs;
+  const working = [
+    `constant current: ${amps.toFixed(2)} A until OCV + I·R = ${fullV} V, R = ${(1000 * pack.rOhm).toFixed(0)} mΩ; ds/dt = I/Q, Q = ${pack.capacityAh.toFixed(2)} Ah`,
+    `then constant voltage: I = (${fullV} V − OCV)/R until the charger gives ${endA.toFixed(2)} A, ${Math.round(100 * END_SHARE)} % of what it is set to (typical); in steps of 15 s`,
+    'inV' in how().from
+      ? `a linear charger burns (${WALL.volts} V − V)·I: up to ${off!.run.heatW.toFixed(1)} W when the cell is lowest`
+      : `a switching charger loses (1/${SWITCHING} − 1)·V·I: up to ${off!.run.heatW.toFixed(1)} W (typical)`,
+  ];
+  return { amps, endA, fullV, runs, working };
 }
 
 /** Warmth in the charger while a game runs on the plug, mean until 80 %, W; nothing without a charger. */

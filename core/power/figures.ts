@@ -12,6 +12,7 @@ import { type Rail, railOf, railWorking, voltFindings } from './checks/volts';
 import type { Discharge } from './discharge';
 import { type Energy, energyOf, wattsOf } from './energy';
 import { type Band, bandOf, hoursOf } from './hours';
+import { mostAmps } from './limits';
 import { offDrain, type OffDrain } from './off';
 import { bridged, networkOf, type Supply, supplyOf } from './supply';
 import { wireOhm } from './wire';
@@ -140,7 +141,7 @@ function peakOf({ energy, places, isWall }: Supply, low: Standing): PowerFigures
   const cellA = low.sources[0]!;
   return {
     outA: low.places[main]!.outAmps,
-    limitA: energy.converter!.part.converter.limitA,
+    limitA: mostAmps(places[main]!, low.places[main]!.inVolts),
     cellA,
     cellC: cellA / energy.pack.capacityAh,
   };

@@ -26,8 +26,8 @@ export interface Band {
 
 /** How well a figure is known that nobody measured, 95 %: a class's draw, a rated capacity, an efficiency. Typical. */
 const TYPICAL = { draw: 0.25, capacity: 0.1, efficiency: 0.04 } as const;
-/** A draw typed by the builder without saying how well. */
-const TYPED = 0.1;
+/** A draw typed by the builder without saying how well, 95 %. */
+export const TYPED_WITHIN = 0.1;
 /** The charge that stands for all of them. */
 const HALF = 0.5;
 
@@ -57,7 +57,7 @@ function usesOf(p: Project, supply: Supply, scaled?: { item?: string; by: number
 
 /** How well a part's draw is known over the builder's time, as a share, 95 %: each state by what it takes of it. */
 export function drawWithin(p: Project, part: Part): number {
-  const unread = part.source === 'mine' ? TYPED : TYPICAL.draw;
+  const unread = part.source === 'mine' ? TYPED_WITHIN : TYPICAL.draw;
   const { gameShare } = p.power;
   const states = [
     { share: gameShare, watts: part.draws?.game ?? 0, within: part.drew?.game?.within ?? unread },

@@ -1,7 +1,7 @@
 export { beliefFindings } from './believable';
 export { powerFigures, type PowerFigures } from './figures';
 export { powerWays } from './ways';
-export { type Band, drawWithin, METER_WITHIN, narrowsMost } from './hours';
+export { type Band, drawWithin, METER_WITHIN, narrowsMost, TYPED_WITHIN } from './hours';
 export type { Charging } from './charging';
 export {
   type ChargeCase,

@@ -1,6 +1,7 @@
 /** What draws while the build is off, and how long its charge lasts then. */
-import { type Chemistry, chemistryOf, type Project } from '../model';
+import { type Chemistry, chemistryOf, isHost, type Project } from '../model';
 import type { Energy } from './energy';
+import { voltsAt } from './ocv';
 
 interface OffDraw {
   name: string;
@@ -13,6 +14,7 @@ export interface OffDrain {
   draws: OffDraw[];
   /** Days from full to empty. */
   days: number;
+  working: string[];
 }
 
 /** A protection circuit and a charger that waits, each, A: typical. */
@@ -27,8 +29,15 @@ const SELF_A_MONTH: Readonly<Record<Chemistry, number>> = {
   alkaline: 0.002,
 };
 const HOURS_A_MONTH = 730;
-/** Off in the menu alone, a computer that was halted still draws, A at 5 V: typical. */
+/** Off in the menu alone, a computer that was halted still draws from its rail, A: typical. */
 const HALTED_A = 0.03;
+
+/** What an ampere on the rail is at the pack, half full: V(rail)/(η·V(pack)). */
+function atPack({ pack, converter }: Energy): number {
+  const c = converter?.part.converter;
+  return c ? c.outV / (c.efficiency * voltsAt(pack!.ocv, HALF)) : 1;
+}
+const HALF = 0.5;
 
 /**
  * @param e  energy with a pack
@@ -70,11 +79,24 @@ export function offDrain(p: Project, e: Energy): OffDrain | undefined {
     else if (!part.charger) put(part.offA, item.name, item.id, false);
   }
   if (isMenu) {
-    const loads = e.loads.filter((l) => l.part.offA !== undefined);
-    for (const l of loads) put(l.part.offA!, l.item.name, l.item.id, false);
-    if (!loads.length) put(HALTED_A, 'the halted computer');
+    for (const { item, part } of e.loads) {
+      const amps = part.offA ?? (isHost(part) ? HALTED_A : 0);
+      put(amps * atPack(e), item.name, item.id, part.offA === undefined);
+    }
   }
   draws.sort((a, b) => b.amps - a.amps);
   const total = draws.reduce((sum, d) => sum + d.amps, 0);
-  return { draws, days: pack.capacityAh / total / 24 };
+  const days = pack.capacityAh / total / 24;
+  return {
+    draws,
+    days,
+    working: [
+      `${pack.capacityAh.toFixed(2)} Ah / ${(1000 * total).toFixed(2)} mA / 24 h = ${days < 10 ? days.toFixed(1) : days.toFixed(0)} days`,
+      ...(isMenu
+        ? [
+            `what draws from the rail counts × V(rail)/(η·V(pack)) = ${atPack(e).toFixed(2)} at the pack`,
+          ]
+        : []),
+    ],
+  };
 }

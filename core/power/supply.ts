@@ -137,7 +137,7 @@ class SupplyMaker {
         path: isOnBoard ? [] : [this.wire],
         converter,
         limitA: converter.limitA,
-        limitIsSwitch: part.converter.limitIs === 'switch',
+        limitIsSwitch: part.converter.switchRated ?? false,
       });
       this.railAt.set(item.id, at);
     }

@@ -142,6 +142,17 @@ const largerConverter: Ways = (on) => {
   );
 };
 
+const strongerLatch: Ways = (on) => {
+  const latch = on.energy.offs.find(({ item }) => on.finding.about.includes(item.id));
+  if (!latch) return [];
+  return swaps(
+    on,
+    latch.item,
+    (q) => q.off?.kind === 'latch' && q.off.amps > latch.part.off.amps,
+    (q) => `cuts up to ${q.off!.amps} A`,
+  );
+};
+
 const WAYS: Readonly<Record<string, readonly Ways[]>> = {
   charge: [program],
   rail: [thickerWire, enablePin],
@@ -151,6 +162,7 @@ const WAYS: Readonly<Record<string, readonly Ways[]>> = {
   'cell-peak': [largerCell],
   hours: [thickerWire, enablePin, largerCell],
   converter: [largerConverter],
+  latch: [strongerLatch],
 };
 
 export function powerWays(p: Project, finding: Finding, library: readonly Part[]): WayOut[] {

@@ -1,17 +1,10 @@
 /** What each speaker of a build gets and gives. */
-import {
-  type Block,
-  bodyFor,
-  type Item,
-  type Opening,
-  type Part,
-  present,
-  type Project,
-} from '../model';
+import { type Block, bodyFor, type Item, type Part, present, type Project } from '../model';
 import { partOf } from '../kit';
+import { openMm2 } from '../shell';
 import { solved } from '../network';
 import { networkOf, PEAK_CHARGE, powerFigures } from '../power';
-import { clippingWatts, levelDb, typicalSensitivity } from './level';
+import { clippingWatts, EAR_M, levelDb, nearerDb, typicalSensitivity } from './level';
 
 export interface Spoken {
   amp: Item;
@@ -21,6 +14,8 @@ export interface Spoken {
   watts: number;
   ratedW: number;
   ohm: number;
+  /** What the amplifier sees on this channel: every speaker on it side by side, how many, and the least it drives. */
+  channel: { ohm: number; speakers: number; leastOhm: number };
   /** At 30 cm, dB, and how well that is known. */
   levelDb: number;
   within: number;
@@ -46,12 +41,12 @@ const acrossMm = (part: Part): number =>
     }),
   );
 
-function openOf({ shape, repeat }: Opening): number {
-  const times = (repeat?.row?.count ?? 1) * (repeat?.mirrorX ? 2 : 1) * (repeat?.mirrorY ? 2 : 1);
-  if (shape.kind === 'circle') return times * (Math.PI / 4) * shape.d.mm ** 2;
-  if (shape.kind === 'rect') return times * shape.w.mm * shape.h.mm;
-  return 0;
-}
+/** What a body leaves open for its speakers, mm². */
+const grilleMm2 = (body: ReturnType<typeof bodyFor>): number =>
+  (body?.pieces ?? [])
+    .flatMap((q) => q.openings)
+    .filter((o) => o.use === 'speaker' && o.reuse?.as !== 'blanked')
+    .reduce((sum, o) => sum + openMm2(o), 0);
 
 /** Volts at an amplifier at the peak. */
 function voltsAt(p: Project, item: Item): number {
@@ -67,15 +62,17 @@ export function spoken(p: Project): Spoken[] {
   const all = present(p).kit.items.map((item) => ({ item, part: partOf(p, item) }));
   const amp = all.find((x) => x.part.amp);
   if (!amp) return [];
-  const openings = (bodyFor(p)?.pieces ?? [])
-    .flatMap((q) => q.openings)
-    .filter((o) => o.use === 'speaker' && o.reuse?.as !== 'blanked');
   const speakers = all.filter((x) => x.part.speaker);
-  const openMm2 = openings.reduce((sum, o) => sum + openOf(o), 0) / Math.max(1, speakers.length);
   const volts = voltsAt(p, amp.item);
-  return speakers.map(({ item, part }): Spoken => {
+  const { bridged, channels, minOhm } = amp.part.amp!;
+  return speakers.map(({ item, part }, i): Spoken => {
+    const beside = speakers.filter((_, k) => k % channels === i % channels);
+    const conducts = beside.reduce((sum, x) => sum + 1 / x.part.speaker!.ohm, 0);
     const { ohm, ratedW, sensitivityDb } = part.speaker!;
-    const { value: watts, working } = clippingWatts(volts, ohm, amp.part.amp!.bridged);
+    const { value: watts, working } = clippingWatts(volts, ohm, bridged);
+    const body = bodyFor(p, item.id);
+    const sharing = speakers.filter((x) => bodyFor(p, x.item.id) === body).length;
+    const eachMm2 = grilleMm2(body) / sharing;
     const across = acrossMm(part);
     const sensitivity = sensitivityDb ?? typicalSensitivity(across);
     const level = levelDb(sensitivity, watts);
@@ -86,14 +83,15 @@ export function spoken(p: Project): Spoken[] {
       watts,
       ratedW,
       ohm,
+      channel: { ohm: 1 / conducts, speakers: beside.length, leastOhm: minOhm },
       levelDb: level,
       within: sensitivityDb === undefined ? TYPICAL_DB : SHEET_DB,
-      ...(openMm2 > 0
-        ? { grille: { openMm2, coneMm2: (Math.PI / 4) * (CONE_SHARE * across) ** 2 } }
+      ...(eachMm2 > 0
+        ? { grille: { openMm2: eachMm2, coneMm2: (Math.PI / 4) * (CONE_SHARE * across) ** 2 } }
         : {}),
       working: [
         ...working,
-        `${sensitivity.toFixed(0)} dB at 1 W and 1 m${sensitivityDb === undefined ? ' (typical of its width)' : ''} + 10·log ${watts.toFixed(2)} W + 10.5 dB nearer = ${level.toFixed(0)} dB at 30 cm`,
+        `${sensitivity.toFixed(0)} dB at 1 W and 1 m${sensitivityDb === undefined ? ' (typical of its width)' : ''} + 10·log ${watts.toFixed(2)} W + ${nearerDb().toFixed(1)} dB nearer = ${level.toFixed(0)} dB at ${Math.round(100 * EAR_M)} cm`,
       ],
     };
   });

@@ -2,7 +2,7 @@
 import type { Finding, Part, Project, WayOut } from '../model';
 import { partOf } from '../kit';
 import { type Spoken, spoken } from './figures';
-import { HEARD_DB, loudnessWords } from './level';
+import { EAR_M, HEARD_DB, loudnessWords } from './level';
 
 /** Music is far below its tops: so much over the rating is borne, and so much tears the cone. Typical. */
 const BORNE = 1.25;
@@ -36,11 +36,26 @@ function driven(s: Spoken): Finding[] {
   ];
 }
 
+/** One speaker alone is judged by the sound chain. */
+function beside(s: Spoken): Finding[] {
+  const { ohm, speakers, leastOhm } = s.channel;
+  if (speakers < 2 || ohm >= leastOhm) return [];
+  return [
+    finding(s, 'beside', 'hit', {
+      title: `${Number(ohm.toFixed(1))} Ω on an amplifier for ${leastOhm} Ω and up`,
+      what: `${speakers} speakers hang side by side on one channel of ${s.amp.name}.`,
+      why: [
+        `1/R = the sum of 1/R of each: ${Number(ohm.toFixed(1))} Ω. It overheats or cuts off: in series, on two channels, or one alone.`,
+      ],
+    }),
+  ];
+}
+
 function heard(s: Spoken): Finding[] {
   if (s.levelDb >= HEARD_DB) return [];
   return [
     finding(s, 'quiet', s.levelDb + s.within < HEARD_DB ? 'hit' : 'tight', {
-      title: `${s.levelDb.toFixed(0)} dB ± ${s.within} at 30 cm`,
+      title: `${s.levelDb.toFixed(0)} dB ± ${s.within} at ${Math.round(100 * EAR_M)} cm`,
       what: `${s.speaker.name} is ${loudnessWords(s.levelDb)} when it is turned right up.`,
       why: [...s.working, `Talk across a table is about ${HEARD_DB} dB (typical).`],
     }),
@@ -63,12 +78,25 @@ function open(s: Spoken): Finding[] {
 
 /** No sound is wanted: nothing is said of it. */
 export const soundFindings = (p: Project): Finding[] =>
-  p.sound.none ? [] : spoken(p).flatMap((s) => [...driven(s), ...heard(s), ...open(s)]);
+  p.sound.none
+    ? []
+    : spoken(p).flatMap((s) => [...driven(s), ...beside(s), ...heard(s), ...open(s)]);
 
 /** Another speaker from the library that bears more, or is louder. */
 export function soundWays(p: Project, f: Finding, library: readonly Part[]): WayOut[] {
   const s = spoken(p).find((q) => f.about.includes(q.speaker.id));
   if (!s || f.code === 'closed-grille') return [];
+  if (f.code === 'beside') {
+    return [
+      {
+        id: `one-${s.speaker.id}`,
+        text: `Do without ${s.speaker.name}`,
+        cost: 'one speaker fewer on the channel',
+        changes: [{ do: 'drop', item: s.speaker.id }],
+        effort: 2,
+      },
+    ];
+  }
   const part = partOf(p, s.speaker);
   return library
     .filter((q) => q.speaker && q.id !== part.id && q.speaker.ratedW > s.ratedW)

@@ -1,3 +1,3 @@
-export { loudnessWords } from './level';
+export { EAR_M, loudnessWords } from './level';
 export { spoken, type Spoken } from './figures';
 export { soundFindings, soundWays } from './findings';

@@ -38,11 +38,14 @@ export const typicalSensitivity = (acrossMm: number): number =>
   AT_28_MM + 20 * Math.log10(acrossMm / 28);
 
 /** Where a handheld is listened to, m. */
-const EAR_M = 0.3;
+export const EAR_M = 0.3;
+
+/** How much louder it is there than at 1 m, dB. */
+export const nearerDb = (metres = EAR_M): number => -20 * Math.log10(metres);
 
 /** Sound pressure level at a distance, dB: S + 10·log P + 20·log(1 m / d). */
 export const levelDb = (sensitivity: number, watts: number, metres = EAR_M): number =>
-  sensitivity + 10 * Math.log10(Math.max(watts, 1e-6)) - 20 * Math.log10(metres);
+  sensitivity + 10 * Math.log10(Math.max(watts, 1e-6)) + nearerDb(metres);
 
 /** What a level is like, from its dB on: typical. */
 const LIKE: ReadonlyArray<readonly [from: number, words: string]> = [

@@ -13,34 +13,45 @@ interface LaidWire {
   cutMm?: number;
 }
 
-/** Copper there and back between the rail and the computer, mm; nothing while either is not laid. */
-function laidMm(wires: readonly LaidWire[]): number | undefined {
+/** What is laid between the rail and the computer, there and back. */
+interface Trunk {
+  mm: number;
+  /** Of its copper as it is, Ω; a wire thinner than usual is told by itself, and counts as usual here. */
+  ohm: number;
+  ends: readonly string[];
+}
+
+function trunkOf(wires: readonly LaidWire[]): Trunk | undefined {
   const trunk = wires.filter(
     ({ net }) => net.feeds?.what === 'everything' && net.feeds.at === 'rail',
   );
-  const sum = (what: Net['what']): number => {
-    const all = trunk.filter(({ net }) => net.what === what);
-    return all.length ? all.reduce((mm, w) => mm + (w.cutMm ?? NaN), 0) : NaN;
-  };
-  const both = sum('power') + sum('ground');
-  return Number.isFinite(both) ? both : undefined;
+  const isWhole = (['power', 'ground'] as const).every((what) =>
+    trunk.some(({ net }) => net.what === what),
+  );
+  if (!isWhole) return undefined;
+  let [mm, ohm] = [0, 0];
+  for (const { net, cutMm } of trunk) {
+    if (cutMm === undefined) return undefined;
+    mm += cutMm;
+    ohm += wireOhm(Math.min(net.awg, net.usualAwg), cutMm).value / 2;
+  }
+  const [{ net }] = trunk as [LaidWire];
+  return { mm, ohm, ends: [net.a.item, net.b.item] };
 }
+
+/** One way, as lengths are typed. */
+const oneWay = ({ mm }: Trunk): number => Math.ceil(mm / 2 / ROUND_MM) * ROUND_MM;
 
 /** @returns one finding where what is laid loses more than what was counted, and it matters */
 export function longFindings(p: Project, wires: readonly LaidWire[]): Finding[] {
   const rail = powerFigures(p).rail?.value;
-  const both = laidMm(wires);
-  if (!rail || both === undefined) return [];
+  const trunk = trunkOf(wires);
+  if (!rail || !trunk) return [];
   const { wireAwg, wireMm } = p.power;
-  if (both <= 2 * wireMm) return [];
-  const more = wireOhm(wireAwg, both / 2).value - wireOhm(wireAwg, wireMm).value;
+  const more = trunk.ohm - wireOhm(wireAwg, wireMm).value;
   const lost = rail.amps * more;
   if (lost <= UNSEEN_V) return [];
   const left = rail.volts - lost;
-  const mean = Math.ceil(both / 2 / ROUND_MM) * ROUND_MM;
-  const ends = wires.find(
-    ({ net }) => net.feeds?.what === 'everything' && net.feeds.at === 'rail',
-  )!;
   return [
     {
       id: 'wire:long-supply',
@@ -49,20 +60,20 @@ export function longFindings(p: Project, wires: readonly LaidWire[]): Finding[] 
       code: 'wire-long',
       verdict: left < BROWN_OUT_V ? 'hit' : 'tight',
       title: `${lost.toFixed(2)} V more lost than Power counts`,
-      what: `The supply wire is laid ${mean} mm one way; Power counts ${wireMm} mm.`,
+      what: `The supply wire is laid ${oneWay(trunk)} mm one way; Power counts ${wireMm} mm.`,
       why: [
-        `${rail.amps.toFixed(2)} A × ${(1000 * more).toFixed(0)} mΩ of AWG ${wireAwg}: ${left.toFixed(2)} V are left at the SBC under peak`,
+        `${rail.amps.toFixed(2)} A × ${(1000 * more).toFixed(0)} mΩ more than AWG ${wireAwg} over ${wireMm} mm: ${left.toFixed(2)} V are left at the SBC under peak`,
       ],
-      about: [ends.net.a.item, ends.net.b.item],
+      about: [...trunk.ends],
     },
   ];
 }
 
 /** Counting with what is laid; thicker wire as well where that is too little. */
 export function longWays(p: Project, wires: readonly LaidWire[]): WayOut[] {
-  const both = laidMm(wires);
-  if (both === undefined) return [];
-  const wireMm = Math.ceil(both / 2 / ROUND_MM) * ROUND_MM;
+  const trunk = trunkOf(wires);
+  if (!trunk) return [];
+  const wireMm = oneWay(trunk);
   const way = (
     id: string,
     text: string,

@@ -101,6 +101,8 @@ export const FIGURES: Readonly<Record<Group, readonly Figure[]>> = {
     }),
     number('tolerance', 'Off by, as a share', '', [0, 0.5], 0.1),
     whole('series', 'Cells in series it charges', [1, 6], 1, { optional: true }),
+    yes('powerPath', 'Feeds the build beside the cell (power path)'),
+    yes('switching', 'A switching charger, not a linear one'),
   ],
   converter: [
     choice('kind', 'Kind of converter', ['boost', 'buck', 'buck-boost', 'linear'], 'boost'),
@@ -110,6 +112,7 @@ export const FIGURES: Readonly<Record<Group, readonly Figure[]>> = {
     number('maxInV', 'Bears up to', 'V', [0.1, 60], 5.5, { optional: true }),
     number('efficiency', 'Efficiency, as a share', '', [0.31, 1], 0.88, { judges: 'hours' }),
     number('idleA', 'Takes with nothing on', 'A', [0, 1], 0.002),
+    yes('switchRated', 'A boost whose amps are those of its switch'),
   ],
   protects: [
     whole('series', 'Cells in series it guards', [1, 6], 1, {
@@ -151,6 +154,7 @@ export const FIGURES: Readonly<Record<Group, readonly Figure[]>> = {
   computer: [
     whole('speed', 'Class, 1 to 5', [1, 5], 2, { judges: 'which games run' }),
     yes('radio', 'Has a radio'),
+    number('throttleC', 'Slows down from', '°C', [40, 130], 85, { optional: true }),
   ],
   off: [
     choice('kind', 'Turns it off as a', ['latch', 'switch'], 'switch'),

@@ -7,6 +7,7 @@ import { apart, powerFinding } from './finding';
 
 export const limitFindings = (supply: Supply, peak: Standing): Finding[] => [
   ...converterFindings(supply, peak),
+  ...latchFindings(supply, peak),
   ...(supply.isWall
     ? wallFindings(supply, peak.sources[0]!)
     : [...cellFindings(supply, peak.sources[0]!), ...guardFindings(supply, peak.sources[0]!)]),
@@ -41,6 +42,29 @@ const converterFindings = (supply: Supply, peak: Standing): Finding[] =>
       ),
     ];
   });
+
+/** A latch stands in the computer's rail: whatever that rail gives goes through it. */
+function latchFindings({ energy, places, computer }: Supply, peak: Standing): Finding[] {
+  const rail = computer === undefined ? undefined : places[computer]!.above;
+  if (rail === undefined) return [];
+  const { outAmps } = peak.places[rail]!;
+  return energy.offs
+    .filter(({ part }) => part.off.kind === 'latch' && outAmps > part.off.amps)
+    .map(({ item, part }) =>
+      powerFinding(
+        `latch-${item.id}`,
+        'latch',
+        'supply',
+        'hit',
+        {
+          title: `${apart(outAmps, part.off.amps).join(' A at a peak, ')} A allowed`,
+          what: `${item.name} carries more than it is made for.`,
+          why: ['It stands between the rail and everything on it: it gets hot, or lets go.'],
+        },
+        [item.id],
+      ),
+    );
+}
 
 /** The resistance that is most in the way of a peak, and the volts in front of it. */
 export interface Bottleneck {

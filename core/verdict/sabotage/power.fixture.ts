@@ -70,7 +70,7 @@ export const POWER_KINDS: readonly Kind[] = [
       const peak = powerFigures(p).peak;
       if (!peak) return [];
       return converted(
-        () => ({ limitIs: 'switch', limitA: peak.outA * 1.05 }),
+        () => ({ switchRated: true, limitA: peak.outA * 1.05 }),
         /peak load|A allowed/,
       )(p);
     },

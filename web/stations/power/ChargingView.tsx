@@ -109,8 +109,8 @@ function Planned({ plan }: { plan: ChargePlan }) {
       </p>
       {check.power.charge && (
         <section className="card">
-          <h2>The charge current</h2>
-          <Working lines={check.power.charge.working} />
+          <h2>How the times are reached</h2>
+          <Working lines={[...check.power.charge.working, ...plan.working]} />
         </section>
       )}
     </>

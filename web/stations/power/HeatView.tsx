@@ -5,6 +5,7 @@ import { heatFigures, ROOM_C, soak, type WarmFact } from '@deft/core/heat';
 import { useBuild } from '../../state/build';
 import { FigureField } from '../../ui/FigureField';
 import { useSize } from '../../ui/useSize';
+import { Working } from '../../ui/Working';
 import style from './power.module.css';
 import { SoakChart } from './SoakChart';
 
@@ -22,6 +23,8 @@ function title(facts: readonly WarmFact[]): string {
     ? `${over.toFixed(0)} °C too warm: ${where}`
     : `${(-over).toFixed(0)} °C to spare at the warmest place: ${where}`;
 }
+
+const percent = (share: number): string => `± ${Math.round(100 * share)} %`;
 
 export function HeatView() {
   const { judged } = useBuild('judged');
@@ -46,7 +49,7 @@ export function HeatView() {
           After an hour in a room of {ROOM_C} °C.{' '}
           {heat.isRead
             ? `Your reading makes every rise ${heat.factor.toFixed(2)} times the estimate.`
-            : 'Estimated from what the supply loses, the faces of the shell and its vents, good to about a third of each rise: one reading of the chip narrows that to a tenth.'}
+            : `Estimated from what the supply loses, the faces of the shell and its vents, good to ${percent(heat.within)} of each rise: one reading of the chip narrows that to ${percent(heat.readWithin)}.`}
         </p>
       </header>
       <table className="plain" aria-label="How warm it gets">
@@ -78,6 +81,10 @@ export function HeatView() {
           )}
         </div>
       )}
+      <section className="card">
+        <h2>How it gets so warm</h2>
+        <Working lines={heat.working} />
+      </section>
       <ReadWarmth />
     </>
   );

@@ -7,6 +7,7 @@ import {
   lampResistor,
   lowLamp,
   type LowLamp,
+  TOLERANCE,
 } from '@deft/core/lamps';
 import { useBuild } from '../../state/build';
 import { FigureField } from '../../ui/FigureField';
@@ -35,7 +36,7 @@ export function LampsView() {
         <h1>{title(lamp)}</h1>
         <p className="note">
           {lamp
-            ? 'In a game, with every resistor and the reference up to 1 % off. It stays on until the pack has risen again by more than a load can swing it.'
+            ? `In a game, with every resistor and the reference up to ${100 * TOLERANCE} % off. It stays on until the pack has risen again by more than a load can swing it.`
             : 'Told once a pack runs the build. A reference above the pack, or no stock resistors that do it, are other reasons: try another reference.'}
         </p>
       </header>

@@ -1,7 +1,7 @@
 /** What each load draws and how well that is known: typed as watts, or as a meter in series gave it. */
 import { useState } from 'react';
 import { Button, InputNumber, Select } from 'antd';
-import { drawWithin, type Energy, wattsOf } from '@deft/core/power';
+import { drawWithin, type Energy, TYPED_WITHIN, wattsOf } from '@deft/core/power';
 import {
   type Drew,
   FROM_SOURCE,
@@ -17,7 +17,7 @@ import style from './power.module.css';
 type LoadRow = Energy['loads'][number];
 
 /** A draw typed as watts is known to so much; one read with a meter says itself. */
-const TYPED: Drew = { within: 0.1 };
+const TYPED: Drew = { within: TYPED_WITHIN };
 
 /** The build with a draw of one of its parts as it is now known. */
 const withDraw = (

@@ -16,6 +16,11 @@ const WORDS: Readonly<Record<LoadState, string>> = {
 const lossOf = (n: PowerNode): number =>
   n.lossW + n.children.reduce((sum, c) => sum + lossOf(c), 0);
 
+const waits = (isFed: boolean): string =>
+  isFed
+    ? 'In this state no voltage gives the power that is asked for.'
+    : 'Nothing feeds these loads yet: add a cell with a converter or a charge board, a bank, or say that the wall feeds them.';
+
 export function NetworkView() {
   const { judged, check } = useBuild('judged', 'check');
   const [state, setState] = useState<LoadState>('peak');
@@ -29,7 +34,7 @@ export function NetworkView() {
         <p className="note">
           {tree
             ? `${lossOf(tree.root).toFixed(2)} W of ${(tree.root.volts * tree.root.amps).toFixed(2)} W become warmth in wires and converters.`
-            : 'In this state no voltage gives the power that is asked for.'}
+            : waits(supply !== undefined)}
         </p>
       </header>
       <div className={style.controls}>
@@ -60,14 +65,14 @@ export function NetworkView() {
       ) : (
         supply && <p className="bad">See what power says on the right.</p>
       )}
-      {!supply && <p>No 5 V rail yet: add a cell and a converter, a charge board, or a bank.</p>}
       {rail && (
         <section className="card">
           <h2>At the SBC under peak: {rail.value.volts.toFixed(2)} V</h2>
           {peak && (
             <p>
-              {peak.outA.toFixed(2)} A of the converter’s {peak.limitA} A; {peak.cellA.toFixed(1)} A
-              ({peak.cellC.toFixed(1)} C) from the cell at {Math.round(100 * PEAK_CHARGE)} % charge.
+              {peak.outA.toFixed(2)} A of the converter’s {peak.limitA.toFixed(1)} A;{' '}
+              {peak.cellA.toFixed(1)} A ({peak.cellC.toFixed(1)} C) from the cell at{' '}
+              {Math.round(100 * PEAK_CHARGE)} % charge.
             </p>
           )}
           <Working lines={[...rail.working, ...(tree?.working.slice(1) ?? [])]} />

@@ -1,5 +1,6 @@
 /** Off: what still draws, how long it lies until it is empty, and turning it off played through. */
 import { useBuild } from '../../state/build';
+import { Working } from '../../ui/Working';
 import { Shutdown } from './Shutdown';
 
 const amps = (a: number): string =>
@@ -51,6 +52,12 @@ export function OffView() {
             </tr>
           </tbody>
         </table>
+      )}
+      {off && (
+        <section className="card">
+          <h2>How the days are reached</h2>
+          <Working lines={off.working} />
+        </section>
       )}
       <Shutdown />
     </>

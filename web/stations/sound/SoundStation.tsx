@@ -1,11 +1,13 @@
 /** Sound: how loud each speaker plays on the rail it really gets, what it bears, and the chain to it. */
 import { Link } from 'react-router';
 import { chains } from '@deft/core/chains';
-import { loudnessWords, spoken, type Spoken } from '@deft/core/sound';
+import { EAR_M, loudnessWords, spoken, type Spoken } from '@deft/core/sound';
 import { useBuild } from '../../state/build';
 import { Findings } from '../../ui/Findings';
 import { Working } from '../../ui/Working';
 import style from './sound.module.css';
+
+const CM = Math.round(100 * EAR_M);
 
 export default function SoundStation() {
   const { judged } = useBuild('judged');
@@ -18,7 +20,7 @@ export default function SoundStation() {
           <h1>{title(all, judged.sound.none ?? false)}</h1>
           <p className="note">
             {all.length ? (
-              'Turned right up, just before it clips, at 30 cm, when everything else draws its peak and the pack is almost empty.'
+              `Turned right up, just before it clips, at ${CM} cm, when everything else draws its peak and the pack is almost empty.`
             ) : (
               <Nothing isUnwanted={judged.sound.none ?? false} />
             )}
@@ -94,7 +96,7 @@ function Speaker({ spoken: s }: { spoken: Spoken }) {
           </span>
           <span className="note">bears {s.ratedW} W</span>
         </dd>
-        <dt>At 30 cm</dt>
+        <dt>At {CM} cm</dt>
         <dd>
           {s.levelDb.toFixed(0)} dB ± {s.within}, {loudnessWords(s.levelDb)}
         </dd>

@@ -52,5 +52,15 @@ export function UnderlayImage({
       height={(h + 2 * MARGIN_MM) * s.scale}
       style={{ pointerEvents: 'none' }}
     />
-  ) : null;
+  ) : (
+    <Missing why={picture.bad} x={page.ox} y={page.oy} />
+  );
 }
+
+/** Why a picture does not lie there; nothing while it is still on its way. */
+const Missing = ({ why, x, y }: { why: string | undefined; x: number; y: number }) =>
+  why === undefined ? null : (
+    <text x={x + 8} y={y + 20} fontSize="13" fill="var(--hit-ink)">
+      {why}
+    </text>
+  );
