@@ -148,6 +148,20 @@ describe('what is said', () => {
     )!;
     expect(cell(appliedAll(warbler, switching.changes))).toBeLessThan(cell(warbler) - 2);
   });
+  test('the working tells every watt and where it goes, and what a reading made of it', () => {
+    const { working, cases } = heatFigures(done)!;
+    const c = cases.game!;
+    const total = c.board.watts + c.cell.watts + c.airWatts;
+    expect(working[0]).toContain(`${total.toFixed(2)} W become warmth in the shell`);
+    const [, shell] = /^([\d.]+) W leave through/.exec(working[1]!)!;
+    const [, aired] = /carry ([\d.]+) W$/.exec(working[2]!)!;
+    expect(Number(shell) + Number(aired)).toBeCloseTo(total, 1);
+    expect(working).toHaveLength(4);
+    const read = applied(done, { do: 'power', set: { warmth: { roomC: 25, chipC: 81 } } });
+    expect(heatFigures(read)!.working[4]).toMatch(
+      /^read: 81 − 25 = 56\.0 K where 40\.0 K.* × 1\.40$/,
+    );
+  });
   test('a fan moves air only through vents', () => {
     const fan = STARTER_PARTS.find((q) => q.id === 'fan-30')!;
     const withFan = applied(done, { do: 'add', part: fan });

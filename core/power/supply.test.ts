@@ -1,9 +1,16 @@
 /** What feeds what in a build: one voltage for one place, hand-worked, and every end of a window. */
 import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
-import { emptyProject, FROM_SOURCE, type Part, type Project, withAdded } from '../model';
+import {
+  appliedAll,
+  emptyProject,
+  FROM_SOURCE,
+  type Part,
+  type Project,
+  withAdded,
+} from '../model';
 import { solved } from '../network';
-import { networkOf, powerFigures, powerTree, supplyOf, wireOhm } from './index';
+import { networkOf, powerFigures, powerTree, powerWays, supplyOf, wireOhm } from './index';
 
 const part = (id: string): Part => STARTER_PARTS.find((q) => q.id === id)!;
 const PATH = { gameShare: 0.8, wireAwg: 24, wireMm: 120, plugs: 0, switchOhm: 0, health: 1 };
@@ -121,6 +128,31 @@ describe('both ends of every window', () => {
     };
     expect(on([2.9, 4.3])).toBe(0);
     expect(on([2.9, 5.5])).not.toBe(0);
+  });
+});
+
+describe('a latch in the rail', () => {
+  const latched = (amps: number): Project =>
+    withParts(withAdded(done, part('latch')), (q) =>
+      q.off ? { ...q, off: { ...q.off, amps } } : q,
+    );
+  const rail = () => {
+    const supply = supplyOf(done)!;
+    const state = solved(networkOf(supply, 'peak', 0.1));
+    return state.stands ? state.places[supply.places[supply.computer!]!.above!]!.outAmps : NaN;
+  };
+  test('carries everything on its rail: just below that it is a hit, just above it is silent', () => {
+    expect(said(latched(rail() * 0.99), 'latch')[0]).toMatch(
+      /^hit: 1\.0\d* A at a peak, 1\.0\d* A allowed/,
+    );
+    expect(said(latched(rail() * 1.01), 'latch')).toEqual([]);
+  });
+  test('a stronger one is offered, and holds', () => {
+    const weak = latched(0.2);
+    const f = powerFigures(weak).findings.find((x) => x.code === 'latch')!;
+    const ways = powerWays(weak, f, STARTER_PARTS);
+    for (const w of ways) expect(said(appliedAll(weak, w.changes), 'latch')).toEqual([]);
+    expect(ways.every((w) => w.changes[0]!.do === 'swap')).toBe(true);
   });
 });
 

@@ -2,7 +2,7 @@
 import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos, STARTER_PARTS } from '../catalogue';
-import { appliedAll, FROM_SOURCE, type Part, type Project } from '../model';
+import { appliedAll, FROM_SOURCE, type Part, type Project, withAdded } from '../model';
 import { solved } from '../network';
 import { networkOf, supplyOf } from '../power';
 import { check, waysOut } from '../verdict';
@@ -90,6 +90,21 @@ describe('in a build', () => {
   ])('one of %d dB at 1 W and 1 m', (sensitivityDb, wanted) =>
     expect(said(withSpeaker({ sensitivityDb }))).toEqual(wanted),
   );
+  test('two speakers side by side on one channel: 4 Ω from two of 8; on two channels each alone', () => {
+    const second = STARTER_PARTS.find((q) => q.id === 'speaker-28')!;
+    const two = (minOhm: number, channels: number): Project =>
+      withParts(withAdded(done, { ...second, id: 'speaker-b' }), (q) =>
+        q.amp ? { ...q, amp: { ...q.amp, minOhm, channels } } : q,
+      );
+    const beside = (p: Project) =>
+      check(p).findings.filter((f) => f.code === 'beside' && f.verdict === 'hit');
+    expect(spoken(two(8, 1)).map((s) => s.channel.ohm)).toEqual([4, 4]);
+    expect(beside(two(8, 1))[0]!.title).toBe('4 Ω on an amplifier for 8 Ω and up');
+    expect(beside(two(4, 1))).toEqual([]);
+    expect(beside(two(8, 2))).toEqual([]);
+    const { ways } = waysOut(two(8, 1), beside(two(8, 1))[0]!, []);
+    expect(beside(appliedAll(two(8, 1), ways[0]!.changes))).toEqual([]);
+  });
   test('a grille with too little open before the cone is said; none is judged where none is drawn', () => {
     const bodies = (change: 'smaller' | 'none') =>
       done.shell.bodies.map((b) => ({

@@ -31,6 +31,25 @@ describe('the supply wire laid longer than planned', () => {
     expect(longOf(withWire(5, 18))).toBeUndefined();
     expect(longOf(done)).toBeUndefined();
   });
+  test('wires that were chosen thicker than planned lose less, and are not accused', () => {
+    const thick = trunk.reduce<Project>(
+      (p, { net }) =>
+        applied(p, {
+          do: 'net',
+          net: {
+            id: net.id,
+            ends: [
+              { item: net.a.item, pad: net.a.pad },
+              { item: net.b.item, pad: net.b.pad },
+            ],
+            awg: 18,
+          },
+        }),
+      withWire(5),
+    );
+    expect(longOf(withWire(5))).toBeDefined();
+    expect(longOf(thick)).toBeUndefined();
+  });
   test('where too little is left it is a hit', () => {
     // The worst switch that the planned wire still bears.
     const thin = withWire(5, 32);

@@ -1,5 +1,6 @@
 /** How the supply of a build is spoilt: rails, feeds, limits and cells that do not do what the plan says. */
-import { FROM_SOURCE, type Part, type Project } from '../../model';
+import { STARTER_PARTS } from '../../catalogue';
+import { applied, FROM_SOURCE, type Part, type Project } from '../../model';
 import { heatFindings } from '../../heat';
 import { powerFigures } from '../../power';
 import { check } from '../check';
@@ -169,6 +170,43 @@ export const POWER_KINDS: readonly Kind[] = [
         return [{ where: item.name, spoilt: { ...hot, kit: { ...hot.kit, items } }, says: /°C/ }];
       }),
     ),
+  },
+  {
+    name: 'a latch for less than the rail gives',
+    makes: 'hit',
+    cases: (p) => {
+      const latch = STARTER_PARTS.find((q) => q.off?.kind === 'latch')!;
+      const weak = { ...latch, id: 'weak-latch', off: { ...latch.off!, amps: 0.1 } };
+      const at = powerFigures(p).supply?.computer;
+      return at === undefined
+        ? []
+        : [
+            {
+              where: 'latch',
+              spoilt: applied(p, { do: 'add', part: weak }),
+              says: /carries more than it is made for/,
+            },
+          ];
+    },
+  },
+  {
+    name: 'two speakers side by side on a channel that bears one',
+    makes: 'hit',
+    cases: (p) =>
+      p.kit.parts
+        .filter((q) => q.speaker)
+        .map((q): Case => {
+          const both = applied(p, { do: 'add', part: { ...q, id: `${q.id}-b` } });
+          const amp = p.kit.parts.find((x) => x.amp)!;
+          return {
+            where: q.name,
+            spoilt: withPart(both, amp.id, (x) => ({
+              ...x,
+              amp: { ...x.amp!, channels: 1, minOhm: q.speaker!.ohm },
+            })),
+            says: /side by side on one channel/,
+          };
+        }),
   },
   {
     name: 'a speaker for a third of a watt on a strong amplifier',
