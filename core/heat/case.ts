@@ -123,7 +123,7 @@ export function warmWorking(c: WarmCase, t: Warmth): string[] {
   const aired = AIR * moved * (t.airC - c.roomC);
   return [
     `${total.toFixed(2)} W become warmth in the shell: ${board.watts.toFixed(2)} W at the computer, ${cell.watts.toFixed(2)} W in the cell, ${c.airWatts.toFixed(2)} W around the rest`,
-    `${(total - aired).toFixed(2)} W leave through ${cm2(shell.outer)} of shell, ${Math.round(100 * shell.free)} % of it free, by 1.42·(ΔT/L)^¼·ΔT + εσ(T⁴ − T₀⁴) at L = ${(1000 * shell.high).toFixed(0)} mm: ${t.shellC.toFixed(1)} °C outside, the air inside ${t.airC.toFixed(1)} °C`,
+    `${(total - aired).toFixed(2)} W leave through ${cm2(shell.outer)} of shell, ${Math.round(100 * shell.free)} % of it free, by 1.42·ΔT·(ΔT/L)^¼ + εσ(T⁴ − T₀⁴) a square metre at L = ${(1000 * shell.high).toFixed(0)} mm: ${t.shellC.toFixed(1)} °C outside, the air inside ${t.airC.toFixed(1)} °C`,
     moved > 0
       ? `${(1e6 * moved).toFixed(0)} ml/s of air through ${cm2(vents.area)} of holes carry ${aired.toFixed(2)} W`
       : 'no hole lets air through',

@@ -44,7 +44,7 @@ export function powerTree(
     root: nodeAt(supply, found, 0),
     working: [
       ...wireOhm(p.power.wireAwg, p.power.wireMm).working,
-      'drop of a branch = its current × its wire, and towards the computer × switch and plugs',
+      'Drop of a branch = its current × its wire, and towards the computer × switch and plugs',
     ],
   };
 }

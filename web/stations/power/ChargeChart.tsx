@@ -2,6 +2,7 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { ChargeCase, ChargePlan } from '@deft/core/power';
+import { Axes } from './Axes';
 
 const DASHES: Readonly<Record<ChargeCase, string | undefined>> = {
   off: undefined,
@@ -10,6 +11,7 @@ const DASHES: Readonly<Record<ChargeCase, string | undefined>> = {
 };
 type Point = ChargePlan['runs'][number]['run']['curve'][number];
 const [LEFT, RIGHT, TOP, BOTTOM] = [46, 16, 18, 34];
+const FIFTHS = [0, 0.2, 0.4, 0.6, 0.8, 1];
 /** Beyond so many hours nobody waits, h. */
 const MOST_H = 12;
 
@@ -42,29 +44,13 @@ export function ChargeChart({
       role="img"
       aria-label={`Charge over hours: ${plan.runs.map(({ is, run }) => `${words[is]} ${run.toFull === undefined ? 'never full' : `full after ${run.toFull.toFixed(1)} h`}`).join(', ')}`}
     >
-      {[0, 0.2, 0.4, 0.6, 0.8, 1].map((v) => (
-        <g key={v}>
-          <line x1={LEFT} x2={width - RIGHT} y1={y(v)} y2={y(v)} stroke="var(--line)" />
-          <text x={LEFT - 6} y={y(v) + 4} textAnchor="end" fontSize="12" fill="var(--soft)">
-            {Math.round(100 * v)} %
-          </text>
-        </g>
-      ))}
-      {x.ticks(8).map((h) => (
-        <text
-          key={h}
-          x={x(h)}
-          y={height - BOTTOM + 18}
-          textAnchor="middle"
-          fontSize="12"
-          fill="var(--soft)"
-        >
-          {h}
-        </text>
-      ))}
-      <text x={width - RIGHT} y={height - 4} textAnchor="end" fontSize="12" fill="var(--soft)">
-        hours on the plug
-      </text>
+      <Axes
+        x={x}
+        y={y}
+        steps={FIFTHS}
+        shown={(share) => `${Math.round(100 * share)} %`}
+        along="hours on the plug"
+      />
       {plan.runs.map(({ is, run }, i) => {
         const points = run.curve.filter((d) => d.hours <= last);
         const end = points.at(-1);

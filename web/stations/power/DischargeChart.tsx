@@ -2,6 +2,7 @@
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import type { Discharge } from '@deft/core/power';
+import { Axes } from './Axes';
 
 export function DischargeChart({
   run,
@@ -50,29 +51,7 @@ export function DischargeChart({
       role="img"
       aria-label={`${run.hours.toFixed(1)} hours, give or take ${band.toFixed(1)}; ${run.sentence}`}
     >
-      {y.ticks(5).map((v) => (
-        <g key={v}>
-          <line x1={l} x2={width - r} y1={y(v)} y2={y(v)} stroke="var(--line)" />
-          <text x={l - 6} y={y(v) + 4} textAnchor="end" fontSize="12" fill="var(--soft)">
-            {v.toFixed(1)}
-          </text>
-        </g>
-      ))}
-      {x.ticks(8).map((h) => (
-        <text
-          key={h}
-          x={x(h)}
-          y={height - b + 18}
-          textAnchor="middle"
-          fontSize="12"
-          fill="var(--soft)"
-        >
-          {h}
-        </text>
-      ))}
-      <text x={width - r} y={height - 4} textAnchor="end" fontSize="12" fill="var(--soft)">
-        hours of play
-      </text>
+      <Axes x={x} y={y} shown={(v) => v.toFixed(1)} along="hours of play" />
       <text x={8} y={12} fontSize="12" fill="var(--soft)">
         V at the cell
       </text>

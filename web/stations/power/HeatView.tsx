@@ -3,9 +3,9 @@ import { useMemo, useState } from 'react';
 import { Button } from 'antd';
 import { heatFigures, ROOM_C, soak, type WarmFact } from '@deft/core/heat';
 import { useBuild } from '../../state/build';
-import { FigureField } from '../../ui/FigureField';
 import { useSize } from '../../ui/useSize';
 import { Working } from '../../ui/Working';
+import { Figure } from './Figure';
 import style from './power.module.css';
 import { SoakChart } from './SoakChart';
 
@@ -21,13 +21,16 @@ function title(facts: readonly WarmFact[]): string {
   const where = `${worst.name}, ${STATES[worst.state]}`;
   return over > 0
     ? `${over.toFixed(0)} °C too warm: ${where}`
-    : `${(-over).toFixed(0)} °C to spare at the warmest place: ${where}`;
+    : `${(-over).toFixed(0)} °C to spare at the tightest place: ${where}`;
 }
 
 const percent = (share: number): string => `± ${Math.round(100 * share)} %`;
 
 export function HeatView() {
-  const { judged } = useBuild('judged');
+  const { judged, check } = useBuild('judged', 'check');
+  // A charge that is a hit is changed first; its warmth is not told yet.
+  const waitsForCharge = ({ warmth }: { warmth: { charging?: unknown } }): boolean =>
+    check.power.charge !== undefined && warmth.charging === undefined;
   const [ref, size] = useSize<HTMLDivElement>();
   const heat = useMemo(() => heatFigures(judged), [judged]);
   const warming = useMemo(() => heat?.cases.game && soak(heat.cases.game), [heat]);
@@ -68,6 +71,11 @@ export function HeatView() {
           ))}
         </tbody>
       </table>
+      {waitsForCharge(heat) && (
+        <p className="note">
+          How warm the cell gets on the plug is told once it is charged no faster than it bears.
+        </p>
+      )}
       {warming && warming.curve.length > 1 && (
         <div className={`card ${style.chart}`} ref={ref}>
           {size.w > 0 && (
@@ -138,12 +146,8 @@ function ReadWarmth() {
         Play for an hour in the closed shell, then read the chip’s own thermometer and the room’s.
       </p>
       <div className={style.reading}>
-        <span className={style.figure}>
-          <FigureField label="Room" unit="°C" min={-20} max={60} value={room} onChange={setRoom} />
-        </span>
-        <span className={style.figure}>
-          <FigureField label="Chip" unit="°C" min={-20} max={150} value={chip} onChange={setChip} />
-        </span>
+        <Figure label="Room" unit="°C" min={-20} max={60} value={room} onChange={setRoom} />
+        <Figure label="Chip" unit="°C" min={-20} max={150} value={chip} onChange={setChip} />
         <Button
           size="small"
           type="primary"

@@ -10,9 +10,9 @@ import {
   TOLERANCE,
 } from '@deft/core/lamps';
 import { useBuild } from '../../state/build';
-import { FigureField } from '../../ui/FigureField';
 import { Working } from '../../ui/Working';
 import { ComparatorDrawing } from './ComparatorDrawing';
+import { Figure } from './Figure';
 import style from './power.module.css';
 
 /** Usual: enough for a slow save, and a reference that many comparators bring. */
@@ -41,30 +41,26 @@ export function LampsView() {
         </p>
       </header>
       <div className={style.reading} role="group" aria-label="Low-battery lamp">
-        <span className={style.figure}>
-          <FigureField
-            label="Comes on with"
-            unit="% left"
-            min={2}
-            max={90}
-            value={Math.round(100 * low.share)}
-            onChange={(v) => {
-              if (v !== undefined) set({ share: v / 100 });
-            }}
-          />
-        </span>
-        <span className={style.figure}>
-          <FigureField
-            label="Reference"
-            unit="V"
-            min={0.2}
-            max={5}
-            value={low.refV}
-            onChange={(v) => {
-              if (v !== undefined) set({ refV: v });
-            }}
-          />
-        </span>
+        <Figure
+          label="Comes on with"
+          unit="% left"
+          min={2}
+          max={90}
+          value={Math.round(100 * low.share)}
+          onChange={(v) => {
+            if (v !== undefined) set({ share: v / 100 });
+          }}
+        />
+        <Figure
+          label="Reference"
+          unit="V"
+          min={0.2}
+          max={5}
+          value={low.refV}
+          onChange={(v) => {
+            if (v !== undefined) set({ refV: v });
+          }}
+        />
         <Select<LampColour>
           size="small"
           aria-label="Colour of the lamp"
@@ -72,16 +68,14 @@ export function LampsView() {
           onChange={setColour}
           options={LAMP_COLOURS.map((c) => ({ value: c, label: c }))}
         />
-        <span className={style.figure}>
-          <FigureField
-            label="at most"
-            unit="mA"
-            min={0.1}
-            max={30}
-            value={mA}
-            onChange={(v) => setMa(v ?? USUAL_MA)}
-          />
-        </span>
+        <Figure
+          label="at most"
+          unit="mA"
+          min={0.1}
+          max={30}
+          value={mA}
+          onChange={(v) => setMa(v ?? USUAL_MA)}
+        />
       </div>
       {lamp && <Drawn lamp={lamp} refV={low.refV} colour={colour} mA={mA} />}
     </>

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { Button, Select } from 'antd';
 import { METER_WITHIN } from '@deft/core/power';
 import { type Drew, type LoadState, type Part, STATES } from '@deft/core/model';
-import { FigureField } from '../../ui/FigureField';
+import { Figure } from './Figure';
 import style from './power.module.css';
 
 const WORDS: Readonly<Record<LoadState, string>> = {
@@ -40,29 +40,23 @@ export function ReadDraw({
         onChange={setState}
         options={STATES.map((s) => ({ value: s, label: WORDS[s] }))}
       />
-      <span className={style.figure}>
-        <FigureField label="read" unit="A" min={0} max={20} value={amps} onChange={setAmps} />
-      </span>
-      <span className={style.figure}>
-        <FigureField
-          label="at"
-          unit="V"
-          min={0.5}
-          max={60}
-          value={volts}
-          onChange={(v) => setVolts(v ?? 5)}
-        />
-      </span>
-      <span className={style.figure}>
-        <FigureField
-          label="good to ±"
-          unit="%"
-          min={0.1}
-          max={50}
-          value={percent}
-          onChange={(v) => setPercent(v ?? 100 * METER_WITHIN)}
-        />
-      </span>
+      <Figure label="read" unit="A" min={0} max={20} value={amps} onChange={setAmps} />
+      <Figure
+        label="at"
+        unit="V"
+        min={0.5}
+        max={60}
+        value={volts}
+        onChange={(v) => setVolts(v ?? 5)}
+      />
+      <Figure
+        label="good to ±"
+        unit="%"
+        min={0.1}
+        max={50}
+        value={percent}
+        onChange={(v) => setPercent(v ?? 100 * METER_WITHIN)}
+      />
       <Button
         size="small"
         type="primary"

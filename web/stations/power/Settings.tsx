@@ -1,153 +1,140 @@
 /** The path to the computer, the use it is put to, and what charges it. */
-import { InputNumber, Select } from 'antd';
+import { Select } from 'antd';
 import type { Project } from '@deft/core/model';
 import { MmField } from '../../ui/MmField';
 import { useBuild } from '../../state/build';
+import style from './power.module.css';
+import { Setting } from './Setting';
+
+type Power = Project['power'];
+
+const GAUGES = [18, 20, 22, 24, 26, 28, 30].map((awg) => ({ value: awg, label: `AWG ${awg}` }));
+const FEEDS: Array<{ value: NonNullable<Power['source']>; label: string }> = [
+  { value: 'cell', label: 'a cell' },
+  { value: 'wall', label: 'the wall' },
+];
+const OFF: Array<{ value: NonNullable<Power['off']> | 'parts'; label: string }> = [
+  { value: 'parts', label: 'its parts' },
+  { value: 'latch', label: 'a latch' },
+  { value: 'switch', label: 'a switch' },
+  { value: 'menu', label: 'the menu' },
+];
 
 export function Settings() {
   const { doc, edit, check } = useBuild('doc', 'edit', 'check');
-  const set = (more: Partial<Project['power']>) =>
-    edit((p) => ({ ...p, power: { ...p.power, ...more } }));
-  const charger = check.power.energy.charger;
+  const { power } = doc;
+  const set = (more: Partial<Power>) => edit((p) => ({ ...p, power: { ...p.power, ...more } }));
+  const setOff = (off: (typeof OFF)[number]['value']) =>
+    edit((p) => {
+      const { off: before, ...rest } = p.power;
+      void before;
+      return { ...p, power: off === 'parts' ? rest : { ...rest, off } };
+    });
+  const setHours = (hours: number | null) =>
+    edit((p) => {
+      const { hours: before, ...rest } = p.brief;
+      void before;
+      return { ...p, brief: hours === null ? rest : { ...rest, hours } };
+    });
+  const { charger } = check.power.energy;
   return (
     <section>
-      <h2 style={{ marginBottom: 8 }}>Path and use</h2>
+      <h2 className={style.heading}>Path and use</h2>
       <div className="pair">
         <span>Wire gauge</span>
         <Select
           size="small"
           aria-label="Wire gauge"
-          value={doc.power.wireAwg}
+          value={power.wireAwg}
           onChange={(wireAwg: number) => set({ wireAwg })}
-          options={[18, 20, 22, 24, 26, 28, 30].map((a) => ({ value: a, label: `AWG ${a}` }))}
+          options={GAUGES}
         />
         <MmField
           label="Wire, one way"
-          value={doc.power.wireMm}
+          value={power.wireMm}
           min={1}
           max={1000}
           onChange={(wireMm) => set({ wireMm })}
         />
-        <span>Plugs in the path</span>
-        <InputNumber
-          size="small"
-          aria-label="Plugs in the path"
+        <Setting
+          name="Plugs in the path"
           min={0}
           max={20}
-          style={{ width: 96 }}
-          value={doc.power.plugs}
+          value={power.plugs}
           onChange={(v) => v !== null && set({ plugs: v })}
         />
-        <span>Switch</span>
-        <InputNumber
-          size="small"
-          aria-label="Switch resistance in milliohm"
+        <Setting
+          name="Switch"
+          label="Switch resistance in milliohm"
+          unit="mΩ"
           min={0}
-          max={10000}
-          suffix="mΩ"
-          style={{ width: 96 }}
-          value={Math.round(doc.power.switchOhm * 1000)}
+          max={10_000}
+          value={Math.round(power.switchOhm * 1000)}
           onChange={(v) => v !== null && set({ switchOhm: v / 1000 })}
         />
-        <span>Time in games</span>
-        <InputNumber
-          size="small"
-          aria-label="Time in games, percent"
+        <Setting
+          name="Time in games"
+          label="Time in games, percent"
+          unit="%"
           min={0}
           max={100}
-          suffix="%"
-          style={{ width: 96 }}
-          value={Math.round(doc.power.gameShare * 100)}
+          value={Math.round(power.gameShare * 100)}
           onChange={(v) => v !== null && set({ gameShare: v / 100 })}
         />
-        <span>Capacity left</span>
-        <InputNumber
-          size="small"
-          aria-label="Capacity left, percent"
+        <Setting
+          name="Capacity left"
+          label="Capacity left, percent"
+          unit="%"
           min={21}
           max={100}
-          suffix="%"
-          style={{ width: 96 }}
-          value={Math.round(doc.power.health * 100)}
+          value={Math.round(power.health * 100)}
           onChange={(v) => v !== null && set({ health: v / 100 })}
         />
         <span>Fed by</span>
         <Select
           size="small"
           aria-label="Fed by"
-          value={doc.power.source ?? 'cell'}
-          onChange={(source: 'cell' | 'wall') => set({ source })}
-          options={[
-            { value: 'cell', label: 'a cell' },
-            { value: 'wall', label: 'the wall' },
-          ]}
+          value={power.source ?? 'cell'}
+          onChange={(source) => set({ source })}
+          options={FEEDS}
         />
         <span>Turned off by</span>
         <Select
           size="small"
           aria-label="Turned off by"
-          value={doc.power.off ?? 'parts'}
-          onChange={(off: 'parts' | 'latch' | 'switch' | 'menu') =>
-            edit((p) => {
-              const power = { ...p.power };
-              if (off === 'parts') delete power.off;
-              else power.off = off;
-              return { ...p, power };
-            })
-          }
-          options={[
-            { value: 'parts', label: 'its parts' },
-            { value: 'latch', label: 'a latch' },
-            { value: 'switch', label: 'a switch' },
-            { value: 'menu', label: 'the menu' },
-          ]}
+          value={power.off ?? 'parts'}
+          onChange={setOff}
+          options={OFF}
         />
-        <span>Hours wanted</span>
-        <InputNumber
-          size="small"
-          aria-label="Hours wanted"
+        <Setting
+          name="Hours wanted"
+          unit="h"
           min={0.5}
           max={100}
           step={0.5}
-          suffix="h"
-          style={{ width: 96 }}
           value={doc.brief.hours ?? null}
-          onChange={(v) =>
-            edit((p) => {
-              const brief = { ...p.brief };
-              if (v === null) delete brief.hours;
-              else brief.hours = v;
-              return { ...p, brief };
-            })
-          }
+          onChange={setHours}
         />
         {charger && (
-          <>
-            <span>Program resistor</span>
-            <InputNumber
-              size="small"
-              aria-label="Program resistor, ohm"
-              min={10}
-              max={10_000_000}
-              suffix="Ω"
-              style={{ width: 96 }}
-              value={charger.item.rProgOhm ?? charger.part.charger.rProgOhm}
-              onChange={(v) =>
-                v !== null &&
-                edit((p) => ({
-                  ...p,
-                  kit: {
-                    ...p.kit,
-                    items: p.kit.items.map((i) =>
-                      i.id === charger.item.id ? { ...i, rProgOhm: v } : i,
-                    ),
-                  },
-                }))
-              }
-            />
-          </>
+          <Setting
+            name="Program resistor"
+            label="Program resistor, ohm"
+            unit="Ω"
+            min={10}
+            max={10_000_000}
+            value={charger.item.rProgOhm ?? charger.part.charger.rProgOhm}
+            onChange={(v) => v !== null && edit((p) => programmed(p, charger.item.id, v))}
+          />
         )}
       </div>
     </section>
   );
 }
+
+const programmed = (p: Project, charger: string, rProgOhm: number): Project => ({
+  ...p,
+  kit: {
+    ...p.kit,
+    items: p.kit.items.map((i) => (i.id === charger ? { ...i, rProgOhm } : i)),
+  },
+});

@@ -2,6 +2,7 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { ROOM_C, type Soak } from '@deft/core/heat';
+import { Axes } from './Axes';
 
 type Point = Soak['curve'][number];
 const LINES = [
@@ -40,29 +41,7 @@ export function SoakChart({
       role="img"
       aria-label={`Warming up: the chip comes to ${warm(last.chipC).toFixed(0)} °C within ${soak.minutes.toFixed(0)} minutes`}
     >
-      {y.ticks(5).map((c) => (
-        <g key={c}>
-          <line x1={LEFT} x2={width - RIGHT} y1={y(c)} y2={y(c)} stroke="var(--line)" />
-          <text x={LEFT - 6} y={y(c) + 4} textAnchor="end" fontSize="12" fill="var(--soft)">
-            {c} °C
-          </text>
-        </g>
-      ))}
-      {x.ticks(8).map((m) => (
-        <text
-          key={m}
-          x={x(m)}
-          y={height - BOTTOM + 18}
-          textAnchor="middle"
-          fontSize="12"
-          fill="var(--soft)"
-        >
-          {m}
-        </text>
-      ))}
-      <text x={width - RIGHT} y={height - 4} textAnchor="end" fontSize="12" fill="var(--soft)">
-        minutes of play
-      </text>
+      <Axes x={x} y={y} shown={(c) => `${c} °C`} along="minutes of play" />
       <line
         x1={LEFT}
         x2={width - RIGHT}
