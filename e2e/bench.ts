@@ -51,6 +51,8 @@ export const VIEWS = [
   'power?view=lamps',
   'power?view=off',
   'sound',
+  'bench',
+  'bench?trial=whole:cell:game',
   'build',
   'print',
 ];

@@ -291,7 +291,7 @@ test('controls: the lag of every way; a wait is chosen from a model, and from a 
   expect((await documentOf(page, key)).controls.debounceMs).toBe(5);
 });
 
-test('power: a draw is read with a meter, the band narrows, and a load on the wrong feed is named and mended', async ({
+test('power: the band says what to measure next, a typed draw moves the hours, and a load on the wrong feed is named and mended', async ({
   page,
 }) => {
   const key = await openExample(page, 'dabchick-2-done');
@@ -299,19 +299,12 @@ test('power: a draw is read with a meter, the band narrows, and a load on the wr
   const title = page.getByRole('heading', { level: 1, name: /on one charge/ });
   await expect(title).toHaveText('3.4 h ± 0.5 on one charge');
   const causes = page.getByRole('region', { name: 'What the ± is made of' });
-  await expect(causes).toContainText('Measure next: Teasel.');
-  // A meter in series: 0.40 A at 5.01 V in a game, not 1.8 W.
-  const row = page.getByRole('row', { name: /^Teasel/ });
-  await row.getByRole('button', { name: /± 10 %/ }).click();
-  const reading = page.getByRole('group', { name: 'Reading of Teasel' });
-  await reading.getByRole('textbox', { name: 'read' }).fill('0,4');
-  await reading.getByRole('textbox', { name: 'read' }).press('Enter');
-  await reading.getByRole('textbox', { name: 'at', exact: true }).fill('5.01');
-  await reading.getByRole('textbox', { name: 'at', exact: true }).press('Enter');
-  await reading.getByRole('button', { name: 'Put in' }).click();
-  await expect(title).toHaveText('3.2 h ± 0.4 on one charge');
-  await expect(reading).toContainText('in a game 0.4 A at 5.01 V, ± 3 %');
-  await expect(causes).not.toContainText('Measure next: Teasel.');
+  await expect(causes).toContainText('Measure next: capacity of the cell, by emptying it once');
+  await expect(causes.getByRole('link', { name: 'The bench' })).toBeVisible();
+  const watts = page.getByRole('spinbutton', { name: 'Teasel, game, watts' });
+  await watts.fill('2.2');
+  await watts.press('Enter');
+  await expect(title).toHaveText(/^3\.[01] h ± 0\.\d on one charge/);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(title).toHaveText('3.4 h ± 0.5 on one charge');
 

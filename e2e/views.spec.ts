@@ -61,6 +61,7 @@ test('an empty build says at every station what to do next', async ({ page }) =>
     ['controls', 'No inputs yet'],
     ['power', 'Nothing draws power yet'],
     ['sound', 'No amplifier with a speaker yet'],
+    ['bench', 'Nothing to prove yet'],
     ['build', 'Measure the shell'],
   ] as const) {
     await page.goto(stationUrl(key, station));

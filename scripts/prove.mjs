@@ -13,6 +13,7 @@ const PROOFS = {
   least: ['--import', 'tsx', 'scripts/least.ts'],
   made: ['--import', 'tsx', 'scripts/made.ts'],
   press: ['--import', 'tsx', 'scripts/press.ts'],
+  bench: ['--import', 'tsx', 'scripts/guided.ts'],
   network: ['--import', 'tsx', 'scripts/network.ts'],
   fuzz: ['scripts/fuzz.mjs', '5000', 'all', 'structure'],
   odd: ['--import', 'tsx', 'scripts/odd.ts'],

@@ -84,7 +84,12 @@ try {
     },
   );
   await shoot('power', `/b/${loaner}/power`);
-  await shoot('power-heat', `/b/${loaner}/power?view=heat`);
+  await shoot('bench', `/b/${loaner}/bench?trial=draw:teasel:game`, async () => {
+    await page.getByText('Instruments that talk').click();
+    await page.getByRole('button', { name: 'Begin' }).click();
+    await page.getByRole('button', { name: 'Put in' }).click();
+    await page.getByText(' h → ').or(page.getByText('→')).first().waitFor();
+  });
   await shoot('build', `/b/${loaner}/build`);
   const fresh = await (
     await fetch(`${site.url}/api/builds`, {

@@ -61,6 +61,23 @@ function boardAddress() {
   return DEFT_BOARD;
 }
 
+/** The bench's instruments, when they are not the stand-ins: supply=host:port,meter=host:port,... */
+function benchAddresses() {
+  const { DEFT_BENCH } = process.env;
+  if (!DEFT_BENCH) return undefined;
+  const all = DEFT_BENCH.split(',').map((one) => {
+    const [, role, address] =
+      /^\s*(supply|meter|load|thermometer)=([^\s:]+:\d{1,5})\s*$/.exec(one) ?? [];
+    if (!role) {
+      throw new Error(
+        `DEFT_BENCH says "${one.trim()}"; an instrument is supply, meter, load or thermometer, then =host:port.`,
+      );
+    }
+    return [role, address];
+  });
+  return Object.fromEntries(all);
+}
+
 /** Certificate and key, when pages are to come encrypted. */
 function certificate() {
   const { DEFT_TLS_CERT: cert, DEFT_TLS_KEY: key } = process.env;
@@ -144,6 +161,7 @@ async function start() {
     copies: join(own, 'copies'),
     logs: join(own, 'log'),
     board: { address: boardAddress() },
+    bench: { addresses: benchAddresses() },
     tls,
     beforeMigrating: cluster && ((names) => dumped(cluster, names[0])),
   });

@@ -8,10 +8,12 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { dabchickFits, demos } from '@deft/core/catalogue';
 import { Copies } from './backup/copies';
+import { type BenchSetting, Instruments } from './bench/instruments';
 import { BoardLink, type BoardSetting } from './board/link';
 import { errorHandler, notFound } from './errors';
 import { type Gate, isLoopback, isThisMachine, passwordGate, sameSite } from './guard';
 import { migrate } from './migrations/index';
+import { benchRoutes } from './routes/bench';
 import { boardRoutes } from './routes/board';
 import { buildRoutes } from './routes/builds';
 import { copyRoutes } from './routes/copies';
@@ -38,6 +40,8 @@ export interface ServeOptions {
   intake?: URL | undefined;
   /** The board of the press test: the stand-in, unless an address is set. */
   board?: BoardSetting | undefined;
+  /** The instruments of the bench: the stand-ins, unless addresses are set. */
+  bench?: BenchSetting | undefined;
   /** Folder of the nightly copies; none are kept without one. */
   copies?: string | undefined;
   /** Asked before a database that holds builds is changed to a newer schema. */
@@ -78,7 +82,8 @@ export async function serve(o: ServeOptions): Promise<Site> {
   const copies = new Copies(db, o.copies, log);
   copies.begin();
   const board = new BoardLink(o.board);
-  const answer = app(db, { builds, copies, gate, log, seen, board }, o);
+  const bench = new Instruments(o.bench);
+  const answer = app(db, { builds, copies, gate, log, seen, board, bench }, o);
   const server = o.tls ? createSafeServer(o.tls, answer) : createServer(answer);
   const port = await listen(server, o);
   return {
@@ -87,6 +92,7 @@ export async function serve(o: ServeOptions): Promise<Site> {
     async close() {
       await closed(server);
       await board.close();
+      await bench.close();
       await copies.end();
       await gate?.close();
       await seen.log.close();
@@ -96,6 +102,7 @@ export async function serve(o: ServeOptions): Promise<Site> {
 }
 
 interface Rooms {
+  bench: Instruments;
   board: BoardLink;
   builds: Builds;
   copies: Copies;
@@ -114,7 +121,11 @@ function programOf(webDir: string | undefined): string | undefined {
   }
 }
 
-function app(db: Db, { builds, copies, gate, log, seen, board }: Rooms, o: ServeOptions): Express {
+function app(
+  db: Db,
+  { builds, copies, gate, log, seen, board, bench }: Rooms,
+  o: ServeOptions,
+): Express {
   const a = express();
   a.disable('x-powered-by');
   a.use(
@@ -181,6 +192,7 @@ function app(db: Db, { builds, copies, gate, log, seen, board }: Rooms, o: Serve
     buildRoutes(builds, parts, intake),
     partRoutes(parts),
     boardRoutes(db, board),
+    benchRoutes(db, bench),
     copyRoutes(copies, builds, intake),
   );
   a.use('/api', () => {

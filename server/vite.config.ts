@@ -11,6 +11,7 @@ export default defineConfig({
         main: 'main.ts',
         'intake.worker': 'intake/intake.worker.ts',
         board: '../simulators/board/main.ts',
+        bench: '../simulators/bench/main.ts',
       },
       output: { entryFileNames: '[name].mjs', chunkFileNames: '[name]-[hash].mjs' },
     },

@@ -34,6 +34,7 @@ const router = createBrowserRouter([
       { path: 'cut', element: station(() => import('./stations/cut/CutStation')) },
       { path: 'controls', element: station(() => import('./stations/controls/ControlsStation')) },
       { path: 'power', element: station(() => import('./stations/power/PowerStation')) },
+      { path: 'bench', element: station(() => import('./stations/bench/BenchStation')) },
       { path: 'sound', element: station(() => import('./stations/sound/SoundStation')) },
       { path: 'print', element: station(() => import('./stations/print/PrintView')) },
       { path: 'build', element: station(() => import('./stations/build/BuildStation')) },

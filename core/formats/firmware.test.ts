@@ -7,7 +7,7 @@ import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { INPUT_ROLES, type Project } from '../model';
 import { debounced, type Press } from '../lag';
-import { seeded } from '../../simulators/board/wired';
+import { seeded } from '../../simulators/seeded';
 import { controllerSource, reportDescriptor } from './firmware';
 import { buttonsDown, readDescriptor } from './hid.fixture';
 

@@ -59,6 +59,8 @@ export type Change =
   | { do: 'drop-net'; id: string }
   | { do: 'add'; part: Part }
   | { do: 'drop'; item: string }
+  /** Another one of the same: what was read of this one counts no more. */
+  | { do: 'renew'; item: string }
   | { do: 'power'; set: Partial<Project['power']> }
   | { do: 'sound'; set: Partial<Project['sound']> }
   | { do: 'brief'; set: Partial<Project['brief']> }
@@ -115,6 +117,7 @@ export function applied(p: Project, change: Change): Project {
       const inKit: Project = {
         ...p,
         kit: {
+          ...p.kit,
           parts: [...p.kit.parts.filter((q) => q.id !== part.id), part],
           items: [...p.kit.items.filter((i) => i.id !== item), one],
         },
@@ -280,6 +283,8 @@ export function applied(p: Project, change: Change): Project {
           duties: { ...p.controls.duties, [change.duty]: change.owner },
         },
       };
+    case 'renew':
+      return renewed(p, change.item);
     case 'press again':
       return { ...p, controls: pressedAgain(p.controls, change.inputs) };
     case 'leave-out-input':
@@ -303,7 +308,11 @@ export function applied(p: Project, change: Change): Project {
               struck: [],
             },
           ];
-      return { ...p, kit: { parts, items }, controls: { ...p.controls, route: change.route } };
+      return {
+        ...p,
+        kit: { ...p.kit, parts, items },
+        controls: { ...p.controls, route: change.route },
+      };
     }
     case 'net':
       return {
@@ -339,6 +348,7 @@ export function withAdded(p: Project, part: Part): Project {
   return {
     ...p,
     kit: {
+      ...p.kit,
       parts,
       items: [
         ...p.kit.items,
@@ -357,6 +367,7 @@ export function withAdded(p: Project, part: Part): Project {
 export const without = (p: Project, id: string): Project => ({
   ...p,
   kit: {
+    ...p.kit,
     parts: p.kit.parts.filter((q) => p.kit.items.some((i) => i.id !== id && i.part === q.id)),
     items: p.kit.items.filter((i) => i.id !== id),
   },
@@ -367,6 +378,14 @@ export const without = (p: Project, id: string): Project => ({
   },
   wiring: { nets: p.wiring.nets.filter((n) => !n.ends.some((e) => e.item === id)) },
 });
+
+function renewed(p: Project, id: string): Project {
+  const fresh = withItem(p, id, (item) => ({ ...item, stock: 'to buy' }));
+  const readings = (p.kit.readings ?? []).map((r) =>
+    r.item === id ? { ...r, isTakenBack: true as const } : r,
+  );
+  return { ...fresh, kit: { ...fresh.kit, readings } };
+}
 
 /** An item id nobody has yet: the wish itself, or with a number. */
 export function freshId(p: Project, wish: string): string {

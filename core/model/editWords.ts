@@ -12,6 +12,12 @@ interface Thing {
 const LISTS: ReadonlyArray<(p: Project) => Thing[]> = [
   (p) => p.kit.items.map((item) => ({ id: `item ${item.id}`, words: item.name, value: item })),
   (p) =>
+    (p.kit.readings ?? []).map((reading) => ({
+      id: `reading ${reading.id}`,
+      words: `reading of ${nameOf(p, reading.item)}`,
+      value: reading,
+    })),
+  (p) =>
     p.layout.placements.map((placement) => ({
       id: `place ${placement.item}`,
       words: `place of ${nameOf(p, placement.item)}`,

@@ -12,6 +12,7 @@ export const STATIONS = [
   'controls',
   'power',
   'sound',
+  'bench',
   'build',
 ] as const;
 export type Station = (typeof STATIONS)[number];
@@ -90,6 +91,7 @@ export interface Finding {
     | 'made'
     | 'pocket'
     | 'answer'
+    | 'bench'
     | 'chord'
     | 'wait'
     | 'heat'

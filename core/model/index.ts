@@ -20,5 +20,6 @@ export * from './donor';
 export * from './patch';
 export { editWords } from './editWords';
 export * from './duty';
+export * from './meter';
 export * from './press';
 export * from './workshop';

@@ -9,7 +9,7 @@ export function present(p: Project): Project {
   if (!gone.size) return p;
   // Made once for each kit, so that what did not change is still the same object.
   const kit = known.get(p.kit) ?? {
-    parts: p.kit.parts,
+    ...p.kit,
     items: p.kit.items.filter((i) => !gone.has(i.id)),
   };
   known.set(p.kit, kit);

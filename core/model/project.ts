@@ -9,6 +9,7 @@ import { Length } from './length';
 import { Item, Part } from './part';
 import { Id, Name, Shell } from './shell';
 import { Duties } from './duty';
+import { MeterReading } from './meter';
 import { Film, PressRecord } from './press';
 import { Workshop } from './workshop';
 
@@ -159,6 +160,11 @@ export const Project = z.strictObject({
   kit: z.strictObject({
     parts: z.array(Part).max(400, { error: 'A build holds at most 400 kinds of parts.' }),
     items: z.array(Item).max(400, { error: 'A build holds at most 400 parts.' }),
+    /** What was read of them on the bench, as it was read. */
+    readings: z
+      .array(MeterReading)
+      .max(2000, { error: 'A build holds at most 2,000 bench readings.' })
+      .optional(),
   }),
   layout: z.strictObject({
     placements: z.array(Placement).max(400, { error: 'At most 400 parts have a place.' }),

@@ -228,6 +228,7 @@ export function meaningComplaints(p: Project): Complaint[] {
     }
   });
   unique('controls.inputs', p.controls.inputs);
+  unique('kit.readings', p.kit.readings ?? []);
   return out;
 }
 

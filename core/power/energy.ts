@@ -19,7 +19,13 @@ export interface Energy {
   offs: Array<With<'off'>>;
   /** What cuts the pack off when it gives too much. */
   guards: Array<With<'protects'>>;
-  loads: Array<{ item: Item; part: Part; draws: NonNullable<Part['draws']> }>;
+  loads: Array<{
+    item: Item;
+    part: Part;
+    draws: NonNullable<Part['draws']>;
+    /** The least it was seen to run on, V. */
+    runsFromV?: number;
+  }>;
   pack?: Pack & {
     series: number;
     fullV: number;
@@ -32,7 +38,8 @@ export interface Energy {
 /** A protection board's two transistors, Ω (30-60 mΩ typical). */
 const PROTECTION_OHM = 0.045;
 
-export function energyOf(p: Project): Energy {
+/** As its parts say, before any reading corrects them. */
+export function ratedEnergy(p: Project): Energy {
   const all = present(p).kit.items.map((item) => ({ item, part: partOf(p, item) }));
   const having = <K extends keyof Part>(key: K) =>
     all.filter((x): x is With<K> => x.part[key] !== undefined);

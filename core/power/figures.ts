@@ -10,11 +10,12 @@ import { type Bottleneck, collapseFinding, limitFindings } from './checks/limits
 import { offFindings } from './checks/off';
 import { type Rail, railOf, railWorking, voltFindings } from './checks/volts';
 import type { Discharge } from './discharge';
-import { type Energy, energyOf, wattsOf } from './energy';
+import { energyOf, supplyOf } from './belief';
+import { type Energy, wattsOf } from './energy';
 import { type Band, bandOf, hoursOf } from './hours';
 import { mostAmps } from './limits';
 import { offDrain, type OffDrain } from './off';
-import { bridged, networkOf, type Supply, supplyOf } from './supply';
+import { bridged, networkOf, type Supply } from './supply';
 import { wireOhm } from './wire';
 
 export interface PowerFigures {

@@ -1,7 +1,10 @@
 export { beliefFindings } from './believable';
 export { powerFigures, type PowerFigures } from './figures';
 export { powerWays } from './ways';
-export { type Band, drawWithin, METER_WITHIN, narrowsMost, TYPED_WITHIN } from './hours';
+export { type Band, drawWithin, type Narrowing, narrowsMost } from './hours';
+export { ampsAt, drawKnown, energyOf, readingsOf, supplyOf, TYPED_WITHIN } from './belief';
+export { GIVES_UP, stopsBelow } from './limits';
+export { ampsKnown, BAND, FUSE_A, METERS, rangeOf } from './meters';
 export type { Charging } from './charging';
 export {
   type ChargeCase,
@@ -14,9 +17,9 @@ export {
 export { discharge, currentFor, type Discharge, type Pack } from './discharge';
 export { chargeCurrent, E24, nextE24, resistorFor } from './charge';
 export { copperMm, wireOhm, BROWN_OUT_V, GOOD_V, PLUG_OHM } from './wire';
-export { energyOf, wattsOf, type Energy } from './energy';
+export { wattsOf, type Energy } from './energy';
 export { ocvFor, voltsAt } from './ocv';
 export { powerTree, type PowerNode, type PowerTree } from './tree';
 export type { OffDrain } from './off';
 export { PEAK_CHARGE } from './figures';
-export { type Supply, supplyOf, networkOf } from './supply';
+export { type Supply, networkOf, placesIn } from './supply';

@@ -9,7 +9,7 @@ import { FROM_SOURCE, isHost, type Item, type LoadState, type Part, type Project
 import { dataTree, type DataNode, fromWall, kitOf } from '../chains';
 import { isBank, portsOn } from '../kit';
 import type { Converter, Load, Network, Place, Source } from '../network';
-import { type Energy, energyOf } from './energy';
+import type { Energy } from './energy';
 import { packAt } from './discharge';
 import { PLUG_OHM, wireOhm } from './wire';
 
@@ -35,8 +35,9 @@ export interface SupplyPlace {
   /** Watts of its own by state, and how they depend on the voltage. */
   draws?: NonNullable<Part['draws']>;
   drawsAs?: Part['drawsAs'];
-  /** What it must get, V. */
+  /** What it must get, V; and the least it was seen to run on. */
   window?: Window;
+  runsFromV?: number;
   /** What the port it hangs on may give, A. */
   limitA?: number;
 }
@@ -179,7 +180,7 @@ class SupplyMaker {
   }
 
   private load(
-    { item, part, draws }: LoadPart,
+    { item, part, draws, runsFromV }: LoadPart,
     note: string,
     above: number,
     joints: readonly Joint[] = [],
@@ -196,6 +197,7 @@ class SupplyMaker {
       draws,
       ...(part.drawsAs ? { drawsAs: part.drawsAs } : {}),
       ...(window ? { window } : {}),
+      ...(runsFromV === undefined ? {} : { runsFromV }),
       ...(limitA === undefined ? {} : { limitA }),
     });
     this.loadAt.set(item.id, at);
@@ -243,8 +245,7 @@ const windowOf = (part: Part, item: Item): Window | undefined =>
  * A load hangs on a rail that suits its window, the computer's before others, else on the pack
  * itself; what was chosen by hand goes before all of these.
  */
-export function supplyOf(p: Project): Supply | undefined {
-  const energy = energyOf(p);
+export function suppliedBy(p: Project, energy: Energy): Supply | undefined {
   const kit = kitOf(p);
   if (!energy.loads.length || (!fromWall(kit) && !energy.pack)) return undefined;
   const make = new SupplyMaker(p, energy, kit);
@@ -269,28 +270,39 @@ function contacts(p: Project): Joint[] {
   return out;
 }
 
-function loadsOf(place: SupplyPlace, state: LoadState, scale: number): Load[] {
+/** What draws and efficiencies are multiplied by, by item: as they are when nothing is said. */
+export interface Scale {
+  draw?: (item: string) => number;
+  efficiency?: (item: string) => number;
+}
+
+function loadsOf(place: SupplyPlace, state: LoadState, scale: Scale): Load[] {
   if (!place.draws) return [];
-  const watts = place.draws[state] * scale;
+  const watts = place.draws[state] * (scale.draw?.(place.item ?? '') ?? 1);
   const id = place.item ?? place.name;
   return place.drawsAs === 'current'
     ? [{ is: 'current', id, amps: watts / RAIL_V }]
     : [{ is: 'power', id, watts }];
 }
 
-/** The places as the solver takes them: one whose draws are scaled is told by `scaled`. */
-export function placesIn(
-  { places }: Supply,
-  state: LoadState,
-  scaled: { item?: string; by: number } = { by: 1 },
-): Place[] {
-  return places.map((place) => ({
-    id: place.item ?? place.name,
-    ...(place.above === undefined ? {} : { above: place.above }),
-    ohm: place.path.reduce((sum, j) => sum + j.ohm, 0),
-    ...(place.converter ? { converter: place.converter } : {}),
-    loads: loadsOf(place, state, place.item === scaled.item ? scaled.by : 1),
-  }));
+function scaledConverter({ converter, item }: SupplyPlace, scale: Scale): Place['converter'] {
+  const by = scale.efficiency?.(item ?? '') ?? 1;
+  if (!converter || by === 1 || typeof converter.efficiency !== 'number') return converter;
+  return { ...converter, efficiency: Math.min(1, converter.efficiency * by) };
+}
+
+/** The places as the solver takes them. */
+export function placesIn({ places }: Supply, state: LoadState, scale: Scale = {}): Place[] {
+  return places.map((place) => {
+    const converter = scaledConverter(place, scale);
+    return {
+      id: place.item ?? place.name,
+      ...(place.above === undefined ? {} : { above: place.above }),
+      ohm: place.path.reduce((sum, j) => sum + j.ohm, 0),
+      ...(converter ? { converter } : {}),
+      loads: loadsOf(place, state, scale),
+    };
+  });
 }
 
 /** The source at a share of its charge; a wall supply knows none. */

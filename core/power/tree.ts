@@ -3,7 +3,8 @@ import type { LoadState, Project } from '../model';
 import { solved, type Standing } from '../network';
 import { PEAK_CHARGE } from './figures';
 import { mostAmps } from './limits';
-import { networkOf, type Supply, supplyOf } from './supply';
+import { supplyOf } from './belief';
+import { networkOf, type Supply } from './supply';
 import { wireOhm } from './wire';
 
 export interface PowerNode {

@@ -10,9 +10,9 @@ import {
 import { thickness } from '../kit';
 import { heldAh } from './checks/charge';
 import { resistorFor } from './charge';
-import { type Energy, energyOf } from './energy';
+import { energyOf, supplyOf } from './belief';
+import type { Energy } from './energy';
 import { bearsTo } from './limits';
-import { supplyOf } from './supply';
 
 interface Sought {
   p: Project;

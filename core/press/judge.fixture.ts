@@ -3,7 +3,8 @@
  * diagnosis: what was named first, and whether mending what is named clears it.
  */
 import type { Answer, AtRest } from '../model';
-import { type Mishap, seeded, WiredBoard } from '../../simulators/board/wired';
+import { type Mishap, WiredBoard } from '../../simulators/board/wired';
+import { seeded } from '../../simulators/seeded';
 import { diagnose, nameOf } from './diagnose';
 import type { Fault } from './fault';
 import { answerOf, atRest } from './listen';

@@ -35,6 +35,7 @@ import {
   supportFindings,
 } from '../shell';
 import { chordFindings, chordWays } from '../games';
+import { benchFindings, benchWays } from '../bench';
 import { heatFindings, heatWays } from '../heat';
 import { soundFindings, soundWays } from '../sound';
 import { waitFindings, waitWays } from '../lag';
@@ -189,6 +190,12 @@ export const REGISTRY: readonly BuildCheck[] = [
     makes: ['wait'],
     find: ({ project }) => waitFindings(project),
     ways: () => ({ ways: waitWays() }),
+  },
+  {
+    name: 'bench',
+    makes: ['bench'],
+    find: ({ project }) => benchFindings(project),
+    ways: ({ project }, f) => ({ ways: benchWays(project, f) }),
   },
   {
     name: 'press test',

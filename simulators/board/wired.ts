@@ -3,6 +3,7 @@
  * line as a computer reads it. It knows nothing of the planning program and shares no code with it.
  */
 import { z } from 'zod';
+import { seeded } from '../seeded';
 
 const Id = z.string().regex(/^[a-z0-9][a-z0-9-]{0,63}$/);
 export const Wiring = z.strictObject({
@@ -49,18 +50,6 @@ export const Mend = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('reseat'), by: z.number().int().min(-1).max(1) }),
 ]);
 export type Mend = z.infer<typeof Mend>;
-
-/** A small seeded generator (mulberry32): the same seed, the same mistakes. */
-export function seeded(seed: number): () => number {
-  let a = seed >>> 0;
-  return () => {
-    a = (a + 0x6d2b79f5) >>> 0;
-    let t = a;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-}
 
 /** A press is held, and a pause made after it, ms of the board's clock. */
 const HOLD_MS = 120;

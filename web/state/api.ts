@@ -274,6 +274,43 @@ export const pressOnBoard = async (owner: string, key: string) =>
   answer(BoardPressed, await call('POST', '/board/do', { owner, do: 'press', key }));
 export const mendBoard = async (owner: string, mend: object): Promise<BoardAtRest> =>
   answer(BoardAtRest, await call('POST', '/board/do', { owner, do: 'mend', mend }));
+const Nothing = z.object({});
+const BenchBegun = z.object({
+  isStandIn: z.boolean(),
+  instruments: z.array(z.object({ role: z.string(), name: z.string() })),
+});
+export type BenchBegun = z.infer<typeof BenchBegun>;
+const Told = z.object({ amps: z.number(), volts: z.number() });
+const SupplyRead = z.object({ samples: z.array(Told), isOver: z.boolean() });
+const LoadRead = z.object({ load: Told.extend({ ah: z.number(), isOn: z.boolean() }) });
+export type LoadRead = z.infer<typeof LoadRead>['load'];
+
+/** The instruments of the bench; on the stand-ins lies a build as planned, and as it came true for a seed. */
+export const beginBench = async (
+  who: { owner: string; visit: string },
+  plan: object,
+  seed: number,
+): Promise<BenchBegun> => answer(BenchBegun, await call('POST', '/bench', { ...who, plan, seed }));
+export const doAtBench = async (
+  owner: string,
+  act:
+    | { do: 'connect'; to: object }
+    | { do: 'feed'; volts: number; limitA: number; range: 'mA' | 'A' }
+    | { do: 'draw'; amps: number; stopV: number }
+    | { do: 'pass'; seconds: number }
+    | { do: 'off' },
+): Promise<void> => {
+  answer(Nothing, await call('POST', '/bench/do', { owner, ...act }));
+};
+const readAtBench = (owner: string, what: 'supply' | 'load', times: number): Promise<unknown> =>
+  call('POST', '/bench/do', { owner, do: 'read', what, times });
+export const readSupply = async (owner: string, times: number) =>
+  answer(SupplyRead, await readAtBench(owner, 'supply', times));
+export const readLoad = async (owner: string): Promise<LoadRead> =>
+  answer(LoadRead, await readAtBench(owner, 'load', 1)).load;
+export const leaveBench = async (owner: string, visit: string): Promise<void> => {
+  await fetch(`/api/bench/${owner}/${visit}`, { method: 'DELETE', keepalive: true });
+};
 /** Heard by the server also when the page is going away. */
 export const freeBoard = async (owner: string): Promise<void> => {
   await fetch(`/api/board/${owner}`, { method: 'DELETE', keepalive: true });

@@ -65,6 +65,11 @@ const PLACES: ReadonlyArray<{ words: string; also: string; to: string }> = [
   { words: 'Lag and debounce', also: 'bounce delay latency', to: 'controls?view=lag' },
   { words: 'Ways to read the keys', also: 'route compare expander usb', to: 'controls?view=ways' },
   { words: 'Hours on one charge', also: 'battery runtime life', to: 'power' },
+  {
+    words: 'Bench: prove a part, type a meter reading',
+    also: 'measure current amps volts multimeter log csv scpi',
+    to: 'bench',
+  },
   { words: 'Step list', also: 'order tick assembly', to: 'build' },
   { words: 'Wanted games and goals', also: 'families hours money', to: 'brief' },
 ];

@@ -10,5 +10,6 @@ export const STATIONS: ReadonlyArray<{ id: Station; name: string }> = [
   { id: 'controls', name: 'Controls' },
   { id: 'power', name: 'Power' },
   { id: 'sound', name: 'Sound' },
+  { id: 'bench', name: 'Bench' },
   { id: 'build', name: 'Build' },
 ];

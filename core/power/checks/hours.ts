@@ -25,7 +25,7 @@ export function hoursFinding(p: Project, run: Discharge, band: Band): Finding {
       run.sentence,
       ...(next
         ? [
-            `Measure next: ${next.cause.name}, with a meter in series: ± ${band.hours.toFixed(1)} h becomes ± ${next.hours.toFixed(1)} h.`,
+            `Measure next: ${next.cause.name}, ${next.how}: ± ${band.hours.toFixed(1)} h becomes ± ${next.hours.toFixed(1)} h.`,
           ]
         : []),
     ],

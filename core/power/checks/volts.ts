@@ -4,7 +4,7 @@
  */
 import type { Finding } from '../../model';
 import type { Standing } from '../../network';
-import { bearsFrom, bearsTo } from '../limits';
+import { bearsTo, GIVES_UP, stopsBelow, wantsFrom } from '../limits';
 import type { Supply, SupplyPlace } from '../supply';
 import { BROWN_OUT_V, GOOD_V } from '../wire';
 import { powerFinding } from './finding';
@@ -55,10 +55,16 @@ export const voltFindings = (supply: Supply, at: Extremes, railWords: string[]):
     return [...lowFindings(place, least.volts), ...highFindings(place, most.volts)];
   });
 
+const stopWords = (volts: number, isRead: boolean): string =>
+  isRead ? `On the bench it stopped below ${volts} V.` : `Under ${volts} V it warns of brown-out.`;
+
 function railFinding(supply: Supply, volts: number, why: string[]): Finding {
+  const { runsFromV } = supply.places[supply.computer!]!;
+  const stops = runsFromV ?? BROWN_OUT_V;
+  const good = runsFromV === undefined ? GOOD_V : runsFromV / GIVES_UP;
   let verdict: Finding['verdict'];
-  if (volts < BROWN_OUT_V) verdict = 'hit';
-  else verdict = volts < GOOD_V ? 'tight' : 'clear';
+  if (volts < stops) verdict = 'hit';
+  else verdict = volts < good ? 'tight' : 'clear';
   const maker = supply.places[supply.places[supply.computer!]!.above!]!.item;
   return powerFinding(
     'rail',
@@ -69,29 +75,33 @@ function railFinding(supply: Supply, volts: number, why: string[]): Finding {
       title: `${volts.toFixed(2)} V at the SBC under peak`,
       what:
         verdict === 'hit'
-          ? `Under ${BROWN_OUT_V} V it warns of brown-out.`
-          : `${GOOD_V} to 5.25 V is good.`,
+          ? stopWords(stops, runsFromV !== undefined)
+          : `${Number(good.toFixed(2))} to 5.25 V is good.`,
       why,
     },
     maker ? [maker] : [],
   );
 }
 
+function runsOn({ window, runsFromV }: SupplyPlace): string {
+  if (runsFromV !== undefined) return `On the bench it stopped below ${runsFromV} V`;
+  return `It runs on ${window![0]} to ${window![1]} V`;
+}
+
 function lowFindings(place: SupplyPlace, volts: number): Finding[] {
-  const { window, item, name } = place;
-  if (!window || volts >= window[0]) return [];
+  const { item, name } = place;
+  const [stops, wants] = [stopsBelow(place), wantsFrom(place)];
+  if (stops === undefined || wants === undefined || volts >= wants) return [];
   return [
     powerFinding(
       `volts-${item}`,
       'low-volts',
       'rail',
-      volts < bearsFrom(window) ? 'hit' : 'tight',
+      volts < stops ? 'hit' : 'tight',
       {
-        title: `${volts.toFixed(2)} V where ${window[0]} V is wanted`,
+        title: `${volts.toFixed(2)} V where ${Number(wants.toFixed(2))} V is wanted`,
         what: `${name} gets too little at a peak.`,
-        why: [
-          `It runs on ${window[0]} to ${window[1]} V; ${place.note}. Thicker or shorter wire, or another feed.`,
-        ],
+        why: [`${runsOn(place)}; ${place.note}. Thicker or shorter wire, or another feed.`],
       },
       [item!],
     ),

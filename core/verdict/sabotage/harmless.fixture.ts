@@ -2,6 +2,7 @@
 import { libraryPart } from '../../catalogue';
 import { madeFor, withMade } from '../../made';
 import { applied, type MadeKind, mustRead, type Project } from '../../model';
+import { misreadAndTakenBack, provedAsPlanned } from './bench.fixture';
 import { calmChords } from './games.fixture';
 import { soundPocket } from './pocket.fixture';
 import { pressedOn } from './press.fixture';
@@ -224,6 +225,8 @@ export const HARMLESS: readonly Harmless[] = [
       },
     }),
   },
+  { name: 'everything read on the bench, as planned', change: provedAsPlanned },
+  { name: 'misread on the bench and taken back', change: misreadAndTakenBack },
   {
     name: 'a converter rated more generously',
     change: (p) => ({

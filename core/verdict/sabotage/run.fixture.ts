@@ -3,6 +3,7 @@ import { demos } from '../../catalogue';
 import { type Finding, type Project, readProject } from '../../model';
 import { check } from '../check';
 import { fedFromTheWall, grafted } from './builds.fixture';
+import { BENCH_KINDS } from './bench.fixture';
 import { CONTROLS_KINDS } from './controls.fixture';
 import { HARMLESS } from './harmless.fixture';
 import { type Case, type Kind, worsened } from './kind.fixture';
@@ -29,6 +30,7 @@ export const KINDS: readonly Kind[] = [
   ...GAME_KINDS,
   ...POCKET_KINDS,
   ...POWER_KINDS,
+  ...BENCH_KINDS,
 ];
 
 /** Builds that close, to be spoilt one way at a time. */

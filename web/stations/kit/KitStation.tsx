@@ -5,7 +5,7 @@ import { planSize, thickness } from '@deft/core/kit';
 import { formatMm, type Part, without } from '@deft/core/model';
 import { Findings } from '../../ui/Findings';
 import { useBuild } from '../../state/build';
-import { Bench } from './Bench';
+import { PartView } from './PartView';
 import { BillView } from './BillView';
 import { ChainsView } from './ChainsView';
 import { withPart } from './edits';
@@ -25,7 +25,7 @@ export default function KitStation() {
   const [chosen, choose] = useState<string | undefined>(doc.kit.items[0]?.id);
   const item = doc.kit.items.find((i) => i.id === chosen) ?? doc.kit.items[0];
   const part = item && doc.kit.parts.find((p) => p.id === item.part);
-  const list = view === 'bench' || view === 'swap';
+  const list = view === 'part' || view === 'swap';
   const [made, setMade] = useState<string>();
   const add = (q: Part, own = false) => {
     if (own) setMade(q.id);
@@ -53,7 +53,7 @@ export default function KitStation() {
       </div>
     );
   } else if (view === 'swap') page = <SwapView item={item} />;
-  else page = <Bench key={item.id} item={item} part={part} mine={part.id === made} />;
+  else page = <PartView key={item.id} item={item} part={part} mine={part.id === made} />;
   return (
     <>
       <div className={`split ${list ? '' : 'whole'}`}>

@@ -23,6 +23,7 @@ export function withOwnCopy(p: Project, item: string, library: readonly Part[]):
   return {
     ...p,
     kit: {
+      ...p.kit,
       parts: [
         ...p.kit.parts.filter(
           (q) => q.id !== part.id || p.kit.items.some((i) => i.id !== item && i.part === q.id),

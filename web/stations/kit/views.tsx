@@ -5,7 +5,7 @@ import { useBuild } from '../../state/build';
 import { Views } from '../../ui/Views';
 
 const VIEWS = [
-  { id: 'bench', name: 'Bench' },
+  { id: 'part', name: 'Part' },
   { id: 'chains', name: 'Chains' },
   { id: 'trees', name: '5 V and data' },
   { id: 'swap', name: 'Swap' },
@@ -13,9 +13,9 @@ const VIEWS = [
   { id: 'bill', name: 'Bill' },
 ] as const;
 export type View = (typeof VIEWS)[number]['id'];
-const ViewId = z.enum(VIEWS.map((v) => v.id) as [View, ...View[]]).catch('bench');
+const ViewId = z.enum(VIEWS.map((v) => v.id) as [View, ...View[]]).catch('part');
 
-export const useView = (): View => ViewId.parse(useSearchParams()[0].get('view') ?? 'bench');
+export const useView = (): View => ViewId.parse(useSearchParams()[0].get('view') ?? 'part');
 
 export function ViewTabs() {
   const { check } = useBuild('check');

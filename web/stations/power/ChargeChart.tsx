@@ -2,7 +2,7 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { ChargeCase, ChargePlan } from '@deft/core/power';
-import { Axes } from './Axes';
+import { Axes } from '../../ui/Axes';
 
 const DASHES: Readonly<Record<ChargeCase, string | undefined>> = {
   off: undefined,

@@ -2,7 +2,7 @@
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import type { Discharge } from '@deft/core/power';
-import { Axes } from './Axes';
+import { Axes } from '../../ui/Axes';
 
 export function DischargeChart({
   run,

@@ -5,7 +5,7 @@ import { heatFigures, ROOM_C, soak, type WarmFact } from '@deft/core/heat';
 import { useBuild } from '../../state/build';
 import { useSize } from '../../ui/useSize';
 import { Working } from '../../ui/Working';
-import { Figure } from './Figure';
+import { Figure } from '../../ui/Figure';
 import style from './power.module.css';
 import { SoakChart } from './SoakChart';
 

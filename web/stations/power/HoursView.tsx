@@ -79,11 +79,11 @@ function Causes({ band }: { band: Band }) {
       <p>
         {next ? (
           <>
-            <b>Measure next: {next.cause.name}.</b> A meter in series turns ±{' '}
-            {band.hours.toFixed(2)} h into ± {next.hours.toFixed(2)} h.
+            <b>Measure next: {next.cause.name}</b>, {next.how}: it turns ± {band.hours.toFixed(2)} h
+            into ± {next.hours.toFixed(2)} h. <Link to="../bench">The bench</Link> says how.
           </>
         ) : (
-          'Every draw was read with a meter; what is left is the cell itself. Time one discharge.'
+          'Everything worth reading was read.'
         )}
       </p>
       <ul className={style.causes}>

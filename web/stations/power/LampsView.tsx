@@ -12,7 +12,7 @@ import {
 import { useBuild } from '../../state/build';
 import { Working } from '../../ui/Working';
 import { ComparatorDrawing } from './ComparatorDrawing';
-import { Figure } from './Figure';
+import { Figure } from '../../ui/Figure';
 import style from './power.module.css';
 
 /** Usual: enough for a slow save, and a reference that many comparators bring. */

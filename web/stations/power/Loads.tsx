@@ -1,46 +1,16 @@
 /** What each load draws and how well that is known: typed as watts, or as a meter in series gave it. */
-import { useState } from 'react';
-import { Button, InputNumber, Select } from 'antd';
+import { Link } from 'react-router';
+import { InputNumber, Select } from 'antd';
+import { typedDraw } from '@deft/core/bench';
 import { drawWithin, type Energy, TYPED_WITHIN, wattsOf } from '@deft/core/power';
-import {
-  type Drew,
-  FROM_SOURCE,
-  type LoadState,
-  type Part,
-  type Project,
-  STATES,
-} from '@deft/core/model';
+import { FROM_SOURCE, type LoadState, STATES } from '@deft/core/model';
 import { useBuild } from '../../state/build';
-import { ReadDraw } from './ReadDraw';
 import style from './power.module.css';
 
 type LoadRow = Energy['loads'][number];
 
-/** A draw typed as watts is known to so much; one read with a meter says itself. */
-const TYPED: Drew = { within: TYPED_WITHIN };
-
-/** The build with a draw of one of its parts as it is now known. */
-const withDraw = (
-  p: Project,
-  part: string,
-  state: LoadState,
-  watts: number,
-  drew: Drew,
-): Project => ({
-  ...p,
-  kit: {
-    ...p.kit,
-    parts: p.kit.parts.map((q): Part =>
-      q.id === part && q.draws
-        ? { ...q, draws: { ...q.draws, [state]: watts }, drew: { ...q.drew, [state]: drew } }
-        : q,
-    ),
-  },
-});
-
 export function Loads() {
   const { check, edit } = useBuild('check', 'edit');
-  const [reading, read] = useState<string>();
   const { energy, supply } = check.power;
   const canChoose = supply !== undefined && energy.rails.length > 0;
   return (
@@ -60,10 +30,8 @@ export function Loads() {
           <Row
             key={l.item.id}
             load={l}
-            isRead={reading === l.item.id}
-            onRead={() => read(reading === l.item.id ? undefined : l.item.id)}
-            onDraw={(state, watts, drew) =>
-              edit((p) => withDraw(p, l.item.part, state, watts, drew))
+            onDraw={(state, watts) =>
+              edit((p) => typedDraw(p, l.item.part, state, watts, TYPED_WITHIN))
             }
             canChoose={canChoose}
           />
@@ -85,18 +53,15 @@ export function Loads() {
 
 function Row({
   load: { item, part, draws },
-  isRead,
-  onRead,
   onDraw,
   canChoose,
 }: {
   load: LoadRow;
-  isRead: boolean;
-  onRead: () => void;
-  onDraw: (state: LoadState, watts: number, drew: Drew) => void;
+  onDraw: (state: LoadState, watts: number) => void;
   canChoose: boolean;
 }) {
-  const { doc } = useBuild('doc');
+  const { judged } = useBuild('judged');
+  const known = Math.round(100 * drawWithin(judged, part.id));
   return (
     <>
       <tr>
@@ -113,15 +78,18 @@ function Row({
               suffix="W"
               className={style.watts ?? ''}
               onChange={(w) => {
-                if (typeof w === 'number' && w !== draws[s]) onDraw(s, w, TYPED);
+                if (typeof w === 'number' && w !== draws[s]) onDraw(s, w);
               }}
             />
           </td>
         ))}
         <td>
-          <Button size="small" type="text" aria-expanded={isRead} onClick={onRead}>
-            ± {Math.round(100 * drawWithin(doc, part))} % {isRead ? '▴' : '▾'}
-          </Button>
+          <Link
+            to={`../bench?trial=draw:${item.id}:game`}
+            aria-label={`Read ${item.name} on the bench, known to ± ${known} %`}
+          >
+            ± {known} %
+          </Link>
         </td>
         {canChoose && (
           <td>
@@ -129,13 +97,6 @@ function Row({
           </td>
         )}
       </tr>
-      {isRead && (
-        <tr>
-          <td colSpan={6}>
-            <ReadDraw name={item.name} drew={part.drew} onRead={onDraw} />
-          </td>
-        </tr>
-      )}
     </>
   );
 }

@@ -2,7 +2,7 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { ROOM_C, type Soak } from '@deft/core/heat';
-import { Axes } from './Axes';
+import { Axes } from '../../ui/Axes';
 
 type Point = Soak['curve'][number];
 const LINES = [

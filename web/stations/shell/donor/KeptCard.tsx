@@ -28,6 +28,7 @@ export function KeptCard({
       return {
         ...p,
         kit: {
+          ...p.kit,
           parts: [...p.kit.parts.filter((q) => q.id !== part.id), part],
           items: p.kit.items.some((i) => i.part === part.id)
             ? p.kit.items

@@ -15,7 +15,7 @@ import { Slimming } from './Slimming';
 import { SlimTo } from './SlimTo';
 import { WhereItIs } from './WhereItIs';
 
-export function Bench({
+export function PartView({
   item,
   part,
   mine,

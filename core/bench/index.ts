@@ -1,0 +1,26 @@
+export { type BenchPlan, benchPlan } from './plan';
+export { benchFindings, benchWays } from './findings';
+export { type MeterLog, readMeterLog } from './log';
+export { holesWords, runFigures, type RunFigures, type Sample } from './run';
+export {
+  effectOf,
+  type Hours,
+  hoursNow,
+  type ReadingBody,
+  readingFor,
+  takenBack,
+  typedDraw,
+  withReading,
+} from './take';
+export { type Expected, type Trial, trialsOf } from './trial';
+export {
+  expectedWords,
+  judgedWords,
+  meanWords,
+  meterWords,
+  misread,
+  readingWords,
+  trialSteps,
+  trialTitle,
+  withUncertainty,
+} from './words';

@@ -1,0 +1,3 @@
+import { listen } from './lines';
+
+void listen();
