@@ -4,6 +4,7 @@
  */
 import {
   chemistryOf,
+  isHost,
   type Item,
   type LoadState,
   type MeterReading,
@@ -159,7 +160,7 @@ class TrialMaker {
           expects: { value: amps, within: drawKnown(this.p, part.id, state) * amps, unit: 'A' },
         });
       }
-      if (part.computer) this.least(item, draws.peak);
+      if (isHost(part)) this.least(item, draws.peak);
     }
   }
 
