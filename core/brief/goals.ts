@@ -43,6 +43,11 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
     const computer = k.computer;
     if (!computer) return judged(target, 'open', 'no computer yet', 'the computer');
     const speed = computer.part.computer?.speed ?? 0;
+    if (computer.part.host && !computer.part.computer) {
+      return judged(target, 'missed', 'its own games only', computer.item.name, [
+        `${computer.item.name} runs what was made for its own chips; other families want a computer.`,
+      ]);
+    }
     const axes = k.ends('analog', 'takes').reduce((s, e) => s + (e.port.count ?? 1), 0);
     const have = new Set(p.controls.inputs.filter((i) => i.routed).map((i) => i.role));
     const pad = p.controls.route === 'wireless';

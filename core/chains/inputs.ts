@@ -1,5 +1,5 @@
 /** Inputs: switches, the board or header that reads them, the bus it speaks, and converter channels for sticks. */
-import { bodyFor } from '../model';
+import { bodyFor, isDevice } from '../model';
 import { type Chain, ChainMaker } from './chain';
 import type { Kit } from './fitted';
 
@@ -8,6 +8,9 @@ export function inputsChain(k: Kit): Chain {
   const { route, inputs } = k.p.controls;
   const n = inputs.length;
   if (!k.computer) return m.unwanted('Waits for the computer.');
+  if (isDevice(k.computer.part) && !n && route !== 'wireless') {
+    return m.unwanted('Played on the device itself.');
+  }
   const sticks = k.ends('analog', 'takes');
   const channels = k.ends('analog', 'gives');
   if (route === 'wireless') {
@@ -86,6 +89,18 @@ export function inputsChain(k: Kit): Chain {
         [boards[0]!.item.id, k.computer.item.id],
       );
     }
+  } else if (route === 'original board' && k.computer.part.host) {
+    const { keys } = k.computer.part.host;
+    m.part(k.computer, `reads ${keys} keys at its own pads`, 'one wire each and a common ground');
+    if (n > keys) {
+      m.broken(
+        'count',
+        `${n} inputs, ${keys} on the board`,
+        `${k.computer.item.name} has too few.`,
+        ['Leave some out, or read the others through a pad of its own.'],
+        [k.computer.item.id],
+      );
+    }
   } else if (route === 'original board') {
     const kept = k.p.donor?.kept.find((q) => q.kind === 'board' || q.kind === 'membranes');
     if (kept) m.link({ name: kept.name, note: 'kept: tapped at its pads' });
@@ -117,6 +132,8 @@ export function inputsChain(k: Kit): Chain {
       [...new Set(sticks.map((s) => s.of.item.id))],
     );
   } else if (want) m.part(channels[0]!.of, `${have} channels for ${want} axes`, 'same reference');
+  // A board that reads its own pads stands in the chain already.
+  if (route === 'original board' && k.computer.part.host) return m.chain;
   let takes: 'header' | 'USB' | 'I2C';
   if (route === 'usb') takes = 'USB';
   else if (route === 'expander') takes = 'I2C';

@@ -1,4 +1,5 @@
 /** Picture: computer, link, driver, panel; or the socket a television is plugged into. */
+import { hasSystem, isDevice } from '../model';
 import { type Chain, ChainMaker } from './chain';
 import { type End, isSoldered, type Kit, leadFor, reachable } from './fitted';
 
@@ -23,6 +24,11 @@ export function pictureChain(k: Kit): Chain {
     return m.chain;
   }
   m.part(k.computer, 'draws the picture');
+  if (isDevice(k.computer.part) && k.computer.part.screen) {
+    m.chain.begun = true;
+    m.link({ name: 'Its own screen', note: panelWords(k.computer) });
+    return m.chain;
+  }
   m.chain.begun = screen !== undefined || k.p.way === 'tv box';
   if (k.p.way === 'tv box') {
     const out = [...k.ends('hdmi', 'gives'), ...k.ends('composite', 'gives')];
@@ -87,7 +93,9 @@ const jointWords = (k: Kit, link: LinkKind, to: Kit['all'][number]): string => {
       ? lead.item.name
       : 'four pairs with grounds, 5 V, hot-plug and the two data lines, soldered short';
   }
-  return link === 'composite' ? 'two wires' : `${LINK_WORDS[link]} on the header`;
+  if (link === 'composite') return 'two wires';
+  const isOnHeader = k.computer && hasSystem(k.computer.part);
+  return isOnHeader ? `${LINK_WORDS[link]} on the header` : `${LINK_WORDS[link]}, soldered`;
 };
 
 /** Computer to driver or screen: the link there at both ends, and a lead when both are sockets. */

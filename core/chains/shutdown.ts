@@ -1,4 +1,5 @@
 /** Shutdown: press, request, the system's own "I am down", cut. Or the simpler ways with what they cost. */
+import { hasSystem, isDevice } from '../model';
 import { type Chain, ChainMaker } from './chain';
 import type { Fitted, Kit } from './fitted';
 
@@ -8,6 +9,8 @@ const enable = (x: Fitted): boolean => x.part.pads.some((p) => p.name === 'EN');
 export function shutdownChain(k: Kit): Chain {
   const m = new ChainMaker('shutdown');
   if (!k.computer) return m.unwanted('Waits for the computer.');
+  if (isDevice(k.computer.part)) return m.unwanted('The device has a key of its own.');
+  const isWritten = hasSystem(k.computer.part);
   const latch = k.all.find((x) => x.part.off?.kind === 'latch');
   const slide = k.all.find((x) => x.part.off?.kind === 'switch');
   let kind: 'switch' | 'latch' | undefined;
@@ -59,18 +62,22 @@ export function shutdownChain(k: Kit): Chain {
       );
     }
     m.note(
-      'A hard switch can corrupt the card: shut down in the menu first, or keep the card read-only.',
+      isWritten
+        ? 'A hard switch can corrupt the card: shut down in the menu first, or keep the card read-only.'
+        : 'Its own chips are not written while it plays: a hard switch harms nothing but an unsaved game.',
     );
   } else {
     m.broken('switch', 'No switch', 'A switch is wanted, and none is in the kit.', [
       'Add one, or choose a latch or the menu.',
     ]);
   }
-  m.part(
-    k.computer,
-    way === 'latch' ? 'halts in 5 to 20 s, says so' : 'halts',
-    way === 'latch' ? 'request and down lines' : undefined,
-  );
+  if (isWritten) {
+    m.part(
+      k.computer,
+      way === 'latch' ? 'halts in 5 to 20 s, says so' : 'halts',
+      way === 'latch' ? 'request and down lines' : undefined,
+    );
+  } else m.part(k.computer, 'stops at once');
   m.chain.begun = way !== undefined;
   return m.chain;
 }

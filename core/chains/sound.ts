@@ -1,4 +1,5 @@
 /** Sound: source, conversion, volume, jack switch, amplifier, speaker. */
+import { hasSystem, isDevice } from '../model';
 import { type Chain, ChainMaker } from './chain';
 import type { Fitted, Kit } from './fitted';
 
@@ -14,6 +15,9 @@ export function soundChain(k: Kit): Chain {
     return m.unwanted('A TV box sends its sound with the picture.');
   }
   if (!k.computer) return m.unwanted('Waits for the computer.');
+  if (isDevice(k.computer.part) && !amps.length && !speakers.length && !jacks.length) {
+    return m.unwanted('The device sounds itself.');
+  }
   m.chain.begun = amps.length + speakers.length + jacks.length > 0;
   if (k.computer) {
     m.link({ name: k.computer.item.name, item: k.computer.item.id, note: 'plays the sound' });
@@ -28,8 +32,9 @@ export function soundChain(k: Kit): Chain {
     else if (wants?.carries === 'line') converted(k, m, amp);
     volume(k, m);
     let wanted: string;
-    if (wants?.carries === 'i2s') wanted = 'I2S on the header';
-    else if (wants?.carries === 'hdmi') wanted = 'with the picture';
+    if (wants?.carries === 'i2s') {
+      wanted = hasSystem(k.computer.part) ? 'I2S on the header' : 'I2S, soldered';
+    } else if (wants?.carries === 'hdmi') wanted = 'with the picture';
     else wanted = 'line level';
     m.part(
       amp,

@@ -6,6 +6,11 @@ export function storageChain(k: Kit): Chain {
   const m = new ChainMaker('storage');
   if (!k.computer) return m.unwanted('Waits for the computer.');
   m.chain.begun = true;
+  const host = k.computer.part.host;
+  if (host && host.starts === 'own chips') {
+    m.part(k.computer, 'starts from its own chips');
+    return m.chain;
+  }
   const slot = k.computer.ports.find((q) => q.carries === 'card' && q.role === 'takes');
   if (!slot) {
     m.broken(

@@ -24,6 +24,9 @@ const AROUND_MM = 4;
 /** Between the inside of the face and a stem, the longest peg of an ordinary key, mm: typical. */
 const PEG_MM = 12;
 
+/** A switch faces a key when its axis is so near to the key's: the cosine. */
+const FACES = 0.7;
+
 type Vec = readonly [number, number, number];
 interface Position {
   at: PlacedItem;
@@ -95,7 +98,11 @@ export interface Backing {
 /** Inputs of the scene's body, each with the switch behind it. */
 export function backings(scene: Scene): Backing[] {
   const { project, shell } = scene;
-  if (!shell || !OWN_SWITCHES.has(project.controls.route)) return [];
+  const boards = keptBoards(scene);
+  const { route } = project.controls;
+  if (!shell || !(OWN_SWITCHES.has(route) || (route === 'original board' && boards.length))) {
+    return [];
+  }
   const positions = [...scene.items.values()].flatMap(positionsOf);
   const left = new Map(positions.map((q) => [q, q.serves]));
   const inputs = project.controls.inputs.flatMap((input) => {
@@ -113,10 +120,14 @@ export function backings(scene: Scene): Backing[] {
     on.set(pair.i.input, pair);
     left.set(pair.q, left.get(pair.q)! - 1);
   }
-  return inputs.map(({ input, place }): Backing => {
+  return inputs.map(({ input, place, outward }): Backing => {
     const mine = on.get(input);
     if (mine) {
       return { input, place, on: { item: mine.q.at.item.id, label: mine.q.label, off: mine.off } };
+    }
+    const board = boards.find((at) => isOver(at, place, outward));
+    if (board) {
+      return { input, place, on: { item: board.item.id, label: 'its own contacts', off: 0 } };
     }
     const nearest = pairs.filter((x) => x.i.input === input).sort((a, b) => a.off - b.off)[0];
     if (!nearest || nearest.off > 3 * nearest.q.reach) return { input, place };
@@ -137,11 +148,29 @@ export function backings(scene: Scene): Backing[] {
   });
 }
 
+/** Boards with their own chips: what lies right under a key may be pressed on their own contacts. */
+const keptBoards = (scene: Scene): PlacedItem[] =>
+  [...scene.items.values()].filter((at) => at.part.host?.is === 'kept board');
+
+/** Whether a key lies over a board that looks at it, within a peg's reach. */
+function isOver(at: PlacedItem, place: Place, outward: Vec): boolean {
+  const origin = pointOf(at, [0, 0, 0]);
+  const up = pointOf(at, [0, 0, 1]);
+  const looks: Vec = [up[0] - origin[0], up[1] - origin[1], up[2] - origin[2]];
+  const plate = at.blocks.find(({ block }) => block.kind === 'board')?.solid;
+  if (!plate || dot(looks, outward) < FACES) return false;
+  const { x0, x1, y0, y1, z0, z1 } = plate;
+  const top: Vec = [(x0 + x1) / 2, (y0 + y1) / 2, looks[2] > 0 ? z1 : z0];
+  const gap = dot([place.x - top[0], place.y - top[1], place.z - top[2]], outward);
+  const isWithin = place.x >= x0 && place.x <= x1 && place.y >= y0 && place.y <= y1;
+  return isWithin && gap >= 0 && gap <= PEG_MM;
+}
+
 /** How a switch meets a key: beside its middle, behind the face, and whether it looks at it. */
 function meeting(q: Position, place: Place, outward: Vec) {
   const p: Vec = [place.x, place.y, place.z];
   return {
-    faces: dot(q.looks, outward) > 0.7,
+    faces: dot(q.looks, outward) > FACES,
     off: Math.hypot(...beside(q.top, p, outward)),
     gap: dot([p[0] - q.top[0], p[1] - q.top[1], p[2] - q.top[2]], outward),
   };

@@ -11,7 +11,7 @@ import {
   type WayOut,
   type Worked,
 } from '../model';
-import { HEADER_40, pinOf, RESERVED, SECOND_DUTY } from '../kit';
+import { HEADER_40, partOf, pinOf, RESERVED, SECOND_DUTY } from '../kit';
 import { type Scene, sceneOf } from '../fit';
 import { leastCost } from './assign';
 import { type Lines, linesOf } from './lines';
@@ -72,11 +72,19 @@ export function buttonMap(p: Project, scene: Scene = sceneOf(p)): ButtonMap {
     total: {
       value: sum,
       working: [
-        `${wired.length} wires, ${Math.round(sum)} mm in straight lines; the least possible over ${lines.free.length} free lines with the hand-made choices kept and lines with a second duty last`,
+        leastWords(p) ??
+          `${wired.length} wires, ${Math.round(sum)} mm in straight lines; the least possible over ${lines.free.length} free lines with the hand-made choices kept and lines with a second duty last`,
       ],
     },
     findings: findings(p, inputs, lines, wanting.length - fitted.length),
   };
+}
+
+/** How the keys are read where no line of a header is taken by them. */
+function leastWords(p: Project): string | undefined {
+  const host = p.kit.items.find((i) => partOf(p, i).host);
+  if (p.controls.route !== 'original board' || !host) return undefined;
+  return `each key to its own pad of ${host.name}, found with a meter; one ground for each plate`;
 }
 
 const maybe = <K extends string, V>(key: K, value: V | undefined) =>

@@ -4,7 +4,7 @@ import {
   type Duty,
   type DutyOwner,
   type InputRole,
-  isHost,
+  hasSystem,
   present,
   type Project,
 } from '../model';
@@ -75,7 +75,7 @@ function readOwner(p: Project, duty: Duty): DutyOwner | undefined {
         (p.sound.volume === 'menu' ? { by: 'menu' } : undefined)
       );
     case 'pairing':
-      return present(p).kit.items.some((i) => isHost(partOf(p, i))) ? { by: 'menu' } : undefined;
+      return present(p).kit.items.some((i) => hasSystem(partOf(p, i))) ? { by: 'menu' } : undefined;
     default:
       return undefined;
   }

@@ -2,7 +2,7 @@
  * Whether software for a computer, its screen link and its input route is known to exist, and what
  * it needs at first boot. What is not known is a listed risk.
  */
-import { isHost, type Part, type Project } from '../model';
+import { hasSystem, type Part, type Project } from '../model';
 import { partOf } from './thickness';
 
 export interface Known {
@@ -43,7 +43,7 @@ export function panelTiming(s: Screen, fps = 60): string[] {
 
 export function knownToWork(p: Project): Known | undefined {
   const parts = p.kit.items.map((i) => partOf(p, i));
-  const computer = parts.find((q) => isHost(q));
+  const computer = parts.find((q) => hasSystem(q));
   const screen = parts.find((q) => q.screen)?.screen;
   if (!computer) return undefined;
   const link = screen?.link ?? 'hdmi';

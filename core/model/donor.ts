@@ -56,6 +56,8 @@ export const Kept = z.strictObject({
       }),
     )
     .max(10),
+  /** Its own chips run the games: a transplant. */
+  runs: z.literal(true).optional(),
   /** Old ratings of a kept supply: limit and input range. */
   rating: z
     .strictObject({

@@ -1,11 +1,20 @@
 /**
- * What runs the games: the one door to "the computer". Nobody else asks for the family of a part
- * to find it.
+ * What runs the games: the one door to "the host". Nobody else asks for the family of a part to find
+ * it. A computer board, a board kept with its own chips, or a device carried along.
  */
 import type { Part } from './part';
 
-export const isHost = (part: Pick<Part, 'family'>): boolean => part.family === 'sbc';
+export const isHost = (part: Pick<Part, 'family' | 'host'>): boolean =>
+  part.family === 'sbc' || part.host !== undefined;
+
+/** Whether a host has a system of its own kind, on a card that is written: a computer board. */
+export const hasSystem = (part: Pick<Part, 'family' | 'host'>): boolean =>
+  isHost(part) && part.host === undefined;
+
+/** A device that is carried along: it feeds, shows and sounds itself, and turns itself off. */
+export const isDevice = (part: Pick<Part, 'host'>): boolean => part.host?.is === 'device';
 
 /** Those of a list that run games, in the list's order. */
-export const hostsOf = <T extends { part: Pick<Part, 'family'> }>(list: Iterable<T>): T[] =>
-  [...list].filter((x) => isHost(x.part));
+export const hostsOf = <T extends { part: Pick<Part, 'family' | 'host'> }>(
+  list: Iterable<T>,
+): T[] => [...list].filter((x) => isHost(x.part));

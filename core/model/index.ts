@@ -7,7 +7,7 @@ export * from './part';
 export * from './brief';
 export * from './project';
 export { bodyFor, otherBuilds, piecesOf, pieceUnder } from './bodies';
-export { hostsOf, isHost } from './hosts';
+export { hasSystem, hostsOf, isDevice, isHost } from './hosts';
 export { migrated } from './migrate';
 export { present } from './present';
 export { drained } from './drained';

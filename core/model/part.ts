@@ -148,6 +148,9 @@ export type Family = (typeof FAMILIES)[number];
 export const CHEMISTRIES = ['lithium', 'nickel', 'alkaline'] as const;
 export type Chemistry = (typeof CHEMISTRIES)[number];
 
+export const HOST_KINDS = ['kept board', 'device'] as const;
+export const HOST_STARTS = ['own chips', 'slot', 'card'] as const;
+
 export const Part = z.strictObject({
   id: Id,
   name: Name,
@@ -283,6 +286,19 @@ export const Part = z.strictObject({
       radio: z.boolean(),
       /** It slows down from so many °C on its chip; typical where nothing is said. */
       throttleC: z.number().min(40).max(130).optional(),
+    })
+    .optional(),
+  /**
+   * What runs the games without being a computer board: a board kept or moved with its own chips, or
+   * a device that is carried along and feeds itself.
+   */
+  host: z
+    .strictObject({
+      is: z.enum(HOST_KINDS),
+      /** Its own chips, a slot for cartridges, or a card. */
+      starts: z.enum(HOST_STARTS),
+      /** Keys that its own pads read. */
+      keys: z.number().int().min(0).max(60),
     })
     .optional(),
   /** Where its antenna lies on the board, in the part's frame, mm. */

@@ -1,7 +1,15 @@
 /**
  * What feeds what in a build: pack, charger, converter and the loads on the 5 V rail.
  */
-import { chemistryOf, present, type Item, type LoadState, type Part, type Project } from '../model';
+import {
+  chemistryOf,
+  isDevice,
+  present,
+  type Item,
+  type LoadState,
+  type Part,
+  type Project,
+} from '../model';
 import { partOf } from '../kit';
 import { ocvFor, risesOf } from './ocv';
 import type { Pack } from './discharge';
@@ -53,7 +61,10 @@ export function ratedEnergy(p: Project): Energy {
   const charger = having('charger')[0];
   const guards = having('protects');
   const offs = having('off');
-  const loads = all.flatMap((x) => (x.part.draws ? [{ ...x, draws: x.part.draws }] : []));
+  // A device that is carried along feeds itself.
+  const loads = all.flatMap((x) =>
+    x.part.draws && !isDevice(x.part) ? [{ ...x, draws: x.part.draws }] : [],
+  );
   const first = cells[0];
   if (!first) {
     return {

@@ -1,5 +1,5 @@
 /** What draws while the build is off, and how long its charge lasts then. */
-import { type Chemistry, chemistryOf, isHost, type Project } from '../model';
+import { type Chemistry, chemistryOf, hasSystem, type Project } from '../model';
 import type { Energy } from './energy';
 import { voltsAt } from './ocv';
 
@@ -80,7 +80,7 @@ export function offDrain(p: Project, e: Energy): OffDrain | undefined {
   }
   if (isMenu) {
     for (const { item, part } of e.loads) {
-      const amps = part.offA ?? (isHost(part) ? HALTED_A : 0);
+      const amps = part.offA ?? (hasSystem(part) ? HALTED_A : 0);
       put(amps * atPack(e), item.name, item.id, part.offA === undefined);
     }
   }

@@ -142,12 +142,16 @@ const FAMILY: Partial<Record<Kept['kind'], Part['family']>> = {
   membranes: 'switch',
 };
 
+/** Keys that a kept board reads until its own are counted: a pad and four. */
+const KEPT_KEYS = 8;
+
 /** A kept thing as a part of the kit: one measured block, so that it can be laid out like any other. */
 export function keptPart(k: Kept): Part {
   return {
     id: `kept-${k.id}`.slice(0, 64),
     name: k.name,
-    family: FAMILY[k.kind] ?? 'hardware',
+    family: k.runs ? 'sbc' : (FAMILY[k.kind] ?? 'hardware'),
+    ...(k.runs ? { host: { is: 'kept board', starts: 'own chips', keys: KEPT_KEYS } } : {}),
     words: ['kept', k.kind],
     note: `Kept from the donor${k.tests.length ? `; tests: ${k.tests.join(', ')}` : ''}.`,
     source: 'mine',

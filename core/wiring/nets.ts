@@ -5,6 +5,7 @@
 import { FROM_SOURCE, isHost, type Finding, present, type Project } from '../model';
 import { type ButtonMap } from '../controls';
 import { type PlacedItem, pointOf, type Scene } from '../fit';
+import { blockBox } from '../geometry';
 import { kitOf } from '../chains';
 
 export type Pt3 = readonly [number, number, number];
@@ -114,6 +115,18 @@ const firstPad = (at: PlacedItem, ...names: string[]): End | undefined => {
   }
   return undefined;
 };
+/** A pad of a board with its own chips that nobody has found yet: somewhere on it, by what it is for. */
+const toBeFound = (at: PlacedItem, signal: string): End | undefined => {
+  if (!at.part.host) return undefined;
+  const board = at.part.blocks.find((b) => b.kind === 'board') ?? at.part.blocks[0]!;
+  const [[x0, y0], [x1, y1]] = blockBox(board);
+  return {
+    item: at.item.id,
+    pad: signal.slice(0, 40),
+    at: pointOf(at, [(x0 + x1) / 2, (y0 + y1) / 2, boardTop(at)]),
+    piece: at.piece,
+  };
+};
 const far = (a: Pt3, b: Pt3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 
 /** What a wire feeds, and where it does: at the cell, behind what makes the rail, or at a board's 3.3 V. */
@@ -216,7 +229,7 @@ function headerPad(sbc: PlacedItem, name: string, near: Pt3): End | undefined {
     .map((q, i) => ({ q, nth: sbc.part.pads.slice(0, i).filter((x) => x.name === q.name).length }))
     .filter(({ q }) => q.name === name)
     .flatMap(({ nth }) => padAt(sbc, name, nth) ?? []);
-  return all.sort((x, y) => far(x.at, near) - far(y.at, near))[0];
+  return all.sort((x, y) => far(x.at, near) - far(y.at, near))[0] ?? toBeFound(sbc, name);
 }
 
 const EVERYTHING = {
@@ -373,7 +386,8 @@ function boards(p: Project, scene: Scene): Draft[] {
       const pick = spare.includes(name) ? name : spare.find((n) => !used.has(n));
       if (pick === undefined) continue;
       used.add(pick);
-      join(out, padAt(sbc, `GPIO${t.gpio}`), padAt(at, pick), 'signal', t.signal);
+      const line = padAt(sbc, `GPIO${t.gpio}`) ?? toBeFound(sbc, t.signal);
+      join(out, line, padAt(at, pick), 'signal', t.signal);
     }
     const feed = padAt(at, '3V3');
     if (feed) {
@@ -395,7 +409,8 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
   const sbc = placed(p, scene, (q) => isHost(q))[0];
   const reader = placed(p, scene, (q) => q.pads.some((d) => d.name === 'IN1'))[0];
   const plates = placed(p, scene, (q) => q.family === 'switch' && q.pads.length > 1);
-  const hub = p.controls.route === 'gpio' ? sbc : reader;
+  const isOwn = p.controls.route === 'original board' && sbc?.part.host !== undefined;
+  const hub = p.controls.route === 'gpio' || isOwn ? sbc : reader;
   if (!hub) return out;
   let next = 0;
   const grounded = new Set<string>();
@@ -421,7 +436,7 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
     if (p.controls.route === 'gpio') {
       if (m.gpio === undefined) line = undefined;
       else line = padAt(hub, `GPIO${m.gpio}`);
-    } else line = padAt(hub, `IN${++next}`);
+    } else line = padAt(hub, `IN${++next}`) ?? toBeFound(hub, m.input.name);
     if (!line) continue;
     out.push({ a: own, b: line, what: 'signal', says: m.input.name });
     const plate = pads[0]?.e.item;

@@ -1,4 +1,5 @@
 /** What the system must be told, of what is there. */
+import { hasSystem } from '../../model';
 import type { Bench, Draft } from '../step';
 import { computerOf, ofFamily } from '../step';
 import { feedOf } from './power';
@@ -7,7 +8,7 @@ const PHASE = 'Software';
 
 export function software(on: Bench): Draft[] {
   const computer = computerOf(on);
-  if (!computer) return [];
+  if (!computer || !hasSystem(computer.part)) return [];
   const screen = ofFamily(on, 'screen').length > 0;
   const sounds = ofFamily(on, 'audio', 'speaker').length > 0;
   const told = [

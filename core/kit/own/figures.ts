@@ -3,7 +3,7 @@
  * in which unit, what it may be, and what is not judged while it is missing. The form, the list of
  * what is still owed and the words for a bad figure are all read from this table.
  */
-import type { Family, Part } from '../../model';
+import { type Family, HOST_KINDS, HOST_STARTS, type Part } from '../../model';
 
 /** Groups of figures of a part, one object each in the document. */
 export type Group =
@@ -15,6 +15,7 @@ export type Group =
   | 'amp'
   | 'speaker'
   | 'computer'
+  | 'host'
   | 'off'
   | 'draws';
 
@@ -156,6 +157,11 @@ export const FIGURES: Readonly<Record<Group, readonly Figure[]>> = {
     yes('radio', 'Has a radio'),
     number('throttleC', 'Slows down from', '°C', [40, 130], 85, { optional: true }),
   ],
+  host: [
+    choice('is', 'Runs the games as a', HOST_KINDS, 'kept board'),
+    choice('starts', 'Starts from', HOST_STARTS, 'own chips'),
+    whole('keys', 'Keys its own pads read', [0, 60], 8),
+  ],
   off: [
     choice('kind', 'Turns it off as a', ['latch', 'switch'], 'switch'),
     number('amps', 'Carries', 'A', [0.01, 50], 1, { judges: 'whether its contacts last' }),
@@ -176,13 +182,14 @@ export const GROUP_NAMES: Readonly<Record<Group, string>> = {
   amp: 'Sound out',
   speaker: 'The coil',
   computer: 'The computer',
+  host: 'No computer board, but',
   off: 'Turning off',
   draws: 'What it draws from 5 V',
 };
 
 /** What a part of each kind is asked for; the first is what makes it one of its kind. */
 export const GROUPS_OF: Readonly<Record<Family, readonly Group[]>> = {
-  sbc: ['computer', 'draws'],
+  sbc: ['computer', 'draws', 'host'],
   screen: ['screen', 'draws'],
   cell: ['cell'],
   charger: ['charger', 'converter'],
@@ -200,6 +207,10 @@ export const GROUPS_OF: Readonly<Record<Family, readonly Group[]>> = {
   protection: ['protects'],
   cooling: ['draws'],
 };
+
+/** What this very part is asked for: one that is no computer board is not asked for its class. */
+export const groupsOf = (part: Part): readonly Group[] =>
+  GROUPS_OF[part.family].filter((group) => group !== 'computer' || part.host === undefined);
 
 type Plain = Readonly<Record<string, unknown>>;
 const read = (at: unknown, path: readonly string[]): unknown =>
@@ -279,7 +290,7 @@ export interface Owed {
 
 /** What a part of its kind does not say yet, and what cannot be judged for that. */
 export const owed = (part: Part): Owed[] =>
-  GROUPS_OF[part.family].flatMap((group) =>
+  groupsOf(part).flatMap((group) =>
     part[group] === undefined
       ? FIGURES[group].flatMap((f) =>
           f.judges ? [{ group, label: f.label, judges: f.judges }] : [],

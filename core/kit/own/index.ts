@@ -5,7 +5,7 @@ export {
   figureOf,
   type Group,
   GROUP_NAMES,
-  GROUPS_OF,
+  groupsOf,
   owed,
   type Owed,
   type Value,

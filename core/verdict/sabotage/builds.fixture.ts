@@ -1,6 +1,13 @@
 /** Clean builds beside the demos: one fed from the wall, one grafted of two shells with parts in both. */
 import { demos, libraryPart, withMeasuredSizes } from '../../catalogue';
-import { appliedAll, type Body, length, type Placement, type Project } from '../../model';
+import {
+  appliedAll,
+  type Body,
+  length,
+  type Part,
+  type Placement,
+  type Project,
+} from '../../model';
 
 const [, loaner, , paperback] = demos() as [Project, Project, Project, Project];
 
@@ -71,4 +78,77 @@ export function grafted(): Project {
     shell: { bodies: [{ ...body, pieces: [{ ...front, openings: closed }, back] }, lid] },
   };
   return appliedAll(p, [stand('speaker', 'lid-front', 145, 32, { up: 'out' })]);
+}
+
+/** Keys that the caller's board reads. */
+const CALLER_KEYS = 12;
+
+/** The board of a bingo caller: its own chips, its pads found and named by its builder. */
+function callerBoard(like: Part): Part {
+  const side = ['board', 'chip'];
+  return {
+    id: 'caller',
+    name: 'Caller board',
+    family: 'sbc',
+    words: ['kept', 'board'],
+    note: 'Kept whole, with chips of its own.',
+    source: 'mine',
+    price: 0,
+    blocks: like.blocks.filter((b) => side.includes(b.id)),
+    connectors: [],
+    pads: [
+      { id: 'v', name: '5V', x: 8, y: 27, side: 'top' },
+      { id: 'g', name: 'GND', x: 10.5, y: 27, side: 'top' },
+      ...Array.from({ length: CALLER_KEYS }, (_, i): Part['pads'][number] => ({
+        id: `k${i + 1}`,
+        name: `IN${i + 1}`,
+        x: 14 + 3 * i,
+        y: 27,
+        side: 'top',
+      })),
+    ],
+    draws: like.draws!,
+    host: { is: 'kept board', starts: 'own chips', keys: CALLER_KEYS },
+    ports: [
+      {
+        id: 'rail-in',
+        name: '5 V',
+        carries: 'rail',
+        role: 'takes',
+        form: 'pads',
+        volts: [4.75, 5.25],
+        amps: like.draws!.peak / 5,
+      },
+      { id: 'picture', name: 'picture', carries: 'spi', role: 'gives', form: 'pads' },
+      { id: 'sound', name: 'sound', carries: 'i2s', role: 'gives', form: 'pads' },
+    ],
+  };
+}
+
+/** The paperback round a board that was moved out of its old shell and runs its own games. */
+export function transplanted(): Project {
+  const thimble = paperback.kit.parts.find((q) => q.id === 'thimble')!;
+  return {
+    ...paperback,
+    id: 'transplanted',
+    name: 'Caller in a paperback',
+    way: 'transplant',
+    brief: { ...paperback.brief, families: [] },
+    kit: {
+      ...paperback.kit,
+      parts: paperback.kit.parts.map((q) => (q === thimble ? callerBoard(thimble) : q)),
+      items: paperback.kit.items.map((i) =>
+        i.part === 'thimble' ? { id: i.id, part: 'caller', name: 'Caller board', struck: [] } : i,
+      ),
+    },
+    controls: {
+      ...paperback.controls,
+      route: 'original board',
+      inputs: paperback.controls.inputs.map((input) => {
+        const unlined = { ...input };
+        delete unlined.gpio;
+        return unlined;
+      }),
+    },
+  };
 }

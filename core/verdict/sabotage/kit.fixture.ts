@@ -49,6 +49,12 @@ function unguarded(part: Part): Part {
 }
 const isPouch = (q: Part): boolean => q.cell?.kind === 'pouch';
 
+/** The build with its kept board changed; nothing where no such board runs the games. */
+const onKept = (p: Project, change: (q: Part) => Part): Project[] => {
+  const id = p.kit.parts.find((q) => q.host)?.id;
+  return id === undefined ? [] : [withPart(p, id, change)];
+};
+
 export const KIT_KINDS: readonly Kind[] = [
   { name: 'no computer', makes: 'open', cases: dropped((q) => q.family === 'sbc', /computer/i) },
   {
@@ -199,10 +205,52 @@ export const KIT_KINDS: readonly Kind[] = [
     cases: (p) => {
       const shut: Project = { ...p, brief: { ...p.brief, card: 'under a door' } };
       delete shut.donor;
+      // A board that starts from its own chips wants no card.
+      if (laidOut(p).some((q) => q.part.host?.starts === 'own chips')) return [];
       const gone = laidOut(p).filter((q) => q.part.family === 'storage');
       const spoilt = gone.reduce((q, at) => without(q, at.id), shut);
       return [{ where: 'card', spoilt, says: /card/i }];
     },
+  },
+  {
+    name: 'a kept board that reads fewer keys than there are',
+    makes: 'hit',
+    cases: (p) =>
+      onKept(p, (q) => ({
+        ...q,
+        host: { ...q.host!, keys: p.controls.inputs.length - 1 },
+      })).map((spoilt) => ({ where: 'keys', spoilt, says: /on the board/ })),
+  },
+  {
+    name: 'a kept board whose picture is another than the screen takes',
+    makes: 'hit',
+    cases: (p) =>
+      onKept(p, (q) => ({
+        ...q,
+        ports: q.ports!.map((x) => (x.carries === 'spi' ? { ...x, carries: 'composite' } : x)),
+      })).map((spoilt) => ({ where: 'picture', spoilt, says: /SPI/ })),
+  },
+  {
+    name: 'a kept board that wants a card and has no slot',
+    makes: 'hit',
+    cases: (p) =>
+      onKept(p, (q) => ({ ...q, host: { ...q.host!, starts: 'card' } })).map((spoilt) => ({
+        where: 'card',
+        spoilt,
+        says: /No card slot/,
+      })),
+  },
+  {
+    name: 'a kept board gone',
+    makes: 'hit',
+    cases: (p) =>
+      laidOut(p)
+        .filter((q) => q.part.host)
+        .map((q) => ({
+          where: q.id,
+          spoilt: applied(p, { do: 'drop', item: q.id }),
+          says: /No computer/,
+        })),
   },
   {
     name: 'a television box without a way to the television',

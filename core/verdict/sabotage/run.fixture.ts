@@ -2,7 +2,7 @@
 import { demos } from '../../catalogue';
 import { type Finding, type Project, readProject } from '../../model';
 import { check } from '../check';
-import { fedFromTheWall, grafted } from './builds.fixture';
+import { fedFromTheWall, grafted, transplanted } from './builds.fixture';
 import { BENCH_KINDS } from './bench.fixture';
 import { CONTROLS_KINDS } from './controls.fixture';
 import { HARMLESS } from './harmless.fixture';
@@ -34,7 +34,12 @@ export const KINDS: readonly Kind[] = [
 ];
 
 /** Builds that close, to be spoilt one way at a time. */
-export const cleanBuilds = (): Project[] => [...demos().slice(1), fedFromTheWall(), grafted()];
+export const cleanBuilds = (): Project[] => [
+  ...demos().slice(1),
+  fedFromTheWall(),
+  grafted(),
+  transplanted(),
+];
 
 export interface Outcome {
   build: string;

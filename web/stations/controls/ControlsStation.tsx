@@ -9,7 +9,11 @@ import {
   INPUT_ROLES,
   type Project,
   ROUTES,
+  hasSystem,
+  hostsOf,
+  present,
 } from '@deft/core/model';
+import { partOf } from '@deft/core/kit';
 import { Findings } from '../../ui/Findings';
 import { useSize } from '../../ui/useSize';
 import { useBuild, useScene } from '../../state/build';
@@ -171,8 +175,14 @@ export default function ControlsStation() {
             options={Object.keys(COVERAGE).map((f) => ({ value: f, label: f }))}
           />
         </section>
-        <Exports />
+        {hasSystemIn(doc) && <Exports />}
       </aside>
     </>
   );
 }
+
+/** Overlay and mapping are for a computer board; one with chips of its own takes neither. */
+const hasSystemIn = (p: Project): boolean => {
+  const host = hostsOf(present(p).kit.items.map((item) => ({ part: partOf(p, item) })))[0];
+  return host === undefined || hasSystem(host.part);
+};

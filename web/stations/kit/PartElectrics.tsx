@@ -6,7 +6,7 @@ import {
   figureOf,
   GROUP_NAMES,
   type Group,
-  GROUPS_OF,
+  groupsOf,
   withFigure,
 } from '@deft/core/kit';
 import type { Part } from '@deft/core/model';
@@ -22,7 +22,7 @@ export function PartElectrics({
   part: Part;
   onChange: (p: Part) => string | undefined;
 }) {
-  const groups = GROUPS_OF[part.family];
+  const groups = groupsOf(part);
   return (
     <>
       {groups.map((group) => (
@@ -74,6 +74,7 @@ function GroupOf({
         <One
           key={f.key}
           figure={f}
+          isWhole={group === 'host' && f.key === 'is'}
           value={figureOf(part, group, f.key)}
           onChange={(v) => onChange(withFigure(part, group, f.key, v))}
         />
@@ -85,9 +86,12 @@ function GroupOf({
 function One({
   figure,
   value,
+  isWhole,
   onChange,
 }: {
   figure: Figure;
+  /** Without this one the whole group is not there. */
+  isWhole: boolean;
   value: number | string | boolean | undefined;
   onChange: (value: number | string | boolean | undefined) => string | undefined;
 }) {
@@ -123,7 +127,11 @@ function One({
         size="small"
         aria-label={figure.label}
         {...(value === undefined ? { placeholder: 'not known' } : { value: value as string })}
-        onChange={(v: string) => onChange(v)}
+        allowClear={isWhole}
+        onClear={() => onChange(undefined)}
+        onChange={(v: string | undefined) => {
+          if (v !== undefined) onChange(v);
+        }}
         options={figure.of.map((v) => ({ value: v, label: v }))}
       />
     </>

@@ -106,6 +106,25 @@ export function KeptCard({
             />
           </>
         )}
+        {k.kind === 'board' && (
+          <>
+            <span>Its own chips run the games</span>
+            <Select
+              size="small"
+              aria-label={`${k.name} runs the games`}
+              value={k.runs ? 'yes' : 'no'}
+              onChange={(v: string) => {
+                const next = { ...k };
+                delete next.runs;
+                onChange(v === 'yes' ? { ...next, runs: true } : next);
+              }}
+              options={[
+                { value: 'no', label: 'no' },
+                { value: 'yes', label: 'yes' },
+              ]}
+            />
+          </>
+        )}
         <span>Lifted off its board</span>
         <Select
           size="small"
