@@ -1,7 +1,7 @@
 /** Energy: source, protection, charger, converter, rails, loads, with their voltages. */
 import { isBank } from '../kit';
 import { type Chain, ChainMaker } from './chain';
-import { banks, type Kit } from './fitted';
+import { banks, type End, type Kit } from './fitted';
 
 /** Fed from the wall alone: said so, or a TV box without a cell. */
 export const fromWall = (k: Kit): boolean =>
@@ -15,6 +15,8 @@ export const charged = (k: Kit): boolean =>
 /** What a computer may be fed by. */
 const FEEDS: ReadonlySet<string> = new Set(['rail', 'supply']);
 
+/** A voltage so near a window's end still suits, V. */
+const NEAR_V = 1e-9;
 const v = (n: number): string => `${Math.round(n * 10) / 10} V`;
 
 export function energyChain(k: Kit): Chain {
@@ -27,7 +29,7 @@ export function energyChain(k: Kit): Chain {
     m.link({ name: 'Wall supply', note: '5 V, closed and certified' });
     m.chain.begun = k.all.length > 0;
   } else if (!cells.length && !bank) {
-    m.chain.begun = rails.length > 0;
+    m.chain.begun = rails.length > 0 || k.all.some((x) => x.part.charger);
     m.broken('source', 'No cell yet', 'Nothing feeds this build.', [
       'Add a cell, a bank or a bay, or say that it runs from the wall.',
     ]);
@@ -74,7 +76,8 @@ export function energyChain(k: Kit): Chain {
     const given = fromWall(k)
       ? [5, ...rails.map((r) => r.port.volts?.[0] ?? 5)]
       : rails.map((r) => r.port.volts?.[0] ?? 5);
-    if (!given.some((g) => g >= port.volts![0] - 1e-9 && g <= port.volts![1] + 1e-9)) {
+    const suits = given.some((g) => g >= port.volts![0] - NEAR_V && g <= port.volts![1] + NEAR_V);
+    if (!suits && (fromWall(k) || !bearsPack(k, { of, port }))) {
       m.broken(
         `rail-${of.item.id}`,
         `${of.item.name} wants ${v(port.volts[0])} to ${v(port.volts[1])}`,
@@ -183,8 +186,32 @@ function charger(k: Kit, m: ChainMaker, series: number, about: string): void {
   }
 }
 
+/** Whether a load runs on what a pack gives, from full to empty. */
+function bearsPack(k: Kit, { port }: End): boolean {
+  const cell = k.all.find((x) => x.part.cell && !isBank(x.part))?.part.cell;
+  if (!cell || !port.volts) return false;
+  return cell.cutoffV >= port.volts[0] - NEAR_V && cell.fullV <= port.volts[1] + NEAR_V;
+}
+
+/** Nothing turns the pack's volts, and nothing has to: every load runs on them as they are. */
+export function fedStraight(k: Kit): boolean {
+  const loads = k.ends('rail', 'takes');
+  return (
+    !fromWall(k) &&
+    loads.length > 0 &&
+    !k.all.some((x) => x.part.converter) &&
+    loads.every((load) => bearsPack(k, load))
+  );
+}
+
 function converter(k: Kit, m: ChainMaker, low: number, high: number, about: string): void {
   const makers = k.all.filter((x) => x.part.converter && !isBank(x.part));
+  if (!makers.length && fedStraight(k)) {
+    const loads = k.ends('rail', 'takes');
+    return m.note(
+      `Straight from the cell: ${loads.map((e) => e.of.item.name).join(', ')} ${loads.length === 1 ? 'runs' : 'run'} on ${v(low)} to ${v(high)}.`,
+    );
+  }
   if (!makers.length) {
     return m.broken(
       'converter',
@@ -198,7 +225,7 @@ function converter(k: Kit, m: ChainMaker, low: number, high: number, about: stri
     const window = x.ports.find(
       (q) => q.carries === 'cell' && q.role === 'takes' && q.volts,
     )?.volts;
-    if (window && high > window[1] + 1e-9) {
+    if (window && high > window[1] + NEAR_V) {
       m.broken(
         'window',
         `${v(high)} into a converter for up to ${v(window[1])}`,

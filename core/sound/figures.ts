@@ -1,5 +1,13 @@
 /** What each speaker of a build gets and gives. */
-import { type Block, bodyFor, type Item, type Part, present, type Project } from '../model';
+import {
+  type Block,
+  bodyFor,
+  type Item,
+  type LoadState,
+  type Part,
+  present,
+  type Project,
+} from '../model';
 import { partOf } from '../kit';
 import { openMm2 } from '../shell';
 import { solved } from '../network';
@@ -12,6 +20,9 @@ export interface Spoken {
   /** At the amplifier when everything is at its peak and the pack almost empty, V. */
   volts: number;
   watts: number;
+  /** Before clipping when the pack is full and nothing else draws much: what a cone must bear. */
+  mostWatts: number;
+  mostWorking: string[];
   ratedW: number;
   ohm: number;
   /** What the amplifier sees on this channel: every speaker on it side by side, how many, and the least it drives. */
@@ -48,13 +59,13 @@ const grilleMm2 = (body: ReturnType<typeof bodyFor>): number =>
     .filter((o) => o.use === 'speaker' && o.reuse?.as !== 'blanked')
     .reduce((sum, o) => sum + openMm2(o), 0);
 
-/** Volts at an amplifier at the peak. */
-function voltsAt(p: Project, item: Item): number {
+/** Volts at an amplifier in a state of the build, at a charge. */
+function voltsAt(p: Project, item: Item, state: LoadState, charge: number): number {
   const { supply } = powerFigures(p);
   const at = supply?.places.findIndex((q) => q.is === 'load' && q.item === item.id) ?? -1;
   if (!supply || at < 0) return RAIL_V;
-  const state = solved(networkOf(supply, 'peak', PEAK_CHARGE));
-  return state.stands ? state.places[at]!.volts : 0;
+  const found = solved(networkOf(supply, state, charge));
+  return found.stands ? found.places[at]!.volts : 0;
 }
 
 /** Every speaker with the amplifier that drives it; none without one. */
@@ -63,13 +74,15 @@ export function spoken(p: Project): Spoken[] {
   const amp = all.find((x) => x.part.amp);
   if (!amp) return [];
   const speakers = all.filter((x) => x.part.speaker);
-  const volts = voltsAt(p, amp.item);
+  const volts = voltsAt(p, amp.item, 'peak', PEAK_CHARGE);
+  const mostVolts = voltsAt(p, amp.item, 'menu', 1);
   const { bridged, channels, minOhm } = amp.part.amp!;
   return speakers.map(({ item, part }, i): Spoken => {
     const beside = speakers.filter((_, k) => k % channels === i % channels);
     const conducts = beside.reduce((sum, x) => sum + 1 / x.part.speaker!.ohm, 0);
     const { ohm, ratedW, sensitivityDb } = part.speaker!;
     const { value: watts, working } = clippingWatts(volts, ohm, bridged);
+    const most = clippingWatts(mostVolts, ohm, bridged);
     const body = bodyFor(p, item.id);
     const sharing = speakers.filter((x) => bodyFor(p, x.item.id) === body).length;
     const eachMm2 = grilleMm2(body) / sharing;
@@ -81,6 +94,8 @@ export function spoken(p: Project): Spoken[] {
       speaker: item,
       volts,
       watts,
+      mostWatts: most.value,
+      mostWorking: most.working,
       ratedW,
       ohm,
       channel: { ohm: 1 / conducts, speakers: beside.length, leastOhm: minOhm },

@@ -5,7 +5,7 @@ import { type Spoken, spoken } from './figures';
 import { EAR_M, HEARD_DB, loudnessWords } from './level';
 
 /** Music is far below its tops: so much over the rating is borne, and so much tears the cone. Typical. */
-const BORNE = 1.25;
+const BORNE = 1.3;
 const TEARS = 2.5;
 /** A grille should leave so much of the cone open: typical. */
 const OPEN = 0.2;
@@ -26,12 +26,15 @@ const finding = (
 });
 
 function driven(s: Spoken): Finding[] {
-  if (s.watts <= BORNE * s.ratedW) return [];
+  if (s.mostWatts <= BORNE * s.ratedW) return [];
   return [
-    finding(s, 'driven', s.watts > TEARS * s.ratedW ? 'hit' : 'tight', {
-      title: `${s.watts.toFixed(1)} W into a speaker for ${s.ratedW} W`,
+    finding(s, 'driven', s.mostWatts > TEARS * s.ratedW ? 'hit' : 'tight', {
+      title: `${s.mostWatts.toFixed(1)} W into a speaker for ${s.ratedW} W`,
       what: `${s.amp.name} drives ${s.speaker.name} harder than it bears.`,
-      why: [...s.working.slice(0, 1), 'Turned up it buzzes, then its coil burns.'],
+      why: [
+        ...s.mostWorking.map((w) => `${w}, on a full pack`),
+        'Turned up it buzzes, then its coil burns.',
+      ],
     }),
   ];
 }

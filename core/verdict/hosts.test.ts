@@ -9,9 +9,10 @@ import { sceneOf } from '../fit';
 import { knownToWork } from '../kit';
 import { energyOf, powerFigures } from '../power';
 import { keptPart } from '../shell';
-import { length, type Part, type Project, readProject } from '../model';
+import { applied, length, type Part, type Project, readProject } from '../model';
+import { spoken } from '../sound';
 import { check } from './check';
-import { transplanted } from './sabotage/builds.fixture';
+import { fedStraightFromCell, transplanted } from './sabotage/builds.fixture';
 
 const moved = transplanted();
 const chain = (p: Project, kind: string) => chains(p).find((c) => c.kind === kind)!;
@@ -113,6 +114,77 @@ describe('a board moved with its own chips', () => {
       family: 'sbc',
       host: { is: 'kept board', starts: 'own chips' },
     });
+  });
+});
+
+describe('everything straight on the cell', () => {
+  const straight = fedStraightFromCell();
+  test('closes without a rail: no 5 V is asked for, and the cell is judged by each window', () => {
+    const verdict = check(straight);
+    expect(verdict.findings.filter((f) => f.verdict !== 'clear').map((f) => f.title)).toEqual([]);
+    expect(chain(straight, 'energy').notes.join(' ')).toMatch(
+      /Straight from the cell: Caller board/,
+    );
+    const rail = verdict.findings.find((f) => f.id === 'power:rail')!;
+    expect([rail.verdict, rail.what]).toEqual(['clear', '2.9 to 4.3 V is good.']);
+    expect(powerFigures(straight).run!.value.hours).toBeGreaterThan(
+      powerFigures(moved).run!.value.hours,
+    );
+  });
+  test('its loads are wired to the charge board, which is the cell', () => {
+    const nets = check(straight).wiring.wires.map((w) => w.net);
+    const plus = nets.filter((n) => n.a.pad === 'OUT+' || n.b.pad === 'OUT+');
+    expect(plus.map((n) => (n.a.pad === 'OUT+' ? n.b.item : n.a.item)).sort()).toEqual([
+      'amp',
+      'thimble',
+    ]);
+    expect(plus.every((n) => n.feeds?.at === 'cell')).toBe(true);
+  });
+  test('a load that wants more than the cell gives asks for a rail again', () => {
+    const wants = (volts: [number, number]): Project => ({
+      ...straight,
+      kit: {
+        ...straight.kit,
+        parts: straight.kit.parts.map((q) =>
+          q.amp
+            ? {
+                ...q,
+                ports: q.ports!.map((x) =>
+                  x.carries === 'rail' && x.role === 'takes' ? { ...x, volts } : x,
+                ),
+              }
+            : q,
+        ),
+      },
+    });
+    const breaks = (p: Project) => chain(p, 'energy').breaks.map((b) => b.title);
+    expect(breaks(wants([3.0, 4.2]))).toEqual([]);
+    expect(breaks(wants([3.1, 4.2]))).toEqual(['No 5 V rail']);
+    expect(breaks(wants([3.0, 4.1]))).toEqual(['No 5 V rail']);
+  });
+  test('its speaker is judged by what a full cell drives it with, its loudness by an empty one', () => {
+    const [s] = spoken(straight);
+    expect(s!.mostWatts).toBeGreaterThan(1.5 * s!.watts);
+    const weak: Project = {
+      ...straight,
+      kit: {
+        ...straight.kit,
+        parts: straight.kit.parts.map((q) =>
+          q.speaker ? { ...q, speaker: { ...q.speaker, ratedW: s!.mostWatts / 1.4 } } : q,
+        ),
+      },
+    };
+    const driven = check(weak).findings.find((f) => f.code === 'driven')!;
+    expect([driven.verdict, driven.why[0]]).toEqual([
+      'tight',
+      expect.stringMatching(/on a full pack$/),
+    ]);
+  });
+  test('without its cell nothing feeds it, though no rail was begun', () => {
+    const bare = applied(straight, { do: 'drop', item: 'cell' });
+    expect(check(bare).findings.some((f) => f.verdict === 'hit' && f.title === 'No cell yet')).toBe(
+      true,
+    );
   });
 });
 

@@ -1,6 +1,6 @@
 /** The supply wire to the computer as it is laid, where it is longer than what Power counts with. */
 import type { Change, Finding, Project, WayOut } from '../model';
-import { BROWN_OUT_V, powerFigures, wireOhm } from '../power';
+import { BROWN_OUT_V, powerFigures, stopsBelow, type Supply, wireOhm } from '../power';
 import type { Net } from './nets';
 
 /** Less is not seen by anything it feeds, V: typical. */
@@ -42,9 +42,15 @@ function trunkOf(wires: readonly LaidWire[]): Trunk | undefined {
 /** One way, as lengths are typed. */
 const oneWay = ({ mm }: Trunk): number => Math.ceil(mm / 2 / ROUND_MM) * ROUND_MM;
 
+/** Volts below which what runs the games stops. */
+const stopsAt = (supply: Supply | undefined): number =>
+  (supply?.computer === undefined ? undefined : stopsBelow(supply.places[supply.computer]!)) ??
+  BROWN_OUT_V;
+
 /** @returns one finding where what is laid loses more than what was counted, and it matters */
 export function longFindings(p: Project, wires: readonly LaidWire[]): Finding[] {
-  const rail = powerFigures(p).rail?.value;
+  const { supply, rail: found } = powerFigures(p);
+  const rail = found?.value;
   const trunk = trunkOf(wires);
   if (!rail || !trunk) return [];
   const { wireAwg, wireMm } = p.power;
@@ -58,7 +64,7 @@ export function longFindings(p: Project, wires: readonly LaidWire[]): Finding[] 
       station: 'fit',
       check: 'wire',
       code: 'wire-long',
-      verdict: left < BROWN_OUT_V ? 'hit' : 'tight',
+      verdict: left < stopsAt(supply) ? 'hit' : 'tight',
       title: `${lost.toFixed(2)} V more lost than Power counts`,
       what: `The supply wire is laid ${oneWay(trunk)} mm one way; Power counts ${wireMm} mm.`,
       why: [

@@ -6,7 +6,7 @@ import { FROM_SOURCE, isHost, type Finding, present, type Project } from '../mod
 import { type ButtonMap } from '../controls';
 import { type PlacedItem, pointOf, type Scene } from '../fit';
 import { blockBox } from '../geometry';
-import { kitOf } from '../chains';
+import { fedStraight, kitOf } from '../chains';
 
 export type Pt3 = readonly [number, number, number];
 export interface End {
@@ -301,39 +301,49 @@ function supply(p: Project, scene: Scene): Draft[] {
     join(out, firstPad(charger, 'OUT-', 'BAT-'), firstPad(source, 'GND'), 'ground', 'cell rail');
   }
   for (const d of out) d.feeds = EVERYTHING.cell;
-  if (!source || !sbc) return out;
-  const rail = firstPad(source, '5V', 'OUT+');
-  const ground = firstPad(source, 'GND', 'OUT-');
+  const straight = source || !fedStraight(kitOf(p)) ? undefined : (charger ?? store);
+  const made = source ?? straight;
+  if (!made || !sbc) return out;
+  const [rail, ground] = source
+    ? [firstPad(source, '5V', 'OUT+'), firstPad(source, 'GND', 'OUT-')]
+    : [firstPad(made, 'OUT+', 'P+', 'BAT+'), firstPad(made, 'OUT-', 'P-', 'BAT-')];
+  const volts = source ? '5 V' : 'cell volts';
   const gate =
     latch && firstPad(latch, 'IN', '1') && firstPad(latch, 'OUT', 'C') ? latch : undefined;
   const near: Pt3 = rail?.at ?? [0, 0, 0];
+  const plus = headerPad(sbc, '5V', near) ?? firstPad(sbc, 'VIN', '+');
+  const minus = headerPad(sbc, 'GND', near) ?? firstPad(sbc, '-');
   if (gate) {
-    join(out, rail, firstPad(gate, 'IN', '1'), 'power', '5 V to the switch');
-    join(out, firstPad(gate, 'OUT', 'C'), headerPad(sbc, '5V', near), 'power', '5 V switched');
+    join(out, rail, firstPad(gate, 'IN', '1'), 'power', `${volts} to the switch`);
+    join(out, firstPad(gate, 'OUT', 'C'), plus, 'power', `${volts} switched`);
     if (firstPad(gate, 'GND')) {
-      join(out, ground, firstPad(gate, 'GND'), 'ground', '5 V to the switch');
+      join(out, ground, firstPad(gate, 'GND'), 'ground', `${volts} to the switch`);
     }
-  } else join(out, rail, headerPad(sbc, '5V', near), 'power', '5 V rail');
-  join(out, ground, headerPad(sbc, 'GND', near), 'ground', '5 V rail');
+  } else join(out, rail, plus, 'power', source ? '5 V rail' : volts);
+  join(out, ground, minus, 'ground', source ? '5 V rail' : volts);
   const switched = gate ? firstPad(gate, 'OUT', 'C') : rail;
   for (const at of placed(p, scene, (q) => q.draws !== undefined && !isHost(q))) {
     if (at === source || at === charger || at === gate) continue;
     const feed = firstPad(at, '5V', 'VIN', '+');
     if (feed && (at.part.draws?.peak ?? 0) > 0) {
-      const { from, back, where, volts } = byHand(p, scene, at, first) ?? {
+      const by = byHand(p, scene, at, first) ?? {
         from: switched,
         back: ground,
-        where: 'rail',
-        volts: '5 V',
+        where: source ? ('rail' as const) : ('cell' as const),
+        volts,
       };
       const branch: Draft[] = [];
-      join(branch, from, feed, 'power', `${volts} to ${at.item.name}`);
-      join(branch, back, firstPad(at, 'GND', '-'), 'ground', `${volts} to ${at.item.name}`);
+      join(branch, by.from, feed, 'power', `${by.volts} to ${at.item.name}`);
+      join(branch, by.back, firstPad(at, 'GND', '-'), 'ground', `${by.volts} to ${at.item.name}`);
       out.push(
-        ...branch.map((d): Draft => ({ ...d, feeds: { what: { item: at.item.id }, at: where } })),
+        ...branch.map((d): Draft => ({
+          ...d,
+          feeds: { what: { item: at.item.id }, at: by.where },
+        })),
       );
     }
   }
+  if (!source) for (const d of out) d.feeds ??= EVERYTHING.cell;
   return out;
 }
 

@@ -4,10 +4,13 @@
  */
 import type { Finding } from '../../model';
 import type { Standing } from '../../network';
-import { bearsTo, GIVES_UP, stopsBelow, wantsFrom } from '../limits';
+import { bearsTo, stopsBelow, wantsFrom } from '../limits';
 import type { Supply, SupplyPlace } from '../supply';
 import { BROWN_OUT_V, GOOD_V } from '../wire';
 import { powerFinding } from './finding';
+
+/** Most that a board made for 5 V bears, V. */
+const MOST_V = 5.25;
 
 /** The computer's supply: volts, amps, and what each joint on the way takes. */
 export interface Rail {
@@ -59,9 +62,11 @@ const stopWords = (volts: number, isRead: boolean): string =>
   isRead ? `On the bench it stopped below ${volts} V.` : `Under ${volts} V it warns of brown-out.`;
 
 function railFinding(supply: Supply, volts: number, why: string[]): Finding {
-  const { runsFromV } = supply.places[supply.computer!]!;
-  const stops = runsFromV ?? BROWN_OUT_V;
-  const good = runsFromV === undefined ? GOOD_V : runsFromV / GIVES_UP;
+  const place = supply.places[supply.computer!]!;
+  const { runsFromV, window } = place;
+  const stops = stopsBelow(place) ?? BROWN_OUT_V;
+  const good = wantsFrom(place) ?? GOOD_V;
+  const most = window?.[1] ?? MOST_V;
   let verdict: Finding['verdict'];
   if (volts < stops) verdict = 'hit';
   else verdict = volts < good ? 'tight' : 'clear';
@@ -75,8 +80,8 @@ function railFinding(supply: Supply, volts: number, why: string[]): Finding {
       title: `${volts.toFixed(2)} V at the SBC under peak`,
       what:
         verdict === 'hit'
-          ? stopWords(stops, runsFromV !== undefined)
-          : `${Number(good.toFixed(2))} to 5.25 V is good.`,
+          ? stopWords(Number(stops.toFixed(2)), runsFromV !== undefined)
+          : `${Number(good.toFixed(2))} to ${most} V is good.`,
       why,
     },
     maker ? [maker] : [],

@@ -1,5 +1,6 @@
 /** Clean builds beside the demos: one fed from the wall, one grafted of two shells with parts in both. */
 import { demos, libraryPart, withMeasuredSizes } from '../../catalogue';
+import { portsOf } from '../../kit';
 import {
   appliedAll,
   type Body,
@@ -149,6 +150,55 @@ export function transplanted(): Project {
         delete unlined.gpio;
         return unlined;
       }),
+    },
+  };
+}
+
+/** What runs on a lithium cell as it is, V. */
+const CELL_WINDOW: [number, number] = [2.9, 4.3];
+
+/** A load that takes the cell's own volts. */
+const onCell = (q: Part): Part => ({
+  ...q,
+  ports: portsOf(q).map((x) =>
+    x.carries === 'rail' && x.role === 'takes' ? { ...x, volts: CELL_WINDOW } : x,
+  ),
+});
+
+/** A charge board that makes no rail: the loads hang on its output, which is the cell. */
+function chargeOnly(like: Part): Part {
+  const rest = { ...like };
+  delete rest.converter;
+  delete rest.ports;
+  return {
+    ...rest,
+    id: 'charge-only',
+    name: 'Charge board',
+    pads: [
+      ...like.pads.filter((q) => q.name.startsWith('BAT') || q.name === 'PROG'),
+      { id: 'out', name: 'OUT+', x: 3, y: 3, side: 'top' },
+      { id: 'back', name: 'OUT-', x: 6, y: 3, side: 'top' },
+    ],
+  };
+}
+
+/** The transplant again, everything on the cell's own volts. */
+export function fedStraightFromCell(): Project {
+  const p = transplanted();
+  const step = p.kit.parts.find((q) => q.charger)!;
+  return {
+    ...p,
+    id: 'straight-fed',
+    name: 'Caller straight from its cell',
+    kit: {
+      ...p.kit,
+      parts: p.kit.parts.map((q) => {
+        if (q === step) return chargeOnly(step);
+        return q.draws ? onCell(q) : q;
+      }),
+      items: p.kit.items.map((i) =>
+        i.part === step.id ? { ...i, part: 'charge-only', name: 'Charge board' } : i,
+      ),
     },
   };
 }

@@ -37,6 +37,13 @@ const packed =
   (p) =>
     onPack(p) ? cases(p) : [];
 
+/** A load that runs on the cell as it is has nothing against it. */
+const bearsCell = (p: Project, item: string): boolean => {
+  const { supply } = powerFigures(p);
+  const window = supply?.places.find((q) => q.item === item && q.is === 'load')?.window;
+  return window !== undefined && window[0] <= (supply?.energy.pack?.cutoffV ?? Infinity);
+};
+
 /** The resistor that charges gently enough for the cell, whatever the tolerance. */
 function gentlest(p: Project, kVolts: number): number {
   const { pack } = powerFigures(p).energy;
@@ -82,7 +89,7 @@ export const POWER_KINDS: readonly Kind[] = [
     cases: packed((p) =>
       p.kit.items.flatMap((item): Case[] => {
         const part = p.kit.parts.find((q) => q.id === item.part)!;
-        if (!part.draws || item.where === 'left out') return [];
+        if (!part.draws || item.where === 'left out' || bearsCell(p, item.id)) return [];
         const feeds = { [item.id]: FROM_SOURCE };
         return [{ where: item.name, spoilt: { ...p, power: { ...p.power, feeds } }, says: /V/ }];
       }),

@@ -2,7 +2,7 @@
 import { demos } from '../../catalogue';
 import { type Finding, type Project, readProject } from '../../model';
 import { check } from '../check';
-import { fedFromTheWall, grafted, transplanted } from './builds.fixture';
+import { fedFromTheWall, fedStraightFromCell, grafted, transplanted } from './builds.fixture';
 import { BENCH_KINDS } from './bench.fixture';
 import { CONTROLS_KINDS } from './controls.fixture';
 import { HARMLESS } from './harmless.fixture';
@@ -39,6 +39,7 @@ export const cleanBuilds = (): Project[] => [
   fedFromTheWall(),
   grafted(),
   transplanted(),
+  fedStraightFromCell(),
 ];
 
 export interface Outcome {

@@ -74,8 +74,9 @@ function Nothing({ isUnwanted }: { isUnwanted: boolean }) {
 }
 
 function Speaker({ spoken: s }: { spoken: Spoken }) {
-  const most = Math.max(s.ratedW, s.watts) * 1.1;
-  const isOver = s.watts > s.ratedW;
+  const most = Math.max(s.ratedW, s.mostWatts) * 1.1;
+  const isOver = s.mostWatts > s.ratedW;
+  const isMore = s.mostWatts.toFixed(2) !== s.watts.toFixed(2);
   return (
     <section className="card" aria-label={s.speaker.name}>
       <h2>{s.speaker.name}</h2>
@@ -85,10 +86,11 @@ function Speaker({ spoken: s }: { spoken: Spoken }) {
         <dt>Before it clips</dt>
         <dd>
           {s.watts.toFixed(2)} W into {s.ohm} Ω
+          {isMore && `, ${s.mostWatts.toFixed(2)} W on a full pack`}
           <span className="meter" aria-hidden="true">
             <i
               style={{
-                width: `${(100 * s.watts) / most}%`,
+                width: `${(100 * s.mostWatts) / most}%`,
                 background: isOver ? 'var(--tight)' : 'var(--teal)',
               }}
             />
