@@ -53,7 +53,7 @@ async function breakAndMend(
   way: RegExp,
 ): Promise<void> {
   await kit(page);
-  await view(page, 'Bench');
+  await view(page, 'Part');
   await doIt();
   await mend(page, chain, title, way);
   await unbroken(page);
@@ -77,7 +77,7 @@ test('gut and fit: an SPI handheld, every chain broken once and mended', async (
   await begin(page, 'gut and fit');
   await view(page, 'Chains');
   await expect(page.getByText('Add a computer from the library first')).toBeVisible();
-  await view(page, 'Bench');
+  await view(page, 'Part');
   await add(
     page,
     'Teasel',
@@ -154,7 +154,7 @@ test('TV box: a round cell, a radio pad and a socket for the television', async 
       await page.getByRole('button', { name: 'Take Thimble plain' }).click();
       await view(page, 'Chains');
       await mend(page, 'Picture', 'No way to the television', /Bring mini-HDMI/);
-      await view(page, 'Bench');
+      await view(page, 'Part');
     },
     'No radio',
     /Take Thimble instead|Add Pad receiver/,
@@ -184,7 +184,7 @@ test('TV box: a round cell, a radio pad and a socket for the television', async 
     'No way to the card',
     /Bring the card slot/,
   );
-  await view(page, 'Bench');
+  await view(page, 'Part');
   await add(page, 'Speaker 28');
   await mend(page, 'Sound', 'No volume control', /menu/);
   await mend(page, 'Sound', 'No amplifier', /Add Chirp I2S/);
