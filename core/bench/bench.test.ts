@@ -192,7 +192,9 @@ describe('what the bench finds', () => {
     ],
   ])('%s', (_name, id, body, codes) => {
     // Rated 2.5 Ah and 90 mΩ.
-    expect(found(read(done, id, body))).toEqual(codes);
+    const after = read(done, id, body);
+    expect(found(after)).toEqual(codes);
+    expect(trial(id, after).isBad).toBe(codes.length > 0);
   });
   test('the last reading counts: one that was read again and is well says nothing', () => {
     const bad = read(done, 'arrival:cell', { of: 'arrival', volts: 2.1 });

@@ -104,6 +104,10 @@ function saidOf(r: MeterReading, part: Part, name: string): Said[] {
   }
 }
 
+/** Whether a reading speaks against the part it was read of. */
+export const speaksAgainst = (r: MeterReading, part: Part): boolean =>
+  saidOf(r, part, part.name).length > 0;
+
 /** The last reading of a kind counts: an earlier one was read again. */
 function lastOnes(readings: readonly MeterReading[]): MeterReading[] {
   const last = new Map<string, MeterReading>();

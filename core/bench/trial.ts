@@ -13,6 +13,7 @@ import {
   type ReadingOf,
   STATES,
 } from '../model';
+import { partOf } from '../kit';
 import { type PlaceState, type Solution, solved } from '../network';
 import {
   ampsAt,
@@ -26,6 +27,7 @@ import {
   type Supply,
   voltsAt,
 } from '../power';
+import { speaksAgainst } from './findings';
 
 /** What is expected, and how far from it nothing is strange: half-width of its 95 % band. */
 export interface Expected {
@@ -48,6 +50,8 @@ export interface Trial {
   expects?: Expected;
   /** What counts of what was read for it, the newest last. */
   readings: readonly MeterReading[];
+  /** The newest of them speaks against the part. */
+  isBad: boolean;
 }
 
 /** A supply's limit is set so far above what is expected; and never below this, A. */
@@ -88,6 +92,13 @@ class TrialMaker {
   }
 
   private put(of: ReadingOf, item: Item, rest: Partial<Trial> = {}): void {
+    const readings = this.readings.filter(
+      (r) =>
+        r.of === of &&
+        r.item === item.id &&
+        (!('state' in r) || rest.state === undefined || r.state === rest.state),
+    );
+    const newest = readings.at(-1);
     this.trials.push({
       id: [of, item.id, ...(rest.state ? [rest.state] : [])].join(':'),
       of,
@@ -95,12 +106,8 @@ class TrialMaker {
       part: item.part,
       name: item.name,
       ...rest,
-      readings: this.readings.filter(
-        (r) =>
-          r.of === of &&
-          r.item === item.id &&
-          (!('state' in r) || rest.state === undefined || r.state === rest.state),
-      ),
+      readings,
+      isBad: newest !== undefined && speaksAgainst(newest, partOf(this.p, item)),
     });
   }
 

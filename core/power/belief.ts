@@ -311,15 +311,13 @@ export interface Believed {
   /** The build's energy as it is believed now. */
   energy: Energy;
   belief: Gaussian;
-  /** How many readings count. */
-  read: number;
 }
 
 function believe(p: Project): Believed {
   const rated = ratedEnergy(p);
   const readings = readingsOf(p);
   const belief = prior(rated, readings);
-  if (!readings.length) return { energy: rated, belief, read: 0 };
+  if (!readings.length) return { energy: rated, belief };
   const draws = readings.filter(isDraw);
   for (const r of readings) {
     if (r.of === 'draw') observeDraw(belief, r, rated, draws);
@@ -328,7 +326,7 @@ function believe(p: Project): Believed {
   }
   // The whole last: it is told by what each was found to draw.
   for (const r of readings.filter(isWhole)) observeWhole(belief, r, p, rated);
-  return { energy: believed(rated, belief, readings), belief, read: readings.length };
+  return { energy: believed(rated, belief, readings), belief };
 }
 
 /** Documents never change once made. */

@@ -10,8 +10,8 @@
  * each answered by OK or ERR. It ends when whoever started it goes away.
  */
 import { createServer, type Socket } from 'node:net';
-import { createInterface } from 'node:readline';
 import { z } from 'zod';
+import { converse } from '../converse';
 import { Plan } from './plan';
 import { type Role, ROLES, ScpiInstrument } from './scpi';
 import { Connected, World } from './world';
@@ -94,26 +94,10 @@ export class BenchStandIn {
   }
 }
 
-/** Lines in, lines out; a connection that breaks or never ends a line is let go. */
-function converse(socket: Socket, say: (line: string) => string | undefined): void {
-  let waiting = 0;
-  socket.on('error', () => socket.destroy());
-  socket.on('data', (d: Buffer) => {
-    waiting = d.includes(10) ? 0 : waiting + d.length;
-    if (waiting > LONGEST_LINE) socket.destroy();
-  });
-  createInterface({ input: socket })
-    .on('line', (line) => {
-      const answer = say(line);
-      if (answer !== undefined) socket.write(`${answer}\n`);
-    })
-    .on('error', () => socket.destroy());
-}
-
 /** An instrument's line, with what is wrong with its next answer. */
 function instrumentLine(bench: BenchStandIn, role: Role): (socket: Socket) => void {
   return (socket) => {
-    converse(socket, (line) => {
+    const say = (line: string): string | undefined => {
       const answer = bench.instruments[role].say(line);
       if (answer === undefined) return undefined;
       switch (bench.troubleOf(role)) {
@@ -127,7 +111,8 @@ function instrumentLine(bench: BenchStandIn, role: Role): (socket: Socket) => vo
         case undefined:
           return answer;
       }
-    });
+    };
+    converse(socket, say, LONGEST_LINE);
   };
 }
 
@@ -146,7 +131,7 @@ export async function listen(): Promise<void> {
   const ports = await Promise.all([
     ...ROLES.map((role) => opened(instrumentLine(bench, role))),
     opened((socket) => {
-      converse(socket, (line) => bench.hands(line));
+      converse(socket, (line) => bench.hands(line), LONGEST_LINE);
     }),
   ]);
   const names = [...ROLES, 'hands'].map((name, i) => `${name}=${ports[i]}`);

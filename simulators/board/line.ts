@@ -12,9 +12,9 @@
  *
  * It ends when whoever started it goes away.
  */
-import { createServer, type Socket } from 'node:net';
-import { createInterface } from 'node:readline';
+import { createServer } from 'node:net';
 import { z } from 'zod';
+import { converse } from '../converse';
 import { Mend, type Told, WiredBoard, Wiring } from './wired';
 
 /** A plan of 60 keys is 6 kB. */
@@ -73,24 +73,11 @@ export function conversation(): (line: string) => string[] {
   };
 }
 
-function converse(socket: Socket): void {
-  const say = conversation();
-  let waiting = 0;
-  socket.on('error', () => socket.destroy());
-  socket.on('data', (d: Buffer) => {
-    waiting = d.includes(10) ? 0 : waiting + d.length;
-    if (waiting > LONGEST_LINE) socket.destroy();
-  });
-  createInterface({ input: socket })
-    .on('line', (line) => {
-      socket.write(`${say(line).join('\n')}\n`);
-    })
-    // A connection that breaks passes its error on to the reader of lines as well.
-    .on('error', () => socket.destroy());
-}
-
 export function listen(): void {
-  const server = createServer(converse);
+  const server = createServer((socket) => {
+    const say = conversation();
+    converse(socket, (line) => say(line).join('\n'), LONGEST_LINE);
+  });
   server.listen(0, '127.0.0.1', () => {
     const at = server.address();
     process.stdout.write(`ready ${typeof at === 'object' ? at?.port : ''}\n`);

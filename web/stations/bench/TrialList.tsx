@@ -33,8 +33,8 @@ export function TrialList({
               aria-current={t.id === here ? 'step' : undefined}
               onClick={() => onOpen(t.id)}
             >
-              <span className={read ? style.read : style.unread} aria-hidden="true">
-                {read ? '✓' : ''}
+              <span className={markOf(t)} aria-hidden="true">
+                {read && (t.isBad ? '!' : '✓')}
               </span>
               <span className={style.name}>
                 {trialTitle(t)}
@@ -49,4 +49,9 @@ export function TrialList({
       })}
     </ol>
   );
+}
+
+function markOf({ readings, isBad }: Trial): string | undefined {
+  if (!readings.length) return style.unread;
+  return isBad ? style.bad : style.read;
 }
