@@ -193,6 +193,25 @@ describe('the rest of the supply', () => {
     const even = new Map([[CAPACITY, 1]]);
     expect(Math.sqrt(belief.between(even, even))).toBeLessThan(chargeKnown({ with: 'hand meter' }));
   });
+  test('a discharge that ended while the cell was nearly full tells nothing', () => {
+    const early = (toV: number) =>
+      energyOf(having(done, reading({ of: 'capacity', ah: 0.5, amps: 0.4, toV }, 'cell'))).pack!
+        .capacityAh;
+    for (const toV of [4.0, 4.5, 12]) expect(early(toV)).toBe(energyOf(done).pack!.capacityAh);
+    expect(early(3.6)).not.toBe(energyOf(done).pack!.capacityAh);
+  });
+  test('half of what was said, read, is believed: a rating does not hold it up', () => {
+    const { capacityAh } = energyOf(done).pack!;
+    const half = reading({ of: 'capacity', ah: capacityAh / 2, amps: 0.4, toV: 3 }, 'cell');
+    expect(energyOf(having(done, half)).pack!.capacityAh / capacityAh).toBeCloseTo(0.5, 1);
+    expect(energyOf(having(done, half)).pack!.capacityAh / capacityAh).toBeLessThan(0.515);
+    const lossy = reading(
+      { of: 'efficiency', into: { amps: 1, volts: 3.7 }, out: { amps: 0.4, volts: 5.1 } },
+      charger.id,
+    );
+    const read = (0.4 * 5.1) / 3.7;
+    expect(energyOf(having(done, lossy)).rails[0]!.part.converter.efficiency).toBeCloseTo(read, 2);
+  });
   test('a cell that sags more has more resistance, a converter that gives other volts gives them', () => {
     const sag = having(
       done,

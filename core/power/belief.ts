@@ -66,27 +66,33 @@ function ratedWatts(part: Part, state: LoadState, read: readonly Draw[]): number
 const isDraw = (r: MeterReading): r is Draw => r.of === 'draw';
 const isWhole = (r: MeterReading): r is Whole => r.of === 'whole';
 
+/** A reading far outside what was believed shows that too much was believed: standard deviation of a factor. */
+const wideEnough = (within: number, ratios: readonly number[]): number =>
+  Math.max(within, ...ratios.map((ratio) => Math.abs(ratio - 1))) / BAND;
+
 /** Everything believed, before any reading. */
 function prior(energy: Energy, readings: readonly MeterReading[]): Gaussian {
   const draws = readings.filter(isDraw);
   const parts = drawingParts(energy);
   const figures = parts.flatMap((part) => {
-    // A reading far outside what was believed shows that too much was believed.
-    const furthest = Math.max(
-      0,
-      ...draws.filter((r) => r.part === part.id).map((r) => Math.abs(ratioOf(r, part, draws) - 1)),
-    );
+    const ratios = draws.filter((r) => r.part === part.id).map((r) => ratioOf(r, part, draws));
     return STATES.map((state) => ({
       key: drawKey(part.id, state),
       mean: 1,
-      sd: Math.max(unreadWithin(part, state) / BAND, furthest / BAND),
+      sd: wideEnough(unreadWithin(part, state), ratios),
     }));
   });
-  const converters = new Set(energy.rails.map((r) => r.part.id));
-  for (const id of converters) {
-    figures.push({ key: efficiencyKey(id), mean: 1, sd: TYPICAL.efficiency / BAND });
+  for (const id of new Set(energy.rails.map((r) => r.part.id))) {
+    const ratios = readings.flatMap((r) =>
+      r.of === 'efficiency' && r.part === id ? (efficiencyRatio(r, energy) ?? []) : [],
+    );
+    const sd = wideEnough(TYPICAL.efficiency, ratios);
+    figures.push({ key: efficiencyKey(id), mean: 1, sd });
   }
-  figures.push({ key: CAPACITY, mean: 1, sd: TYPICAL.capacity / BAND });
+  const held = readings.flatMap((r) =>
+    r.of === 'capacity' ? (capacityRatio(r, energy) ?? []) : [],
+  );
+  figures.push({ key: CAPACITY, mean: 1, sd: wideEnough(TYPICAL.capacity, held) });
   figures.push({ key: CURVE, mean: 1, sd: CURVE_WITHIN / BAND });
   const gains = new Map(
     readings.filter((r) => isDraw(r) || isWhole(r)).map((r) => [r.with, ampsKnown(r, r.amps).gain]),
@@ -125,16 +131,21 @@ function observeDraw(on: Gaussian, r: Draw, energy: Energy, draws: readonly Draw
   on.observe(weights, ratio - on.meanOf(key)!, ratio * Math.hypot(own, voltsKnown(r, r.volts)));
 }
 
-/** Amps in and out with one instrument: its own error falls out of their ratio. */
-function observeEfficiency(
-  on: Gaussian,
-  r: Extract<MeterReading, { of: 'efficiency' }>,
-  energy: Energy,
-): void {
+type Efficiency = Extract<MeterReading, { of: 'efficiency' }>;
+type Capacity = Extract<MeterReading, { of: 'capacity' }>;
+
+/** What was read over what its maker says; nothing for a part that is no converter here. */
+function efficiencyRatio(r: Efficiency, energy: Energy): number | undefined {
   const rail = energy.rails.find((x) => x.part.id === r.part);
   const inWatts = r.into.amps * r.into.volts;
-  if (!rail || inWatts === 0) return;
-  const ratio = (r.out.amps * r.out.volts) / inWatts / rail.part.converter.efficiency;
+  if (!rail || inWatts === 0) return undefined;
+  return (r.out.amps * r.out.volts) / inWatts / rail.part.converter.efficiency;
+}
+
+/** Amps in and out with one instrument: its own error falls out of their ratio. */
+function observeEfficiency(on: Gaussian, r: Efficiency, energy: Energy): void {
+  const ratio = efficiencyRatio(r, energy);
+  if (ratio === undefined) return;
   const sd = Math.hypot(
     ampsKnown(r, r.into.amps).own,
     ampsKnown(r, r.out.amps).own,
@@ -157,17 +168,24 @@ function chargeAt(pack: NonNullable<Energy['pack']>, openV: number): number {
 }
 const HALVINGS = 20;
 
-function observeCapacity(
-  on: Gaussian,
-  r: Extract<MeterReading, { of: 'capacity' }>,
-  energy: Energy,
-): void {
+/** A discharge that left more than this of the charge is not counted. */
+const MOST_LEFT = 0.7;
+
+/** What a pack holds by what was counted, over what its makers say. */
+function capacityRatio(r: Capacity, energy: Energy): number | undefined {
   const cell = energy.cells.find((c) => c.part.id === r.part);
-  if (!cell || !energy.pack) return;
+  if (!cell || !energy.pack) return undefined;
   // A reading is of one cell; side by side they are one pack.
   const alike = energy.cells.filter((c) => c.item.part === energy.cells[0]!.item.part).length;
-  const full = r.ah / (1 - chargeAt(energy.pack, r.toV + r.amps * energy.pack.rOhm * alike));
-  const ratio = (full * alike) / energy.pack.capacityAh;
+  const left = chargeAt(energy.pack, r.toV + r.amps * energy.pack.rOhm * alike);
+  // Ended while it was nearly full, it tells nothing of the whole.
+  if (left > MOST_LEFT) return undefined;
+  return ((r.ah / (1 - left)) * alike) / energy.pack.capacityAh;
+}
+
+function observeCapacity(on: Gaussian, r: Capacity, energy: Energy): void {
+  const ratio = capacityRatio(r, energy);
+  if (ratio === undefined) return;
   on.observe(new Map([[CAPACITY, 1]]), ratio - on.meanOf(CAPACITY)!, ratio * chargeKnown(r));
 }
 
