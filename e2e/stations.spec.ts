@@ -367,7 +367,7 @@ test('sound: how loud it plays; a speaker that burns is named, and a stronger on
   await expect(page.locator('.centre h1')).toHaveText(/^\d\d dB ± 5: loud/);
   const card = page.getByRole('region', { name: 'Speaker 28' });
   await expect(card).toContainText('1.21 W into 8 Ω');
-  const burns = page.getByRole('heading', { name: '1.2 W into a speaker for 0.4 W' });
+  const burns = page.getByRole('heading', { name: '1.3 W into a speaker for 0.4 W' });
   await expect(burns).toBeVisible();
   await card.getByText('Show the working').click();
   await expect(card).toContainText('P = (V − 2·0.3 V)²/2R');
