@@ -30,6 +30,8 @@ test('the list says when the last copy was made; one build comes back out of it 
   });
   try {
     await page.goto(site.url);
+    // The builds above it are there, and move it no more.
+    await page.waitForLoadState('networkidle');
     const section = page.getByRole('region', { name: 'Nightly copies' });
     await expect(section.getByText(/Copied every night, seven kept/)).toBeVisible();
     await section.getByRole('button', { name: 'Restore one build' }).click();
