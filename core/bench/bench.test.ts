@@ -54,6 +54,18 @@ describe('trials', () => {
     expect(expectedWords(game.expects!)).toMatch(/^0\.\d{3} A ± 0\.\d{3} A$/);
     expect(trialSteps(trial('capacity:cell')).join(' ')).toMatch(/never unattended/);
   });
+  test('before there is a cell each load is proved in the middle of what it runs on', () => {
+    const bare: Project = {
+      ...done,
+      kit: { ...done.kit, items: done.kit.items.filter((i) => i.id === 'teasel') },
+    };
+    expect(trialsOf(bare).map((t) => t.id)).toEqual([
+      'draw:teasel:menu',
+      'draw:teasel:game',
+      'draw:teasel:peak',
+    ]);
+    expect(trial('draw:teasel:game', bare).supply!.volts).toBe(5);
+  });
   test('what was read changes what is expected next', () => {
     const before = trial('whole:cell:game').expects!;
     const { expects } = trial(

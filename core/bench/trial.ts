@@ -9,11 +9,12 @@ import {
   type LoadState,
   type MeterReading,
   type MeterRange,
+  type Part,
   type Project,
   type ReadingOf,
   STATES,
 } from '../model';
-import { partOf } from '../kit';
+import { partOf, portsOn } from '../kit';
 import { type PlaceState, type Solution, solved } from '../network';
 import {
   ampsAt,
@@ -76,6 +77,13 @@ const ARRIVES: Readonly<Record<ReturnType<typeof chemistryOf>, readonly [number,
 };
 /** Limits are set in steps a supply's knob has, A. */
 const knob = (amps: number): number => Math.ceil(Math.max(LEAST_LIMIT_A, amps * ABOVE) * 20) / 20;
+
+/** Without a supply yet, a load is proved in the middle of what it runs on, V. */
+function middleVolts(part: Part, item: Item): number {
+  const window = portsOn(part, item).find((q) => q.carries === 'rail' && q.role === 'takes')?.volts;
+  return window ? Math.round(50 * (window[0] + window[1])) / 100 : RAIL_V;
+}
+const RAIL_V = 5;
 
 class TrialMaker {
   readonly trials: Trial[] = [];
@@ -154,8 +162,7 @@ class TrialMaker {
 
   loads(): void {
     for (const { item, part, draws } of energyOf(this.p).loads) {
-      const volts = this.feedVolts(item.id);
-      if (volts === undefined) continue;
+      const volts = this.feedVolts(item.id) ?? middleVolts(part, item);
       for (const state of STATES) {
         const amps = draws[state] / volts;
         // By what its maker says: readings of one state do not bring up trials of another.
