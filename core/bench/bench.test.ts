@@ -1,7 +1,7 @@
 /** Trials in their order, what a reading says, what a log holds, and the whole bench on builds nobody knows. */
 import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
-import { BadInput, MeterReading, type Project, readProject } from '../model';
+import { BadInput, MeterReading, type Part, type Project, readProject } from '../model';
 import { powerFigures } from '../power';
 import { scoreOf } from './guided.fixture';
 import {
@@ -52,7 +52,9 @@ describe('trials', () => {
     expect(trialSteps(game).join(' ')).toMatch(/10 A jack.*heaviest game.*behind the meter/);
     expect(trialSteps(trial('draw:screen:game')).join(' ')).toMatch(/mA jack \(fused at 0\.4 A\)/);
     expect(expectedWords(game.expects!)).toMatch(/^0\.\d{3} A ± 0\.\d{3} A$/);
-    expect(trialSteps(trial('capacity:cell')).join(' ')).toMatch(/never unattended/);
+    expect(trialSteps(trial('capacity:cell')).join(' ')).toMatch(
+      /down to 3\.00 V and no further.*never unattended/,
+    );
   });
   test('before there is a cell each load is proved in the middle of what it runs on', () => {
     const bare: Project = {
@@ -65,6 +67,22 @@ describe('trials', () => {
       'draw:teasel:peak',
     ]);
     expect(trial('draw:teasel:game', bare).supply!.volts).toBe(5);
+  });
+  test('a pack is emptied to its own end, not to that of one cell; a primary one is not emptied', () => {
+    const packed = (cell: Partial<NonNullable<Part['cell']>>): Project => ({
+      ...done,
+      kit: {
+        ...done.kit,
+        parts: done.kit.parts.map((q) => (q.cell ? { ...q, cell: { ...q.cell, ...cell } } : q)),
+      },
+    });
+    const two = packed({ series: 2, cutoffV: 6, fullV: 8.4 });
+    expect(trial('capacity:cell', two).stopV).toBe(6);
+    expect(trialsOf(packed({ kind: 'bay', chemistry: 'alkaline' })).map((t) => t.of)).not.toContain(
+      'capacity',
+    );
+    const { lightA, loadA } = trial('resistance:cell');
+    expect(loadA! / lightA!).toBeCloseTo(5, 1);
   });
   test('what was read changes what is expected next', () => {
     const before = trial('whole:cell:game').expects!;
@@ -104,8 +122,18 @@ describe('a reading', () => {
       sentence: expect.stringMatching(/\(\+40 %\)/),
     });
     expect(say(0)!.sentence).toMatch(/does not run/);
-    // At other volts the same watts are as expected.
-    expect(say(game.expects!.value)!.isExpected).toBe(true);
+    // At other volts the same watts are as expected, and the same amps are not.
+    const at = (volts: number, amps: number) => {
+      const made = readingFor(
+        done,
+        game,
+        { of: 'draw', state: 'game', amps, volts },
+        { with: 'hand meter', at: AT },
+      );
+      return made.ok && judgedWords(game, made.reading).isExpected;
+    };
+    const watts = game.expects!.value * game.supply!.volts;
+    expect([at(3.7, watts / 3.7), at(3.7, watts / game.supply!.volts)]).toEqual([true, false]);
   });
   test.each<[string, ReadingBody, RegExp]>([
     ['amps that are milliamps', { of: 'draw', state: 'game', amps: 12, volts: 5 }, /is this in mA/],

@@ -39,10 +39,10 @@ function read(world: World, trial: Trial, isByHand: boolean): ReadingBody | unde
     case 'capacity': {
       world.connect({ to: 'cell' });
       const amps = trial.loadA!;
-      Object.assign(world.load, { amps, isOn: true, stopV: 3 });
+      Object.assign(world.load, { amps, isOn: true, stopV: trial.stopV! });
       while (world.load.isOn) world.pass(5);
       const ah = isByHand ? world.chargedAh() : world.countedAh();
-      return { of: 'capacity', ah, amps, toV: Math.max(3, world.truth.cell.cutoffV) };
+      return { of: 'capacity', ah, amps, toV: trial.stopV! };
     }
     case 'resistance': {
       world.connect({ to: 'cell' });
@@ -51,7 +51,7 @@ function read(world: World, trial: Trial, isByHand: boolean): ReadingBody | unde
         world.pass(10);
         return { amps: world.loadAmps(), volts: world.loadVolts() };
       };
-      const [light, heavy] = [at(trial.loadA! / 5), at(trial.loadA!)];
+      const [light, heavy] = [at(trial.lightA!), at(trial.loadA!)];
       world.load.isOn = false;
       return heavy.volts < light.volts ? { of: 'resistance', light, heavy } : undefined;
     }

@@ -45,8 +45,11 @@ export interface Trial {
   state?: LoadState;
   /** What the supply is set to, and where it lets go: nothing where none is wanted. */
   supply?: { volts: number; limitA: number };
-  /** The electronic load, or a resistor that draws as much, A. */
+  /** The electronic load, or a resistor that draws as much, A; and a lighter one before it. */
   loadA?: number;
+  lightA?: number;
+  /** A pack is emptied to this and no further, V. */
+  stopV?: number;
   range?: MeterRange;
   expects?: Expected;
   /** What counts of what was read for it, the newest last. */
@@ -193,13 +196,18 @@ class TrialMaker {
     const first = cells[0];
     if (!first || !pack || first.part.cell.kind === 'bank') return;
     const each = pack.capacityAh / cells.filter((c) => c.part.id === first.part.id).length;
+    const amps = (rate: number): number => Math.round(1000 * rate * each) / 1000;
     this.put('resistance', first.item, {
-      loadA: Math.round(STEPPED_C.heavy * each * 100) / 100,
+      lightA: amps(STEPPED_C.light),
+      loadA: amps(STEPPED_C.heavy),
       range: 'A',
       expects: { value: pack.rOhm, within: UNREAD.ohm * pack.rOhm, unit: 'Ω' },
     });
+    // A primary cell that was emptied to be counted is gone.
+    if (chemistryOf(first.part.cell) === 'alkaline') return;
     this.put('capacity', first.item, {
-      loadA: Math.round(EMPTIED_C * each * 100) / 100,
+      loadA: amps(EMPTIED_C),
+      stopV: first.part.cell.cutoffV,
       expects: { value: each, within: UNREAD.capacity * each, unit: 'Ah' },
     });
   }

@@ -92,12 +92,12 @@ export function trialSteps(t: Trial): string[] {
     case 'resistance':
       return [
         'Cell half full or more.',
-        `${a(t.loadA! / 5)} for ten seconds, then ${a(t.loadA!)} for ten seconds: amps, and volts right at its leads.`,
+        `${a(t.lightA!)} for ten seconds, then ${a(t.loadA!)} for ten seconds: amps, and volts right at its leads.`,
       ];
     case 'capacity':
       return [
         'Charge it full, let it rest for half an hour.',
-        `Empty it at ${a(t.loadA!)} with an electronic load that stops by itself, or a hobby charger that discharges and counts.`,
+        `Empty it at ${a(t.loadA!)}, down to ${v(t.stopV!)} and no further, with an electronic load that stops by itself, or a hobby charger that discharges and counts.`,
         'On something that does not burn, never unattended.',
       ];
   }

@@ -105,6 +105,14 @@ describe('a world', () => {
     w.off();
     expect(w.meterAmps()!).toBeLessThan(0.001);
   });
+  test('a stop below what the pack ends at still ends it, when nothing is left', () => {
+    const w = new World({ ...plan, cell: { ...plan.cell, cutoffV: 1, rOhm: 0 } }, 5);
+    w.connect({ to: 'cell' });
+    Object.assign(w.load, { amps: 1, isOn: true, stopV: 1 });
+    for (let t = 0; t < 20_000 && w.load.isOn; t += 10) w.pass(10);
+    expect(w.load.isOn).toBe(false);
+    expect(w.countedAh()).toBeCloseTo(w.truth.cell.capacityAh, 1);
+  });
   test('an emptied pack stops its load by itself, and was counted', () => {
     const w = new World(plan, 5);
     w.connect({ to: 'cell' });

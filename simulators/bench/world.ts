@@ -133,6 +133,8 @@ export class World {
 
   #cellVolts(): number {
     const { cell } = this.#true;
+    // Once all of it is taken, under a load its volts fall away.
+    if (this.#charge === 0 && this.load.isOn) return 0;
     return curveAt(cell.points, this.#charge) - (this.load.isOn ? this.load.amps * cell.rOhm : 0);
   }
 

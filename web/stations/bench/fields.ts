@@ -41,11 +41,11 @@ export function fieldsOf(t: Trial): TrialField[] {
       return [
         field('ah', 'it gave', 'Ah'),
         field('amps', 'at', 'A', t.loadA),
-        field('toV', 'down to', 'V', 3),
+        field('toV', 'down to', 'V', t.stopV),
       ];
     case 'resistance':
       return [
-        field('lightA', 'amps lightly', 'A', t.loadA && Math.round(20 * t.loadA) / 100),
+        field('lightA', 'amps lightly', 'A', t.lightA),
         field('lightV', 'volts lightly', 'V'),
         field('heavyA', 'amps heavily', 'A', t.loadA),
         field('heavyV', 'volts heavily', 'V'),

@@ -31,8 +31,6 @@ const LOWEST = 0.4;
 const GONE = 0.2;
 /** A pack is emptied on the stand-in in so many seconds a look. */
 const LAPSE_S = 600;
-/** A lithium cell is emptied to this under load, V a cell. */
-const END_V = 3;
 
 const place = (trial: Trial, of: 'load' | 'converter' | 'whole' | 'cell'): object => {
   switch (of) {
@@ -143,11 +141,11 @@ class Prover {
   }
 
   async resistance(): Promise<Proved> {
-    const heavy = this.on.trial.loadA!;
+    const { lightA, loadA } = this.on.trial;
     await this.connect('cell');
-    await this.draw(heavy / 5);
+    await this.draw(lightA!);
     const light = await this.load();
-    await this.draw(heavy);
+    await this.draw(loadA!);
     const loaded = await this.load();
     return {
       ok: true,
@@ -157,15 +155,15 @@ class Prover {
 
   async capacity(): Promise<Proved> {
     const { trial, owner, bench, onProgress, isStopped } = this.on;
-    const amps = trial.loadA!;
+    const [amps, stopV] = [trial.loadA!, trial.stopV!];
     await this.connect('cell');
-    await this.draw(amps, END_V);
+    await this.draw(amps, stopV);
     const samples: Sample[] = [];
     for (let t = 0; !isStopped(); t += LAPSE_S) {
       const now = await this.load();
       samples.push({ t, amps: now.amps, volts: now.volts });
       onProgress({ samples: [...samples], ah: now.ah });
-      if (!now.isOn) return { ok: true, body: { of: 'capacity', ah: now.ah, amps, toV: END_V } };
+      if (!now.isOn) return { ok: true, body: { of: 'capacity', ah: now.ah, amps, toV: stopV } };
       if (bench.isStandIn) await doAtBench(owner, { do: 'pass', seconds: LAPSE_S });
       else await new Promise((resolve) => setTimeout(resolve, 1000));
     }
