@@ -1,12 +1,13 @@
 /** Trials in their order, what a reading says, what a log holds, and the whole bench on builds nobody knows. */
 import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
-import { BadInput, MeterReading, type Part, type Project, readProject } from '../model';
+import { appliedAll, BadInput, MeterReading, type Part, type Project, readProject } from '../model';
 import { powerFigures } from '../power';
 import { scoreOf } from './guided.fixture';
 import {
   benchFindings,
   benchPlan,
+  benchWays,
   effectOf,
   expectedWords,
   hoursNow,
@@ -235,6 +236,69 @@ describe('what the bench finds', () => {
     const after = read(done, id, body);
     expect(found(after)).toEqual(codes);
     expect(trial(id, after).isBad).toBe(codes.length > 0);
+  });
+  test('more volts than a full cell has are no cell as it is said to be', () => {
+    const at = (volts: number) => found(read(done, 'arrival:cell', { of: 'arrival', volts }));
+    expect([at(4.27), at(4.3)]).toEqual([[], [['overfull', 'hit']]]);
+  });
+  const drew = (amps: number): ReadingBody => ({ of: 'draw', state: 'game', amps, volts: 5.06 });
+  test('two readings that do not both hold are told, and either is taken back', () => {
+    const one = read(done, 'draw:teasel:game', drew(0.36));
+    expect(found(read(one, 'draw:teasel:game', drew(0.38)))).toEqual([]);
+    const two = read(one, 'draw:teasel:game', drew(0.5));
+    expect(found(two)).toEqual([['disagree', 'tight']]);
+    const [f] = benchFindings(two);
+    const ways = benchWays(two, f!);
+    expect(ways.map((w) => w.text)).toEqual([
+      'Take 0.360 A at 5.06 V back',
+      'Take 0.500 A at 5.06 V back',
+    ]);
+    for (const w of ways) expect(found(appliedAll(two, w.changes))).toEqual([]);
+    // Another state, or another part, is another thing.
+    const menu = read(one, 'draw:teasel:menu', { of: 'draw', state: 'menu', amps: 0.2, volts: 5 });
+    expect(found(menu)).toEqual([]);
+  });
+  test('a whole that its parts do not explain is told, more or less, and believed all the same', () => {
+    const { value } = trial('whole:cell:game').expects!;
+    const whole = (by: number) =>
+      read(done, 'whole:cell:game', { of: 'whole', state: 'game', amps: by * value, volts: 3.79 });
+    expect(found(whole(1.1))).toEqual([]);
+    expect(benchFindings(whole(1.5))[0]!.what).toMatch(/more than its parts explain/);
+    expect(benchFindings(whole(0.6))[0]!.what).toMatch(/less than its parts/);
+    expect(benchWays(whole(1.5), benchFindings(whole(1.5))[0]!)).toEqual([]);
+    const after = trial('whole:cell:game', whole(1.5)).expects!.value;
+    expect(after / (1.5 * value)).toBeCloseTo(1, 1);
+    expect(after / (1.5 * value)).toBeGreaterThan(0.97);
+  });
+  test('cells that are to be joined side by side stand level first', () => {
+    const twin: Project = {
+      ...done,
+      kit: {
+        ...done.kit,
+        items: [
+          ...done.kit.items,
+          { ...done.kit.items.find((i) => i.id === 'cell')!, id: 'cell-2', name: 'Second' },
+        ],
+      },
+    };
+    const both = (a: number, b: number) =>
+      read(read(twin, 'arrival:cell', { of: 'arrival', volts: a }), 'arrival:cell-2', {
+        of: 'arrival',
+        volts: b,
+      });
+    expect(found(both(3.8, 3.84))).toEqual([]);
+    expect(found(both(3.8, 3.87))).toEqual([['unlevel', 'tight']]);
+  });
+  test('what a stand-in told is named, and taken back at once', () => {
+    const made = readingFor(done, trial('draw:teasel:game'), drew(0.36), {
+      with: 'bench',
+      at: AT,
+      isStandIn: true,
+    });
+    const p = withReading(done, (made as { reading: MeterReading }).reading);
+    expect(found(p)).toEqual([['stand-in', 'tight']]);
+    const [way] = benchWays(p, benchFindings(p)[0]!);
+    expect(hoursNow(appliedAll(p, way!.changes))).toEqual(hoursNow(done));
   });
   test('the last reading counts: one that was read again and is well says nothing', () => {
     const bad = read(done, 'arrival:cell', { of: 'arrival', volts: 2.1 });

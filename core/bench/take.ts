@@ -80,7 +80,7 @@ export function readingFor(
   p: Project,
   trial: Pick<Trial, 'item' | 'part'>,
   body: ReadingBody,
-  by: { with: Instrument; at: string; note?: string },
+  by: { with: Instrument; at: string; note?: string; isStandIn?: true },
 ): { ok: true; reading: MeterReading } | { ok: false; sentence: string } {
   const made = MeterReading.safeParse({
     ...body,

@@ -28,7 +28,7 @@ import {
   type Supply,
   voltsAt,
 } from '../power';
-import { speaksAgainst } from './findings';
+import { speaksAgainst } from './part';
 
 /** What is expected, and how far from it nothing is strange: half-width of its 95 % band. */
 export interface Expected {

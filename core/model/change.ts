@@ -61,6 +61,8 @@ export type Change =
   | { do: 'drop'; item: string }
   /** Another one of the same: what was read of this one counts no more. */
   | { do: 'renew'; item: string }
+  /** What was read counts no more. */
+  | { do: 'take back'; readings: string[] }
   | { do: 'power'; set: Partial<Project['power']> }
   | { do: 'sound'; set: Partial<Project['sound']> }
   | { do: 'brief'; set: Partial<Project['brief']> }
@@ -283,6 +285,11 @@ export function applied(p: Project, change: Change): Project {
           duties: { ...p.controls.duties, [change.duty]: change.owner },
         },
       };
+    case 'take back':
+      return {
+        ...p,
+        kit: { ...p.kit, readings: back(p, (r) => change.readings.includes(r.id)) },
+      };
     case 'renew':
       return renewed(p, change.item);
     case 'press again':
@@ -379,11 +386,13 @@ export const without = (p: Project, id: string): Project => ({
   wiring: { nets: p.wiring.nets.filter((n) => !n.ends.some((e) => e.item === id)) },
 });
 
+type Readings = NonNullable<Project['kit']['readings']>;
+const back = (p: Project, is: (r: Readings[number]) => boolean): Readings =>
+  (p.kit.readings ?? []).map((r) => (is(r) ? { ...r, isTakenBack: true } : r));
+
 function renewed(p: Project, id: string): Project {
   const fresh = withItem(p, id, (item) => ({ ...item, stock: 'to buy' }));
-  const readings = (p.kit.readings ?? []).map((r) =>
-    r.item === id ? { ...r, isTakenBack: true as const } : r,
-  );
+  const readings = back(p, (r) => r.item === id);
   return { ...fresh, kit: { ...fresh.kit, readings } };
 }
 

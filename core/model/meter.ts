@@ -40,6 +40,8 @@ const reading = {
     .regex(/^[0-9a-f]{64}$/)
     .optional(),
   note: z.string().max(400).optional(),
+  /** Told by a stand-in of a build that is made up: it proves nothing. */
+  isStandIn: z.literal(true).optional(),
   /** Taken back: it stays, and counts for nothing. */
   isTakenBack: z.literal(true).optional(),
 };

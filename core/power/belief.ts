@@ -201,12 +201,20 @@ export function ampsAt(supply: Supply, state: LoadState, volts: number, scale: S
   return s.stands ? s.sources[0]! : NaN;
 }
 
-function observeWhole(on: Gaussian, r: Whole, p: Project, rated: Energy): void {
+/** A whole build as it was read, and what its parts come to by all that was known before, with how well, A. */
+export interface WholeAgainst {
+  reading: Whole;
+  amps: number;
+  sd: number;
+}
+
+/** @returns nothing where there is no supply to compare with */
+function observeWhole(on: Gaussian, r: Whole, p: Project, rated: Energy): WholeAgainst | undefined {
   const energy = believed(rated, on, []);
   const supply = suppliedBy(p, energy);
-  if (!supply || r.amps === 0) return;
+  if (!supply || r.amps === 0) return undefined;
   const amps = ampsAt(supply, r.state, r.volts, {});
-  if (!Number.isFinite(amps)) return;
+  if (!Number.isFinite(amps)) return undefined;
   const weights = new Map<string, number>();
   const slope = (scale: (by: number) => Scale): number =>
     (ampsAt(supply, r.state, r.volts, scale(1 + STEP)) -
@@ -224,9 +232,15 @@ function observeWhole(on: Gaussian, r: Whole, p: Project, rated: Energy): void {
     const perShare = slope((by) => ({ efficiency: (item) => (ofPart.has(item) ? by : 1) }));
     weights.set(key, perShare / on.meanOf(key)!);
   }
-  weights.set(gainKey(r.with), r.amps / amps);
-  const { own } = ampsKnown(r, r.amps, r.state);
-  on.observe(weights, r.amps / amps - 1, (r.amps / amps) * own);
+  const ratio = r.amps / amps;
+  const parts = Math.sqrt(on.between(weights, weights));
+  // As with each part: what lies far outside was not believed rightly.
+  const wide = Math.abs(ratio - 1) / BAND / parts;
+  if (parts > 0 && wide > 1) on.widen(new Set(weights.keys()), wide);
+  weights.set(gainKey(r.with), ratio);
+  const { gain, own } = ampsKnown(r, r.amps, r.state);
+  on.observe(weights, ratio - 1, ratio * own);
+  return { reading: r, amps, sd: amps * Math.hypot(parts, ratio * own, ratio * gain) };
 }
 
 /** Inverse variance of what was said and what was read, for a figure that stands alone. */
@@ -329,13 +343,15 @@ export interface Believed {
   /** The build's energy as it is believed now. */
   energy: Energy;
   belief: Gaussian;
+  /** Whole builds that were read, each against its parts. */
+  wholes: WholeAgainst[];
 }
 
 function believe(p: Project): Believed {
   const rated = ratedEnergy(p);
   const readings = readingsOf(p);
   const belief = prior(rated, readings);
-  if (!readings.length) return { energy: rated, belief };
+  if (!readings.length) return { energy: rated, belief, wholes: [] };
   const draws = readings.filter(isDraw);
   for (const r of readings) {
     if (r.of === 'draw') observeDraw(belief, r, rated, draws);
@@ -343,8 +359,8 @@ function believe(p: Project): Believed {
     if (r.of === 'capacity') observeCapacity(belief, r, rated);
   }
   // The whole last: it is told by what each was found to draw.
-  for (const r of readings.filter(isWhole)) observeWhole(belief, r, p, rated);
-  return { energy: believed(rated, belief, readings), belief };
+  const wholes = readings.filter(isWhole).flatMap((r) => observeWhole(belief, r, p, rated) ?? []);
+  return { energy: believed(rated, belief, readings), belief, wholes };
 }
 
 /** Documents never change once made. */
@@ -361,8 +377,31 @@ export function beliefOf(p: Project): Believed {
 /** What feeds what in a build, by the figures that are believed now. */
 export const energyOf = (p: Project): Energy => beliefOf(p).energy;
 
+/** Readings of the whole build, each against what its parts come to. */
+export const wholesOf = (p: Project): readonly WholeAgainst[] => beliefOf(p).wholes;
+
 /** Its network, by the figures that are believed now; nothing when no source is known or nothing draws. */
 export const supplyOf = (p: Project): Supply | undefined => suppliedBy(p, energyOf(p));
+
+/** One figure of a reading with its standard deviation, its instrument's own error included; nothing where none is told. */
+export function toldBy(r: MeterReading): { value: number; sd: number } | undefined {
+  switch (r.of) {
+    case 'draw':
+    case 'whole': {
+      const { gain, own } = ampsKnown(r, r.amps, r.state);
+      const value = r.amps * r.volts;
+      return { value, sd: value * Math.hypot(gain, own, voltsKnown(r, r.volts)) };
+    }
+    case 'output':
+      return r.volts > 0 ? { value: r.volts, sd: r.volts * voltsKnown(r, r.volts) } : undefined;
+    case 'capacity':
+      return { value: r.ah, sd: r.ah * chargeKnown(r) };
+    case 'resistance':
+      return ohmsOf(r);
+    default:
+      return undefined;
+  }
+}
 
 /** How well a part's draw in a state is known, as a share, 95 %. */
 export function drawKnown(p: Project, part: string, state: LoadState): number {

@@ -40,6 +40,16 @@ export class Gaussian {
     this.cov[k]![i] = shared;
   }
 
+  /** Less is believed of these figures: their deviations so many times as wide. */
+  widen(keys: ReadonlySet<string>, by: number): void {
+    const scale = this.keys.map((key) => (keys.has(key) ? by : 1));
+    this.cov.forEach((row, i) =>
+      row.forEach((_, k) => {
+        row[k]! *= scale[i]! * scale[k]!;
+      }),
+    );
+  }
+
   /** How a sum varies with each figure. */
   private spread(weights: Weights): number[] {
     const rows = [...weights].flatMap(([key, w]) => {

@@ -42,6 +42,68 @@ export const BENCH_KINDS: readonly Kind[] = [
     ),
   },
   {
+    name: 'a cell with more volts than it may have',
+    makes: 'hit',
+    cases: each(
+      'arrival',
+      ({ item }, p) => ({ of: 'arrival', volts: partOfItem(p, item).cell!.fullV * 1.05 }),
+      /when it is full/,
+    ),
+  },
+  {
+    name: 'one draw read twice, three tenths apart',
+    makes: 'tight',
+    cases: (p) =>
+      trialsOf(p)
+        .filter((t) => t.of === 'draw' && t.expects!.value > 0.02)
+        .map((t): Case => {
+          const amps = (by: number): ReadingBody => ({
+            of: 'draw',
+            state: t.state!,
+            amps: by * t.expects!.value,
+            volts: t.supply!.volts,
+          });
+          const spoilt = read(read(p, t, amps(1)), t, amps(0.7));
+          return { where: t.id, spoilt, says: /disagree/ };
+        }),
+  },
+  {
+    name: 'a whole build that takes half as much again as its parts',
+    makes: 'tight',
+    cases: each(
+      'whole',
+      ({ state, supply, expects }) => ({
+        of: 'whole',
+        state: state!,
+        amps: 1.5 * expects!.value,
+        volts: supply!.volts,
+      }),
+      /than its parts/,
+    ),
+  },
+  {
+    name: 'hours proved on a stand-in',
+    makes: 'tight',
+    cases: (p) =>
+      trialsOf(p)
+        .filter((t) => t.of === 'draw')
+        .slice(0, 1)
+        .map((t): Case => {
+          const one = read(p, t, {
+            of: 'draw',
+            state: t.state!,
+            amps: t.expects!.value,
+            volts: t.supply!.volts,
+          });
+          const readings = one.kit.readings!.map((r) => ({ ...r, isStandIn: true as const }));
+          return {
+            where: t.id,
+            spoilt: { ...one, kit: { ...one.kit, readings } },
+            says: /stand-in/,
+          };
+        }),
+  },
+  {
     name: 'a cell that holds half of what its maker says',
     makes: 'hit',
     cases: each(

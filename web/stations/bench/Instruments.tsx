@@ -13,7 +13,6 @@ import type { Put } from './fields';
 import style from './bench.module.css';
 
 const CHART_PX = 170;
-const STAND_IN = 'stand-in';
 /** This opening of the page. */
 const VISIT = crypto.randomUUID();
 let seedNow = 7;
@@ -73,7 +72,7 @@ export function Instruments({ trial, onPut }: { trial: Trial; onPut: Put }) {
     }
   };
   const beginWords = found ? 'Read again' : 'Begin';
-  const by = { with: 'bench', ...(bench?.isStandIn ? { note: STAND_IN } : {}) } as const;
+  const by = { with: 'bench', ...(bench?.isStandIn ? { isStandIn: true as const } : {}) } as const;
   const body = found?.body;
   const peak = found && peakOf(found);
   if (!plan) {

@@ -5,28 +5,13 @@ import type { MeterReading, Project } from '@deft/core/model';
 import { useBuild } from '../../state/build';
 import style from './bench.module.css';
 
-const STAND_IN = 'stand-in';
-const isOfStandIn = (r: MeterReading): boolean => r.note === STAND_IN && !r.isTakenBack;
-
 export function Readings() {
   const { doc, edit } = useBuild('doc', 'edit');
   const all = [...(doc.kit.readings ?? [])].reverse();
   if (!all.length) return null;
-  const ofStandIn = all.filter(isOfStandIn);
   return (
     <section className="card" aria-label="Readings">
       <h2>Readings</h2>
-      {ofStandIn.length > 0 && (
-        <p className="note">
-          {ofStandIn.length === all.length ? 'All' : ofStandIn.length} of stand-ins.{' '}
-          <Button
-            size="small"
-            onClick={() => edit((p) => ofStandIn.reduce((q, r) => takenBack(q, r.id, true), p))}
-          >
-            Take those back
-          </Button>
-        </p>
-      )}
       <ul className={style.readings}>
         {all.map((r) => (
           <Reading
@@ -60,6 +45,7 @@ function Reading({
         {title}
         <span className="note">
           {readingWords(r)}, {meterWords(r)}
+          {r.isStandIn && ', stand-in'}
           {r.note === undefined ? '' : `, ${r.note}`}
           {isOther ? '; of a part that is not in the kit any more' : ''}
         </span>

@@ -5,7 +5,7 @@ import type { Instrument } from '@deft/core/model';
 /** Puts a reading in. @returns one sentence when it cannot have been read so */
 export type Put = (
   body: ReadingBody,
-  by: { with: Instrument; note?: string },
+  by: { with: Instrument; note?: string; isStandIn?: true },
 ) => string | undefined;
 
 export interface TrialField {
