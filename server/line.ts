@@ -3,7 +3,7 @@
  * opened anew after it was lost. Never to an address a page names.
  */
 import { type ChildProcess, spawn } from 'node:child_process';
-import { connect, type Socket } from 'node:net';
+import { Socket } from 'node:net';
 import { createInterface } from 'node:readline';
 import type { Readable } from 'node:stream';
 
@@ -21,8 +21,9 @@ export function addressIn(setting: string): Address {
 /** It hung up, or said nothing for too long. */
 export class Silent extends Error {}
 
-/** What says nothing for so long is given up, ms. */
+/** What says nothing for so long is given up, ms; and what cannot be reached, a stand-in that starts among it. */
 const PATIENCE_MS = 5000;
+const REACHED_MS = 10_000;
 
 /** Lines as they come in; a stream that breaks passes its error on to the reader of lines as well. */
 function linesOf(input: Readable, hears: (line: string) => void): void {
@@ -39,11 +40,14 @@ interface Open {
 
 export class TextLine {
   readonly #address: () => Promise<Address>;
+  readonly #reachedMs: number;
   #open: Promise<Open> | undefined;
+  #socket: Socket | undefined;
   #turn: Promise<unknown> = Promise.resolve();
 
-  constructor(address: () => Promise<Address>) {
+  constructor(address: () => Promise<Address>, reachedMs = REACHED_MS) {
     this.#address = address;
+    this.#reachedMs = reachedMs;
   }
 
   /**
@@ -62,9 +66,8 @@ export class TextLine {
     });
   }
 
-  async close(): Promise<void> {
-    const open = await this.#open?.catch(() => undefined);
-    open?.socket.destroy();
+  close(): void {
+    this.#socket?.destroy();
   }
 
   #next<T>(act: () => Promise<T>): Promise<T> {
@@ -108,24 +111,31 @@ export class TextLine {
     return this.#open;
   }
 
-  async #connected(): Promise<Open> {
-    try {
-      const socket = connect(await this.#address());
-      await new Promise<void>((resolve, reject) => {
-        socket.once('connect', resolve);
-        socket.once('error', reject);
+  /** Its own clock runs from before the address is known: nothing on the way to it may hang. */
+  #connected(): Promise<Open> {
+    const socket = new Socket();
+    this.#socket = socket;
+    const open: Open = { socket, hears: undefined };
+    linesOf(socket, (said) => open.hears?.(said));
+    return new Promise((resolve, reject) => {
+      const late = setTimeout(() => socket.destroy(), this.#reachedMs);
+      socket.once('connect', () => {
+        clearTimeout(late);
+        resolve(open);
       });
-      const open: Open = { socket, hears: undefined };
       socket.on('error', () => socket.destroy());
       socket.once('close', () => {
+        clearTimeout(late);
         this.#open = undefined;
+        reject(new Silent());
       });
-      linesOf(socket, (said) => open.hears?.(said));
-      return open;
-    } catch {
-      this.#open = undefined;
-      throw new Silent();
-    }
+      this.#address().then(
+        (address) => {
+          if (!socket.destroyed) socket.connect(address);
+        },
+        () => socket.destroy(),
+      );
+    });
   }
 }
 

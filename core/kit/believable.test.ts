@@ -24,7 +24,6 @@ const itemWith = (has: (q: Part) => boolean): string =>
 const BOARD = itemWith((q) => q.family === 'sbc');
 const SCREEN = itemWith((q) => q.screen !== undefined);
 const CELL = itemWith((q) => q.cell !== undefined);
-const SPEAKER = itemWith((q) => q.speaker !== undefined);
 
 describe('figures of parts', () => {
   test.each(demos().map((p) => [p.name, p] as const))('%s is believed', (_, p) => {
@@ -44,6 +43,11 @@ describe('figures of parts', () => {
   test('a draw nobody measured is open, a peak below play is wrong', () => {
     const unknown = withPart(BOARD, (q) => lacking(q, 'draws'));
     expect(said(unknown)).toEqual([`tight draw-unknown ${BOARD}`]);
+    const device = withPart(BOARD, (q) => ({
+      ...lacking(q, 'draws'),
+      host: { is: 'device', starts: 'own chips', keys: 0 },
+    }));
+    expect(said(device).filter((s) => s.includes('draw-unknown'))).toEqual([]);
     const peak = (w: number) =>
       withPart(BOARD, (q) => ({ ...q, draws: { menu: 1, game: 2, peak: w } }));
     expect(said(peak(2))).toEqual([]);
@@ -106,24 +110,6 @@ describe('figures of parts', () => {
     }));
     expect(said(p).length).toBeGreaterThan(0);
     expect(said(p).every((s) => s.startsWith('hit volts-'))).toBe(true);
-  });
-
-  // (5 - 0.6)² / 16 = 1.21 W from a bridge into 8 Ω, a quarter of it from one end.
-  test.each([
-    [0.81, true, 0],
-    [0.8, true, 1],
-    [0.21, false, 0],
-    [0.2, false, 1],
-  ])('a speaker of %s W, bridged: %s', (ratedW, bridged, warned) => {
-    const amplifier = itemWith((q) => q.amp !== undefined);
-    const amp = done.kit.items.find((i) => i.id === amplifier)!.part;
-    const p = withPart(SPEAKER, (q) => ({ ...q, speaker: { ohm: 8, ratedW } }));
-    const parts = p.kit.parts.map((q) =>
-      q.id === amp ? { ...q, amp: { ...q.amp!, bridged } } : q,
-    );
-    expect(said({ ...p, kit: { ...p.kit, parts } })).toEqual(
-      warned ? [`tight speaker-rating ${SPEAKER}`] : [],
-    );
   });
 
   test('pixels of another shape than the lit area are said, and no more than that', () => {

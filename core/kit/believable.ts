@@ -4,6 +4,7 @@
  */
 import {
   chemistryOf,
+  isDevice,
   isHost,
   type Finding,
   type Item,
@@ -38,42 +39,12 @@ interface Doubt {
 /** Figures that are missing rather than wrong: something is still to be measured before the build is ready. */
 export const UNKNOWN_FIGURES: ReadonlySet<string> = new Set(['draw-unknown', 'lines-unknown']);
 
-/** Volts an amplifier loses at each end of its swing, typical, and the share of its rating a speaker bears for long. */
-const AMP_LOSS_V = 0.3;
-const AMP_SUPPLY_V = 5;
-const BEARS = 1.5;
-
-/**
- * Most power of an amplifier on 5 V into a speaker before it clips, W: bridged (V − 2·Vloss)²/(2R),
- * single-ended (V − 2·Vloss)²/(8R).
- */
-const mostWatts = (bridged: boolean, ohm: number): number =>
-  (AMP_SUPPLY_V - 2 * AMP_LOSS_V) ** 2 / ((bridged ? 2 : 8) * ohm);
-
-/** Speakers that the amplifier of the build can drive far beyond their rating. */
-function speakerDoubts(amp: Part['amp'], item: Item, { speaker }: Part): Doubt[] {
-  if (!amp || !speaker) return [];
-  const most = mostWatts(amp.bridged, speaker.ohm);
-  if (most <= BEARS * speaker.ratedW) return [];
-  return [
-    {
-      code: 'speaker-rating',
-      title: `Up to ${most.toFixed(1)} W into ${speaker.ratedW} W`,
-      what: `${item.name} on this amplifier`,
-      why: `(5 V − 2 · ${AMP_LOSS_V} V)² / (${amp.bridged ? 2 : 8} · ${speaker.ohm} Ω) = ${most.toFixed(2)} W before it clips (typical). Keep the volume below full, or take a speaker for more.`,
-      warns: true,
-    },
-  ];
-}
-
 /** @returns a hit for each figure that cannot be true, and what is still to be measured */
 export function partBeliefs(p: Project): Finding[] {
   const { items } = present(p).kit;
-  const amp = items.map((item) => partOf(p, item).amp).find((a) => a !== undefined);
   return items.flatMap((item) => {
     const part = partOf(p, item);
     const doubts = [
-      ...speakerDoubts(amp, item, part),
       ...drawDoubts(item, part),
       ...screenDoubts(item, part),
       ...cellDoubts(item, part),
@@ -98,7 +69,8 @@ export function partBeliefs(p: Project): Finding[] {
 function drawDoubts(item: Item, part: Part): Doubt[] {
   const { screen, draws } = part;
   if (!draws) {
-    if (!isHost(part) && !screen) return [];
+    // What is carried along feeds itself.
+    if (isDevice(part) || (!isHost(part) && !screen)) return [];
     return [
       {
         code: 'draw-unknown',

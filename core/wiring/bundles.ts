@@ -11,7 +11,8 @@ import { type Field, fieldOf, lengthOf, middle, route, occupyCells, widest } fro
 import type { LaidPack } from './fold';
 import { layLead, type LaidLead } from './leads';
 import { overSpine, type OverSpine } from './opened';
-import { type End, endWords, type Net, netsOf, type Pt3, unwired } from './nets';
+import { type End, type Net, type Pt3 } from './ends';
+import { endWords, netsOf, unwired } from './nets';
 import { ribbonFindings } from './ribbon';
 import { lostEnds, shorts } from './shorts';
 import { longFindings } from './long';

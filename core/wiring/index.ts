@@ -1,4 +1,5 @@
-export { endWords, netId, netsOf, WIRE_COLOURS, type End, type Net } from './nets';
+export { type End, type Net } from './ends';
+export { endWords, netId, netsOf, WIRE_COLOURS } from './nets';
 export { cellAt, fieldOf, bundleFits, shortest, widest, type Field } from './field';
 export {
   overInsulation,

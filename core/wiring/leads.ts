@@ -4,7 +4,7 @@ import { type Cable } from '../chains';
 import { judgedGap, plugBlock, RIBBON_BEND_MM, type Scene, sideways } from '../fit';
 import { type Field, lengthOf, middle, route, occupyCells, widest } from './field';
 import { foldedIn, type LaidPack } from './fold';
-import type { Pt3 } from './nets';
+import type { Pt3 } from './ends';
 import { overSpine, type OverSpine } from './opened';
 
 /** A flat ribbon: so thick and so wide, mm; typical. */

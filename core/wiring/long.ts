@@ -1,7 +1,7 @@
 /** The supply wire to the computer as it is laid, where it is longer than what Power counts with. */
 import type { Change, Finding, Project, WayOut } from '../model';
 import { BROWN_OUT_V, powerFigures, stopsBelow, type Supply, wireOhm } from '../power';
-import type { Net } from './nets';
+import type { Net } from './ends';
 
 /** Less is not seen by anything it feeds, V: typical. */
 const UNSEEN_V = 0.02;

@@ -4,6 +4,7 @@ import { demos, STARTER_PARTS } from '../catalogue';
 import { buttonMap } from '../controls';
 import { sceneOf } from '../fit';
 import { appliedAll, type Change, FROM_SOURCE, type Project } from '../model';
+import { portsOf } from '../kit';
 import { netId, netsOf, type Net, WIRE_COLOURS, wiring } from './index';
 
 const [, done, warbler] = demos() as [Project, Project, Project];
@@ -239,6 +240,61 @@ describe('every link that is not a lead has its conductors', () => {
     );
     expect(fed('gone')).toEqual(joins(kit(...parts)));
     expect(fed(FROM_SOURCE)).not.toContain('step-5-1 5V > chirp-i2s 5V');
+  });
+  test('a load that bears the cell from empty to full is wired to it, the computer stays at its rail', () => {
+    const [cell, step] = ['slab-1000', 'step-5-1'];
+    const wanting = (volts: [number, number]): Project => {
+      const p = kit(cell, step, 'thimble', 'chirp-i2s');
+      const parts = p.kit.parts.map((q) => {
+        if (q.id !== 'chirp-i2s') return q;
+        return {
+          ...q,
+          ports: portsOf(q).map((x) =>
+            x.carries === 'rail' && x.role === 'takes' ? { ...x, volts } : x,
+          ),
+        };
+      });
+      return { ...p, kit: { ...p.kit, parts } };
+    };
+    const straight = joins(wanting([2.8, 4.3]));
+    expect(straight).toEqual(
+      expect.arrayContaining([
+        'step-5-1 BAT+ > chirp-i2s 5V',
+        'step-5-1 BAT- > chirp-i2s GND',
+        'step-5-1 5V > thimble 5V',
+      ]),
+    );
+    expect(straight).not.toContain('step-5-1 5V > chirp-i2s 5V');
+    // Half a volt too little at the top, and it has to hang on the rail all the same.
+    expect(joins(wanting([2.8, 5.5]))).toContain('step-5-1 5V > chirp-i2s 5V');
+    const branch = nets(wanting([2.8, 4.3])).filter((n) => n.b.item === 'chirp-i2s');
+    expect(branch.filter((n) => n.what === 'power').map((n) => [n.says, n.feeds!.at])).toEqual([
+      ['cell volts to Chirp I2S', 'cell'],
+    ]);
+  });
+  test('a computer that bears the cell is wired to it, beside a rail that others want; its switch goes along', () => {
+    const p = kit('slab-1000', 'trickle-1', 'lift-5-2', 'slide-heavy', 'thimble', 'chirp-i2s');
+    const parts = p.kit.parts.map((q) =>
+      q.id === 'thimble'
+        ? {
+            ...q,
+            ports: portsOf(q).map((x) =>
+              x.carries === 'rail' && x.role === 'takes'
+                ? { ...x, volts: [2.9, 4.3] as [number, number] }
+                : x,
+            ),
+          }
+        : q,
+    );
+    const list = joins({ ...p, kit: { ...p.kit, parts } });
+    expect(list).toEqual(
+      expect.arrayContaining([
+        'trickle-1 OUT+ > slide-heavy 1',
+        'slide-heavy C > thimble 5V',
+        'lift-5-2 5V > chirp-i2s 5V',
+      ]),
+    );
+    expect(list.filter((j) => / > thimble 5V$/.test(j))).toHaveLength(1);
   });
   test('what no wire leads to is said once the computer lies there', () => {
     const said = (p: Project): string[] => {

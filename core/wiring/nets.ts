@@ -2,41 +2,23 @@
  * Which pad is joined to which: wires that follow from the kit and the button map, and those the
  * builder added. Gauge, colour and label are the builder's where they were said.
  */
-import { FROM_SOURCE, isHost, type Finding, present, type Project } from '../model';
+import { isHost, type Finding, type Project } from '../model';
 import { type ButtonMap } from '../controls';
-import { type PlacedItem, pointOf, type Scene } from '../fit';
-import { blockBox } from '../geometry';
-import { fedStraight, kitOf } from '../chains';
-
-export type Pt3 = readonly [number, number, number];
-export interface End {
-  item: string;
-  pad: string;
-  at: Pt3;
-  piece: string;
-}
-export interface Net {
-  /** Made of its ends, so that a builder's choice finds it again. */
-  id: string;
-  a: End;
-  b: End;
-  what: 'power' | 'ground' | 'signal' | 'sound';
-  says: string;
-  /** What a supply wire feeds: one part, or everything that is on. */
-  feeds?: Feeds;
-  awg: number;
-  /** The gauge it has when nothing is chosen for it. */
-  usualAwg: number;
-  colour: string;
-  label: string;
-  /** Joined by a plug that is undone before the halves part. */
-  plug: boolean;
-  via: Pt3[];
-  mine: boolean;
-  /** What the builder chose for it, as it is stored. */
-  said?: Stored;
-}
-type Stored = Project['wiring']['nets'][number];
+import { type Scene } from '../fit';
+import { kitOf } from '../chains';
+import {
+  type Draft,
+  type End,
+  firstPad,
+  headerPad,
+  join,
+  type Net,
+  padAt,
+  placed,
+  type Pt3,
+  toBeFound,
+} from './ends';
+import { EVERYTHING, power } from './supplied';
 
 const SIGNAL_AWG = 30;
 const SOUND_AWG = 28;
@@ -92,51 +74,6 @@ export function netId(a: { item: string; pad: string }, b: { item: string; pad: 
   for (const c of whole) sum = (Math.imul(sum, 31) + c.codePointAt(0)!) >>> 0;
   return `${whole.slice(0, 56)}-${sum.toString(36)}`;
 }
-
-const padAt = (at: PlacedItem, name: string, nth = 0): End | undefined => {
-  const pad = at.part.pads.filter((q) => q.name === name)[nth];
-  return (
-    pad && {
-      item: at.item.id,
-      pad: pad.name,
-      at: pointOf(at, [pad.x, pad.y, pad.side === 'top' ? boardTop(at) : 0]),
-      piece: at.piece,
-    }
-  );
-};
-const boardTop = (at: PlacedItem): number => {
-  const board = at.part.blocks.find((b) => b.kind === 'board');
-  return board ? board.base + board.height.mm : 0;
-};
-const firstPad = (at: PlacedItem, ...names: string[]): End | undefined => {
-  for (const n of names) {
-    const e = padAt(at, n);
-    if (e) return e;
-  }
-  return undefined;
-};
-/** A pad of a board with its own chips that nobody has found yet: somewhere on it, by what it is for. */
-const toBeFound = (at: PlacedItem, signal: string): End | undefined => {
-  if (!at.part.host) return undefined;
-  const board = at.part.blocks.find((b) => b.kind === 'board') ?? at.part.blocks[0]!;
-  const [[x0, y0], [x1, y1]] = blockBox(board);
-  return {
-    item: at.item.id,
-    pad: signal.slice(0, 40),
-    at: pointOf(at, [(x0 + x1) / 2, (y0 + y1) / 2, boardTop(at)]),
-    piece: at.piece,
-  };
-};
-const far = (a: Pt3, b: Pt3): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
-
-/** What a wire feeds, and where it does: at the cell, behind what makes the rail, or at a board's 3.3 V. */
-export interface Feeds {
-  what: { item: string } | 'everything';
-  at: 'cell' | 'rail' | 'logic';
-}
-
-/** `rail`: in the gauge of the supply, not of a signal. */
-type Draft = Pick<Net, 'a' | 'b' | 'what' | 'says' | 'feeds'> & { rail?: boolean };
 
 /** Every wire of a build, in the order they are soldered: power, boards, buttons, sound, then the builder's own. */
 export function netsOf(p: Project, scene: Scene, map: ButtonMap): Net[] {
@@ -201,178 +138,6 @@ export function netsOf(p: Project, scene: Scene, map: ButtonMap): Net[] {
     }
   }
   return out;
-}
-
-const placed = (
-  p: Project,
-  scene: Scene,
-  has: (part: PlacedItem['part']) => boolean,
-): PlacedItem[] =>
-  present(p).kit.items.flatMap((i) => {
-    const at = scene.items.get(i.id);
-    return at && has(at.part) ? [at] : [];
-  });
-
-function join(
-  out: Draft[],
-  a: End | undefined,
-  b: End | undefined,
-  what: Net['what'],
-  says: string,
-): void {
-  if (a && b && a.item !== b.item) out.push({ a, b, what, says });
-}
-
-/** The pad of the header nearest to a place. */
-function headerPad(sbc: PlacedItem, name: string, near: Pt3): End | undefined {
-  const all = sbc.part.pads
-    .map((q, i) => ({ q, nth: sbc.part.pads.slice(0, i).filter((x) => x.name === q.name).length }))
-    .filter(({ q }) => q.name === name)
-    .flatMap(({ nth }) => padAt(sbc, name, nth) ?? []);
-  return all.sort((x, y) => far(x.at, near) - far(y.at, near))[0] ?? toBeFound(sbc, name);
-}
-
-const EVERYTHING = {
-  cell: { what: 'everything', at: 'cell' },
-  rail: { what: 'everything', at: 'rail' },
-} as const;
-
-/** Cell, guard, charger, converter, switch, computer; and what hangs on the 5 V rail, branched where it is made. */
-const power = (p: Project, scene: Scene): Draft[] =>
-  supply(p, scene).map((d) =>
-    d.what === 'signal' ? d : { feeds: EVERYTHING.rail, ...d, rail: true },
-  );
-
-function supply(p: Project, scene: Scene): Draft[] {
-  const out: Draft[] = [];
-  const one = (has: (q: PlacedItem['part']) => boolean) => placed(p, scene, has)[0];
-  const cell = one((q) => q.cell !== undefined && q.pads.length > 0);
-  const guard = one(
-    (q) => q.protects !== undefined && q.cell === undefined && q.charger === undefined,
-  );
-  const charger = one((q) => q.charger !== undefined);
-  const sbc = one((q) => isHost(q));
-  const source =
-    one(
-      (q) =>
-        q.converter !== undefined &&
-        q.charger === undefined &&
-        q.converter.outV > 4.5 &&
-        q.converter.outV < 5.5,
-    ) ?? one((q) => q.converter !== undefined);
-  const latch = one((q) => q.off !== undefined);
-  const first = charger ?? source;
-  if (cell && guard) {
-    join(out, firstPad(cell, 'BAT+'), firstPad(guard, 'B+'), 'power', 'cell to guard');
-    join(out, firstPad(cell, 'BAT-'), firstPad(guard, 'B-'), 'ground', 'cell to guard');
-    if (firstPad(guard, 'BM')) {
-      join(out, firstPad(cell, 'MID'), firstPad(guard, 'BM'), 'signal', 'middle of the pack');
-    }
-  }
-  const store = guard ?? cell;
-  if (store && first) {
-    join(
-      out,
-      firstPad(store, 'P+', 'BAT+'),
-      firstPad(first, 'BAT+', 'VIN'),
-      'power',
-      'cell to charger',
-    );
-    join(
-      out,
-      firstPad(store, 'P-', 'BAT-'),
-      firstPad(first, 'BAT-', 'GND'),
-      'ground',
-      'cell to charger',
-    );
-  }
-  // Cells side by side: each has its own two leads to where the first one goes.
-  if (cell && store && first) {
-    for (const twin of placed(p, scene, (q) => q.id === cell.part.id)) {
-      if (twin === cell) continue;
-      const plus = guard ? firstPad(guard, 'B+') : firstPad(first, 'BAT+', 'VIN');
-      const minus = guard ? firstPad(guard, 'B-') : firstPad(first, 'BAT-', 'GND');
-      join(out, firstPad(twin, 'BAT+'), plus, 'power', 'cell beside the first');
-      join(out, firstPad(twin, 'BAT-'), minus, 'ground', 'cell beside the first');
-    }
-  }
-  if (charger && source && charger !== source) {
-    join(out, firstPad(charger, 'OUT+', 'BAT+'), firstPad(source, 'VIN'), 'power', 'cell rail');
-    join(out, firstPad(charger, 'OUT-', 'BAT-'), firstPad(source, 'GND'), 'ground', 'cell rail');
-  }
-  for (const d of out) d.feeds = EVERYTHING.cell;
-  const straight = source || !fedStraight(kitOf(p)) ? undefined : (charger ?? store);
-  const made = source ?? straight;
-  if (!made || !sbc) return out;
-  const [rail, ground] = source
-    ? [firstPad(source, '5V', 'OUT+'), firstPad(source, 'GND', 'OUT-')]
-    : [firstPad(made, 'OUT+', 'P+', 'BAT+'), firstPad(made, 'OUT-', 'P-', 'BAT-')];
-  const volts = source ? '5 V' : 'cell volts';
-  const gate =
-    latch && firstPad(latch, 'IN', '1') && firstPad(latch, 'OUT', 'C') ? latch : undefined;
-  const near: Pt3 = rail?.at ?? [0, 0, 0];
-  const plus = headerPad(sbc, '5V', near) ?? firstPad(sbc, 'VIN', '+');
-  const minus = headerPad(sbc, 'GND', near) ?? firstPad(sbc, '-');
-  if (gate) {
-    join(out, rail, firstPad(gate, 'IN', '1'), 'power', `${volts} to the switch`);
-    join(out, firstPad(gate, 'OUT', 'C'), plus, 'power', `${volts} switched`);
-    if (firstPad(gate, 'GND')) {
-      join(out, ground, firstPad(gate, 'GND'), 'ground', `${volts} to the switch`);
-    }
-  } else join(out, rail, plus, 'power', source ? '5 V rail' : volts);
-  join(out, ground, minus, 'ground', source ? '5 V rail' : volts);
-  const switched = gate ? firstPad(gate, 'OUT', 'C') : rail;
-  for (const at of placed(p, scene, (q) => q.draws !== undefined && !isHost(q))) {
-    if (at === source || at === charger || at === gate) continue;
-    const feed = firstPad(at, '5V', 'VIN', '+');
-    if (feed && (at.part.draws?.peak ?? 0) > 0) {
-      const by = byHand(p, scene, at, first) ?? {
-        from: switched,
-        back: ground,
-        where: source ? ('rail' as const) : ('cell' as const),
-        volts,
-      };
-      const branch: Draft[] = [];
-      join(branch, by.from, feed, 'power', `${by.volts} to ${at.item.name}`);
-      join(branch, by.back, firstPad(at, 'GND', '-'), 'ground', `${by.volts} to ${at.item.name}`);
-      out.push(
-        ...branch.map((d): Draft => ({
-          ...d,
-          feeds: { what: { item: at.item.id }, at: by.where },
-        })),
-      );
-    }
-  }
-  if (!source) for (const d of out) d.feeds ??= EVERYTHING.cell;
-  return out;
-}
-
-/** Where a load's two wires go when its feed was chosen by hand: to the cell's own volts, or to another rail. */
-function byHand(
-  p: Project,
-  scene: Scene,
-  load: PlacedItem,
-  first: PlacedItem | undefined,
-): { from: End | undefined; back: End | undefined; where: Feeds['at']; volts: string } | undefined {
-  const chosen = p.power.feeds?.[load.item.id];
-  if (chosen === undefined) return undefined;
-  if (chosen === FROM_SOURCE) {
-    return {
-      from: first && firstPad(first, 'OUT+', 'BAT+', 'VIN'),
-      back: first && firstPad(first, 'OUT-', 'BAT-', 'GND'),
-      where: 'cell',
-      volts: 'cell volts',
-    };
-  }
-  const rail = scene.items.get(chosen);
-  const made = rail?.part.converter;
-  if (!rail || !made) return undefined;
-  return {
-    from: firstPad(rail, `${made.outV}V`, '5V', 'OUT+'),
-    back: firstPad(rail, 'GND', 'OUT-'),
-    where: 'rail',
-    volts: `${made.outV} V`,
-  };
 }
 
 /** Header signals of whatever is fitted, with the 3.3 V and ground beside them. */

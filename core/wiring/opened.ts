@@ -1,7 +1,7 @@
 /** What stays joined while the book lies open: up to both rims, over the spine, and down again. */
 import type { Body } from '../model';
 import { spineOf } from '../shell';
-import type { Pt3 } from './nets';
+import type { Pt3 } from './ends';
 
 /** It bends over the spine no tighter than so many of its thicknesses. */
 const BEND_TIMES = 3;

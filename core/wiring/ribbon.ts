@@ -7,7 +7,7 @@ import { judgedGap, type PlacedItem, placing, pointOf, type Scene, standItem } f
 import { kitOf } from '../chains';
 import { type Field, cellAt, line } from './field';
 import { BEND_R_MM, foldedIn, type LaidPack } from './fold';
-import type { Pt3 } from './nets';
+import type { Pt3 } from './ends';
 
 /** How thick a tail is away from its stiffened end, mm: typical. */
 export const TAIL_MM = 0.1;

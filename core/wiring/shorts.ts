@@ -4,7 +4,7 @@
  */
 import { type Finding, isHost, type Project, type WayOut } from '../model';
 import type { PlacedItem, Scene } from '../fit';
-import type { End, Net } from './nets';
+import type { End, Net } from './ends';
 
 /** What a pad stands at, as far as its label on the board tells. */
 const RAILS = ['ground', '3.3 V', '5 V', '12 V', 'cell +', 'middle of the pack'] as const;

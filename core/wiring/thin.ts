@@ -5,7 +5,7 @@
 import type { Finding, Project } from '../model';
 import { energyOf, wireOhm } from '../power';
 import { kitOf } from '../chains';
-import type { Feeds, Net } from './nets';
+import type { Feeds, Net } from './ends';
 
 /** A single wire that loses so much more than was counted starves what it feeds, V: typical. */
 const STARVES_V = 0.1;

@@ -15,7 +15,7 @@ import { BEND_R_MM } from './fold';
 import { longWays } from './long';
 import { SHORTS, shortWays } from './shorts';
 import { boardTurnedOver } from './ribbon';
-import type { Net } from './nets';
+import type { Net } from './ends';
 import type { Wiring } from './bundles';
 
 type Stored = Project['wiring']['nets'][number];

@@ -45,6 +45,8 @@ export class Instruments {
   readonly #standIn: StandIn;
   readonly #lines: ReadonlyMap<Role | 'hands', TextLine>;
   readonly roles: readonly Role[];
+  /** Something was set, and nothing has turned it off since. */
+  #mayBeOn = false;
 
   constructor({ addresses, program }: BenchSetting = {}) {
     this.isStandIn = addresses === undefined;
@@ -91,6 +93,7 @@ export class Instruments {
 
   /** Tells it something, and asks whether it was understood. */
   async set(role: Role, ...commands: readonly string[]): Promise<void> {
+    this.#mayBeOn = true;
     for (const command of commands) {
       try {
         await this.#line(role).tell(command);
@@ -128,10 +131,13 @@ export class Instruments {
         .tell(command)
         .catch(() => undefined);
     }
+    this.#mayBeOn = false;
   }
 
+  /** A server that stops leaves no supply and no load behind that is on. */
   async close(): Promise<void> {
-    await Promise.all([...this.#lines.values()].map((line) => line.close()));
+    if (this.#mayBeOn) await this.off();
+    for (const line of this.#lines.values()) line.close();
     await this.#standIn.close();
   }
 }

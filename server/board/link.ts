@@ -52,7 +52,7 @@ export class BoardLink {
   }
 
   async close(): Promise<void> {
-    await this.#line.close();
+    this.#line.close();
     await this.#standIn.close();
   }
 }

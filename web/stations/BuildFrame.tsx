@@ -22,6 +22,7 @@ import { OtherDrafts } from './OtherDrafts';
 import { Renewed } from './Renewed';
 import { SaveWords, Stale } from './SaveWords';
 import { STATIONS } from './stations';
+import { Bad } from '../ui/Bad';
 
 export default function BuildFrame() {
   const { key = '' } = useParams();
@@ -324,11 +325,7 @@ function BuildName({
           borderRadius: 4,
         }}
       />
-      {bad && (
-        <span className="bad" role="alert">
-          {bad}
-        </span>
-      )}
+      <Bad said={bad} inline />
     </>
   );
 }

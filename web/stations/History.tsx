@@ -14,6 +14,7 @@ import { useBuild } from '../state/build';
 import { Beside } from './Beside';
 import { gathered, type SavedGroup } from './history';
 import style from './History.module.css';
+import { Bad } from '../ui/Bad';
 
 const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium' });
 const time = new Intl.DateTimeFormat('en-GB', { timeStyle: 'short' });
@@ -129,11 +130,7 @@ function Then({ version, onClose }: { version: number; onClose: () => void }) {
     onError: (e) => setBad(e.message),
   });
   if (state.isError) {
-    return (
-      <p className="bad" role="alert">
-        {state.error.message}
-      </p>
-    );
+    return <Bad said={state.error.message} />;
   }
   if (!was || !scene) {
     return (
@@ -151,11 +148,7 @@ function Then({ version, onClose }: { version: number; onClose: () => void }) {
     <section aria-label={`As it was, version ${version}`} className={style.then}>
       <SmallBook scene={scene} width={380} most={220} name="The build as it was" named />
       <Beside titles={['Then', 'Now']} documents={[was, doc]} />
-      {bad && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={bad} />
       <div className="row">
         <Button type="primary" disabled={was === doc} onClick={back}>
           Go back to this

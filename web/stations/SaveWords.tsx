@@ -8,6 +8,7 @@ import { useBuild } from '../state/build';
 import { drafting } from '../state/storage';
 import { Beside } from './Beside';
 import { History } from './History';
+import { Bad } from '../ui/Bad';
 
 const time = new Intl.DateTimeFormat('en-GB', { timeStyle: 'short' });
 
@@ -59,11 +60,7 @@ export function Stale() {
         <p style={{ margin: '6px 0 12px' }}>
           Your edits are kept here. Choose what becomes of them.
         </p>
-        {saving.state.trouble && (
-          <p className="bad" role="alert">
-            {saving.state.trouble}
-          </p>
-        )}
+        <Bad said={saving.state.trouble} />
         {both && <Beside titles={['Mine', 'Theirs']} documents={[doc, theirs]} />}
         <div className="row">
           <Button onClick={() => setBoth(!both)}>See both</Button>

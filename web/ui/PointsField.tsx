@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Button, Input } from 'antd';
 import { type Points, pointsFrom, pointsText } from './points';
 import { useChanged } from './useChanged';
+import { Bad } from './Bad';
 
 export function PointsField({
   label,
@@ -41,11 +42,7 @@ export function PointsField({
         }}
         {...(bad ? { status: 'error' as const } : {})}
       />
-      {bad && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={bad} />
       <div className="row" style={{ marginTop: 6 }}>
         <Button size="small" onClick={take}>
           {use}

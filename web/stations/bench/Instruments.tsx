@@ -11,6 +11,7 @@ import { type Progress, prove, type Proved } from './proving';
 import { RunChart } from './RunChart';
 import type { Put } from './fields';
 import style from './bench.module.css';
+import { Bad } from '../../ui/Bad';
 
 const CHART_PX = 170;
 /** This opening of the page. */
@@ -114,11 +115,7 @@ export function Instruments({ trial, onPut }: { trial: Trial; onPut: Put }) {
           {statusWords(bench, now, isRunning)}
         </span>
       </div>
-      {bad !== undefined && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={bad} />
       <div ref={ref} className={style.chart}>
         {now && now.samples.length > 1 && size.w > 0 && (
           <RunChart

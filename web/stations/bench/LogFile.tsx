@@ -9,6 +9,7 @@ import { useSize } from '../../ui/useSize';
 import { RunChart } from './RunChart';
 import type { Put } from './fields';
 import style from './bench.module.css';
+import { Bad } from '../../ui/Bad';
 
 const MOST_MB = 60;
 const CHART_PX = 170;
@@ -66,11 +67,7 @@ export function LogFile({ trial, onPut }: { trial: Trial; onPut: Put }) {
             : 'A table of text; its first line names the columns, such as "time (s), current (mA), volts".'}
         </span>
       </div>
-      {bad !== undefined && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={bad} />
       <div ref={ref} className={style.chart}>
         {log && size.w > 0 && (
           <RunChart samples={log.shown} mean={log.figures.amps} width={size.w} height={CHART_PX} />

@@ -7,6 +7,7 @@ import { type Instrument, INSTRUMENTS } from '@deft/core/model';
 import { Figure } from '../../ui/Figure';
 import { bodyOf, fieldsOf, type Put } from './fields';
 import style from './bench.module.css';
+import { Bad } from '../../ui/Bad';
 
 const BY_HAND = INSTRUMENTS.filter((i) => i !== 'bench');
 
@@ -65,11 +66,7 @@ export function TypeIn({ trial, onPut }: { trial: Trial; onPut: Put }) {
             : 'It corrects what the build counts with; it can be taken back.'}
         </span>
       </div>
-      {bad !== undefined && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={bad} />
     </>
   );
 }

@@ -11,6 +11,7 @@ import {
 import { applied, BadInput } from '@deft/core/model';
 import { download } from '../../ui/download';
 import { useBuild } from '../../state/build';
+import { Bad } from '../../ui/Bad';
 
 export function Exports() {
   const { doc, edit } = useBuild('doc', 'edit');
@@ -93,11 +94,7 @@ export function Exports() {
           {m}
         </p>
       ))}
-      {bad && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={bad} />
     </section>
   );
 }

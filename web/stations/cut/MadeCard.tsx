@@ -18,6 +18,7 @@ import { download } from '../../ui/download';
 import type { SolidApi } from '../../workers/solid.worker';
 import { PROCESS_WORDS } from './processWords';
 import style from './MadeView.module.css';
+import { Bad } from '../../ui/Bad';
 
 const beforeWords = (before: NonNullable<Made['before']>): string =>
   before.is === 'as now'
@@ -121,11 +122,7 @@ export function MadeCard({ made, process }: { made: Made; process: Process }) {
           ) : (
             <p className="note">It touches nothing there.</p>
           ))}
-        {bad && (
-          <p className="bad" role="alert">
-            {bad}
-          </p>
-        )}
+        <Bad said={bad} />
         <div className="row">
           {put && (
             <Button size="small" type="primary" onClick={() => void edit((p) => withMade(p, made))}>

@@ -8,6 +8,7 @@ import { useKeys } from '../../keys/useKeys';
 import { useBuild, useSettled } from '../../state/build';
 import { download } from '../../ui/download';
 import { printSheets } from './print';
+import { Bad } from '../../ui/Bad';
 
 export function PrintCuts({
   doc,
@@ -65,11 +66,7 @@ export function PrintCuts({
       >
         {settled ? 'Template as PDF' : 'Checking ...'}
       </Button>
-      {bad && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={bad} />
       <Button
         disabled={!all.length || !settled}
         onClick={() => download('calliper-list.csv', calliperTable(doc, check.cuts), 'text/csv')}
@@ -109,9 +106,7 @@ export function PrintCuts({
             {c.correction.along === 1 && c.correction.across === 1 ? 'No correction.' : c.working}
           </p>
         ) : (
-          <p className="bad" role="alert">
-            {c.sentence}
-          </p>
+          <Bad said={c.sentence} />
         )}
       </section>
       <section>

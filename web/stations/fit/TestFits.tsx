@@ -9,6 +9,7 @@ import { addPicture, getFit, keepFit, listFits, pictureUrl } from '../../state/a
 import { useBuild } from '../../state/build';
 import { useJudgement } from '../../engine/useJudgement';
 import { Wedge } from '../../ui/Wedge';
+import { Bad } from '../../ui/Bad';
 
 const NOW = 'now';
 const when = (at: string): string =>
@@ -99,11 +100,7 @@ export function TestFits({
         <Button size="small" type="primary" disabled={!note.trim()} onClick={() => void keep()}>
           Keep today's
         </Button>
-        {bad && (
-          <span className="bad" role="alert">
-            {bad}
-          </span>
-        )}
+        <Bad said={bad} inline />
         <Button size="small" type="text" style={{ marginLeft: 'auto' }} onClick={onClose}>
           Close
         </Button>

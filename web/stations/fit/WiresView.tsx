@@ -15,6 +15,7 @@ import { wireInk } from '../../book/WireLayer';
 import { useBuild, useScene, useSettled } from '../../state/build';
 import { download } from '../../ui/download';
 import { Folds } from './Folds';
+import { Bad } from '../../ui/Bad';
 
 const COLOURS = WIRE_COLOURS.map((c) => ({ value: c, label: c }));
 const GAUGES = [18, 20, 22, 24, 26, 28, 30, 32].map((n) => ({ value: n, label: `AWG ${n}` }));
@@ -289,11 +290,7 @@ function OwnWire() {
         <Button size="small" disabled={!a || !b || bad !== undefined} onClick={add}>
           Add it
         </Button>
-        {bad && (
-          <span className="bad" role="alert">
-            {bad}
-          </span>
-        )}
+        <Bad said={bad} inline />
       </div>
       {mine.map((x) => (
         <p key={x.net.id} className="row">

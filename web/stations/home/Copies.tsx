@@ -5,6 +5,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { listCopies, restoreFromCopy } from '../../state/api';
 import style from './Home.module.css';
+import { Bad } from '../../ui/Bad';
 
 const day = new Intl.DateTimeFormat('en-GB', { dateStyle: 'full' });
 const when = new Intl.DateTimeFormat('en-GB', { dateStyle: 'medium', timeStyle: 'short' });
@@ -65,11 +66,7 @@ export function Copies() {
           >
             Restore it beside what is there
           </Button>
-          {back.isError && (
-            <span className="bad" role="alert">
-              {back.error.message}
-            </span>
-          )}
+          <Bad said={back.error?.message} inline />
         </div>
       )}
     </section>

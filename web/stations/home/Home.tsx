@@ -17,6 +17,7 @@ import { Mark } from '../../ui/Mark';
 import { BuildRow } from './BuildRow';
 import { Copies } from './Copies';
 import style from './Home.module.css';
+import { Bad } from '../../ui/Bad';
 
 /** A list this long is searched. */
 const MANY = 7;
@@ -110,11 +111,7 @@ export function Home() {
           }}
         />
       </header>
-      {bad && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={bad} />
       {builds.isError && !bad && (
         <p className="bad" role="alert">
           {isOffline(builds.error)

@@ -11,6 +11,7 @@ import { createBuild, isOffline } from '../../state/api';
 import { knownBuilds } from '../../state/kept';
 import { Ways } from '../../ui/ways';
 import style from './NewBuild.module.css';
+import { Bad } from '../../ui/Bad';
 
 /** What one may begin with, and where that is taken up. */
 const BEGINNINGS: ReadonlyArray<{ name: string; says: string; at: string }> = [
@@ -97,11 +98,7 @@ export default function NewBuild() {
             </Button>
           ))}
         </div>
-        {bad && (
-          <p className="bad" role="alert">
-            {bad}
-          </p>
-        )}
+        <Bad said={bad} />
       </section>
     </main>
   );

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Input } from 'antd';
 import { linesTaken, linesWords } from '@deft/core/kit';
 import type { Part } from '@deft/core/model';
+import { Bad } from '../../ui/Bad';
 
 export function LinesTaken({
   part,
@@ -39,11 +40,7 @@ export function LinesTaken({
         onBlur={done}
         onPressEnter={done}
       />
-      {bad && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={bad} />
     </div>
   );
 }

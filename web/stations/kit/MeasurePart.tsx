@@ -21,6 +21,7 @@ import { PartFigures } from './PartFigures';
 import { PadRows } from './PadRows';
 import { PortRows } from './PortRows';
 import { howKnown, telling } from './sensitive';
+import { Bad } from '../../ui/Bad';
 
 /** What a part says that cannot be true of it. */
 function complaintOf(part: Part): string | undefined {
@@ -131,16 +132,8 @@ export function MeasurePart({
           Kept for every build.
         </p>
       )}
-      {keep.isError && (
-        <p className="bad" role="alert">
-          {keep.error.message}
-        </p>
-      )}
-      {bad && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={keep.error?.message} />
+      <Bad said={bad} />
       <PartFigures part={part} onChange={put} />
       <PartElectrics part={part} onChange={put} />
       {first.length > 0 && (

@@ -5,6 +5,7 @@ import { nearestParts, partFromLine, wordsOf } from '@deft/core/kit';
 import { FAMILIES, type Family, type Part } from '@deft/core/model';
 import { useBuild } from '../../state/build';
 import { KIND_WORDS } from './kindWords';
+import { Bad } from '../../ui/Bad';
 
 const EXAMPLES = '3.7 V 1200 mAh 6 x 34 x 50 · 2.8 in SPI 320x240 50 x 69.2 · 65 x 30, 40-pin';
 
@@ -62,9 +63,7 @@ export function OwnPart({
         <p className="note">{EXAMPLES}</p>
       )}
       {read.doubts.map((d) => (
-        <p key={d} className="bad" role="alert">
-          {d}
-        </p>
+        <Bad key={d} said={d} />
       ))}
       {!read.line.family && (
         <div className="pair">

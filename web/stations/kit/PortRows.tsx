@@ -6,6 +6,7 @@ import { CARRIES, type Carries, type Form, FORMS, type Part, type Port } from '@
 import { FigureField } from '../../ui/FigureField';
 import { LinesTaken } from './LinesTaken';
 import style from './PortRows.module.css';
+import { Bad } from '../../ui/Bad';
 
 const CARRIES_WORDS: Readonly<Record<Carries, string>> = {
   cell: 'a cell’s voltage',
@@ -127,11 +128,7 @@ export function PortRows({
           {POWER.has(p.carries) && <Power port={p} onChange={(more) => put(p.id, more)} />}
         </fieldset>
       ))}
-      {bad && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={bad} />
       <div className="row">
         <Button size="small" onClick={add}>
           Add an end

@@ -8,6 +8,7 @@ import { formatMm, type Part } from '@deft/core/model';
 import { putParts } from '../../state/api';
 import { useBuild } from '../../state/build';
 import type { PartsApi, PartsRead } from '../../workers/parts.worker';
+import { Bad } from '../../ui/Bad';
 
 const LIMIT = 60 * 1024 * 1024;
 const PATIENCE_MS = 60_000;
@@ -180,11 +181,7 @@ export function TakeParts({ onClose }: { onClose: () => void }) {
           {bad} Nothing was taken over.
         </p>
       )}
-      {keep.isError && (
-        <p className="bad" role="alert">
-          {keep.error.message}
-        </p>
-      )}
+      <Bad said={keep.error?.message} />
       {parts && (
         <>
           <p>

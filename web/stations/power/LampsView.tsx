@@ -14,6 +14,7 @@ import { Working } from '../../ui/Working';
 import { ComparatorDrawing } from './ComparatorDrawing';
 import { Figure } from '../../ui/Figure';
 import style from './power.module.css';
+import { Bad } from '../../ui/Bad';
 
 /** Usual: enough for a slow save, and a reference that many comparators bring. */
 const USUAL = { share: 0.15, refV: 1.24 } as const;
@@ -109,11 +110,7 @@ function Drawn({
     <>
       <section className="card" aria-label="Circuit of the lamp">
         <ComparatorDrawing lamp={lamp} refV={refV} {...(led ? { ledOhm: led.value.ohm } : {})} />
-        {bad && (
-          <p className="bad" role="alert">
-            {bad}
-          </p>
-        )}
+        <Bad said={bad} />
       </section>
       <section className="card">
         <h2>What it costs</h2>

@@ -5,6 +5,7 @@ import { wrap } from 'comlink';
 import { type Drawing, type Taken, takenFrom } from '@deft/core/formats/drawing';
 import { BadInput, type Body, length } from '@deft/core/model';
 import type { DrawingApi } from '../../workers/drawing.worker';
+import { Bad } from '../../ui/Bad';
 
 const LARGEST = 10 * 1024 * 1024;
 const PATIENCE_MS = 2000;
@@ -100,11 +101,7 @@ export function FromDrawing({
   if (unit === undefined) outcome = <p className="note">The file does not say its unit.</p>;
   else if (taken) outcome = <p>{taken.words}</p>;
   else {
-    outcome = (
-      <p className="bad" role="alert">
-        {why}
-      </p>
-    );
+    outcome = <Bad said={why} />;
   }
   return (
     <section aria-label="From a drawing">
@@ -123,11 +120,7 @@ export function FromDrawing({
           if (f) void open(f);
         }}
       />
-      {bad && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={bad} />
       {found && (
         <div className="card" style={{ marginTop: 8 }}>
           <p>

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Button } from 'antd';
 import { type Body, length, LIMIT_MM } from '@deft/core/model';
 import { PointsField } from '../../ui/PointsField';
+import { Bad } from '../../ui/Bad';
 
 export function Outline({
   body,
@@ -71,11 +72,7 @@ export function Outline({
           </Button>
         )}
       </PointsField>
-      {bad && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={bad} />
     </section>
   );
 }

@@ -33,6 +33,7 @@ import {
   withThing,
   without,
 } from './things';
+import { Bad } from '../../ui/Bad';
 
 const TOOLS = Object.fromEntries(FIRST_FIELDS.map((f) => [f.key, f.tool]));
 
@@ -243,11 +244,7 @@ export function ReadingsView() {
           >
             Blank measuring sheet (PDF)
           </Button>
-          {sheet && (
-            <span className="bad" role="alert">
-              {sheet}
-            </span>
-          )}
+          <Bad said={sheet} inline />
         </div>
         {which === 0 && scene.shell && <ProfileView scene={scene} lines={lines} />}
       </div>

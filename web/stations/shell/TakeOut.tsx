@@ -7,6 +7,7 @@ import { sheetDxf, sheetSvg } from '@deft/core/formats';
 import type { Body, Project } from '@deft/core/model';
 import type { SolidApi } from '../../workers/solid.worker';
 import { download } from '../../ui/download';
+import { Bad } from '../../ui/Bad';
 
 export function TakeOut({ doc, body }: { doc: Project; body: Body }) {
   const [busy, setBusy] = useState<string>();
@@ -61,11 +62,7 @@ export function TakeOut({ doc, body }: { doc: Project; body: Body }) {
           DXF
         </Button>
       </div>
-      {bad && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={bad} />
     </section>
   );
 }

@@ -18,6 +18,7 @@ import { useBuild } from '../../../state/build';
 import { TextFile } from '../../../ui/TextFile';
 import { ms } from './figures';
 import { Waits } from './Waits';
+import { Bad } from '../../../ui/Bad';
 
 /** Presses of the model: enough that one in a thousand is counted, few enough to be drawn at once. */
 const PRESSES = 3000;
@@ -81,11 +82,7 @@ export function Bounce() {
           </Button>
         )}
       </div>
-      {bad !== undefined && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={bad} />
       <Waits choice={choice} set={set} />
       <p role="status">{sentence(now, best, set)}</p>
       <p className="note">

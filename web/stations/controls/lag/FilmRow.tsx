@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Input, InputNumber } from 'antd';
 import { filmed, readCounts } from '@deft/core/lag';
 import { useBuild } from '../../../state/build';
+import { Bad } from '../../../ui/Bad';
 
 export function FilmRow({ typical }: { typical: number }) {
   const { doc, edit } = useBuild('doc', 'edit');
@@ -64,11 +65,7 @@ export function FilmRow({ typical }: { typical: number }) {
         )}
       </div>
       {found && <p className="note">{found.working.join('; ')}</p>}
-      {bad !== undefined && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={bad} />
     </>
   );
 }

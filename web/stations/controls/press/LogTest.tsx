@@ -12,6 +12,7 @@ import {
 } from '@deft/core/press';
 import { TextFile } from '../../../ui/TextFile';
 import style from './press.module.css';
+import { Bad } from '../../../ui/Bad';
 
 export function LogTest({
   plan,
@@ -106,11 +107,7 @@ export function LogTest({
           </span>
         )}
       </div>
-      {bad !== undefined && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={bad} />
     </>
   );
 }

@@ -6,6 +6,7 @@ import { freeBoard, mendBoard, pressOnBoard, wireBoard } from '../../../state/ap
 import { Outcome } from './Outcome';
 import type { PressingNow } from './usePressing';
 import style from './press.module.css';
+import { Bad } from '../../../ui/Bad';
 
 const COUNTS = [0, 1, 2].map((n) => ({
   value: n,
@@ -129,11 +130,7 @@ export function StandIn({
           {rest ? 'Wire it anew' : 'Wire the stand-in'}
         </Button>
       </div>
-      {bad !== undefined && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={bad} />
       {next !== undefined && (
         <div className={style.ask} role="status" aria-label="Asked for">
           <span>

@@ -19,6 +19,7 @@ import { LengthField } from '../../../ui/LengthField';
 import { Wedge } from '../../../ui/Wedge';
 import { ViewTabs } from '../ViewTabs';
 import { HingePicture } from './HingePicture';
+import { Bad } from '../../../ui/Bad';
 
 type Hinge = NonNullable<Shell['hinge']>;
 
@@ -282,11 +283,7 @@ function BringIn({ onTake }: { onTake: (from: Body | undefined) => unknown }) {
         options={(builds.data?.builds ?? []).map((q) => ({ value: q.key, label: q.name }))}
       />
       <Button onClick={() => onTake(undefined)}>A lid as wide as this, to be measured</Button>
-      {bad && (
-        <p className="bad" role="alert">
-          {bad}
-        </p>
-      )}
+      <Bad said={bad} />
     </section>
   );
 }

@@ -8,6 +8,7 @@ import { ViewTabs } from '../ViewTabs';
 import { FoundPicture } from './FoundPicture';
 import { useMesh } from './useMesh';
 import { useChanged } from '../../../ui/useChanged';
+import { Bad } from '../../../ui/Bad';
 
 const UNITS = [
   { value: 1, label: 'millimetres' },
@@ -152,11 +153,7 @@ export default function MeshView() {
             if (f) void mesh.open(f);
           }}
         />
-        {mesh.bad && (
-          <p className="bad" role="alert">
-            {mesh.bad}
-          </p>
-        )}
+        <Bad said={mesh.bad} />
         {file && (
           <div className="card" style={{ display: 'flex', flexDirection: 'column', gap: 8 }}>
             <p>

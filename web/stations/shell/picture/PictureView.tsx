@@ -22,6 +22,7 @@ import { type How, MarksForm } from './MarksForm';
 import { Plate, type PlateMark } from './Plate';
 import { TraceList } from './TraceList';
 import { usePicture } from './usePicture';
+import { Bad } from '../../../ui/Bad';
 
 type Px = readonly [number, number];
 interface Traced {
@@ -397,11 +398,7 @@ export default function PictureView() {
             if (f) void open(f);
           }}
         />
-        {(bad ?? picture.bad) && (
-          <p className="bad" role="alert">
-            {bad ?? picture.bad}
-          </p>
-        )}
+        <Bad said={bad ?? picture.bad} />
         <div className="pair">
           <span>It shows the inside of the</span>
           <Select
@@ -446,11 +443,7 @@ export default function PictureView() {
                 Again
               </Button>
             </div>
-            {lying.bad && (
-              <p className="bad" role="alert">
-                {lying.bad}
-              </p>
-            )}
+            <Bad said={lying.bad} />
             <Checkbox checked={snap} onChange={(e) => setSnap(e.target.checked)}>
               Snap to edges
             </Checkbox>
