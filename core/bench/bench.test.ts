@@ -11,6 +11,8 @@ import {
   effectOf,
   expectedWords,
   hoursNow,
+  leftOutWords,
+  meanWorking,
   judgedWords,
   type ReadingBody,
   readingFor,
@@ -53,6 +55,14 @@ describe('trials', () => {
     expect(trialSteps(game).join(' ')).toMatch(/10 A jack.*heaviest game.*behind the meter/);
     expect(trialSteps(trial('draw:screen:game')).join(' ')).toMatch(/mA jack \(fused at 0\.4 A\)/);
     expect(expectedWords(game.expects!)).toMatch(/^0\.\d{3} A ± 0\.\d{3} A$/);
+    expect(game.expects!.working[0]).toBe(
+      `${(game.expects!.value * game.supply!.volts).toFixed(2)} W / ${game.supply!.volts.toFixed(2)} V = ${game.expects!.value.toFixed(3)} A`,
+    );
+    for (const t of trialsOf(done)) {
+      expect([t.id, t.expects!.working.length > 0]).toEqual([t.id, true]);
+    }
+    // A bench meter alone: its gain, and what a run scatters, in quadrature.
+    expect(meanWorking(0.4, { with: 'bench', scatterA: 0.003 }).at(-1)).toMatch(/^√ .* 95 %/);
     expect(trialSteps(trial('capacity:cell')).join(' ')).toMatch(
       /down to 3\.00 V and no further.*never unattended/,
     );
@@ -351,6 +361,9 @@ describe('a run and a log', () => {
   test('lines that hold no reading are left out and told; other columns end it', () => {
     const odd = readMeterLog(`time,amps\n${body}\n40,NaN\n41,1e99\n39,0.5\n42,0.5\n`);
     expect([odd.samples.length, odd.leftOut, odd.firstLeftOut]).toEqual([41, 3, 42]);
+    expect(leftOutWords(odd)).toBe('3 lines hold no reading, line 42 first: left out.');
+    expect(leftOutWords({ leftOut: 0 })).toBeUndefined();
+    expect(leftOutWords({ leftOut: 1, firstLeftOut: 7 })).toMatch(/^Line 7 holds no reading/);
     const changed = readMeterLog(`time,amps\n${body}\ntime,volts\n1,5\n`);
     expect(changed.ended).toMatch(/^Line 42 names other columns/);
     expect(changed.samples).toHaveLength(40);

@@ -1,6 +1,6 @@
 export { type BenchPlan, benchPlan } from './plan';
 export { benchFindings, benchWays } from './findings';
-export { type MeterLog, readMeterLog } from './log';
+export { leftOutWords, type MeterLog, readMeterLog } from './log';
 export { holesWords, runFigures, type RunFigures, type Sample } from './run';
 export {
   effectOf,
@@ -17,6 +17,7 @@ export {
   expectedWords,
   judgedWords,
   meanWords,
+  meanWorking,
   meterWords,
   misread,
   readingWords,

@@ -135,3 +135,14 @@ const isReading = ({ t, amps, volts }: Sample): boolean =>
   amps >= 0 &&
   amps <= MOST.amps &&
   (volts === undefined || (volts > 0 && volts <= MOST.volts));
+
+/** What of a log was left out, in words; nothing where all of it was read. */
+export function leftOutWords({
+  leftOut,
+  firstLeftOut,
+}: Pick<MeterLog, 'leftOut' | 'firstLeftOut'>): string | undefined {
+  if (!leftOut) return undefined;
+  return leftOut === 1
+    ? `Line ${firstLeftOut} holds no reading: left out.`
+    : `${leftOut} lines hold no reading, line ${firstLeftOut} first: left out.`;
+}

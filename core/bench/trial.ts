@@ -35,6 +35,8 @@ export interface Expected {
   value: number;
   within: number;
   unit: 'A' | 'V' | 'Ah' | 'Ω' | '%';
+  /** How it comes about, a line each. */
+  working: readonly string[];
 }
 export interface Trial {
   id: string;
@@ -70,6 +72,8 @@ const STEPPED_C = { light: 0.1, heavy: 0.5 } as const;
 const OUT_WITHIN = 0.03;
 /** Its efficiency, and a pack's capacity and resistance before anybody read them, 95 %: typical. */
 const UNREAD = { efficiency: 0.04, capacity: 0.1, ohm: 0.6 } as const;
+/** Its least input, a share, 95 %: typical. */
+const LEAST_WITHIN = 0.1;
 /** A converter that is turned down has so much on it, A. */
 const LIGHT_A = 0.1;
 /** As a cell comes: half charged, and a little to either side. Typical, V a cell. */
@@ -78,6 +82,7 @@ const ARRIVES: Readonly<Record<ReturnType<typeof chemistryOf>, readonly [number,
   nickel: [1.3, 0.1],
   alkaline: [1.58, 0.07],
 };
+const percent = (share: number): string => `${Math.round(100 * share)} %`;
 /** Limits are set in steps a supply's knob has, A. */
 const knob = (amps: number): number => Math.ceil(Math.max(LEAST_LIMIT_A, amps * ABOVE) * 20) / 20;
 
@@ -128,7 +133,14 @@ class TrialMaker {
       const [each, within] = ARRIVES[chemistryOf(part.cell)];
       const { series } = part.cell;
       this.put('arrival', item, {
-        expects: { value: each * series, within: within * series, unit: 'V' },
+        expects: {
+          value: each * series,
+          within: within * series,
+          unit: 'V',
+          working: [
+            `A cell is sold about half charged: ${each} V ± ${within} V each (typical), ${series} in series.`,
+          ],
+        },
       });
     }
   }
@@ -143,7 +155,12 @@ class TrialMaker {
       const supply = { volts, limitA: knob(intoA) };
       this.put('output', item, {
         supply,
-        expects: { value: outV, within: OUT_WITHIN * outV, unit: 'V' },
+        expects: {
+          value: outV,
+          within: OUT_WITHIN * outV,
+          unit: 'V',
+          working: [`${outV} V by what is known of it, ± ${percent(OUT_WITHIN)} (typical).`],
+        },
       });
       this.put('efficiency', item, {
         supply,
@@ -153,12 +170,22 @@ class TrialMaker {
           value: 100 * efficiency,
           within: 100 * UNREAD.efficiency * efficiency,
           unit: '%',
+          working: [
+            `Out over in, watts: ${percent(efficiency)} by what is known of it, ± ${percent(UNREAD.efficiency)} of that (typical).`,
+          ],
         },
       });
       this.put('least', item, {
         supply,
         loadA: LIGHT_A,
-        expects: { value: part.converter.minInV, within: 0.1 * part.converter.minInV, unit: 'V' },
+        expects: {
+          value: part.converter.minInV,
+          within: LEAST_WITHIN * part.converter.minInV,
+          unit: 'V',
+          working: [
+            `Its maker says ${part.converter.minInV} V; with little on it ± ${percent(LEAST_WITHIN)} (typical).`,
+          ],
+        },
       });
     }
   }
@@ -174,7 +201,15 @@ class TrialMaker {
           state,
           supply: { volts, limitA: knob(draws.peak / volts) },
           range: amps * ABOVE < FUSE_A ? 'mA' : 'A',
-          expects: { value: amps, within: drawKnown(this.p, part.id, state) * amps, unit: 'A' },
+          expects: {
+            value: amps,
+            within: drawKnown(this.p, part.id, state) * amps,
+            unit: 'A',
+            working: [
+              `${draws[state].toFixed(2)} W / ${volts.toFixed(2)} V = ${amps.toFixed(3)} A`,
+              `± ${percent(drawKnown(this.p, part.id, state))}: how well the draw is known so far, 95 %.`,
+            ],
+          },
         });
       }
       if (isHost(part)) this.least(item, draws.peak);
@@ -187,7 +222,14 @@ class TrialMaker {
     if (!window) return;
     this.put('least', item, {
       supply: { volts: window[1], limitA: knob(peakW / window[0]) },
-      expects: { value: window[0] * GIVES_UP, within: (1 - GIVES_UP) * window[0], unit: 'V' },
+      expects: {
+        value: window[0] * GIVES_UP,
+        within: (1 - GIVES_UP) * window[0],
+        unit: 'V',
+        working: [
+          `It is made for ${window[0]} V and up; most go on to ${percent(GIVES_UP)} of that (typical).`,
+        ],
+      },
     });
   }
 
@@ -201,14 +243,30 @@ class TrialMaker {
       lightA: amps(STEPPED_C.light),
       loadA: amps(STEPPED_C.heavy),
       range: 'A',
-      expects: { value: pack.rOhm, within: UNREAD.ohm * pack.rOhm, unit: 'Ω' },
+      expects: {
+        value: pack.rOhm,
+        within: UNREAD.ohm * pack.rOhm,
+        unit: 'Ω',
+        working: [
+          'R = (volts at the light load - volts at the heavy one) / (heavy amps - light amps)',
+          `Cells and guard: ${Math.round(1000 * pack.rOhm)} mΩ, ± ${percent(UNREAD.ohm)} before it is read (typical).`,
+        ],
+      },
     });
     // A primary cell that was emptied to be counted is gone.
     if (chemistryOf(first.part.cell) === 'alkaline') return;
     this.put('capacity', first.item, {
       loadA: amps(EMPTIED_C),
       stopV: first.part.cell.cutoffV,
-      expects: { value: each, within: UNREAD.capacity * each, unit: 'Ah' },
+      expects: {
+        value: each,
+        within: UNREAD.capacity * each,
+        unit: 'Ah',
+        working: [
+          pack.words,
+          `One of them, ± ${percent(UNREAD.capacity)} before it is read (typical).`,
+        ],
+      },
     });
   }
 
@@ -228,7 +286,15 @@ class TrialMaker {
         name: 'The whole build',
         supply: { volts, limitA: knob(2 * amps) },
         range: 'A',
-        expects: { value: amps, within: share * amps, unit: 'A' },
+        expects: {
+          value: amps,
+          within: share * amps,
+          unit: 'A',
+          working: [
+            `Every load through its converter and wires, solved as one network: ${amps.toFixed(3)} A from ${volts.toFixed(2)} V.`,
+            `± ${percent(share)}: the hours' own band, which hangs on the same draws.`,
+          ],
+        },
       });
     }
   }

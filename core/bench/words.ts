@@ -109,13 +109,23 @@ export function withUncertainty(value: number, half: number): string {
   return `${value.toFixed(digits)} ± ${half.toFixed(digits)}`;
 }
 
+type MeanOf = Pick<MeterReading, 'with' | 'range' | 'scatterA'>;
+
 /** The mean of a run with all that is not known of it: its scatter, and the instrument's own error. */
-export function meanWords(
-  amps: number,
-  r: Pick<MeterReading, 'with' | 'range' | 'scatterA'>,
-): string {
+export function meanWords(amps: number, r: MeanOf): string {
   const { gain, own } = ampsKnown(r, amps);
   return `${withUncertainty(amps, BAND * Math.hypot(gain, own) * amps)} A`;
+}
+
+/** Where the uncertainty of a mean comes from. */
+export function meanWorking(amps: number, r: MeanOf): string[] {
+  const { gain, own } = ampsKnown(r, amps);
+  const half = (share: number): string => `${(1000 * BAND * share * amps).toPrecision(2)} mA`;
+  return [
+    `Its instrument: ± ${half(gain)} that all its readings share.`,
+    `Scatter of the run and the last digit: ± ${half(own)}.`,
+    `√ of the sum of their squares: ± ${half(Math.hypot(gain, own))}, 95 %.`,
+  ];
 }
 
 const unitWords: Readonly<Record<Expected['unit'], (value: number) => string>> = {

@@ -2,7 +2,8 @@
 import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import type { MeterReading, Project } from '../model';
-import { beliefOf, CAPACITY, drawKey, energyOf } from './belief';
+import { beliefOf, energyOf } from './belief';
+import { CAPACITY, drawKey } from './told';
 import { Gaussian } from './gaussian';
 import { drawWithin } from './hours';
 import { powerFigures } from './index';

@@ -5,20 +5,30 @@
  * One instrument's own error is a figure too, shared by all it read: ten readings with one meter are
  * no better than that meter.
  */
-import {
-  type Instrument,
-  type LoadState,
-  type MeterReading,
-  type Part,
-  type Project,
-  STATES,
-} from '../model';
+import { type LoadState, type MeterReading, type Part, type Project, STATES } from '../model';
 import { solvedAgain } from '../network';
+import { believed } from './believed';
 import { type Energy, ratedEnergy } from './energy';
 import { Gaussian, type Weights } from './gaussian';
-import { voltsAt } from './ocv';
 import { ampsKnown, BAND, chargeKnown, voltsKnown } from './meters';
 import { placesIn, type Scale, type Supply, suppliedBy } from './supply';
+import {
+  CAPACITY,
+  type Capacity,
+  capacityRatio,
+  CURVE,
+  type Draw,
+  drawKey,
+  type Efficiency,
+  efficiencyKey,
+  efficiencyRatio,
+  gainKey,
+  isDraw,
+  isWhole,
+  ratioOf,
+  readingsOf,
+  type Whole,
+} from './told';
 
 /** How well a figure is known that nobody measured, 95 %: typical of draws, rated capacities, efficiencies. */
 const TYPICAL = { draw: 0.25, capacity: 0.1, efficiency: 0.04 } as const;
@@ -28,23 +38,6 @@ export const TYPED_WITHIN = 0.1;
 const CURVE_WITHIN = 0.015;
 /** A part that draws more than typical in one state does so in the others, mostly. */
 const STATES_TIED = 0.8;
-/** Internal resistance of a pack nobody measured, 95 %: typical. */
-const OHM_WITHIN = 0.6;
-
-export const drawKey = (part: string, state: LoadState): string => `draw:${part}:${state}`;
-export const efficiencyKey = (part: string): string => `efficiency:${part}`;
-export const gainKey = (instrument: Instrument): string => `gain:${instrument}`;
-export const CAPACITY = 'capacity';
-export const CURVE = 'curve';
-
-type Draw = Extract<MeterReading, { of: 'draw' }>;
-type Whole = Extract<MeterReading, { of: 'whole' }>;
-
-/** Readings that count: not taken back, and of a part that is still what it was. */
-export const readingsOf = (p: Project): MeterReading[] =>
-  (p.kit.readings ?? []).filter(
-    (r) => !r.isTakenBack && p.kit.items.some((i) => i.id === r.item && i.part === r.part),
-  );
 
 /** How well a draw is known that no reading of the bench told: as it was typed, or typical. 95 %, a share. */
 const unreadWithin = (part: Part, state: LoadState): number =>
@@ -54,17 +47,6 @@ const unreadWithin = (part: Part, state: LoadState): number =>
 const drawingParts = (energy: Energy): Part[] => [
   ...new Map(energy.loads.map(({ part }) => [part.id, part])).values(),
 ];
-
-/** What the parts say in a state, W; a reading stands for a part that says nothing. */
-function ratedWatts(part: Part, state: LoadState, read: readonly Draw[]): number {
-  const said = part.draws?.[state] ?? 0;
-  if (said > 0) return said;
-  const first = read.find((r) => r.part === part.id && r.state === state);
-  return first ? first.amps * first.volts : 0;
-}
-
-const isDraw = (r: MeterReading): r is Draw => r.of === 'draw';
-const isWhole = (r: MeterReading): r is Whole => r.of === 'whole';
 
 /** A reading far outside what was believed shows that too much was believed: standard deviation of a factor. */
 const wideEnough = (within: number, ratios: readonly number[]): number =>
@@ -111,12 +93,6 @@ function prior(energy: Energy, readings: readonly MeterReading[]): Gaussian {
   return all;
 }
 
-/** What was read over what the part says. */
-function ratioOf(r: Draw, part: Part, draws: readonly Draw[]): number {
-  const rated = ratedWatts(part, r.state, draws);
-  return rated > 0 ? (r.amps * r.volts) / rated : 1;
-}
-
 /** A draw of 0 W is no factor of what was said; it is told as a finding. */
 function observeDraw(on: Gaussian, r: Draw, energy: Energy, draws: readonly Draw[]): void {
   const part = energy.loads.find((l) => l.part.id === r.part)?.part;
@@ -131,17 +107,6 @@ function observeDraw(on: Gaussian, r: Draw, energy: Energy, draws: readonly Draw
   on.observe(weights, ratio - on.meanOf(key)!, ratio * Math.hypot(own, voltsKnown(r, r.volts)));
 }
 
-type Efficiency = Extract<MeterReading, { of: 'efficiency' }>;
-type Capacity = Extract<MeterReading, { of: 'capacity' }>;
-
-/** What was read over what its maker says; nothing for a part that is no converter here. */
-function efficiencyRatio(r: Efficiency, energy: Energy): number | undefined {
-  const rail = energy.rails.find((x) => x.part.id === r.part);
-  const inWatts = r.into.amps * r.into.volts;
-  if (!rail || inWatts === 0) return undefined;
-  return (r.out.amps * r.out.volts) / inWatts / rail.part.converter.efficiency;
-}
-
 /** Amps in and out with one instrument: its own error falls out of their ratio. */
 function observeEfficiency(on: Gaussian, r: Efficiency, energy: Energy): void {
   const ratio = efficiencyRatio(r, energy);
@@ -154,33 +119,6 @@ function observeEfficiency(on: Gaussian, r: Efficiency, energy: Energy): void {
   );
   const key = efficiencyKey(r.part);
   on.observe(new Map([[key, 1]]), ratio - on.meanOf(key)!, ratio * sd);
-}
-
-/** What is left in a pack at so many open volts, 0 to 1: by halving. */
-function chargeAt(pack: NonNullable<Energy['pack']>, openV: number): number {
-  let [low, high] = [0, 1];
-  for (let i = 0; i < HALVINGS; i++) {
-    const mid = (low + high) / 2;
-    if (voltsAt(pack.ocv, mid) < openV) low = mid;
-    else high = mid;
-  }
-  return low;
-}
-const HALVINGS = 20;
-
-/** A discharge that left more than this of the charge is not counted. */
-const MOST_LEFT = 0.7;
-
-/** What a pack holds by what was counted, over what its makers say. */
-function capacityRatio(r: Capacity, energy: Energy): number | undefined {
-  const cell = energy.cells.find((c) => c.part.id === r.part);
-  if (!cell || !energy.pack) return undefined;
-  // A reading is of one cell; side by side they are one pack.
-  const alike = energy.cells.filter((c) => c.item.part === energy.cells[0]!.item.part).length;
-  const left = chargeAt(energy.pack, r.toV + r.amps * energy.pack.rOhm * alike);
-  // Ended while it was nearly full, it tells nothing of the whole.
-  if (left > MOST_LEFT) return undefined;
-  return ((r.ah / (1 - left)) * alike) / energy.pack.capacityAh;
 }
 
 function observeCapacity(on: Gaussian, r: Capacity, energy: Energy): void {
@@ -243,102 +181,6 @@ function observeWhole(on: Gaussian, r: Whole, p: Project, rated: Energy): WholeA
   return { reading: r, amps, sd: amps * Math.hypot(parts, ratio * own, ratio * gain) };
 }
 
-/** Inverse variance of what was said and what was read, for a figure that stands alone. */
-function combined(
-  said: number,
-  within: number,
-  readings: ReadonlyArray<{ value: number; sd: number }>,
-): number {
-  let [sum, weight] = [0, 0];
-  for (const { value, sd } of readings) {
-    sum += value / (sd * sd);
-    weight += 1 / (sd * sd);
-  }
-  // As with draws: what lies far outside was not believed rightly.
-  const furthest = Math.max(0, ...readings.map((r) => Math.abs(r.value - said)));
-  const prior = Math.max((said * within) / BAND, furthest / BAND);
-  if (weight === 0 || prior === 0) return said;
-  return (sum + said / (prior * prior)) / (weight + 1 / (prior * prior));
-}
-
-/** Ohms of a pack from two loads, and how well: volts differ by millivolts, so the digits are what counts. */
-function ohmsOf(r: Extract<MeterReading, { of: 'resistance' }>): { value: number; sd: number } {
-  const [dv, da] = [r.light.volts - r.heavy.volts, r.heavy.amps - r.light.amps];
-  const value = dv / da;
-  // The gain is in both readings; what is left of each is its digits.
-  const volts = voltsKnown(r, dv) * Math.SQRT2;
-  const amps = ampsKnown(r, da);
-  return { value, sd: value * Math.hypot(volts, amps.own * Math.SQRT2, amps.gain) };
-}
-
-function packOf(
-  pack: NonNullable<Energy['pack']>,
-  belief: Gaussian,
-  readings: readonly MeterReading[],
-): NonNullable<Energy['pack']> {
-  const ohms = readings.flatMap((r) => (r.of === 'resistance' ? [ohmsOf(r)] : []));
-  return {
-    ...pack,
-    capacityAh: pack.capacityAh * belief.meanOf(CAPACITY)!,
-    rOhm: combined(pack.rOhm, OHM_WITHIN, ohms),
-  };
-}
-
-/** The least volts a part was seen to run on; the highest, where it was tried more than once. */
-function leastOf(part: Part, readings: readonly MeterReading[]): number | undefined {
-  const all = readings.flatMap((r) => (r.of === 'least' && r.part === part.id ? [r.volts] : []));
-  return all.length ? Math.max(...all) : undefined;
-}
-
-/** What a converter was read to give; the mean, where it was read more than once. */
-function outputOf(part: Part, readings: readonly MeterReading[]): number | undefined {
-  const all = readings.flatMap((r) =>
-    r.of === 'output' && r.part === part.id && r.volts > 0 ? [r.volts] : [],
-  );
-  return all.length ? all.reduce((sum, v) => sum + v, 0) / all.length : undefined;
-}
-
-/** A build's energy with the means of what is believed in the place of what the parts say. */
-function believed(rated: Energy, belief: Gaussian, readings: readonly MeterReading[]): Energy {
-  const draws = readings.filter(isDraw);
-  const rails = rated.rails.map((rail) => {
-    const { converter } = rail.part;
-    const efficiency = Math.min(
-      0.99,
-      converter.efficiency * belief.meanOf(efficiencyKey(rail.part.id))!,
-    );
-    const minInV = leastOf(rail.part, readings) ?? converter.minInV;
-    const outV = outputOf(rail.part, readings) ?? converter.outV;
-    return {
-      ...rail,
-      part: { ...rail.part, converter: { ...converter, efficiency, minInV, outV } },
-    };
-  });
-  return {
-    ...rated,
-    loads: rated.loads.map((load) => {
-      const watts = (state: LoadState): number =>
-        Math.max(
-          0,
-          ratedWatts(load.part, state, draws) * belief.meanOf(drawKey(load.part.id, state))!,
-        );
-      const runsFromV = leastOf(load.part, readings);
-      return {
-        ...load,
-        draws: {
-          menu: watts('menu'),
-          game: watts('game'),
-          peak: Math.max(watts('peak'), watts('game')),
-        },
-        ...(runsFromV === undefined ? {} : { runsFromV }),
-      };
-    }),
-    rails,
-    ...(rails[0] ? { converter: rails[0] } : {}),
-    ...(rated.pack ? { pack: packOf(rated.pack, belief, readings) } : {}),
-  };
-}
-
 export interface Believed {
   /** The build's energy as it is believed now. */
   energy: Energy;
@@ -382,26 +224,6 @@ export const wholesOf = (p: Project): readonly WholeAgainst[] => beliefOf(p).who
 
 /** Its network, by the figures that are believed now; nothing when no source is known or nothing draws. */
 export const supplyOf = (p: Project): Supply | undefined => suppliedBy(p, energyOf(p));
-
-/** One figure of a reading with its standard deviation, its instrument's own error included; nothing where none is told. */
-export function toldBy(r: MeterReading): { value: number; sd: number } | undefined {
-  switch (r.of) {
-    case 'draw':
-    case 'whole': {
-      const { gain, own } = ampsKnown(r, r.amps, r.state);
-      const value = r.amps * r.volts;
-      return { value, sd: value * Math.hypot(gain, own, voltsKnown(r, r.volts)) };
-    }
-    case 'output':
-      return r.volts > 0 ? { value: r.volts, sd: r.volts * voltsKnown(r, r.volts) } : undefined;
-    case 'capacity':
-      return { value: r.ah, sd: r.ah * chargeKnown(r) };
-    case 'resistance':
-      return ohmsOf(r);
-    default:
-      return undefined;
-  }
-}
 
 /** How well a part's draw in a state is known, as a share, 95 %. */
 export function drawKnown(p: Project, part: string, state: LoadState): number {

@@ -14,7 +14,8 @@ import {
 import { solvedAgain } from '../network';
 import { discharge, type Discharge, packAt, type Use } from './discharge';
 import { stopIn } from './limits';
-import { beliefOf, CAPACITY, CURVE, drawKey, efficiencyKey, gainKey } from './belief';
+import { beliefOf } from './belief';
+import { CAPACITY, CURVE, drawKey, efficiencyKey, gainKey } from './told';
 import type { Gaussian, Weights } from './gaussian';
 import { BAND, METERS } from './meters';
 import { placesIn, type Scale, type Supply } from './supply';

@@ -2,16 +2,8 @@ export { beliefFindings } from './believable';
 export { powerFigures, type PowerFigures } from './figures';
 export { powerWays } from './ways';
 export { type Band, drawWithin, type Narrowing, narrowsMost } from './hours';
-export {
-  ampsAt,
-  drawKnown,
-  energyOf,
-  readingsOf,
-  toldBy,
-  wholesOf,
-  supplyOf,
-  TYPED_WITHIN,
-} from './belief';
+export { ampsAt, drawKnown, energyOf, wholesOf, supplyOf, TYPED_WITHIN } from './belief';
+export { readingsOf, toldBy } from './told';
 export { GIVES_UP, stopsBelow } from './limits';
 export { ampsKnown, BAND, FUSE_A, METERS, rangeOf } from './meters';
 export type { Charging } from './charging';

@@ -1,7 +1,7 @@
 /** A trial by instruments that talk: begun, watched while it runs, stopped at any time. */
 import { useEffect, useRef, useState } from 'react';
 import { Button, InputNumber } from 'antd';
-import { benchPlan, meanWords, type ReadingBody, type Trial } from '@deft/core/bench';
+import { benchPlan, meanWords, meanWorking, type ReadingBody, type Trial } from '@deft/core/bench';
 import type { Project } from '@deft/core/model';
 import { beginBench, type BenchBegun, leaveBench } from '../../state/api';
 import { useBuild } from '../../state/build';
@@ -12,6 +12,7 @@ import { RunChart } from './RunChart';
 import type { Put } from './fields';
 import style from './bench.module.css';
 import { Bad } from '../../ui/Bad';
+import { Working } from '../../ui/Working';
 
 const CHART_PX = 170;
 /** This opening of the page. */
@@ -177,6 +178,7 @@ function FoundWords({ found, samples }: { found: Shown; samples: number }) {
         <span>
           <b>{meanWords(body.amps, { ...body, with: 'bench' })}</b> at {body.volts.toFixed(2)} V,
           mean of {samples}
+          <Working lines={meanWorking(body.amps, { ...body, with: 'bench' })} />
         </span>
       );
     case 'efficiency':

@@ -1,7 +1,14 @@
 /** A trial by a meter's own log: its mean, its peak and its charge, from a table of text. */
 import { useState } from 'react';
 import { Button } from 'antd';
-import { holesWords, meanWords, type ReadingBody, type Trial } from '@deft/core/bench';
+import {
+  holesWords,
+  leftOutWords,
+  meanWords,
+  meanWorking,
+  type ReadingBody,
+  type Trial,
+} from '@deft/core/bench';
 import type { LogRead, MeterLogApi } from '../../workers/meterLog.worker';
 import { useWorker } from '../../workers/useWorker';
 import { TextFile } from '../../ui/TextFile';
@@ -10,6 +17,7 @@ import { RunChart } from './RunChart';
 import type { Put } from './fields';
 import style from './bench.module.css';
 import { Bad } from '../../ui/Bad';
+import { Working } from '../../ui/Working';
 
 const MOST_MB = 60;
 const CHART_PX = 170;
@@ -80,13 +88,13 @@ export function LogFile({ trial, onPut }: { trial: Trial; onPut: Put }) {
             highest {log.figures.peakA.toFixed(3)} A, {log.figures.ah.toFixed(3)} Ah, from{' '}
             {log.figures.samples} readings.
           </p>
-          {[
-            log.leftOut > 0 && log.leftOut === 1
-              ? `Line ${log.firstLeftOut} holds no reading: left out.`
-              : `${log.leftOut} lines hold no reading, line ${log.firstLeftOut} first: left out.`,
-            log.ended,
-            holesWords(log.figures),
-          ].map((sentence) =>
+          <Working
+            lines={meanWorking(log.figures.amps, {
+              with: LOGGER,
+              scatterA: log.figures.scatterA,
+            })}
+          />
+          {[leftOutWords(log), log.ended, holesWords(log.figures)].map((sentence) =>
             sentence ? (
               <p key={sentence} className={style.other}>
                 {sentence}

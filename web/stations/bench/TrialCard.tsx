@@ -20,6 +20,7 @@ import { Instruments } from './Instruments';
 import { LogFile } from './LogFile';
 import { TypeIn } from './TypeIn';
 import style from './bench.module.css';
+import { Working } from '../../ui/Working';
 
 const WAYS = [
   { value: 'typed', label: 'Read off a meter' },
@@ -63,10 +64,13 @@ export function TrialCard({
         ))}
       </ol>
       {trial.expects && (
-        <p>
-          Expect <b>{expectedWords(trial.expects)}</b>
-          <span className="note"> by all that is known so far</span>
-        </p>
+        <div className={style.expects}>
+          <p>
+            Expect <b>{expectedWords(trial.expects)}</b>
+            <span className="note"> by all that is known so far</span>
+          </p>
+          <Working lines={trial.expects.working} />
+        </div>
       )}
       <Segmented
         size="small"
