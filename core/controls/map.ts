@@ -15,7 +15,7 @@ import { HEADER_40, partOf, pinOf, RESERVED, SECOND_DUTY } from '../kit';
 import { type Scene, sceneOf } from '../fit';
 import { leastCost } from './assign';
 import { type Lines, linesOf } from './lines';
-import { headerPlaces, inputPlace, type Place, straight } from './places';
+import { headerPlaces, type Place, placeAnywhere, straight } from './places';
 
 export interface MappedInput {
   input: Input;
@@ -45,15 +45,18 @@ export function buttonMap(p: Project, scene: Scene = sceneOf(p)): ButtonMap {
   const inputs = p.controls.inputs.map((input): MappedInput => ({
     input,
     byHand: input.gpio !== undefined,
-    ...maybe('place', inputPlace(scene, input)),
+    ...maybe('place', placeAnywhere(scene, input)),
     ...maybe('gpio', onHeader(p) ? input.gpio : undefined),
   }));
   const wanting = inputs.filter((m) => onHeader(p) && m.gpio === undefined && m.input.routed);
   const used = new Set(inputs.map((m) => m.gpio));
   const free = lines.free.filter((g) => !used.has(g));
+  const reach = (m: MappedInput, g: number): number | undefined => {
+    const pin = pins.get(g);
+    return m.place && pin && straight(m.place, pin);
+  };
   const cost = (m: MappedInput, g: number) =>
-    (m.place && pins.get(g) ? straight(m.place, pins.get(g)!) : pinOf(g) / 100) +
-    (SECOND_DUTY[g] ? LAST_MM : 0);
+    (reach(m, g) ?? pinOf(g) / 100) + (SECOND_DUTY[g] ? LAST_MM : 0);
   const fitted = wanting.slice(0, free.length);
   leastCost(fitted.map((m) => free.map((g) => cost(m, g)))).forEach((column, i) => {
     fitted[i]!.gpio = free[column]!;
@@ -61,8 +64,8 @@ export function buttonMap(p: Project, scene: Scene = sceneOf(p)): ButtonMap {
   for (const m of inputs) {
     if (m.gpio === undefined) continue;
     m.pin = pinOf(m.gpio);
-    const at = pins.get(m.gpio);
-    if (m.place && at) m.wireMm = straight(m.place, at);
+    const wireMm = reach(m, m.gpio);
+    if (wireMm !== undefined) m.wireMm = wireMm;
   }
   const wired = inputs.filter((m) => m.wireMm !== undefined);
   const sum = wired.reduce((s, m) => s + m.wireMm!, 0);

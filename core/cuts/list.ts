@@ -4,7 +4,7 @@
  * Each is given so that it can be marked with a calliper from two outer edges, without any printout,
  * with a size to start at and a size to file to.
  */
-import { otherBuilds, type Cut, type Edge, formatMm, type Project } from '../model';
+import { type Cut, type Edge, formatMm, type Project } from '../model';
 import {
   activeArea,
   leverSlot,
@@ -100,11 +100,11 @@ export function cutting(p: Project, scene: Scene = sceneOf(p)): Cutting {
 /**
  * Everything to cut in a build of any number of bodies.
  *
- * @param scene  of the first body, when it stands already
+ * @param whole  as it stands already
  */
-export function wholeCutting(p: Project, scene?: Scene): Cutting {
-  const first = cutting(p, scene);
-  const others = otherBuilds(p).map((build) => cutting(build));
+export function wholeCutting(p: Project, whole: Scene = sceneOf(p)): Cutting {
+  const first = cutting(p, whole);
+  const others = whole.others.map((body) => cutting(body.project, body));
   return {
     openings: [first, ...others].flatMap((c) => c.openings),
     trims: [first, ...others].flatMap((c) => c.trims),

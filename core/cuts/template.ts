@@ -2,10 +2,10 @@
  * Cutting templates, one sheet for each face that is cut, seen from outside or mirrored for the
  * inside, and paper cut-outs of every part with its height written on.
  */
-import { otherBuilds, bodyFor, formatMm, type Project } from '../model';
+import { bodyFor, formatMm, type Project } from '../model';
 import { drawn, type Pt, pointsOf } from '../geometry';
 import { partOf, remaining, thickness } from '../kit';
-import { type Scene, sceneOf } from '../fit';
+import { bodiesOf, type Scene, sceneOf } from '../fit';
 import { outerRing } from '../shell';
 import { blockBox, standing } from '../geometry';
 import type { FromEdge } from './edges';
@@ -22,7 +22,7 @@ const BORDER_MM = 8;
  * @param scene   of the first body, when it stands already
  */
 export function templates(p: Project, inside = false, scene: Scene = sceneOf(p)): Sheet[] {
-  return [scene, ...otherBuilds(p).map((build) => sceneOf(build))].flatMap((one) =>
+  return bodiesOf(scene).flatMap((one) =>
     bodyTemplates(one.project, inside, one).map((sheet) => inItsBody(p, one, sheet)),
   );
 }

@@ -13,6 +13,9 @@ export {
   plugBlock,
   pointOf,
   RIBBON_BEND_MM,
+  bodiesOf,
+  bodyWith,
+  everyItem,
   sceneOf,
   sideways,
   standItem,
@@ -55,5 +58,6 @@ export { assembly, closingFindings, insertionOrder, takenApart, type Assembly } 
 export { whatSets, type Chain } from './sets';
 export { distanceBetween, measurables, type Distance, type Thing } from './measure';
 export { stepsAway } from './away';
+export { hingedFindings, hingedWays } from './hinged';
 export { SKIN_MM, wallBelow } from './sink';
 export { covers, feetOf } from './scene';

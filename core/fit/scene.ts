@@ -9,6 +9,7 @@ import {
   bodyFor,
   type Item,
   type Leaves,
+  otherBuilds,
   type Part,
   type Placement,
   type Project,
@@ -92,7 +93,20 @@ export interface Scene {
   cables: Cable[];
   /** Items that could not be stood, with the reason. */
   lost: Array<{ item: string; sentence: string }>;
+  /** The bodies after the first, each in its own frame. */
+  others: readonly Scene[];
 }
+
+/** A build's bodies as they stand, the first one first. */
+export const bodiesOf = (scene: Scene): readonly Scene[] => [scene, ...scene.others];
+
+/** The body in which an item lies. */
+export const bodyWith = (scene: Scene, item: string): Scene | undefined =>
+  bodiesOf(scene).find((s) => s.items.has(item));
+
+/** Every item that has a place, in whichever body; each stands in the frame of its own. */
+export const everyItem = (scene: Scene): ReadonlyMap<string, PlacedItem> =>
+  scene.others.length ? new Map(bodiesOf(scene).flatMap((s) => [...s.items])) : scene.items;
 
 /** Standard uncertainty of a place, by how the part is held, mm. */
 export const PLACE_U = { hand: 0.3 / Math.sqrt(3), jig: 0.1 / Math.sqrt(3) } as const;
@@ -120,6 +134,7 @@ export function sceneOf(project: Project, before?: Scene): Scene {
     items: new Map(),
     cables: before?.project.kit === project.kit ? before.cables : cablesOf(project),
     lost: [],
+    others: otherBuilds(project).map((build, i) => sceneOf(build, before?.others[i])),
   };
   if (!shell) return scene;
   const waiting = [...project.layout.placements.keys()];

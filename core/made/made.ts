@@ -6,14 +6,13 @@ import {
   MADE_KINDS,
   MADE_TOOLS,
   type MadeKind,
-  otherBuilds,
   type Part,
   type Placement,
   present,
   type Project,
 } from '../model';
 import { type Cutting, cutting } from '../cuts';
-import { type PlacedItem, type Scene, sceneOf } from '../fit';
+import { bodiesOf, type PlacedItem, type Scene, sceneOf } from '../fit';
 import { type Design, type Ground, keptOf, partIdOf, partOfDesign } from './design';
 import { KINDS } from './kinds';
 import { type Process, PROCESSES, RULES } from './process';
@@ -33,19 +32,13 @@ export interface Made extends Omit<Design, 'place'> {
   before?: { is: 'as now'; by: Process } | { is: 'changed' };
 }
 
-/** Every body with what lies in it, the first as it stands already. */
-const scenesOf = (p: Project, first: Scene): Scene[] => [
-  first,
-  ...otherBuilds(p).map((b) => sceneOf(b)),
-];
-
 /** A body with what is cut in it, worked out once for every process. */
 interface Stand {
   scene: Scene;
   cuts: Cutting;
 }
-const standsOf = (p: Project, first: Scene): Stand[] =>
-  scenesOf(p, first).map((scene) => ({ scene, cuts: cutting(scene.project, scene) }));
+const standsOf = (first: Scene): Stand[] =>
+  bodiesOf(first).map((scene) => ({ scene, cuts: cutting(scene.project, scene) }));
 
 const designs = (g: Ground, kinds: ReadonlySet<MadeKind> | undefined): Design[] =>
   g.scene.shell
@@ -136,7 +129,7 @@ const USED_UP: ReadonlySet<MadeKind> = new Set<MadeKind>(['cap extender', ...MAD
 export function changedSince(p: Project, process: Process, scene: Scene): Since {
   const made = present(p).kit.items.filter((i) => i.made && !USED_UP.has(i.made.kind));
   if (!made.length) return { changed: [], gone: [] };
-  const stands = standsOf(p, scene);
+  const stands = standsOf(scene);
   const now = toldBefore(p, madeBy(process, stands, kindsIn(p)), stands);
   const here = new Set(made.map((i) => i.id));
   return {
@@ -151,7 +144,7 @@ export function changedSince(p: Project, process: Process, scene: Scene): Since 
  * @param scene  of the first body, when it stands already
  */
 export function madeFor(p: Project, process: Process, scene: Scene = sceneOf(p)): Made[] {
-  const stands = standsOf(p, scene);
+  const stands = standsOf(scene);
   return toldBefore(p, madeBy(process, stands), stands).map((m) => {
     const cannot = whyNot(p, m);
     return cannot ? { ...m, cannot } : m;
@@ -166,7 +159,7 @@ function whyNot(p: Project, made: Made): string | undefined {
   if (made.cannot) return made.cannot;
   if (!made.placement || !made.level) return undefined;
   const stood = withMade(p, made);
-  const scene = scenesOf(stood, sceneOf(stood)).find((s) => s.items.has(made.item));
+  const scene = bodiesOf(sceneOf(stood)).find((s) => s.items.has(made.item));
   const [mine, its] = [scene?.items.get(made.item), scene?.items.get(made.for)];
   if (!scene || !mine || !its) return undefined;
   const front = scene.shell!.sign(mine.piece) > 0;

@@ -2,7 +2,7 @@
  * Which body of a build something lies in: the one door to bodies. Nobody else counts them.
  */
 import type { Input, Placement, Project } from './project';
-import type { Body, Piece } from './shell';
+import type { Body, Piece, Shell } from './shell';
 
 const holdsOpening = (body: Body, opening: string): boolean =>
   body.pieces.some((q) => q.openings.some((o) => o.id === opening));
@@ -42,12 +42,20 @@ export function bodyFor(p: Project, id?: string): Body | undefined {
 /** Every piece of every body. */
 export const piecesOf = (p: Project): Piece[] => p.shell.bodies.flatMap((b) => b.pieces);
 
+const shells = new WeakMap<Body, Shell>();
+/** A shell of this body alone, the same object each time: what was made of it is kept by it. */
+function shellOf(body: Body): Shell {
+  const kept = shells.get(body) ?? { bodies: [body] };
+  shells.set(body, kept);
+  return kept;
+}
+
 /** The build as if this body were its only one, with the inputs whose holes lie in it. */
 function alone(p: Project, body: Body): Project {
   const here = (i: Input): boolean => 'opening' in i.at && holdsOpening(body, i.at.opening);
   return {
     ...p,
-    shell: { bodies: [body] },
+    shell: shellOf(body),
     controls: { ...p.controls, inputs: p.controls.inputs.filter(here) },
   };
 }
@@ -55,3 +63,36 @@ function alone(p: Project, body: Body): Project {
 /** A build for each body after the first, as if that were its only one. */
 export const otherBuilds = (p: Project): Project[] =>
   p.shell.bodies.slice(1).map((body) => alone(p, body));
+
+/**
+ * The build as one body of it is laid out: what lies in the others is out of the way.
+ *
+ * @returns the build itself where it has one body
+ */
+export function inOneBody(p: Project, body: string): Project {
+  const shown = p.shell.bodies.find((b) => b.id === body);
+  if (!shown || p.shell.bodies.length < 2) return p;
+  const here = new Set(shown.pieces.map((q) => q.id));
+  const elsewhere = new Set(
+    p.layout.placements
+      .map((x) => x.item)
+      .filter((item) => {
+        const piece = pieceUnder(p, item);
+        return piece !== undefined && !here.has(piece);
+      }),
+  );
+  const one = alone(p, shown);
+  return {
+    ...one,
+    kit: {
+      ...one.kit,
+      items: one.kit.items.map((i) =>
+        elsewhere.has(i.id) && !i.where ? { ...i, where: 'outside' as const } : i,
+      ),
+    },
+    layout: {
+      ...one.layout,
+      placements: one.layout.placements.filter((x) => !elsewhere.has(x.item)),
+    },
+  };
+}

@@ -50,6 +50,8 @@ export type Ref =
 export interface Finding {
   /** The same finding in the verdict before and after an edit. It is compared, never read. */
   id: string;
+  /** Of another body than the first: which, and the finding's id as that body alone makes it. */
+  inBody?: { body: string; id: string };
   /** Which rule of its check found it; its ways out are told by this. */
   code: string;
   station: Station;

@@ -79,7 +79,7 @@ export function verdictFrom(
   const power = powerFigures(p);
   const laid = quick ? UNLAID : wiring(p, checker.scene, map);
   const first = cutting(p, checker.scene);
-  const others = otherBodies(p);
+  const others = otherBodies(checker.scene);
   const judged = { project: p, checker, map, power, wiring: laid, cuts: first, others };
   // What is cut in a lid is cut as well.
   const cuts = wholeCutting(p, checker.scene);

@@ -21,7 +21,7 @@ import {
   thumbWays,
 } from '../controls';
 import { type Cutting, cutting, holeFindings, holeWays, pocketFindings, pocketWays } from '../cuts';
-import { type Checker, closingFindings, proposals } from '../fit';
+import { type Checker, closingFindings, hingedFindings, hingedWays, proposals } from '../fit';
 import { partBeliefs } from '../kit';
 import type { Finding, Part, Project, WayOut } from '../model';
 import { beliefFindings, type PowerFigures, powerWays } from '../power';
@@ -42,7 +42,7 @@ import { waitFindings, waitWays } from '../lag';
 import { pressFindings, pressPlan, pressWays } from '../press';
 import { type Wiring, wireWays } from '../wiring';
 import { madeFindings, madeServes, madeWays } from '../made';
-import { inBody, wiresBetween } from './bodies';
+import { inBody, otherBodies } from './bodies';
 
 /** What a check may look at: the build, and what was computed from it once. */
 export interface Judged {
@@ -64,8 +64,14 @@ export const judgedOf = (project: Project, now: Omit<Judged, 'project' | 'others
   power: now.power,
   wiring: now.wiring,
   cuts: now.cuts,
-  others: [],
+  others: otherBodies(now.checker.scene),
 });
+
+/** The same of one body after the first, as if it were the only one. */
+const judgedIn = (on: Judged, checker: Checker): Judged => {
+  const { project } = checker.scene;
+  return { ...on, project, checker, cuts: cutting(project, checker.scene), others: [] };
+};
 
 /** What ways out are sought with. */
 export interface Offer {
@@ -286,11 +292,13 @@ export const REGISTRY: readonly BuildCheck[] = [
   {
     name: 'hinge',
     makes: ['hinge'],
-    find: ({ project, others }) => [
+    find: ({ project, checker }) => [
       ...hingeFindings(project.shell),
-      ...others.flatMap(wiresBetween),
+      ...hingedFindings(checker.scene),
     ],
-    ways: shellProposals,
+    ways: ({ project, checker }, f) => ({
+      ways: [...shellWays(project, f), ...hingedWays(checker.scene, f)],
+    }),
   },
   {
     name: 'readings',
@@ -326,8 +334,8 @@ export const REGISTRY: readonly BuildCheck[] = [
 export function findAll(on: Judged, quick = false, without: readonly string[] = []): Finding[] {
   const asked = REGISTRY.filter((c) => !(quick && c.needsWires) && !without.includes(c.name));
   const elsewhere = on.others.flatMap((checker) => {
-    const { project, shell } = checker.scene;
-    const there = { ...on, project, checker, cuts: cutting(project, checker.scene) };
+    const { shell } = checker.scene;
+    const there = judgedIn(on, checker);
     return asked
       .filter((c) => c.eachBody)
       .flatMap((c) => c.find(there))
@@ -337,6 +345,13 @@ export function findAll(on: Judged, quick = false, without: readonly string[] = 
   return [...asked.flatMap((c) => c.find(on)), ...elsewhere];
 }
 
+/** Margins of what is open in one body, by the ids that it has there. */
+function openIn({ library, open }: Offer, body: string): Offer {
+  const end = `@${body}`;
+  const here = [...open].filter(([id]) => id.endsWith(end));
+  return { library, open: new Map(here.map(([id, mm]) => [id.slice(0, -end.length), mm])) };
+}
+
 /** Proposals of the check that makes findings of this kind; a search pauses between its trials. */
 export function* proposalsFor(
   on: Judged,
@@ -344,6 +359,12 @@ export function* proposalsFor(
   offer: Offer,
 ): Generator<void, Proposed> {
   const maker = REGISTRY.find((c) => c.makes.includes(finding.check));
-  const made = maker?.ways(on, finding, offer) ?? { ways: [] };
+  const { inBody: there } = finding;
+  const body = there && on.others.find((c) => c.scene.shell?.body.id === there.body);
+  const made =
+    there && body
+      ? maker?.ways(judgedIn(on, body), { ...finding, id: there.id }, openIn(offer, there.body))
+      : maker?.ways(on, finding, offer);
+  if (!made) return { ways: [] };
   return Symbol.iterator in made ? yield* made : made;
 }

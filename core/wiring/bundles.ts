@@ -4,7 +4,8 @@
  */
 import { type Finding, mm1, type Project } from '../model';
 import { type ButtonMap } from '../controls';
-import type { Scene } from '../fit';
+import { bodiesOf, everyItem, type Scene } from '../fit';
+import { acrossFindings, parted, throughHinge } from './across';
 import { copperMm } from '../power';
 import { spineOf } from '../shell';
 import { type Field, fieldOf, lengthOf, middle, route, occupyCells, widest } from './field';
@@ -16,6 +17,7 @@ import { endWords, netsOf, unwired } from './nets';
 import { ribbonFindings } from './ribbon';
 import { lostEnds, shorts } from './shorts';
 import { longFindings } from './long';
+import { signalFindings } from './signals';
 import { thinFindings } from './thin';
 
 /** Each wire is anchored within so far of its joint, so that opening the book never bends it there, mm. */
@@ -99,23 +101,61 @@ export const UNLAID: Wiring = {
   unplug: [],
 };
 
+/** Every wire of a build, laid in its body or through the hinge. */
 export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
   if (!scene.shell) return UNLAID;
   const nets = netsOf(p, scene, map);
   if (
     !nets.length &&
     !scene.cables.length &&
-    ![...scene.items.values()].some((at) => at.part.ribbons)
+    ![...everyItem(scene).values()].some((at) => at.part.ribbons)
   ) {
     return UNLAID;
   }
-  const field = fieldOf(scene);
+  const bodies = bodiesOf(scene).filter((body) => body.shell);
+  const fields = bodies.map((body) => fieldOf(body));
+  const { inside, across } = parted(p, scene, nets, fields, overInsulation);
+  const laid = bodies.map((body, i) => layBody(p, body, fields[i]!, inside[i]!));
+  const parts = laid.flatMap((l) => l.wires);
+  const wires = nets.flatMap((net): Wire | [] => {
+    const wire = across.includes(net)
+      ? throughHinge(p, net, parts, 2 * STRIP_MM)
+      : parts.find((w) => w.net.id === net.id);
+    return wire ?? [];
+  });
+  const bundles = laid.flatMap((l) => l.bundles);
+  const leads = laid.flatMap((l) => l.leads);
+  return {
+    leads,
+    packs: laid.flatMap((l) => l.packs),
+    toFold: laid.flatMap((l) => l.toFold),
+    bundles,
+    wires,
+    findings: [
+      ...unwired(scene, nets),
+      ...shorts(scene, nets),
+      ...lostEnds(p, scene),
+      ...laid.flatMap((l) => l.findings),
+      ...acrossFindings(p, scene, across, overInsulation),
+      ...thinFindings(p, wires),
+      ...longFindings(p, wires),
+      ...signalFindings(wires),
+    ],
+    loops: laid[0]!.loops,
+    totalMm: wires.reduce((s, w) => s + (w.cutMm ?? 0), 0),
+    unplug: [
+      ...leads.filter((l) => l.crosses && !l.opens).map((l) => l.name),
+      ...bundles.filter((b) => b.crosses && b.nets.every((n) => n.plug)).map((b) => b.name),
+    ],
+  };
+}
+
+type Laid = Pick<Wiring, 'leads' | 'packs' | 'toFold' | 'bundles' | 'wires' | 'findings' | 'loops'>;
+
+/** What lies within one body. */
+function layBody(p: Project, scene: Scene, field: Field, nets: readonly Net[]): Laid {
   const bundles = bundled(p, nets).sort((x, y) => y.area - x.area || (x.id < y.id ? -1 : 1));
-  const findings: Finding[] = [
-    ...unwired(scene, nets),
-    ...shorts(scene, nets),
-    ...lostEnds(p, scene),
-  ];
+  const findings: Finding[] = [];
   const wires: Wire[] = [];
   // A ribbon bends least easily: it is laid before the wires.
   const packs: LaidPack[] = [];
@@ -126,29 +166,13 @@ export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
   findings.push(...ribbonFindings(scene, field, packs, toFold));
   for (const b of bundles) {
     lay(field, b, findings);
-    if (b.crosses) b.open = overSpine(scene.shell.body, b.a, b.b, thickest(b));
+    if (b.crosses) b.open = overSpine(scene.shell!.body, b.a, b.b, thickest(b));
     for (const net of b.nets) wires.push(cut(p, b, net));
     astray(scene, b, findings);
     anchored(scene, b, findings);
   }
-  const order = new Map(nets.map((n, i) => [n.id, i]));
-  wires.sort((x, y) => order.get(x.net.id)! - order.get(y.net.id)!);
   const loops = room(scene, field, bundles, wires, findings);
-  findings.push(...thinFindings(p, wires), ...longFindings(p, wires));
-  return {
-    leads,
-    packs,
-    toFold,
-    bundles,
-    wires,
-    findings,
-    loops,
-    totalMm: wires.reduce((s, w) => s + (w.cutMm ?? 0), 0),
-    unplug: [
-      ...leads.filter((l) => l.crosses && !l.opens).map((l) => l.name),
-      ...bundles.filter((b) => b.crosses && b.nets.every((n) => n.plug)).map((b) => b.name),
-    ],
-  };
+  return { leads, packs, toFold, bundles, wires, findings, loops };
 }
 
 function bundled(p: Project, nets: readonly Net[]): Bundle[] {

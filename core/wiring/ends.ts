@@ -1,6 +1,6 @@
 /** Ends of wires: the pads of what is laid out, and how two of them are joined. */
 import { present, type Project } from '../model';
-import { type PlacedItem, pointOf, type Scene } from '../fit';
+import { everyItem, type PlacedItem, pointOf, type Scene } from '../fit';
 import { blockBox } from '../geometry';
 
 export type Pt3 = readonly [number, number, number];
@@ -84,7 +84,7 @@ export const placed = (
   has: (part: PlacedItem['part']) => boolean,
 ): PlacedItem[] =>
   present(p).kit.items.flatMap((i) => {
-    const at = scene.items.get(i.id);
+    const at = everyItem(scene).get(i.id);
     return at && has(at.part) ? [at] : [];
   });
 

@@ -8,7 +8,7 @@ import type { Pt3 } from './ends';
 import { overSpine, type OverSpine } from './opened';
 
 /** A flat ribbon: so thick and so wide, mm; typical. */
-const RIBBON = { thick: 0.5, wide: 12 };
+export const RIBBON = { thick: 0.5, wide: 12 };
 /** More left over than this share of its length has to be folded away. */
 const SPARE_SHARE = 0.5;
 
@@ -34,7 +34,7 @@ export interface LaidLead {
 }
 
 /** Where its plug ends and the ribbon begins: behind its first bend, straight on or at its side. */
-function tail(
+export function tailOf(
   scene: Scene,
   { item, connector, plug, leaves }: Cable['ends'][number],
 ): { at: Pt3; piece: string } | undefined {
@@ -73,7 +73,7 @@ export function layLead(
   packs: LaidPack[],
   toFold: string[],
 ): LaidLead | undefined {
-  const [a, b] = c.ends.map((e) => tail(scene, e));
+  const [a, b] = c.ends.map((e) => tailOf(scene, e));
   if (!a || !b) return undefined;
   const items = c.ends.map((e) => e.item);
   const names = items.map((i) => scene.items.get(i)!.item.name);

@@ -4,7 +4,7 @@
  */
 import { isHost, type Finding, type Project } from '../model';
 import { type ButtonMap } from '../controls';
-import { type Scene } from '../fit';
+import { bodiesOf, everyItem, type Scene } from '../fit';
 import { kitOf } from '../chains';
 import {
   type Draft,
@@ -125,7 +125,7 @@ export function netsOf(p: Project, scene: Scene, map: ButtonMap): Net[] {
   for (const n of p.wiring.nets) {
     if (out.some((o) => o.id === n.id)) continue;
     const ends = n.ends.flatMap((e): End[] => {
-      const at = scene.items.get(e.item);
+      const at = everyItem(scene).get(e.item);
       const end = at && padAt(at, e.pad);
       return end ? [end] : [];
     });
@@ -191,8 +191,10 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
   const grounded = new Set<string>();
   for (const m of map.inputs) {
     if (!m.input.routed || !m.place) continue;
-    const { x, y, z } = m.place;
+    const { x, y, z, body } = m.place;
+    const here = bodiesOf(scene).find((s) => s.shell?.body.id === body) ?? scene;
     const pads = plates
+      .filter((at) => here.items.has(at.item.id))
       .flatMap((at) =>
         at.part.pads
           .filter((q) => !['GND', 'common', 'b', '3V3'].includes(q.name))
@@ -205,7 +207,7 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
       item: hub.item.id,
       pad: `at ${m.input.name}`.slice(0, 40),
       at: [x, y, z],
-      piece: bodyPiece(scene, z),
+      piece: bodyPiece(here, z),
     };
     let line: End | undefined;
     if (p.controls.route === 'gpio') {
@@ -217,7 +219,7 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
     const plate = pads[0]?.e.item;
     if (plate !== undefined && grounded.has(plate)) continue;
     if (plate !== undefined) grounded.add(plate);
-    const at = plate === undefined ? undefined : scene.items.get(plate);
+    const at = plate === undefined ? undefined : here.items.get(plate);
     const ground = at
       ? firstPad(at, 'GND', 'common', 'b')
       : { ...own, pad: `${own.pad} ground`.slice(0, 40) };
@@ -336,10 +338,11 @@ function socket(p: Project, scene: Scene): Draft[] {
  *          computer, to which most of them go, is not laid out
  */
 export function unwired(scene: Scene, nets: readonly Net[]): Finding[] {
-  if (!nets.length || ![...scene.items.values()].some((at) => isHost(at.part))) return [];
+  const all = [...everyItem(scene).values()];
+  if (!nets.length || !all.some((at) => isHost(at.part))) return [];
   const wired = new Set(nets.flatMap((n) => [n.a.item, n.b.item]));
   const plugged = new Set(scene.cables.flatMap((c) => c.ends.map((e) => e.item)));
-  return [...scene.items.values()]
+  return all
     .filter((at) => at.part.pads.length > 0 && !isHost(at.part))
     .filter(({ item }) => !wired.has(item.id) && !plugged.has(item.id))
     .map(({ item, part }): Finding => ({

@@ -3,7 +3,7 @@
  * rail and a line of the computer, a bridge output and ground.
  */
 import { type Finding, isHost, type Project, type WayOut } from '../model';
-import type { PlacedItem, Scene } from '../fit';
+import { everyItem, type PlacedItem, type Scene } from '../fit';
 import type { End, Net } from './ends';
 
 /** What a pad stands at, as far as its label on the board tells. */
@@ -90,22 +90,23 @@ const FEEDS = 'It is a short: the cell or the supply feeds it until something bu
  * @returns     a hit for each net that joins what must stay apart
  */
 export function shorts(scene: Scene, nets: readonly Net[]): Finding[] {
+  const items = everyItem(scene);
   return joinedBy(nets).flatMap((group): Finding[] => {
     const own = group.nets.filter((n) => n.mine);
     if (!own.length) return [];
     const ends = [...group.ends.values()];
-    const bypassed = [...scene.items.values()].find(
+    const bypassed = [...items.values()].find(
       (at) =>
         at.part.protects && ['B-', 'P-'].every((pad) => group.ends.has(`${at.item.id} ${pad}`)),
     );
     if (bypassed) return [bypass(bypassed, own)];
-    const stands = ends.map((e) => standsAt(scene.items.get(e.item), e));
+    const stands = ends.map((e) => standsAt(items.get(e.item), e));
     const pair = clash(stands.flatMap((s) => s ?? []));
     if (!pair) return [];
     const [a, b] = pair;
     const wire = own[0]!;
-    const stale = a === 'line' && b === 'line' && own.every((n) => isChoice(scene, n));
-    const name = (e: End): string => `${scene.items.get(e.item)?.item.name ?? e.item} ${e.pad}`;
+    const stale = a === 'line' && b === 'line' && own.every((n) => isChoice(items, n));
+    const name = (e: End): string => `${items.get(e.item)?.item.name ?? e.item} ${e.pad}`;
     return [
       {
         id: `wire:short-${wire.id}`,
@@ -128,9 +129,9 @@ export function shorts(scene: Scene, nets: readonly Net[]): Finding[] {
  * Whether a stored wire may be no wire but a gauge, colour or pin chosen for one that has another
  * line by now: it leads to a pad of another part, and says more than its ends.
  */
-function isChoice(scene: Scene, { a, b, said }: Net): boolean {
+function isChoice(items: ReadonlyMap<string, PlacedItem>, { a, b, said }: Net): boolean {
   const boards = [a, b].filter((e) => {
-    const at = scene.items.get(e.item);
+    const at = items.get(e.item);
     return at && isHost(at.part);
   }).length;
   return boards === 1 && said !== undefined && Object.keys(said).length > 2;
@@ -154,14 +155,15 @@ const bypass = ({ item }: PlacedItem, own: readonly Net[]): Finding => ({
 
 /** Wires of the builder's own of which an end is not there any more. */
 export function lostEnds(p: Project, scene: Scene): Finding[] {
+  const items = everyItem(scene);
   return p.wiring.nets.flatMap((net): Finding[] => {
     const gone = net.ends.filter((e) => {
-      const at = scene.items.get(e.item);
+      const at = items.get(e.item);
       return at && !at.part.pads.some((q) => q.name === e.pad);
     });
     if (!gone.length) return [];
     const [end] = gone as [(typeof gone)[0]];
-    const name = scene.items.get(end.item)!.item.name;
+    const name = items.get(end.item)!.item.name;
     return [
       {
         id: `wire:lost-${net.id}`,

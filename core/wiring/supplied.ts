@@ -3,7 +3,7 @@
  * where Power's network hangs it: behind the switch, at another rail, or at the cell's own volts.
  */
 import { FROM_SOURCE, isHost, type Project } from '../model';
-import { type PlacedItem, type Scene } from '../fit';
+import { everyItem, type PlacedItem, type Scene } from '../fit';
 import { fedStraight, kitOf } from '../chains';
 import { powerFigures, type Supply } from '../power';
 import {
@@ -140,7 +140,7 @@ function loadSide(p: Project, scene: Scene, stack: Stack): Draft[] {
   const { supply } = powerFigures(p);
   const outletAt = (feed: string): Outlet | undefined => {
     if (feed === FROM_SOURCE) return cellOutlet(stack);
-    const rail = scene.items.get(feed);
+    const rail = everyItem(scene).get(feed);
     return rail && railOutlet(rail);
   };
   const usual = (): Outlet | undefined => {

@@ -76,7 +76,19 @@ export function grafted(): Project {
     id: 'grafted',
     name: 'Loaner with a lid',
     way: 'graft',
-    shell: { bodies: [{ ...body, pieces: [{ ...front, openings: closed }, back] }, lid] },
+    shell: {
+      bodies: [{ ...body, pieces: [{ ...front, openings: closed }, back] }, lid],
+      hinge: {
+        first: 'top',
+        second: 'bottom',
+        closedDeg: 0,
+        openDeg: 150,
+        out: length(4, 'calliper'),
+        up: length(15, 'calliper'),
+        barrel: length(6, 'calliper'),
+        ribbon: { thick: length(0.12, 'calliper'), turns: 1.5, bendTimes: 10 },
+      },
+    },
   };
   return appliedAll(p, [stand('speaker', 'lid-front', 145, 32, { up: 'out' })]);
 }

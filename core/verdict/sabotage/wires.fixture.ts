@@ -1,7 +1,14 @@
 /** Spoilings of what joins the parts: wires of one's own, thin ones, parts left outside, kept boards, hinges. */
 import { libraryPart, withMeasuredSizes } from '../../catalogue';
 import { sceneOf } from '../../fit';
-import { appliedAll, length, type Part, type Placement, type Project } from '../../model';
+import {
+  appliedAll,
+  length,
+  type Part,
+  type Placement,
+  type Project,
+  type Shell,
+} from '../../model';
 import { check } from '../check';
 import { type Case, type Kind, laidOut } from './kind.fixture';
 
@@ -48,6 +55,15 @@ const leftOutside =
     laidOut(p)
       .filter((q) => wanted(q.part))
       .map((q): Case => ({ where: q.id, spoilt: outside(p, q.id), ids: [q.id] }));
+
+/** The hinge of a build that has one, changed. */
+const onHinge = (
+  p: Project,
+  set: Partial<NonNullable<Shell['hinge']>>,
+  says: RegExp,
+  where: string,
+): Case[] =>
+  p.shell.hinge ? [{ where, spoilt: appliedAll(p, [{ do: 'hinge', set }]), says }] : [];
 
 /** Supply wires that Power counts with, drawn out to a hair. */
 const hair: Kind['cases'] = (p) =>
@@ -205,31 +221,61 @@ export const WIRE_KINDS: readonly Kind[] = [
   {
     name: 'a barrel too thin for the ribbon that rolls in it',
     makes: 'hit',
+    cases: (p) => onHinge(p, { barrel: length(2.2, 'calliper') }, /ribbon|barrel/i, 'too thin'),
+  },
+  {
+    name: 'a barrel that its wires fill',
+    makes: 'hit',
     cases: (p) =>
-      p.shell.bodies.length === 2
+      onHinge(
+        p,
+        {
+          barrel: length(0.9, 'calliper'),
+          ribbon: { thick: length(0.03, 'calliper'), turns: 1, bendTimes: 10 },
+        },
+        /wires through the hinge/,
+        'full',
+      ),
+  },
+  {
+    name: 'a hinge so low that the keys meet the lid',
+    makes: 'hit',
+    cases: (p) => onHinge(p, { up: length(12, 'calliper') }, /meets Lid when it is shut/, 'low'),
+  },
+  {
+    name: 'a hinge so low that the bodies meet',
+    makes: 'hit',
+    cases: (p) => onHinge(p, { up: length(10, 'calliper') }, /Lid, closed/, 'lower'),
+  },
+  {
+    name: 'a screen whose signals go through a hinge',
+    makes: 'tight',
+    cases: (p) =>
+      p.shell.hinge
         ? [
             {
-              where: 'hinge',
+              where: 'screen in the lid',
               spoilt: {
                 ...p,
-                shell: {
-                  ...p.shell,
-                  hinge: {
-                    first: 'top',
-                    second: 'bottom',
-                    closedDeg: 0,
-                    openDeg: 150,
-                    out: length(20),
-                    up: length(20),
-                    barrel: length(1.5),
-                    ribbon: { thick: length(0.3), turns: 2, bendTimes: 10 },
-                  },
+                layout: {
+                  placements: p.layout.placements.map((q) =>
+                    q.item === 'screen' ? { ...q, on: { piece: 'lid-front' }, x: 40, y: 5 } : q,
+                  ),
                 },
               },
-              says: /ribbon|barrel/i,
+              says: /mm of SPI/,
             },
           ]
         : [],
+  },
+  {
+    name: 'a lid whose hinge was not planned',
+    makes: 'tight',
+    cases: (p) => {
+      if (!p.shell.hinge) return [];
+      const shell = { bodies: p.shell.bodies };
+      return [{ where: 'hinge', spoilt: { ...p, shell }, says: /Lid/ }];
+    },
   },
   { name: 'a part of the back above one of the front', makes: 'hit', cases: hooked },
 ];
