@@ -29,7 +29,7 @@ export const VIEWS = [
   'shell?view=file',
   'shell?view=picture',
   'shell?view=donor',
-  'shell?view=graft',
+  'shell?view=bodies',
   'kit',
   'kit?view=chains',
   'kit?view=trees',

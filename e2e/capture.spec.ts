@@ -270,7 +270,7 @@ test('a graft: a second body on a hinge that shuts too low is a hit until the ax
   page,
 }) => {
   const key = await openExample(page, 'wisp');
-  await page.goto(`${stationUrl(key, 'shell')}?view=graft`);
+  await page.goto(`${stationUrl(key, 'shell')}?view=bodies`);
   await page.getByRole('button', { name: 'A lid as wide as this, to be measured' }).click();
   const up = page.getByRole('textbox', { name: 'Axis up from the parting planes' });
   await up.fill('3');
@@ -279,7 +279,7 @@ test('a graft: a second body on a hinge that shuts too low is a hit until the ax
   await up.fill('30');
   await up.press('Enter');
   await expect(page.getByText(/mm overlap/)).toHaveCount(0);
-  await page.getByRole('link', { name: 'Lid' }).click();
+  await page.getByRole('button', { name: 'Lid', exact: true }).click();
   await page.getByRole('link', { name: 'Measuring round' }).click();
   await expect(page.getByRole('textbox', { name: /half, rim to outer face/ })).toBeFocused();
   await page.keyboard.type('7');

@@ -154,6 +154,13 @@ describe('a lid over keys', () => {
     const mended = way.changes.reduce((q, c) => applied(q, c), lidded(12));
     expect(keys(mended)).not.toContain(f!.about[0]);
   });
+  test('a bay that bulges is of the body, and the cell in it does not stick out', () => {
+    const all = swungOf(sceneOf(lidded(14)), 'top', false);
+    const bay = all.find((s) => s.of.is === 'bulge')!;
+    expect(bay.up0).toBeLessThan(-18);
+    expect(bay.up1).toBe(-18);
+    expect(all.filter((s) => s.of.is === 'part')).toEqual([]);
+  });
   test('one that shuts only half way down never reaches the keys', () => {
     expect(keys(lidded(12, { closedDeg: 40 }))).toEqual([]);
   });

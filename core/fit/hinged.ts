@@ -33,7 +33,7 @@ const RADIAN = Math.PI / 180;
 
 /** Something of a body as its hinge sees it: off the hinge edge, above the parting plane, along the axis; mm. */
 export interface Swung {
-  of: { is: 'body' | 'key' | 'part'; id: string; name: string };
+  of: { is: 'body' | 'bulge' | 'key' | 'part'; id: string; name: string };
   /** From the hinge edge into the body; negative sticks out over it. */
   in0: number;
   in1: number;
@@ -127,6 +127,38 @@ function axes(scene: Scene, edge: Edge, isSecond: boolean) {
   };
 }
 
+/** A bay that bulges out of a half: its box in plan, and how deep it is outside. */
+interface Bulge {
+  name: string;
+  piece: string;
+  isFront: boolean;
+  x0: number;
+  x1: number;
+  y0: number;
+  y1: number;
+  outer: number;
+}
+
+function bulgesOf(shell: NonNullable<Scene['shell']>): Bulge[] {
+  const wall = shell.body.wall.mm;
+  return shell.body.pieces.flatMap((piece) =>
+    (shell.floors.get(piece.id) ?? []).flatMap((floor) => {
+      const outer = Math.abs(floor.z) + wall;
+      if (floor.pocket !== undefined || outer <= piece.depth.mm + SEEN_MM) return [];
+      return floor.prisms.map((q) => ({
+        name: floor.name,
+        piece: piece.id,
+        isFront: shell.sign(piece.id) > 0,
+        x0: q.x0 - wall,
+        x1: q.x1 + wall,
+        y0: q.y0 - wall,
+        y1: q.y1 + wall,
+        outer,
+      }));
+    }),
+  );
+}
+
 /** Everything of a body that may meet the other one. */
 export function swungOf(scene: Scene, edge: Edge, isSecond: boolean): Swung[] {
   const shell = scene.shell!;
@@ -145,6 +177,16 @@ export function swungOf(scene: Scene, edge: Edge, isSecond: boolean): Swung[] {
       u: depthU,
     },
   ];
+  const bulges = bulgesOf(shell);
+  for (const b of bulges) {
+    out.push({
+      of: { is: 'bulge', id: b.piece, name: b.name },
+      ...frame(b.x0, b.x1, b.y0, b.y1),
+      up0: b.isFront ? front : -b.outer,
+      up1: b.isFront ? b.outer : -back,
+      u: depthU,
+    });
+  }
   for (const hole of shell.openings.face) {
     const cap = body.caps?.find((c) => c.opening === hole.id);
     const input = scene.project.controls.inputs.find(
@@ -165,9 +207,17 @@ export function swungOf(scene: Scene, edge: Edge, isSecond: boolean): Swung[] {
   }
   for (const at of scene.items.values()) {
     for (const { solid: s } of at.blocks) {
+      const deep = (isFront: boolean): number =>
+        Math.max(
+          isFront ? front : back,
+          ...bulges
+            .filter((b) => b.isFront === isFront && s.x0 >= b.x0 && s.x1 <= b.x1)
+            .filter((b) => s.y0 >= b.y0 && s.y1 <= b.y1)
+            .map((b) => b.outer),
+        );
       const sticks =
-        s.z1 > front + SEEN_MM ||
-        s.z0 < -back - SEEN_MM ||
+        s.z1 > deep(true) + SEEN_MM ||
+        s.z0 < -deep(false) - SEEN_MM ||
         s.x0 < x0 - SEEN_MM ||
         s.x1 > x1 + SEEN_MM ||
         s.y0 < y0 - SEEN_MM ||
@@ -183,6 +233,42 @@ export function swungOf(scene: Scene, edge: Edge, isSecond: boolean): Swung[] {
     }
   }
   return out;
+}
+
+/** Something of either body in section across the hinge, as it lies at an angle. */
+export interface InSection {
+  of: Swung['of'];
+  /** 0 for the first body, 1 for the second. */
+  body: 0 | 1;
+  ring: Pt[];
+  /** How far it is in something of the other body, mm; 0 where it is free. */
+  deep: number;
+}
+
+/** Both bodies and all that stands out of them, in section across their hinge. */
+export function hingeSection(scene: Scene, deg: number): InSection[] {
+  const { hinge } = scene.project.shell;
+  const [first, second] = bodiesOf(scene);
+  if (!hinge || !first?.shell || !second?.shell) return [];
+  const all = [
+    ...swungOf(first, hinge.first, false).map((s) => ({
+      s,
+      body: 0 as const,
+      ring: ringOf(s, hinge, -1),
+    })),
+    ...swungOf(second, hinge.second, true).map((s) => ({
+      s,
+      body: 1 as const,
+      ring: turned(ringOf(s, hinge, 1), deg),
+    })),
+  ];
+  return all.map(({ s, body, ring }) => {
+    const met = all.filter(
+      (o) => o.body !== body && o.s.along0 < s.along1 && s.along0 < o.s.along1,
+    );
+    const gaps = met.map((o) => convexGap(ring, o.ring));
+    return { of: s.of, body, ring, deep: Math.max(0, -Math.min(...gaps)) };
+  });
 }
 
 /** Two things that meet somewhere in the swing, or hardly pass. */
@@ -225,6 +311,12 @@ function whenWords(hinge: Hinge, deg: number): string {
   return `at ${Math.round(deg)}°, on the way`;
 }
 
+/** The body that one thing meets. */
+function otherWords({ a, b }: Meeting): string {
+  if (isBody(a) === isBody(b)) return '';
+  return ` meets ${isBody(a) ? a.of.name : b.of.name}`;
+}
+
 function meetingFinding(m: Meeting, scene: Scene, hinge: Hinge): Finding[] {
   const { a, b, gap, deg } = m;
   const sigma = Math.hypot(a.u, b.u, hinge.out.u, 2 * hinge.up.u);
@@ -232,7 +324,6 @@ function meetingFinding(m: Meeting, scene: Scene, hinge: Hinge): Finding[] {
   if (verdict === 'clear') return [];
   const things = [a, b].filter((s) => !isBody(s));
   const said = things.length ? things : [a, b];
-  const other = things.length === 1 ? (isBody(a) ? a : b) : undefined;
   const typical = things.some(
     (s) => s.of.is === 'key' && Math.abs(s.up1 - s.up0 - PROUD.mm) < 1e-9 && s.u >= PROUD.u,
   );
@@ -244,7 +335,7 @@ function meetingFinding(m: Meeting, scene: Scene, hinge: Hinge): Finding[] {
       code: 'hinge-swing',
       verdict,
       title: gap < 0 ? `${mm1(gap)} mm too deep` : `${mm1(gap)} mm free`,
-      what: `${said.map((s) => s.of.name).join(' meets ')}${other ? ` meets ${other.of.name}` : ''} ${whenWords(hinge, deg)}.`,
+      what: `${said.map((x) => x.of.name).join(' meets ')}${otherWords(m)} ${whenWords(hinge, deg)}.`,
       why: [
         `Turned from ${hinge.closedDeg}° to ${hinge.openDeg}° about an axis ${formatMm(hinge.out.mm, 1)} mm out and ${formatMm(hinge.up.mm, 1)} mm up, the least gap is ${gap.toFixed(1)} mm at ${Math.round(deg)}°.`,
         ...(typical

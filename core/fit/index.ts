@@ -58,6 +58,6 @@ export { assembly, closingFindings, insertionOrder, takenApart, type Assembly } 
 export { whatSets, type Chain } from './sets';
 export { distanceBetween, measurables, type Distance, type Thing } from './measure';
 export { stepsAway } from './away';
-export { hingedFindings, hingedWays } from './hinged';
+export { hingedFindings, hingedWays, hingeSection, type InSection } from './hinged';
 export { SKIN_MM, wallBelow } from './sink';
 export { covers, feetOf } from './scene';

@@ -2,7 +2,21 @@
 import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { grafted } from '../verdict/sabotage/builds.fixture';
-import { bodyFor, hostsOf, isHost, otherBuilds, piecesOf, pieceUnder, type Project } from './index';
+import {
+  bodyFor,
+  hostsOf,
+  inOneBody,
+  isHost,
+  MOST_BODIES,
+  otherBuilds,
+  piecesOf,
+  pieceUnder,
+  type Project,
+  readProject,
+  usualHinge,
+  withBody,
+  withoutBody,
+} from './index';
 
 const graft = grafted();
 const [, loaner] = demos() as [Project, Project];
@@ -43,6 +57,81 @@ describe('a build of two bodies', () => {
     expect(pieceUnder(riding('amp'), 'amp')).toBeUndefined();
     expect(pieceUnder(graft, 'lead-of-nobody')).toBeUndefined();
     expect(bodyFor(riding('speaker'), 'amp')?.id).toBe(lid);
+  });
+});
+
+describe('a body more, or one less', () => {
+  test('a lid is bare, shallower, and has ids of its own; a second one too', () => {
+    const one = withBody(loaner, 'Lid', 'lid');
+    const two = withBody(one, 'Lid', 'lid');
+    expect(two.shell.bodies.map((b) => b.id)).toEqual([loaner.shell.bodies[0]!.id, 'lid', 'lid-2']);
+    const [base, lid] = two.shell.bodies;
+    expect(lid!.pieces.map((q) => [q.id, q.depth.how, q.features.length])).toEqual([
+      ['lid-front', 'estimate', 0],
+      ['lid-back', 'estimate', 0],
+    ]);
+    expect(lid!.pieces[0]!.depth.mm).toBeCloseTo(0.6 * base!.pieces[0]!.depth.mm, 9);
+    expect(readProject(two).ok).toBe(true);
+  });
+  test('the shell of another build comes whole, what refers to its own things goes along', () => {
+    const other = grafted().shell.bodies[0]!;
+    const p = withBody(loaner, 'Second', 'second', other);
+    expect(readProject(p).ok).toBe(true);
+    const [, second] = p.shell.bodies;
+    const ids = (of: typeof second) =>
+      of!.pieces.flatMap((q) => [...q.features, ...q.openings].map((x) => x.id));
+    expect(ids(second)).toEqual(ids(other).map((id) => `second-${id}`));
+    const caps = second!.caps ?? [];
+    expect(caps.length).toBeGreaterThan(0);
+    expect(caps.every((c) => ids(second).includes(c.opening))).toBe(true);
+    // A length, a name or an edge that happens to be called like an id is left alone.
+    expect(second!.spine).toBe(other.spine);
+  });
+  test('no more than are allowed, and none before there is one', () => {
+    let p = loaner;
+    for (let i = 0; i < 12; i++) p = withBody(p, 'Dock', 'dock');
+    expect(p.shell.bodies).toHaveLength(MOST_BODIES);
+    expect(readProject(p).ok).toBe(true);
+    const bare = { ...loaner, shell: { bodies: [] } };
+    expect(withBody(bare, 'Lid', 'lid')).toBe(bare);
+    const many = { ...p, shell: { bodies: [...p.shell.bodies, p.shell.bodies[1]!] } };
+    const read = readProject(many);
+    expect(read.ok ? [] : read.complaints.map((c) => c.sentence)).toContain(
+      'A build has at most eight bodies.',
+    );
+  });
+  test('taken out, what lay in it has no place, with all that rides on it; its hinge goes too', () => {
+    const riding: Project = {
+      ...graft,
+      layout: {
+        placements: graft.layout.placements.map((q) =>
+          q.item === 'amp' ? { ...q, on: { item: 'speaker' } } : q,
+        ),
+      },
+    };
+    const left = withoutBody(riding, 'lid');
+    const placed = left.layout.placements.map((q) => q.item);
+    expect(placed).not.toContain('speaker');
+    expect(placed).not.toContain('amp');
+    expect(placed).toContain('teasel');
+    expect(left.shell).toEqual({ bodies: [graft.shell.bodies[0]] });
+    const third = withBody(graft, 'Dock', 'dock');
+    expect(withoutBody(third, 'dock').shell.hinge).toEqual(graft.shell.hinge);
+    expect(withoutBody(graft, 'nobody')).toBe(graft);
+  });
+  test('laid out alone, a body has what lies in it and what has no place yet; the rest is out of the way', () => {
+    const lid = inOneBody(graft, 'lid');
+    expect(lid.layout.placements.map((q) => q.item)).toEqual(['speaker']);
+    expect(lid.kit.items.find((i) => i.id === 'teasel')!.where).toBe('outside');
+    expect(lid.kit.items.find((i) => i.id === 'speaker')!.where).toBeUndefined();
+    expect(inOneBody(loaner, loaner.shell.bodies[0]!.id)).toBe(loaner);
+    expect(inOneBody(graft, 'nobody')).toBe(graft);
+  });
+  test('the usual hinge shuts two faces half a millimetre apart on each side, keys between them', () => {
+    const [base, lid] = graft.shell.bodies;
+    const { up } = usualHinge(base!, lid!);
+    const proud = Math.max(...base!.caps!.map((c) => c.proud.mm));
+    expect(2 * up.mm - 14 - 9).toBeCloseTo(1 + proud, 9);
   });
 });
 

@@ -266,7 +266,7 @@ export const Body = z.strictObject({
 export type Body = z.infer<typeof Body>;
 
 export const Shell = z.strictObject({
-  bodies: z.array(Body).max(2),
+  bodies: z.array(Body).max(8, { error: 'A build has at most eight bodies.' }),
   /** Where two bodies meet: edge to edge, angles between their fronts closed and open, and the barrel a ribbon rolls through. */
   hinge: z
     .strictObject({

@@ -168,10 +168,6 @@ interface LaidWire {
   working: string[];
 }
 
-/** Whether a laid wire is but the part of one that leads to the hinge. */
-export const isStub = ({ net }: { net: Net }): boolean =>
-  net.a.item === AT_HINGE || net.b.item === AT_HINGE;
-
 /**
  * A wire through the hinge from what is laid of it in both bodies.
  *

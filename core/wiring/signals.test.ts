@@ -47,8 +47,6 @@ describe('a signal has a length', () => {
       ['260', ['board', 'screen']],
       ['230', ['board', 'other']],
     ]);
-    expect(signalFindings([{ ...wire('SPI clock', 900), closedMm: undefined }])).toEqual(
-      [],
-    );
+    expect(signalFindings([{ ...wire('SPI clock', 900), closedMm: undefined }])).toEqual([]);
   });
 });

@@ -41,7 +41,13 @@ export const useSettled = (): boolean =>
 /** Every part where it stands, of the document as it stands. */
 export const useScene = (): Scene => useStore(useOpenStore(), (build) => build.sceneNow());
 
-/** What a drag starts from: every contact of the document as it stands, when asked. */
+/** The body on show, as it stands. */
+export const useShownScene = (): Scene => useStore(useOpenStore(), (build) => build.shownNow());
+
+/** The build as the body on show is laid out. */
+export const useLayout = (): Project => useStore(useOpenStore(), (build) => build.layoutNow());
+
+/** What a drag starts from: every contact of the body on show, when asked. */
 export const useCheckerNow = (): (() => Checker) =>
   useStore(useOpenStore(), (build) => build.checkerNow);
 

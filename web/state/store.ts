@@ -3,8 +3,17 @@ import { replaceEqualDeep } from '@tanstack/react-query';
 import { createStore, type StoreApi } from 'zustand';
 import type { Score } from '@deft/core/brief';
 import { STARTER_PARTS } from '@deft/core/catalogue';
-import { Checker, type Scene, sceneOf } from '@deft/core/fit';
-import { appliedAll, type Change, type Part, type Project, readProject } from '@deft/core/model';
+import { bodiesOf, Checker, type Scene, sceneOf } from '@deft/core/fit';
+import {
+  appliedAll,
+  bodyFor,
+  type Change,
+  type Finding,
+  inOneBody,
+  type Part,
+  type Project,
+  readProject,
+} from '@deft/core/model';
 import { type Judgement, unjudged } from '@deft/core/verdict';
 import { Engine } from '../engine/engine';
 import { withOwn } from './library';
@@ -45,7 +54,14 @@ export interface Build {
   /** Starts the engine; what is returned ends it. */
   begin: () => () => void;
   engine: Engine | undefined;
+  /** The body that drawings of one body show; nothing chosen: the first. */
+  body: string | undefined;
+  showBody: (id: string) => void;
+  /** Every body as it stands; and the one on show. */
   sceneNow: () => Scene;
+  shownNow: () => Scene;
+  /** The build as the body on show is laid out: what lies in others is out of the way. */
+  layoutNow: () => Project;
   checkerNow: () => Checker;
 }
 export type BuildStore = StoreApi<Build>;
@@ -58,15 +74,30 @@ export function buildStore(key: string, document: Project): BuildStore {
     if (scene.project !== log.document) scene = sceneOf(log.document, scene);
     return scene;
   };
-  let checker: Checker | undefined;
-  const checkerNow = (): Checker => {
-    if (checker?.scene.project !== log.document) {
-      checker = new Checker(log.document, checker ?? sceneNow());
-    }
-    return checker;
-  };
 
   return createStore<Build>()((set, get) => {
+    const shownNow = (): Scene => {
+      const whole = sceneNow();
+      return bodiesOf(whole).find((s) => s.shell?.body.id === get().body) ?? whole;
+    };
+    let checker: Checker | undefined;
+    const checkerNow = (): Checker => {
+      const shown = shownNow();
+      if (checker?.scene.project !== shown.project) {
+        const isSameBody = checker?.scene.shell?.body.id === shown.shell?.body.id;
+        checker = new Checker(shown.project, isSameBody && checker ? checker : shown);
+      }
+      return checker;
+    };
+    let layout: { of: Project; body: string | undefined; is: Project } | undefined;
+    const layoutNow = (): Project => {
+      const body = shownNow().shell?.body.id;
+      if (layout?.of !== log.document || layout.body !== body) {
+        const is = body === undefined ? log.document : inOneBody(log.document, body);
+        layout = { of: log.document, body, is };
+      }
+      return layout.is;
+    };
     const move = (m: Move): void => {
       const next = moved(log, m);
       if (next === log) return;
@@ -108,7 +139,12 @@ export function buildStore(key: string, document: Project): BuildStore {
         get().engine?.library(own);
       },
       chosen: undefined,
-      choose: (chosen) => set({ chosen }),
+      choose: (chosen) =>
+        set((now) => {
+          const finding = now.check.findings.find((f) => f.id === chosen);
+          const body = finding && bodyOf(now.doc, finding);
+          return body === undefined ? { chosen } : { chosen, body };
+        }),
       begin() {
         const engine = new Engine(log.at, log.document, {
           // What did not change stays the same object, and its view is not drawn again.
@@ -135,10 +171,20 @@ export function buildStore(key: string, document: Project): BuildStore {
         };
       },
       engine: undefined,
+      body: undefined,
+      showBody: (body) => set({ body }),
       sceneNow,
+      shownNow,
+      layoutNow,
       checkerNow,
     };
   });
+}
+
+/** The body a finding is seen in; nothing where it is about none. */
+function bodyOf(doc: Project, { inBody, about }: Finding): string | undefined {
+  if (doc.shell.bodies.length < 2) return undefined;
+  return inBody?.body ?? (about[0] === undefined ? undefined : bodyFor(doc, about[0])?.id);
 }
 
 const undoWords = (log: Log) => ({

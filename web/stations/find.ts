@@ -52,7 +52,11 @@ const PLACES: ReadonlyArray<{ words: string; also: string; to: string }> = [
   { words: 'Take the shell from a picture', also: 'photo scan trace', to: 'shell?view=picture' },
   { words: 'Write the shell as STL, DXF or SVG', also: 'export solid download', to: 'shell' },
   { words: 'Donor and what is kept from it', also: 'openings blank jack', to: 'shell?view=donor' },
-  { words: 'Hinge and second body', also: 'graft lid clamshell', to: 'shell?view=graft' },
+  {
+    words: 'Bodies and hinge',
+    also: 'graft lid clamshell dock sleeve second body',
+    to: 'shell?view=bodies',
+  },
   { words: 'Made parts: frames, bezels, fillers, jigs', also: 'print stl', to: 'cut?view=made' },
   { words: 'Bill of parts', also: 'price cost export csv money', to: 'kit?view=bill' },
   { words: 'Chains from source to screen and sound', also: 'video audio', to: 'kit?view=chains' },

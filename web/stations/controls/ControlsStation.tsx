@@ -1,9 +1,12 @@
 /** Controls: the shell's inputs to header lines, what clashes, the games played with them, and their proof. */
 import { useState } from 'react';
 import { Button, Select } from 'antd';
+import { Link } from 'react-router';
 import { familyMaps, familySentence } from '@deft/core/games';
 import { COVERAGE } from '@deft/core/catalogue';
+import type { Scene } from '@deft/core/fit';
 import {
+  bodyFor,
   type GameFamily,
   type Input as ShellInput,
   INPUT_ROLES,
@@ -14,9 +17,10 @@ import {
   present,
 } from '@deft/core/model';
 import { partOf } from '@deft/core/kit';
+import { BodyTabs } from '../../ui/BodyTabs';
 import { Findings } from '../../ui/Findings';
 import { useSize } from '../../ui/useSize';
-import { useBuild, useScene } from '../../state/build';
+import { useBuild, useShownScene } from '../../state/build';
 import { Exports } from './Exports';
 import { FaceMap } from './FaceMap';
 import { GamesView } from './GamesView';
@@ -36,9 +40,19 @@ const withInput = (p: Project, input: ShellInput): Project => ({
   },
 });
 
+/** A key hole of the body on show that no input has yet. */
+const freeHole = (p: Project, scene: Scene) =>
+  scene.shell?.openings.face.find(
+    (o) =>
+      o.use === 'button' &&
+      !p.controls.inputs.some(
+        (i) => 'opening' in i.at && i.at.opening === o.id && (i.at.copy ?? 0) === o.copy,
+      ),
+  );
+
 export default function ControlsStation() {
   const { doc, check, edit } = useBuild('doc', 'check', 'edit');
-  const scene = useScene();
+  const scene = useShownScene();
   const [ref, size] = useSize<HTMLDivElement>();
   const [chosen, choose] = useState<string>();
   const shown = useView();
@@ -56,13 +70,7 @@ export default function ControlsStation() {
       let n = p.controls.inputs.length + 1;
       while (ids.has(`input-${n}`)) n++;
       const role = INPUT_ROLES.find((r) => !p.controls.inputs.some((i) => i.role === r)) ?? 'menu';
-      const hole = scene.shell?.openings.face.find(
-        (o) =>
-          o.use === 'button' &&
-          !p.controls.inputs.some(
-            (i) => 'opening' in i.at && i.at.opening === o.id && (i.at.copy ?? 0) === o.copy,
-          ),
-      );
+      const hole = freeHole(p, scene);
       const at: ShellInput['at'] = hole ? { opening: hole.id, copy: hole.copy } : { x: 20, y: 20 };
       return {
         ...p,
@@ -82,6 +90,8 @@ export default function ControlsStation() {
         },
       };
     });
+  // A key without a hole yet is drawn on the first body's face; another body's keys want their holes.
+  const isWithoutHole = scene.shell?.body.id !== bodyFor(doc)?.id && !freeHole(doc, scene);
   let says: string;
   if (doc.controls.inputs.length) says = 'Every input has its own line.';
   else if (doc.controls.route === 'wireless') says = 'A wireless pad needs no wires here.';
@@ -93,6 +103,7 @@ export default function ControlsStation() {
       ) : (
         <div className="centre">
           <div className="mat" ref={ref} style={{ flex: '0 0 330px' }} hidden={shown === 'lag'}>
+            <BodyTabs over />
             {size.w > 0 && (
               <FaceMap
                 scene={scene}
@@ -125,9 +136,15 @@ export default function ControlsStation() {
                       options={ROUTES.map((r) => ({ value: r, label: ROUTE_WORDS[r] }))}
                     />
                   </label>
-                  <Button size="small" type="primary" onClick={add}>
+                  <Button size="small" type="primary" disabled={isWithoutHole} onClick={add}>
                     Add an input
                   </Button>
+                  {isWithoutHole && (
+                    <span className="note">
+                      {scene.shell?.body.name} has no key hole left:{' '}
+                      <Link to="../shell">enter one in Shell</Link>.
+                    </span>
+                  )}
                 </div>
                 {shown === 'ways' && <RouteTable />}
                 {shown === 'pins' && <Header map={map} />}

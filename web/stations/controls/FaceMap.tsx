@@ -52,6 +52,7 @@ export function FaceMap({
             .join(' ')}`,
       )
       .join('')}Z`;
+  const inputs = map.inputs.filter((m) => m.place?.body === shell.body.id);
   const pins = headerPlaces(scene);
   const fronts = new Set(shell.body.pieces.filter((p) => shell.sign(p.id) > 0).map((p) => p.id));
   const board = [...scene.items.values()].find((i) => isHost(i.part));
@@ -114,7 +115,7 @@ export function FaceMap({
         );
       })}
       {!lit &&
-        map.inputs.map((m) => {
+        inputs.map((m) => {
           const pin = m.gpio === undefined ? undefined : pins.get(m.gpio);
           if (!m.place || !pin) return null;
           const [a, b] = [at(m.place.x, m.place.y), at(pin.x, pin.y)];
@@ -131,7 +132,7 @@ export function FaceMap({
             />
           );
         })}
-      {map.inputs.map((m, i) => {
+      {inputs.map((m, i) => {
         if (!m.place) return null;
         const [x, y] = at(m.place.x, m.place.y);
         const clash = map.findings.some((f) => f.about.includes(m.input.id));

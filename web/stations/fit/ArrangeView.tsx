@@ -5,15 +5,16 @@ import { type Figures, figuresOf, type Layout } from '@deft/core/arrange';
 import { type Scene, sceneOf } from '@deft/core/fit';
 import { appliedAll, type Change, mm1, type Project } from '@deft/core/model';
 import { SmallBook } from '../../book/SmallBook';
-import { useBuild, useCheckerNow, useScene } from '../../state/build';
+import { useBuild, useCheckerNow, useLayout, useShownScene } from '../../state/build';
 import { Wedge } from '../../ui/Wedge';
 import { RUN_SECONDS, useArranger } from './useArranger';
 
 const sentenceCase = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 
 export function ArrangeView({ onClose }: { onClose: () => void }) {
-  const { doc, apply } = useBuild('doc', 'apply');
-  const scene = useScene();
+  const { apply } = useBuild('apply');
+  const doc = useLayout();
+  const scene = useShownScene();
   const checkerNow = useCheckerNow();
   const [seed, setSeed] = useState(1);
   const [fixed, fix] = useState<string[]>([]);

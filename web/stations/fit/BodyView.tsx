@@ -12,13 +12,13 @@ import {
 } from '@deft/core/fit';
 import { powerKey } from '@deft/core/controls';
 import { formatMm, outlineSpan } from '@deft/core/model';
-import { useBuild, useScene } from '../../state/build';
+import { useBuild, useShownScene } from '../../state/build';
 import { useLargest } from '../../engine/useWays';
 import { Wedge } from '../../ui/Wedge';
 
 export function BodyView({ onClose }: { onClose: () => void }) {
   const { check } = useBuild('check');
-  const scene = useScene();
+  const scene = useShownScene();
   const b = balance(scene);
   const rest = restsOn(scene);
   const body = scene.shell?.body;
@@ -27,7 +27,7 @@ export function BodyView({ onClose }: { onClose: () => void }) {
   const s = Math.min(300 / w, 170 / h);
   const X = (x: number) => 10 + x * s;
   const Y = (y: number) => 10 + (h - y) * s;
-  const front = check.map.inputs.filter((m) => m.place && m.place.z > 0);
+  const front = check.map.inputs.filter((m) => m.place?.body === body.id && m.place.z > 0);
   const places = front.map((m) => ({ name: m.input.name, x: m.place!.x, y: m.place!.y }));
   const reach = thumbReach(scene, places);
   const wheels = bumps(scene, places);

@@ -15,7 +15,7 @@ import { Fold, ShellPage } from '../../book/ShellPage';
 import { fromScreen, onScreen, pageOf, type Spread } from '../../book/spread';
 import { numbered } from '../../ui/Findings';
 import { keysHere } from '../../keys/useKeys';
-import { useBuild } from '../../state/build';
+import { useBuild, useLayout } from '../../state/build';
 import { TRAY_TYPE } from './tray';
 import type { useArranging } from './useArranging';
 
@@ -58,13 +58,8 @@ export function BookView({
   wires,
   measured,
 }: BookViewProps) {
-  const { doc, apply, check, chosen, choose } = useBuild(
-    'doc',
-    'apply',
-    'check',
-    'chosen',
-    'choose',
-  );
+  const layout = useLayout();
+  const { apply, check, chosen, choose } = useBuild('apply', 'check', 'chosen', 'choose');
   const svg = useRef<SVGSVGElement>(null);
   const { scene, live } = a;
   const [glass, setGlass] = useState<[number, number]>();
@@ -142,7 +137,7 @@ export function BookView({
     const item = e.dataTransfer.getData(TRAY_TYPE);
     const spot = fromScreen(s, ...place(e));
     const wish = spot && { piece: spot.page.piece.id, x: spot.x, y: spot.y };
-    const placement = item && wish ? firstPlace(doc, item, wish) : undefined;
+    const placement = item && wish ? firstPlace(layout, item, wish) : undefined;
     if (!placement) return;
     e.preventDefault();
     apply([{ do: 'stand', placement }]);

@@ -2,14 +2,14 @@
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { Scene } from '@deft/core/fit';
-import { bodyFor } from '@deft/core/model';
 import { ProfileView } from '../../book/ProfileView';
 import { type Spread, spreadOf } from '../../book/spread';
 import { useCuts } from '../../book/useCuts';
+import { BodyTabs } from '../../ui/BodyTabs';
 import { Findings, numbered } from '../../ui/Findings';
 import { useSize } from '../../ui/useSize';
 import { useKeys } from '../../keys/useKeys';
-import { useBuild, useScene } from '../../state/build';
+import { useBuild, useShownScene } from '../../state/build';
 import { ArrangeView } from './ArrangeView';
 import { BodyView } from './BodyView';
 import { BookView } from './BookView';
@@ -31,9 +31,9 @@ const ThreeView = lazy(() => import('./three/ThreeView'));
 
 export default function FitStation() {
   const { doc, check, chosen, choose } = useBuild('doc', 'check', 'chosen', 'choose');
-  const scene = useScene();
+  const scene = useShownScene();
   const [ref, size] = useSize<HTMLDivElement>();
-  const body = bodyFor(doc);
+  const body = scene.shell?.body;
   const whole = useMemo(
     () => (body && size.w > 0 ? spreadOf(body, size.w, size.h) : undefined),
     [body, size],
@@ -192,6 +192,7 @@ export default function FitStation() {
       <div className="centre" style={{ overflow: 'hidden' }}>
         <Tray onPlaced={select} onArrange={() => setPanel('arrange')} />
         <div className="mat" ref={ref}>
+          <BodyTabs over />
           {spread && drawing(spread)}
           {spread && picture === 'book' && (
             <Glass

@@ -4,7 +4,7 @@ import { removals, thickness } from '@deft/core/kit';
 import { CONDUCTIVE, handled } from '@deft/core/fit';
 import { FIXINGS, formatMm, type Placement } from '@deft/core/model';
 import { MmField } from '../../ui/MmField';
-import { useBuild, useScene } from '../../state/build';
+import { useBuild, useShownScene } from '../../state/build';
 import { Folds } from './Folds';
 import type { useArranging } from './useArranging';
 
@@ -25,7 +25,7 @@ export function PartPanel({
   onClose: () => void;
 }) {
   const { doc, edit, apply } = useBuild('doc', 'edit', 'apply');
-  const scene = useScene();
+  const scene = useShownScene();
   const now = a.placementOf(item);
   const at = scene.items.get(item);
   if (!now || !at) return null;

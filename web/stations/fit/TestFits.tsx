@@ -2,11 +2,11 @@
 import { useEffect, useMemo, useState } from 'react';
 import { Button, Input, Select } from 'antd';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { type Scene, sceneOf } from '@deft/core/fit';
+import { bodiesOf, type Scene, sceneOf } from '@deft/core/fit';
 import { type Finding } from '@deft/core/model';
 import { compareBuilds } from '@deft/core/verdict';
 import { addPicture, getFit, keepFit, listFits, pictureUrl } from '../../state/api';
-import { useBuild } from '../../state/build';
+import { useBuild, useShownScene } from '../../state/build';
 import { useJudgement } from '../../engine/useJudgement';
 import { Wedge } from '../../ui/Wedge';
 import { Bad } from '../../ui/Bad';
@@ -23,6 +23,7 @@ export function TestFits({
   onClose: () => void;
 }) {
   const { key, doc, check: today, judged } = useBuild('key', 'doc', 'check', 'judged');
+  const body = useShownScene().shell?.body.id;
   const client = useQueryClient();
   const fits = useQuery({ queryKey: ['fits', key], queryFn: () => listFits(key) });
   const [first, setFirst] = useState<string>();
@@ -53,9 +54,10 @@ export function TestFits({
     [from, to, before, after],
   );
   useEffect(() => {
-    onGhost(second === NOW && from ? sceneOf(from) : undefined);
+    const there = second === NOW && from ? bodiesOf(sceneOf(from)) : [];
+    onGhost(there.find((s) => s.shell?.body.id === body) ?? there[0]);
     return () => onGhost(undefined);
-  }, [from, second, onGhost]);
+  }, [from, second, body, onGhost]);
   const keep = async () => {
     setBad(undefined);
     try {

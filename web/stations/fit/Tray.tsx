@@ -4,7 +4,7 @@ import type { Scene } from '@deft/core/fit';
 import { wantsPlace } from '@deft/core/fit';
 import { partOf } from '@deft/core/kit';
 import type { Item, Project } from '@deft/core/model';
-import { useBuild, useScene } from '../../state/build';
+import { useBuild, useShownScene } from '../../state/build';
 import { TRAY_TYPE } from './tray';
 import { usePutting } from './usePutting';
 import style from './Tray.module.css';
@@ -26,7 +26,7 @@ export function Tray({
   onArrange: () => void;
 }) {
   const { doc } = useBuild('doc');
-  const scene = useScene();
+  const scene = useShownScene();
   const loose = looseOf(doc, scene);
   const ids = loose.map((i) => i.id);
   const { trying, trouble, put } = usePutting(ids);

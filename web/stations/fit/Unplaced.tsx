@@ -3,11 +3,12 @@ import { Button } from 'antd';
 import { firstPlace, wantsPlace } from '@deft/core/fit';
 import { partOf } from '@deft/core/kit';
 import { applied } from '@deft/core/model';
-import { useBuild, useScene } from '../../state/build';
+import { useBuild, useLayout, useShownScene } from '../../state/build';
 
 export function Unplaced({ onPlaced }: { onPlaced: (item: string) => void }) {
   const { doc, edit } = useBuild('doc', 'edit');
-  const scene = useScene();
+  const scene = useShownScene();
+  const layout = useLayout();
   const placed = new Set(doc.layout.placements.map((q) => q.item));
   const leads = new Set(scene.cables.map((c) => c.lead.id));
   const loose = doc.kit.items.filter(
@@ -15,7 +16,7 @@ export function Unplaced({ onPlaced }: { onPlaced: (item: string) => void }) {
   );
   if (!loose.length || !doc.shell.bodies.length) return null;
   const put = (id: string) => {
-    const at = firstPlace(doc, id);
+    const at = firstPlace(layout, id);
     if (at) {
       edit((p) => applied(p, { do: 'stand', placement: at }));
       onPlaced(id);

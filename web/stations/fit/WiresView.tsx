@@ -12,7 +12,7 @@ import {
   WIRE_COLOURS,
 } from '@deft/core/wiring';
 import { wireInk } from '../../book/WireLayer';
-import { useBuild, useScene, useSettled } from '../../state/build';
+import { useBuild, useShownScene, useSettled } from '../../state/build';
 import { download } from '../../ui/download';
 import { Folds } from './Folds';
 import { Bad } from '../../ui/Bad';
@@ -31,7 +31,7 @@ export function WiresView({
 }) {
   const { doc, check, apply } = useBuild('doc', 'check', 'apply');
   const settled = useSettled();
-  const scene = useScene();
+  const scene = useShownScene();
   const w = check.wiring;
   const said = (b: Bundle): Wire[] => w.wires.filter((x) => x.bundle === b.id);
   const set = (list: readonly Wire[], more: Parameters<typeof stored>[1]) =>
@@ -241,7 +241,7 @@ function Around({ item, name }: { item: string; name: string }) {
 /** A wire nothing else asks for, between any two pads. */
 function OwnWire() {
   const { doc, check, apply } = useBuild('doc', 'check', 'apply');
-  const scene = useScene();
+  const scene = useShownScene();
   const pads = [...scene.items.values()].flatMap((at) =>
     [...new Set(at.part.pads.map((q) => q.name))].map((name) => ({
       value: `${at.item.id} ${name}`,

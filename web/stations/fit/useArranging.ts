@@ -8,7 +8,7 @@ import { Checker, handled, type Scene, snapped } from '@deft/core/fit';
 import { applied, type Finding, type Placement, worstFirst } from '@deft/core/model';
 import { pageOf, type Spread } from '../../book/spread';
 import type { Handlers } from '../../keys/useKeys';
-import { useBuild, useCheckerNow, useScene, useSettled } from '../../state/build';
+import { useBuild, useCheckerNow, useShownScene, useSettled } from '../../state/build';
 
 const SETTLING: readonly Finding['check'][] = ['closing', 'wire', 'ribbon', 'cap'];
 
@@ -33,7 +33,7 @@ export interface Live {
 export function useArranging(spread: Spread | undefined) {
   const { doc, check, edit } = useBuild('doc', 'check', 'edit');
   const settled = useSettled();
-  const sceneNow = useScene();
+  const sceneNow = useShownScene();
   const checkerNow = useCheckerNow();
   const [live, setLive] = useState<Live>();
   const engine = useRef<Checker>(undefined);
@@ -56,8 +56,9 @@ export function useArranging(spread: Spread | undefined) {
   // Wires, ribbons and the way together are judged again when the part is let go.
   const settling = useMemo(() => check.findings.filter((f) => SETTLING.includes(f.check)), [check]);
   const begin = useCallback(() => {
-    engine.current = new Checker(doc, checkerNow());
-  }, [doc, checkerNow]);
+    const now = checkerNow();
+    engine.current = new Checker(now.scene.project, now);
+  }, [checkerNow]);
   const drag = useCallback(
     (placement: Placement) => {
       const c = engine.current;

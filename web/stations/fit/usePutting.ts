@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from 'react';
 import { proxy } from 'comlink';
 import { applied, type Change, type Project } from '@deft/core/model';
-import { useBuild } from '../../state/build';
+import { useBuild, useLayout } from '../../state/build';
 import type { ArrangeApi, Told } from '../../workers/arrange.worker';
 import { useWorker } from '../../workers/useWorker';
 
@@ -25,6 +25,7 @@ const withOnly = (p: Project, wanted: ReadonlySet<string>, tray: readonly string
 
 export function usePutting(tray: readonly string[]): Putting {
   const { doc, engine, at, apply } = useBuild('doc', 'engine', 'at', 'apply');
+  const layout = useLayout();
   const worker = useWorker<ArrangeApi>(
     () =>
       new Worker(new URL('../../workers/arrange.worker.ts', import.meta.url), { type: 'module' }),
@@ -45,7 +46,7 @@ export function usePutting(tray: readonly string[]): Putting {
   ): Promise<readonly Change[] | undefined> => {
     let best: readonly Change[] | undefined;
     await worker().run(
-      withOnly(doc, new Set(items), tray),
+      withOnly(layout, new Set(items), tray),
       `put ${++searches.current}`,
       1,
       fixed,
@@ -70,7 +71,7 @@ export function usePutting(tray: readonly string[]): Putting {
     setTrying(names.join(', '));
     setTrouble(undefined);
     try {
-      const laid = doc.layout.placements.map((q) => q.item);
+      const laid = layout.layout.placements.map((q) => q.item);
       let found: readonly Change[] | string | undefined = await searched(items, laid);
       if (!found && items.length === 1) found = await beside(items[0]!);
       // Several parts that do not go in beside the others may go in when those make room.

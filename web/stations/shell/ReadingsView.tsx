@@ -8,7 +8,7 @@ import { spreadOf } from '../../book/spread';
 import { LengthField } from '../../ui/LengthField';
 import { useSize } from '../../ui/useSize';
 import { Wedge } from '../../ui/Wedge';
-import { useBuild, useScene } from '../../state/build';
+import { useBuild, useShownScene } from '../../state/build';
 import { printSheets } from '../cut/print';
 import { ProfileView } from '../../book/ProfileView';
 import { useCuts } from '../../book/useCuts';
@@ -60,7 +60,7 @@ function ShellFindings() {
 
 export function ReadingsView() {
   const { doc, edit, key } = useBuild('doc', 'edit', 'key');
-  const scene = useScene();
+  const scene = useShownScene();
   const { body, at: which, setBody } = useShell();
   const [ref, size] = useSize<HTMLDivElement>();
   const [kept, setKept] = useState<Eight>(() => keptEight(key));

@@ -7,7 +7,7 @@ const RoundView = lazy(() => import('./RoundView'));
 const MeshView = lazy(() => import('./mesh/MeshView'));
 const PictureView = lazy(() => import('./picture/PictureView'));
 const DonorView = lazy(() => import('./donor/DonorView'));
-const GraftView = lazy(() => import('./graft/GraftView'));
+const BodiesView = lazy(() => import('./bodies/BodiesView'));
 
 export default function ShellStation() {
   const view = useView();
@@ -15,6 +15,6 @@ export default function ShellStation() {
   if (view === 'file') return <MeshView />;
   if (view === 'picture') return <PictureView />;
   if (view === 'donor') return <DonorView />;
-  if (view === 'graft') return <GraftView />;
+  if (view === 'bodies') return <BodiesView />;
   return <ReadingsView />;
 }

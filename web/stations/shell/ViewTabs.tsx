@@ -2,6 +2,7 @@
 import { Link, useSearchParams } from 'react-router';
 import { z } from 'zod';
 import { useBuild } from '../../state/build';
+import { BodyTabs } from '../../ui/BodyTabs';
 
 const VIEWS = [
   { id: 'readings', name: 'Readings' },
@@ -9,7 +10,7 @@ const VIEWS = [
   { id: 'file', name: 'From a 3D file' },
   { id: 'picture', name: 'From a picture' },
   { id: 'donor', name: 'Donor' },
-  { id: 'graft', name: 'Hinge and graft' },
+  { id: 'bodies', name: 'Bodies and hinge' },
 ] as const;
 export type View = (typeof VIEWS)[number]['id'];
 const ViewId = z.enum(VIEWS.map((v) => v.id) as [View, ...View[]]).catch('readings');
@@ -20,16 +21,14 @@ export function useView(): View {
 }
 
 export function ViewTabs() {
-  const { doc, check } = useBuild('doc', 'check');
+  const { check } = useBuild('check');
   const here = useView();
-  const [params] = useSearchParams();
-  const body = params.get('body');
   const bad = (kind: string) =>
     check.findings.filter((f) => f.station === 'shell' && f.check === kind && f.verdict !== 'clear')
       .length;
   const count: Partial<Record<View, number>> = {
     donor: bad('kept'),
-    graft: bad('hinge'),
+    bodies: bad('hinge'),
     readings: bad('screw'),
   };
   return (
@@ -37,7 +36,7 @@ export function ViewTabs() {
       {VIEWS.map((v) => (
         <Link
           key={v.id}
-          to={`?view=${v.id}${body ? `&body=${body}` : ''}`}
+          to={`?view=${v.id}`}
           replace
           className={v.id === here ? 'here' : ''}
           aria-current={v.id === here ? 'page' : undefined}
@@ -51,18 +50,7 @@ export function ViewTabs() {
           ) : null}
         </Link>
       ))}
-      {doc.shell.bodies.length > 1 &&
-        doc.shell.bodies.map((b, i) => (
-          <Link
-            key={b.id}
-            style={i ? {} : { marginLeft: 'auto' }}
-            to={`?view=${here}&body=${i}`}
-            replace
-            className={Number(body ?? 0) === i ? 'here' : ''}
-          >
-            {b.name}
-          </Link>
-        ))}
+      <BodyTabs />
     </nav>
   );
 }

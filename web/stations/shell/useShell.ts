@@ -1,17 +1,12 @@
-/** The body this station works on: the only one, or with two donors the one that is chosen in the address. */
-import { useSearchParams } from 'react-router';
-import { z } from 'zod';
+/** The body this station works on: the only one, or the one of several that is on show. */
 import type { Body } from '@deft/core/model';
 import { useBuild } from '../../state/build';
 
-const Which = z.coerce.number().int().min(0).max(1).catch(0);
-
 export function useShell() {
-  const { doc, edit } = useBuild('doc', 'edit');
-  const [params] = useSearchParams();
-  const at = Math.min(
-    Which.parse(params.get('body') ?? 0),
-    Math.max(0, doc.shell.bodies.length - 1),
+  const { doc, body: shown, edit } = useBuild('doc', 'body', 'edit');
+  const at = Math.max(
+    0,
+    doc.shell.bodies.findIndex((b) => b.id === shown),
   );
   const setBody = (
     b: Body | ((was: Body | undefined) => Body),
