@@ -337,7 +337,7 @@ function meetingFinding(m: Meeting, scene: Scene, hinge: Hinge): Finding[] {
       title: gap < 0 ? `${mm1(gap)} mm too deep` : `${mm1(gap)} mm free`,
       what: `${said.map((x) => x.of.name).join(' meets ')}${otherWords(m)} ${whenWords(hinge, deg)}.`,
       why: [
-        `Turned from ${hinge.closedDeg}° to ${hinge.openDeg}° about an axis ${formatMm(hinge.out.mm, 1)} mm out and ${formatMm(hinge.up.mm, 1)} mm up, the least gap is ${gap.toFixed(1)} mm at ${Math.round(deg)}°.`,
+        `Turned from ${hinge.closedDeg}° to ${hinge.openDeg}° about an axis ${formatMm(hinge.out.mm, 1)} mm out and ${formatMm(hinge.up.mm, 1)} mm up, ${gap < 0 ? `they overlap by ${mm1(gap)} mm at the most` : `they come within ${mm1(gap)} mm`}, at ${Math.round(deg)}°.`,
         ...(typical
           ? [`A key stands ${PROUD.mm} mm out of its face (typical): measure the cap.`]
           : []),

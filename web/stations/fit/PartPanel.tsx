@@ -1,8 +1,8 @@
 /** The chosen part in numbers: where it lies, how it stands, what may come off. */
 import { Button, Checkbox, Select } from 'antd';
 import { removals, thickness } from '@deft/core/kit';
-import { CONDUCTIVE, handled } from '@deft/core/fit';
-import { FIXINGS, formatMm, type Placement } from '@deft/core/model';
+import { CONDUCTIVE, firstPlace, handled } from '@deft/core/fit';
+import { FIXINGS, formatMm, inOneBody, outlineSpan, type Placement } from '@deft/core/model';
 import { MmField } from '../../ui/MmField';
 import { useBuild, useShownScene } from '../../state/build';
 import { Folds } from './Folds';
@@ -24,7 +24,7 @@ export function PartPanel({
   arranging: ReturnType<typeof useArranging>;
   onClose: () => void;
 }) {
-  const { doc, edit, apply } = useBuild('doc', 'edit', 'apply');
+  const { doc, edit, apply, showBody } = useBuild('doc', 'edit', 'apply', 'showBody');
   const scene = useShownScene();
   const now = a.placementOf(item);
   const at = scene.items.get(item);
@@ -33,6 +33,21 @@ export function PartPanel({
   const turn = (more: Partial<Placement>) => a.place(handled(scene, now, more));
   const pieces = scene.shell?.body.pieces ?? [];
   const piece = 'piece' in now.on ? now.on.piece : '';
+  const others = doc.shell.bodies.filter((b) => b.id !== scene.shell?.body.id);
+  /** To the other half, or into the middle of a half of another body, which is shown then. */
+  const carry = (id: string): void => {
+    const body = others.find((b) => b.pieces.some((q) => q.id === id));
+    if (!body) {
+      turn({ on: { piece: id } });
+      return;
+    }
+    const { w, h } = outlineSpan(body.outline);
+    const there = inOneBody(doc, body.id);
+    const placed = firstPlace(there, item, { piece: id, x: w / 2, y: h / 2 });
+    if (!placed) return;
+    a.place({ ...now, on: placed.on, x: placed.x, y: placed.y, turn: 0, up: placed.up });
+    showBody(body.id);
+  };
   const strike = (block: string, on: boolean) =>
     edit((p) => ({
       ...p,
@@ -97,8 +112,13 @@ export function PartPanel({
           size="small"
           aria-label="Half"
           value={piece}
-          onChange={(id: string) => turn({ on: { piece: id } })}
-          options={pieces.map((q) => ({ value: q.id, label: q.role }))}
+          onChange={carry}
+          options={[
+            ...pieces.map((q) => ({ value: q.id, label: q.role })),
+            ...others.flatMap((body) =>
+              body.pieces.map((q) => ({ value: q.id, label: `${q.role} of ${body.name}` })),
+            ),
+          ]}
         />
         <span>Top looks</span>
         <Select
