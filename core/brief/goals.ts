@@ -2,6 +2,7 @@
 import {
   piecesOf,
   bodyFor,
+  isOpen,
   type Brief,
   formatMm,
   type GoalKey,
@@ -362,9 +363,13 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
     if (!k.computer || !chain) return judged(b.card, 'open', 'no computer yet', 'the computer');
     const how = chain.links[0]?.note ?? '';
     const broken = chain.breaks.length > 0;
-    const outside = k.all.some((x) =>
-      x.part.connectors.some((c) => c.type === 'card' && (x.item.reach?.[c.id] ?? c.outside)),
-    );
+    const body = bodyFor(p, k.computer.item.id);
+    const isInOpen = body !== undefined && isOpen(body);
+    const outside =
+      isInOpen ||
+      k.all.some((x) =>
+        x.part.connectors.some((c) => c.type === 'card' && (x.item.reach?.[c.id] ?? c.outside)),
+      );
     const under = p.donor?.kept.some((q) => q.kind === 'door') ?? false;
     const extender = k.all.some(
       (x) => x.part.family === 'storage' && x.part.connectors.some((c) => c.type === 'card'),

@@ -17,6 +17,7 @@ import {
 } from '../model';
 import { COMPUTERS } from './computers';
 import { CONTROLS } from './controls';
+import { drover } from './drover';
 import { ENERGY } from './energy';
 import { HARDWARE } from './hardware';
 import { SCREENS } from './screens';
@@ -558,4 +559,10 @@ function wisp(): Project {
 }
 
 /** Every demo build, the main one first. */
-export const demos = (): Project[] => [dabchick(), dabchickDone(), warbler(), wisp()];
+export const demos = (): Project[] => [
+  dabchick(),
+  dabchickDone(),
+  warbler(),
+  wisp(),
+  drover((id) => withMeasuredSizes(libraryPart(id))),
+];

@@ -1,4 +1,5 @@
 /** Storage: the slot the system starts from, and how its card is reached. */
+import { bodyFor, isOpen } from '../model';
 import { type Chain, ChainMaker } from './chain';
 import { type Kit, reachable } from './fitted';
 
@@ -26,9 +27,12 @@ export function storageChain(k: Kit): Chain {
   const extender = k.all.find(
     (x) => x !== k.computer && x.ports.some((q) => q.carries === 'card' && q.role === 'takes'),
   );
+  const body = bodyFor(k.p, k.computer.item.id);
   const door = k.p.donor?.kept.find((q) => q.kind === 'door');
   if (reachable({ of: k.computer, port: slot })) {
     m.link({ name: 'Card', note: 'reached at the wall' });
+  } else if (body && isOpen(body)) {
+    m.link({ name: 'Card', note: 'reached beside the plate' });
   } else if (extender) m.part(extender, 'brings the slot to where it is reached', 'flat cable');
   else if (door) m.link({ name: door.name, note: 'the card lies under it' });
   else if (k.p.brief.card === 'open the case') {

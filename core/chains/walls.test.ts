@@ -23,5 +23,14 @@ test('examples as they are, a television, a bank on a lead and a spare beside on
   expect(about(outside(banked, banked.kit.items[banked.kit.items.length - 1]!.id))).toEqual([]);
 });
 test('an open plate has no wall that wires could not pass', () => {
-  expect(about({ ...outside(loaner, 'teasel'), way: 'open plate' })).toEqual([]);
+  expect(
+    about(
+      outside(
+        demos().find((p) => p.id === 'drover')!,
+        'teasel',
+      ),
+    ),
+  ).toEqual([]);
+  // A box has walls, whatever its build calls itself.
+  expect(about({ ...outside(loaner, 'teasel'), way: 'open plate' })).toEqual(['teasel']);
 });

@@ -2,7 +2,7 @@
  * What stays outside the shell must be joined through a socket or by radio: soldered wires and bare
  * ribbons have no way through a closed wall.
  */
-import type { Finding, Port, Project } from '../model';
+import { type Finding, isOpen, type Port, type Project } from '../model';
 import { type End, type Fitted, isSoldered, kitOf } from './fitted';
 
 /** What a chain of the build cannot do without. */
@@ -52,7 +52,7 @@ const plugsInstead = (of: Fitted, { carries, role }: Port): boolean =>
 
 /** @returns a hit for each part outside the shell whose wires would have to go through its wall; an open plate has none */
 export const throughWalls = (p: Project): Finding[] =>
-  p.way === 'open plate' ? [] : acrossWalls(p);
+  p.shell.bodies.length > 0 && p.shell.bodies.every(isOpen) ? [] : acrossWalls(p);
 
 const acrossWalls = (p: Project): Finding[] =>
   kitOf(p).all.flatMap((of): Finding[] => {

@@ -15,7 +15,7 @@ import { type Contact, contactOf, INTEREST_MM } from './contact';
 import { plugFinding, plugFindings } from './port';
 import { through } from './through';
 import { pressedTogether } from './pressed';
-import { type PlacedItem, type Scene, sceneOf, standItem } from './scene';
+import { isInOpen, type PlacedItem, type Scene, sceneOf, standItem } from './scene';
 
 interface Entry {
   minX: number;
@@ -134,6 +134,8 @@ export class Checker {
       return undefined;
     }
     if (pressedTogether(side, other)) return undefined;
+    // A floor reaches out without end, so that nothing is behind it; what stands on its outer face is there.
+    if (at.isOutside && other.solid.kind === 'floor') return undefined;
     if (other.solid.kind === 'path' && (side.solid.kind === 'path' || other.at === at)) {
       return undefined;
     }
@@ -357,10 +359,44 @@ export function middleOf(scene: Scene, at: PlacedItem): { x: number; y: number; 
 }
 
 /** Items that lie outside the shell's outline altogether. */
+/** No wall holds back what reaches over the edge of a plate: by more than this it is caught and knocked off, mm. */
+const OVERHANG_MM = 5;
+
+function overhanging(scene: Scene, at: PlacedItem): Finding[] {
+  if (!isInOpen(scene.shell!, at)) return [];
+  const [xs, ys] = [scene.shell!.walls.map((w) => w.x0), scene.shell!.walls.map((w) => w.y0)];
+  const over = Math.max(
+    ...at.blocks.flatMap(({ solid: s }) => [
+      Math.min(...xs) - s.x0,
+      s.x1 - Math.max(...xs),
+      Math.min(...ys) - s.y0,
+      s.y1 - Math.max(...ys),
+    ]),
+  );
+  if (over <= OVERHANG_MM) return [];
+  const { x, y } = middleOf(scene, at);
+  return [
+    {
+      id: `outside:${at.item.id}`,
+      station: 'fit',
+      check: 'outside',
+      code: 'overhangs',
+      verdict: 'tight',
+      title: `${mm1(over)} mm over the edge`,
+      what: `${at.item.name} reaches over the edge of its plate.`,
+      why: [
+        `More than ${OVERHANG_MM} mm is caught and knocked off when it is carried or laid down (typical).`,
+      ],
+      about: [at.item.id],
+      at: { x, y, z: 0 },
+    },
+  ];
+}
+
 function outsideFindings(scene: Scene): Finding[] {
   return [...scene.items.values()].flatMap((at): Finding[] => {
     const { x, y, outside } = middleOf(scene, at);
-    if (!outside) return [];
+    if (!outside) return overhanging(scene, at);
     return [
       {
         id: `outside:${at.item.id}`,

@@ -4,7 +4,7 @@
 import { type Finding, mm1, type WayOut } from '../model';
 import type { SceneCheck } from './sceneCheck';
 import { judgedGap } from './contact';
-import { type PlacedItem, placing, pointOf, type Scene } from './scene';
+import { isInOpen, type PlacedItem, placing, pointOf, type Scene } from './scene';
 
 /** How far a speaker may sit off its grille, as a share of its own width, before much of it plays against the wall. */
 const OFF_GRILLE = 0.15;
@@ -16,13 +16,16 @@ function findings(scene: Scene): Finding[] {
   for (const at of scene.items.values()) {
     if (!at.part.speaker) continue;
     const [x, y, d] = coneOf(at);
+    const looksAtFace = looksIn(scene, at) === at.isOutside;
+    // In the open it plays away from its plate, whichever face it stands on.
+    if (isInOpen(scene.shell, at) && !looksAtFace) continue;
     if (looksIn(scene, at)) {
       out.push(inward(at, x, y));
       continue;
     }
     const holes = scene.shell.openings.face.filter((o) => o.use === 'speaker');
     if (!holes.length) {
-      if (scene.project.way !== 'open plate') out.push(shutIn(at, x, y));
+      out.push(shutIn(at, x, y));
       continue;
     }
     const near = holes

@@ -5,7 +5,15 @@ import { type Cut, type Finding, mm1, present, type Project, uOf } from '../mode
 import { partOf, PLUGS } from '../kit';
 import { span, wallName, type WallHole } from '../shell';
 import { judgedGap } from './contact';
-import { acrossSizes, type Mouth, mouldSizes, type PlacedItem, placing, type Scene } from './scene';
+import {
+  acrossSizes,
+  isInOpen,
+  type Mouth,
+  mouldSizes,
+  type PlacedItem,
+  placing,
+  type Scene,
+} from './scene';
 import { blockBox } from '../geometry';
 
 /** Room left around a nose or moulding on each side when an opening is cut, mm. */
@@ -166,6 +174,15 @@ export function plugFinding(scene: Scene, at: PlacedItem, mouth: Mouth): Finding
     about: [at.item.id],
     at: { x: mouth.x, y: mouth.y, z: mouth.z },
   };
+  if (isInOpen(scene.shell!, at)) {
+    return {
+      ...base,
+      verdict: 'clear',
+      title: 'Open: no wall in front',
+      what: name,
+      why: ['What stands in the way of its plug is told as a touch.'],
+    };
+  }
   if (!mouth.wall || mouth.recess === undefined || mouth.recess > 60) {
     return {
       ...base,

@@ -2,7 +2,7 @@
  * What a finger must move: the lever of a slide switch, the cap of a panel key, the rim of a wheel.
  * It has to look out of the shell and come through an opening there.
  */
-import { type Finding, mm1, type WayOut } from '../model';
+import { type Finding, isOpen, mm1, type WayOut } from '../model';
 import type { WallHole } from '../shell';
 import { handled } from './handle';
 import {
@@ -77,7 +77,7 @@ function wheelFindings(scene: Scene): Finding[] {
 }
 
 function findings(scene: Scene): Finding[] {
-  if (!scene.shell || scene.project.way === 'open plate') return [];
+  if (!scene.shell || isOpen(scene.shell.body)) return [];
   return [...leverFindings(scene), ...wheelFindings(scene)];
 }
 

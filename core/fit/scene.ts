@@ -7,6 +7,7 @@
 import {
   type Block,
   bodyFor,
+  isOpen,
   type Item,
   type Leaves,
   otherBuilds,
@@ -36,6 +37,8 @@ import { type Cable, cablesOf } from '../chains';
 import { partOf, PLUGS, remaining, sockets } from '../kit';
 import { shellSolids, type ShellSolids, type Wall } from '../shell';
 
+/** Room for a plug and the first bend of its cable where no wall is, mm: typical. */
+const PLUG_ROOM_MM = 45;
 /** Room a flat ribbon's first bend takes behind its plug, mm. */
 export const RIBBON_BEND_MM = 3;
 
@@ -79,6 +82,8 @@ export interface PlacedItem {
   placement: Placement;
   index: number;
   piece: string;
+  /** It stands on the outer face, and nothing of it is in the cavity. */
+  isOutside: boolean;
   pose: Pose;
   blocks: PlacedBlock[];
   mouths: Mouth[];
@@ -220,6 +225,9 @@ export function standItem(
   else if ('piece' in placement.on) piece = placement.on.piece;
   else piece = '';
   const sign = shell.sign(piece);
+  const isOutside = parent ? parent.isOutside : 'side' in placement.on;
+  // Away from the face it stands on: into the cavity, or out of it.
+  const seatSign = isOutside ? (-sign as 1 | -1) : sign;
   const over = (parent ? parent.pose.over : sign > 0) !== (placement.up === 'out');
   const turn = parent
     ? parent.pose.turn + (parent.pose.over ? -placement.turn : placement.turn)
@@ -240,9 +248,10 @@ export function standItem(
     ...standing(block, placement.stand),
   }));
   const flat = blocks.map((b) => ({ ...b, prisms: placed(b.prisms, over, turn, x, y, 0) }));
-  const seat = parent
-    ? onParent(parent, flat, sign, placement.lift)
-    : onFloor(shell, piece, flat, sign, placement.lift);
+  let seat: Seat;
+  if (parent) seat = onParent(parent, flat, seatSign, placement.lift);
+  else if (isOutside) seat = onOuterFace(shell, piece, flat, sign, placement.lift);
+  else seat = onFloor(shell, piece, flat, sign, placement.lift);
   const path = `layout.placements.${index}`;
   const u = PLACE_U[placement.held];
   const where: Effect[] = [
@@ -273,6 +282,7 @@ export function standItem(
     placement,
     index,
     piece,
+    isOutside,
     pose,
     blocks: placedBlocks,
     solids: placedBlocks.map((b) => b.solid),
@@ -289,7 +299,11 @@ export function standItem(
     }
   }
   for (const m of stoodItem.mouths) {
-    if (m.outside && m.wall) stoodItem.solids.push(pathSolid(stoodItem, m, where));
+    if (!m.outside) continue;
+    if (m.wall) stoodItem.solids.push(pathSolid(stoodItem, m, m.recess!, where));
+    else if (isInOpen(shell, stoodItem)) {
+      stoodItem.solids.push(pathSolid(stoodItem, m, PLUG_ROOM_MM, where));
+    }
   }
   scene.items.set(item.id, stoodItem);
   return stoodItem;
@@ -373,6 +387,29 @@ function onFloor(
   return { z, effects: rest ? rest.solid.effects.filter((e) => e.dz0 || e.dz1) : [] };
 }
 
+/** On the outer face of a piece, which lies its depth from the parting plane. */
+function onOuterFace(
+  shell: ShellSolids,
+  piece: string,
+  flat: readonly Flat[],
+  sign: 1 | -1,
+  lift: number,
+): Seat {
+  const index = shell.body.pieces.findIndex((q) => q.id === piece);
+  const depth = shell.body.pieces[index]?.depth ?? { mm: 0, u: 0 };
+  const ends = flat.flatMap((b) => b.prisms.map((q) => (sign > 0 ? q.z0 : q.z1)));
+  const lowest = sign > 0 ? Math.min(...ends) : Math.max(...ends);
+  return {
+    z: sign * (depth.mm + lift) - lowest,
+    effects: [
+      effect(`shell.bodies.0.pieces.${index}.depth`, 'depth of the piece', depth.u, {
+        dz0: sign,
+        dz1: sign,
+      }),
+    ],
+  };
+}
+
 /** Whether two footprints share more than a hair's width. */
 export const covers = (a: Prism, b: Prism): boolean =>
   a.x0 < b.x1 && b.x0 < a.x1 && a.y0 < b.y1 && b.y0 < a.y1 && planGap(a, b) < -0.05;
@@ -421,6 +458,8 @@ function mouthOf(
     dz,
     block: c.block,
   };
+  // Over an open plate no wall is in front of it.
+  if (isInOpen(shell, at)) return mouth;
   for (const wall of shell.walls) {
     const facing = dx * wall.nx + dy * wall.ny;
     if (facing < 0.9) continue;
@@ -434,10 +473,14 @@ function mouthOf(
   return mouth;
 }
 
+/** Whether no wall is in front of anything of an item. */
+export const isInOpen = (shell: ShellSolids, at: Pick<PlacedItem, 'isOutside'>): boolean =>
+  at.isOutside || isOpen(shell.body);
+
 /** The way a plug takes from the mouth to the outer face, as a solid that must stay free. */
-function pathSolid(at: PlacedItem, mouth: Mouth, where: readonly Effect[]): Solid {
+function pathSolid(at: PlacedItem, mouth: Mouth, longMm: number, where: readonly Effect[]): Solid {
   const plug = PLUGS[mouth.type];
-  const length = Math.max(0.5, mouth.recess!);
+  const length = Math.max(0.5, longMm);
   const [w, h] = acrossSizes(at, mouth);
   const run = boxPrism(0, -w / 2, length, w, mouth.z - h / 2, mouth.z + h / 2);
   const size = Math.hypot(mouth.dx, mouth.dy) || 1;

@@ -17,7 +17,8 @@ export interface ActiveArea {
 /** The lit area of a placed screen in the build's x, y. */
 export function activeArea(scene: Scene, at: PlacedItem): ActiveArea | undefined {
   const screen = at.part.screen;
-  if (!screen || !scene.shell || at.pose.stand !== 'flat') return undefined;
+  // On the outer face it needs no window.
+  if (!screen || !scene.shell || at.pose.stand !== 'flat' || at.isOutside) return undefined;
   const { x, y, w, h } = screen.active;
   const a = pointOf(at, [x, y, 0]);
   const b = pointOf(at, [x + w, y + h, 0]);
@@ -62,9 +63,24 @@ export function windowFor(
   return found;
 }
 
+/** A screen on an outer face that lies on its picture. */
+const onItsFace = (at: PlacedItem): Finding => ({
+  id: `window:${at.item.id}`,
+  station: 'fit',
+  check: 'window',
+  code: 'window',
+  verdict: 'hit',
+  title: 'Screen looks inward',
+  what: `${at.item.name} lies with its picture on the face it stands on.`,
+  why: ['Turn it over.'],
+  about: [at.item.id],
+  at: { x: at.pose.x, y: at.pose.y, z: at.solids[0]!.z1 },
+});
+
 function findings(scene: Scene): Finding[] {
   const out: Finding[] = [];
   for (const at of scene.items.values()) {
+    if (at.isOutside && at.part.screen && at.placement.up === 'in') out.push(onItsFace(at));
     const area = activeArea(scene, at);
     if (!area) continue;
     const base = {

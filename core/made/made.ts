@@ -38,7 +38,16 @@ interface Stand {
   cuts: Cutting;
 }
 const standsOf = (first: Scene): Stand[] =>
-  bodiesOf(first).map((scene) => ({ scene, cuts: cutting(scene.project, scene) }));
+  bodiesOf(first).map((body) => {
+    const scene = insideOf(body);
+    return { scene, cuts: cutting(scene.project, scene) };
+  });
+
+/** What is made holds and guides what stands in a body; nothing is made yet for its outer face. */
+const insideOf = (scene: Scene): Scene => ({
+  ...scene,
+  items: new Map([...scene.items].filter(([, at]) => !at.isOutside)),
+});
 
 const designs = (g: Ground, kinds: ReadonlySet<MadeKind> | undefined): Design[] =>
   g.scene.shell

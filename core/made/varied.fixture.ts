@@ -53,7 +53,8 @@ const walled: Change = (p, draw) =>
 /** A hole for a lamp over a board, and a slot in the face. */
 const holed: Change = (p, draw) => {
   const scene = sceneOf(p);
-  const front = scene.shell!.body.pieces.find((q) => q.role === 'front')!;
+  const front = scene.shell!.body.pieces.find((q) => q.role === 'front');
+  if (!front) return p;
   const over = [...scene.items.values()].filter((q) => q.piece === front.id);
   if (!over.length) return p;
   const s = oneOf(draw, over).solids[0]!;

@@ -39,6 +39,9 @@ export function bodyFor(p: Project, id?: string): Body | undefined {
   return p.shell.bodies.find(holds) ?? first;
 }
 
+/** Nothing but plates: no wall shuts in what stands on them. */
+export const isOpen = (body: Body): boolean => body.pieces.every((q) => q.role === 'plate');
+
 /** Every piece of every body. */
 export const piecesOf = (p: Project): Piece[] => p.shell.bodies.flatMap((b) => b.pieces);
 

@@ -7,7 +7,7 @@ export * from './part';
 export * from './brief';
 export * from './project';
 export { MOST_BODIES, usualHinge, withBody, withoutBody } from './moreBodies';
-export { bodyFor, inOneBody, otherBuilds, piecesOf, pieceUnder } from './bodies';
+export { bodyFor, inOneBody, isOpen, otherBuilds, piecesOf, pieceUnder } from './bodies';
 export { hasSystem, hostsOf, isDevice, isHost } from './hosts';
 export { migrated } from './migrate';
 export { present } from './present';

@@ -35,7 +35,11 @@ export const FIXINGS = ['screws', 'bracket', 'glue', 'tape'] as const;
 export const Placement = z.strictObject({
   item: Id,
   /** The piece it is fixed to, or the item it rides on (then x, y, turn are in that item's frame). */
-  on: z.union([z.strictObject({ piece: Id }), z.strictObject({ item: Id })]),
+  /** On a piece's inner face, or on its outer one; or on another item. */
+  on: z.union([
+    z.strictObject({ piece: Id, side: z.literal('outside').optional() }),
+    z.strictObject({ item: Id }),
+  ]),
   x: place,
   y: place,
   turn: z.number().min(-360).max(360),

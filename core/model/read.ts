@@ -244,7 +244,8 @@ function bodyMeaning(body: Body, at: string, say: Say): void {
     );
   }
   body.pieces.forEach((piece, i) => {
-    if (body.wall.mm >= piece.depth.mm) {
+    // A plate is flat: its depth is how thick it is.
+    if (piece.role !== 'plate' && body.wall.mm >= piece.depth.mm) {
       say(
         `${at}.pieces.${i}.depth.mm`,
         `A half ${formatMm(piece.depth.mm)} mm deep has no room inside a ${formatMm(body.wall.mm)} mm wall.`,

@@ -108,7 +108,10 @@ export function shellSolids(body: Body, cuts: readonly Cut[]): ShellSolids {
     const sign = signs.get(piece.id)!;
     const [z0, z1] = sign > 0 ? [0, piece.depth.mm] : [-piece.depth.mm, 0];
     const holes = openings.wall.filter((h) => h.v - h.h / 2 < z1 && h.v + h.h / 2 > z0);
-    all.push(...wallSolids(piece, leaningRuns(body, piece, sign, holes)));
+    // A plate is flat: its depth is how thick it is.
+    if (piece.role !== 'plate') {
+      all.push(...wallSolids(piece, leaningRuns(body, piece, sign, holes)));
+    }
     const mine = pieceFloors(body, piece, i, sign, openings, cuts);
     floors.set(piece.id, mine);
     all.push(...mine.map((f) => f.solid));

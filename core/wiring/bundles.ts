@@ -18,6 +18,7 @@ import { ribbonFindings } from './ribbon';
 import { lostEnds, shorts } from './shorts';
 import { longFindings } from './long';
 import { signalFindings } from './signals';
+import { throughPlate } from './throughPlate';
 import { thinFindings } from './thin';
 
 /** Each wire is anchored within so far of its joint, so that opening the book never bends it there, mm. */
@@ -140,6 +141,7 @@ export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
       ...thinFindings(p, wires),
       ...longFindings(p, wires),
       ...signalFindings(wires),
+      ...throughPlate(scene, nets),
     ],
     loops: laid[0]!.loops,
     totalMm: wires.reduce((s, w) => s + (w.cutMm ?? 0), 0),

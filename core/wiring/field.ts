@@ -4,10 +4,14 @@
  */
 import FlatQueue from 'flatqueue';
 import { eachCell, inside, type Prism } from '../geometry';
+import { isOpen } from '../model';
 import { innerRing, type ShellSolids } from '../shell';
 import type { Scene } from '../fit';
 
 const { abs, ceil, floor, max, min, round } = Math;
+
+/** Wires behind a plate that nothing covers lie within so much of it, mm. */
+const OPEN_MM = 40;
 
 export interface Field {
   step: number;
@@ -42,13 +46,12 @@ function emptyField(shell: ShellSolids, step: number): Bare {
   const high = new Float32Array(nx * ny).fill(0);
   const within = new Uint8Array(nx * ny);
   const out: Bare = { step, nx, ny, low, high, within };
-  const depth = (s: 1 | -1) =>
-    max(
-      0,
-      ...shell.body.pieces
-        .filter((q) => shell.sign(q.id) === s)
-        .map((q) => q.depth.mm - shell.body.wall.mm),
-    );
+  const depth = (s: 1 | -1): number => {
+    const pieces = shell.body.pieces.filter((q) => shell.sign(q.id) === s);
+    // Behind a plate without a back there is room.
+    if (!pieces.length && isOpen(shell.body)) return OPEN_MM;
+    return max(0, ...pieces.map((q) => q.depth.mm - shell.body.wall.mm));
+  };
   const [front, back] = [depth(1), depth(-1)];
   for (let k = 0; k < within.length; k++) {
     if (inside(ring, ((k % nx) + 0.5) * step, (floor(k / nx) + 0.5) * step)) {

@@ -5,6 +5,7 @@ import { activeArea, type PlacedItem, type Scene } from '@deft/core/fit';
 import { thickness } from '@deft/core/kit';
 import { formatMm } from '@deft/core/model';
 import { hatchOf } from './Mat';
+import style from './PartCard.module.css';
 import { onScreen, type Page, pathOf, type Spread } from './spread';
 
 export interface PartCardProps {
@@ -57,10 +58,10 @@ export function PartCard({
   const base = at.blocks[0]!;
   const hatch = hatchOf(at.part.family);
   const area = activeArea(scene, at);
-  const words = `${at.item.name}, ${page.piece.role} half, ${at.placement.x.toFixed(1)} mm from left, ${at.placement.y.toFixed(1)} mm up, turned ${at.placement.turn}°`;
+  const words = `${at.item.name}, ${at.isOutside ? 'outer face' : `${page.piece.role} half`}, ${at.placement.x.toFixed(1)} mm from left, ${at.placement.y.toFixed(1)} mm up, turned ${at.placement.turn}°`;
   return (
     <g
-      className={`part ${selected ? 'sel' : ''}`}
+      className={`part ${selected ? 'sel' : ''} ${at.isOutside ? style.outer : ''}`}
       role="button"
       tabIndex={0}
       aria-label={words}

@@ -153,7 +153,7 @@ export function ProfileView({
                 <title>{s.name}</title>
               </rect>
             ))}
-          {bites(cutting.slices).map((b, i) => (
+          {bites(cutting.slices, scene).map((b, i) => (
             <rect
               key={i}
               className="bite"
@@ -288,11 +288,14 @@ function shellSlices(
 /** Where a part and something else fill the same place in the cut. */
 function bites(
   slices: ReturnType<typeof profile>['slices'],
+  scene: Scene,
 ): Array<{ a0: number; a1: number; z0: number; z1: number }> {
   const out: Array<{ a0: number; a1: number; z0: number; z1: number }> = [];
   const blocks = slices.filter((s) => s.kind === 'block');
   for (const b of blocks) {
     for (const o of slices) {
+      // A floor reaches out without end; what stands on its outer face is not in it.
+      if (o.kind === 'floor' && scene.items.get(b.owner)?.isOutside) continue;
       if (o.owner === b.owner || o.kind === 'path' || (o.kind === 'block' && o.owner > b.owner)) {
         continue;
       }

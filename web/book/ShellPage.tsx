@@ -22,6 +22,7 @@ export interface ShellPageProps {
 const TITLES: Record<string, string> = {
   front: 'FRONT HALF, inside up',
   back: 'BACK HALF, inside up',
+  plate: 'PLATE, inner face up; what stands on the outer face is seen through it',
 };
 
 export function ShellPage({ shell, spread: s, page, chosen, onPick }: ShellPageProps) {
@@ -38,7 +39,10 @@ export function ShellPage({ shell, spread: s, page, chosen, onPick }: ShellPageP
         {TITLES[piece.role] ?? piece.id}
       </text>
       <path className="shell-out" d={pathOf(s, page, pointsOf(outerRing(body)))} />
-      <path className="shell-in" d={pathOf(s, page, pointsOf(innerRing(body)))} />
+      <path
+        className="shell-in"
+        d={pathOf(s, page, pointsOf(piece.role === 'plate' ? outerRing(body) : innerRing(body)))}
+      />
       {piece.zones.map((z, j) => {
         const [at] = copiesOf(
           body,
@@ -142,18 +146,22 @@ export function ShellPage({ shell, spread: s, page, chosen, onPick }: ShellPageP
 }
 
 /** The line about which the book opens. */
-export const Fold = ({ spread: s }: { spread: Spread }) => (
-  <g aria-hidden="true">
-    <line
-      {...{ x1: s.fold.x0, y1: s.fold.y0, x2: s.fold.x1, y2: s.fold.y1 }}
-      stroke="var(--mat-ink)"
-      strokeOpacity="0.55"
-      strokeDasharray="2 4"
-    />
-    {s.fold.x0 === s.fold.x1 && (
-      <text className="hint" x={s.fold.x0} y={s.fold.y0 - 5} textAnchor="middle">
-        opens here
-      </text>
-    )}
-  </g>
-);
+export function Fold({ spread: { fold } }: { spread: Spread }) {
+  if (!fold) return null;
+  const { x0, y0, x1, y1 } = fold;
+  return (
+    <g aria-hidden="true">
+      <line
+        {...{ x1: x0, y1: y0, x2: x1, y2: y1 }}
+        stroke="var(--mat-ink)"
+        strokeOpacity="0.55"
+        strokeDasharray="2 4"
+      />
+      {x0 === x1 && (
+        <text className="hint" x={x0} y={y0 - 5} textAnchor="middle">
+          opens here
+        </text>
+      )}
+    </g>
+  );
+}

@@ -57,7 +57,9 @@ describe('the open book on the screen', () => {
         };
         const [x, y] = onScreen(s, page, ...at[spine]);
         const off =
-          spine === 'left' || spine === 'right' ? Math.abs(x - s.fold.x0) : Math.abs(y - s.fold.y0);
+          spine === 'left' || spine === 'right'
+            ? Math.abs(x - s.fold!.x0)
+            : Math.abs(y - s.fold!.y0);
         expect([spine, page.piece.id, off / s.scale]).toEqual([
           spine,
           page.piece.id,
@@ -111,7 +113,10 @@ describe('looked at closely', () => {
             ]);
           }
         }
-        expect(near.fold.x1 - near.fold.x0).toBeCloseTo((whole.fold.x1 - whole.fold.x0) * l.k, 6);
+        expect(near.fold!.x1 - near.fold!.x0).toBeCloseTo(
+          (whole.fold!.x1 - whole.fold!.x0) * l.k,
+          6,
+        );
       }),
     );
   });
@@ -174,4 +179,12 @@ describe('looked at closely', () => {
       ),
     );
   });
+});
+
+test('a plate is one page, as large as it goes, and opens nowhere', () => {
+  const { shell } = demos().find((p) => p.id === 'drover')!;
+  const s = spreadOf(shell.bodies[0]!, 860, 370);
+  expect([s.pages.length, s.fold]).toEqual([1, undefined]);
+  expect(s.scale).toBeGreaterThan(2);
+  expect(zoomed(s, closer(s, undefined, 2)).fold).toBeUndefined();
 });

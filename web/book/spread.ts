@@ -15,8 +15,8 @@ export interface Spread {
   scale: number;
   width: number;
   height: number;
-  /** Where the book opens, px. */
-  fold: { x0: number; y0: number; x1: number; y1: number };
+  /** Where the book opens, px; a plate does not. */
+  fold?: { x0: number; y0: number; x1: number; y1: number };
 }
 
 const GAP_MM = 9;
@@ -29,7 +29,9 @@ export function spreadOf(body: Body, width: number, height: number, { edge, top 
   const w = Math.max(...corners.map((c) => c.x0));
   const h = Math.max(...corners.map((c) => c.y0));
   const side = body.spine === 'left' || body.spine === 'right';
-  const [totalW, totalH] = side ? [2 * w + GAP_MM, h] : [w, 2 * h + GAP_MM];
+  const isOnePage = body.pieces.every((p) => p.role === 'plate');
+  let [totalW, totalH] = side ? [2 * w + GAP_MM, h] : [w, 2 * h + GAP_MM];
+  if (isOnePage) [totalW, totalH] = [w, h];
   const scale = Math.max(
     0.2,
     Math.min((width - 2 * edge) / totalW, (height - top - edge) / totalH),
@@ -41,7 +43,7 @@ export function spreadOf(body: Body, width: number, height: number, { edge, top 
   // With the spine at the left the front's page lies left of the back's; at the right, right of it.
   const frontFirst = body.spine === 'left' || body.spine === 'top';
   const place = (first: boolean): { ox: number; oy: number } => {
-    if (first) return { ox: x0, oy: y0 };
+    if (first || isOnePage) return { ox: x0, oy: y0 };
     if (side) return { ox: x0 + (w + GAP_MM) * scale, oy: y0 };
     return { ox: x0, oy: y0 + (h + GAP_MM) * scale };
   };
@@ -60,6 +62,7 @@ export function spreadOf(body: Body, width: number, height: number, { edge, top 
       ...place(!frontFirst),
     });
   }
+  if (isOnePage) return { pages, scale, width, height };
   const mid = side ? x0 + (w + GAP_MM / 2) * scale : y0 + (h + GAP_MM / 2) * scale;
   return {
     pages,
@@ -127,12 +130,12 @@ export function zoomed(s: Spread, look: Look | undefined): Spread {
   if (!look) return s;
   const X = (x: number) => (x - look.x) * look.k + s.width / 2;
   const Y = (y: number) => (y - look.y) * look.k + s.height / 2;
-  const { x0, y0, x1, y1 } = s.fold;
+  const { fold } = s;
   return {
     ...s,
     scale: s.scale * look.k,
     pages: s.pages.map((p) => ({ ...p, ox: X(p.ox), oy: Y(p.oy) })),
-    fold: { x0: X(x0), y0: Y(y0), x1: X(x1), y1: Y(y1) },
+    ...(fold ? { fold: { x0: X(fold.x0), y0: Y(fold.y0), x1: X(fold.x1), y1: Y(fold.y1) } } : {}),
   };
 }
 

@@ -1,5 +1,5 @@
 /** Everything into its place in the order it goes in, the cells last, then shut and proved. */
-import { bodyFor, type Kept, type Placement } from '../../model';
+import { bodyFor, isOpen, type Kept, type Placement } from '../../model';
 import { assembly, insertionOrder } from '../../fit';
 import { BEND_R_MM } from '../../wiring';
 import type { Act, Bench, Draft } from '../step';
@@ -245,31 +245,33 @@ function shut(on: Bench, before: readonly string[], doors: readonly string[]): D
     'flat on the table?',
   ].join(', ');
   const fed: Act[] = [{ do: 'feed', items: on.kit.map((x) => x.item.id) }];
+  // Nothing shuts what stands on plates.
+  const closes = !on.p.shell.bodies.every(isOpen);
+  const close: Draft = {
+    id: 'close',
+    phase: PHASE,
+    title: 'Close it',
+    detail: 'Switched off, no force. Screws by feel in their old threads.',
+    after: ['last-look'],
+    acts: [{ do: 'shut' }],
+  };
   return [
     {
       id: 'last-look',
       phase: PHASE,
-      title: 'Last look inside',
-      detail:
-        'Films off, dust out, stubs taped, every wire held within 10 mm of its joint. Power it once in the open shell, press everything, shake gently, listen.',
+      title: closes ? 'Last look inside' : 'Last look over it',
+      detail: `Films off, dust out, stubs taped, every wire held within 10 mm of its joint. Power it once${closes ? ' in the open shell' : ''}, press everything, shake gently, listen.`,
       after: [...before],
       feed,
       acts: fed,
     },
-    {
-      id: 'close',
-      phase: PHASE,
-      title: 'Close it',
-      detail: 'Switched off, no force. Screws by feel in their old threads.',
-      after: ['last-look'],
-      acts: [{ do: 'shut' }],
-    },
+    ...(closes ? [close] : []),
     {
       id: 'prove',
       phase: PHASE,
       title: 'Prove it',
       detail: `${proved.charAt(0).toUpperCase()}${proved.slice(1)}`,
-      after: ['close', ...doors],
+      after: [closes ? 'close' : 'last-look', ...doors],
       feed,
       acts: fed,
       ...(lithium && charges ? { caution: 'charge' as const } : {}),

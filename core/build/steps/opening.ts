@@ -1,5 +1,5 @@
 /** Opening the donor, cleaning it, proving what is kept of it, measuring the shell. */
-import { bodyFor, type Kept } from '../../model';
+import { bodyFor, isOpen, type Kept } from '../../model';
 import type { Bench, Draft } from '../step';
 
 const PHASE = 'Open and measure';
@@ -27,6 +27,17 @@ export function opening({ p }: Bench): Draft[] {
         detail: 'Wall, corner and one post, with callipers, before the whole shell.',
         after: [],
         ...(resin ? { caution: 'resin' } : {}),
+      },
+    ];
+  }
+  if (p.shell.bodies.every(isOpen) && !p.donor) {
+    return [
+      {
+        id: 'measure-shell',
+        phase: PHASE,
+        title: 'Measure the plate',
+        detail: 'Outer edges, thickness, and every hole that is in it already.',
+        after: [],
       },
     ];
   }

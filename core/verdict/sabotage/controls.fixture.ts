@@ -321,6 +321,7 @@ export const CONTROLS_KINDS: readonly Kind[] = [
   },
   {
     name: 'a slide switch whose lever looks inward',
+    needsWalls: true,
     makes: 'hit',
     cases: (p) => [
       { where: 'in the middle', spoilt: slide(p, {}), ids: ['slide-switch'] },

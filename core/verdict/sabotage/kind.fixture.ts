@@ -18,6 +18,8 @@ export interface Kind {
   name: string;
   /** A build that cannot be closed with it, one in which something is still to be chosen, or one that closes but should be looked at first. */
   makes: 'hit' | 'open' | 'tight';
+  /** It is none where nothing shuts the parts in. */
+  needsWalls?: boolean;
   cases: (p: Project) => Case[];
 }
 

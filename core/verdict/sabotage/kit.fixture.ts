@@ -55,14 +55,24 @@ const onKept = (p: Project, change: (q: Part) => Part): Project[] => {
   return id === undefined ? [] : [withPart(p, id, change)];
 };
 
+const hasCharger = (p: Project): boolean => laidOut(p).some((q) => q.part.charger);
+
 export const KIT_KINDS: readonly Kind[] = [
   { name: 'no computer', makes: 'open', cases: dropped((q) => q.family === 'sbc', /computer/i) },
   {
     name: 'no cell',
     makes: 'hit',
-    // A TV box without a cell is one fed from the wall.
+    // A TV box without a cell is one fed from the wall; with a bank nothing of its supply is left, which is open.
     cases: (p) =>
-      p.way === 'tv box' ? [] : dropped((q) => q.cell !== undefined, /cell|feeds|source/i)(p),
+      p.way === 'tv box' || !hasCharger(p)
+        ? []
+        : dropped((q) => q.cell !== undefined, /cell|feeds|source/i)(p),
+  },
+  {
+    name: 'a bank gone',
+    makes: 'open',
+    cases: (p) =>
+      hasCharger(p) ? [] : dropped((q) => q.cell !== undefined, /cell|feeds|source/i)(p),
   },
   {
     name: 'no charger and no rail',
@@ -92,7 +102,8 @@ export const KIT_KINDS: readonly Kind[] = [
   {
     name: 'loose nickel cells on a lithium charger',
     makes: 'hit',
-    cases: swapped((q) => q.cell !== undefined, 'bay-4', /loose cells|charger/i),
+    cases: (p) =>
+      hasCharger(p) ? swapped((q) => q.cell !== undefined, 'bay-4', /loose cells|charger/i)(p) : [],
   },
   {
     name: 'a cell far too small for the load',
@@ -201,6 +212,7 @@ export const KIT_KINDS: readonly Kind[] = [
   },
   {
     name: 'a computer whose card nobody can reach',
+    needsWalls: true,
     makes: 'hit',
     cases: (p) => {
       const shut: Project = { ...p, brief: { ...p.brief, card: 'under a door' } };

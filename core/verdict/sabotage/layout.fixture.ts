@@ -1,7 +1,7 @@
 /** Spoilings of where parts lie: forgotten, fallen out, lifted, turned, pushed. */
 import { sceneOf } from '../../fit';
 import { libraryPart } from '../../catalogue';
-import { applied, type Project } from '../../model';
+import { applied, isOpen, length, type Project } from '../../model';
 import { type Case, type Kind, laidOut, withPlacement } from './kind.fixture';
 
 /** How far beyond a limit, and short of it, a spoiling with a size is tried, mm. */
@@ -62,9 +62,12 @@ const wheel = (p: Project, x: number, y: number): Project => {
   });
 };
 
+const onOuterFace = (p: Project) => laidOut(p).filter((q) => 'side' in q.placement.on);
+
 export const LAYOUT_KINDS: readonly Kind[] = [
   {
     name: 'a panel 0.15 mm off the face, which a thumb beside the window presses down on it',
+    needsWalls: true,
     makes: 'tight',
     cases: (p) =>
       laidOut(p)
@@ -78,6 +81,7 @@ export const LAYOUT_KINDS: readonly Kind[] = [
   {
     name: 'a volume wheel nobody can turn',
     makes: 'hit',
+    needsWalls: true,
     cases: (p) =>
       [0.3, 0.5, 0.7].map((share) => ({
         where: `${share} of the width`,
@@ -88,6 +92,7 @@ export const LAYOUT_KINDS: readonly Kind[] = [
   {
     name: 'a speaker behind a closed face',
     makes: 'tight',
+    needsWalls: true,
     cases: (p) =>
       laidOut(p)
         .filter((q) => q.part.speaker)
@@ -110,6 +115,55 @@ export const LAYOUT_KINDS: readonly Kind[] = [
         })),
   },
   {
+    name: 'a screen that lies on its picture',
+    makes: 'hit',
+    cases: (p) =>
+      onOuterFace(p)
+        .filter(({ part }) => part.screen)
+        .map(({ id }) => ({ where: id, spoilt: withPlacement(p, id, { up: 'in' }), ids: [id] })),
+  },
+  {
+    name: 'a plate without a hole for the wires of what stands on its face',
+    makes: 'tight',
+    cases: (p) =>
+      onOuterFace(p)
+        .filter(({ part }) => part.screen)
+        .map(({ id }) => ({
+          where: id,
+          spoilt: {
+            ...p,
+            shell: {
+              ...p.shell,
+              bodies: p.shell.bodies.map((b) => ({
+                ...b,
+                outline: { kind: 'rect' as const, w: length(400), h: length(300), r: length(6) },
+                pieces: b.pieces.map((q) => ({ ...q, openings: [] })),
+              })),
+            },
+            layout: {
+              placements: p.layout.placements.map((q) => ({ ...q, x: q.x + 90, y: q.y + 90 })),
+            },
+          },
+          ids: [id],
+        })),
+  },
+  {
+    name: 'a part that reaches 6 mm over the edge of a plate',
+    makes: 'tight',
+    cases: (p) =>
+      p.shell.bodies.every(isOpen)
+        ? laidOut(p).map(({ id, placement }) => {
+            const at = sceneOf(p).items.get(id)!;
+            const right = Math.max(...at.blocks.map((b) => b.solid.x1));
+            return {
+              where: id,
+              spoilt: withPlacement(p, id, { x: placement.x + sizeOf(p).w + 6 - right }),
+              ids: [id],
+            };
+          })
+        : [],
+  },
+  {
     name: 'a part that was never laid out',
     makes: 'hit',
     cases: (p) =>
@@ -121,11 +175,12 @@ export const LAYOUT_KINDS: readonly Kind[] = [
   {
     name: 'a part outside the shell',
     makes: 'hit',
-    cases: (p) => each(p, (id) => withPlacement(p, id, { x: sizeOf(p).w + 60 })),
+    cases: (p) => each(p, (id) => withPlacement(p, id, { x: sizeOf(p).w + 300 })),
   },
   {
     name: 'a part lifted into the other half',
     makes: 'hit',
+    needsWalls: true,
     cases: (p) =>
       each(p, (id) => {
         const now = p.layout.placements.find((q) => q.item === id)!;
@@ -134,6 +189,7 @@ export const LAYOUT_KINDS: readonly Kind[] = [
   },
   {
     name: 'a part pushed through the left wall by 0.2 mm',
+    needsWalls: true,
     makes: 'hit',
     cases: (p) => pushed(p, BEYOND_MM),
   },
@@ -181,6 +237,7 @@ export const LAYOUT_KINDS: readonly Kind[] = [
   },
   {
     name: 'a screen beside its window',
+    needsWalls: true,
     makes: 'hit',
     cases: (p) =>
       laidOut(p)

@@ -92,6 +92,7 @@ export const POCKET_KINDS: readonly Kind[] = [
   },
   {
     name: 'a pocket that runs into the side wall',
+    needsWalls: true,
     makes: 'hit',
     cases: (p) =>
       p.shell.bodies[0]!.pieces.map((q) => ({
@@ -118,6 +119,7 @@ export const POCKET_KINDS: readonly Kind[] = [
   },
   {
     name: 'a pocket whose part moved 1 mm beyond its edge',
+    needsWalls: true,
     makes: 'tight',
     cases: (p) =>
       sinkable(p).map(({ id, piece, plan }) => ({

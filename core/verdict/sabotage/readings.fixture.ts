@@ -199,6 +199,7 @@ export const READING_KINDS: readonly Kind[] = [
   {
     name: 'a lip higher than the half it goes into',
     makes: 'hit',
+    needsWalls: true,
     cases: (p) => {
       const { wall, pieces } = p.shell.bodies[0]!;
       const into = pieces.find((q) => q.role === 'back')!.depth.mm - wall.mm;
@@ -208,6 +209,7 @@ export const READING_KINDS: readonly Kind[] = [
   {
     name: 'a wall of 0.4 mm',
     makes: 'hit',
+    needsWalls: true,
     cases: (p) => {
       const [body] = p.shell.bodies as [Body];
       const spoilt = { ...body, wall: { ...body.wall, mm: 0.4 } };

@@ -1,6 +1,6 @@
 /** Runs every kind at every place of every clean build, and every harmless change, and counts. */
 import { demos } from '../../catalogue';
-import { type Finding, type Project, readProject } from '../../model';
+import { type Finding, isOpen, type Project, readProject } from '../../model';
 import { check } from '../check';
 import { fedFromTheWall, fedStraightFromCell, grafted, transplanted } from './builds.fixture';
 import { BENCH_KINDS } from './bench.fixture';
@@ -59,13 +59,17 @@ const words = (f: Finding): string => `${f.title}: ${f.what}`;
 const names = (f: Finding, c: Case): boolean =>
   (c.ids?.some((id) => f.about.includes(id)) ?? false) || (c.says?.test(words(f)) ?? false);
 
+/** Whether a kind of spoiling is one of this build at all. */
+export const fits = (k: Kind, p: Project): boolean =>
+  !k.needsWalls || p.shell.bodies.some((b) => !isOpen(b));
+
 export function* sabotage(
   builds: readonly Project[] = cleanBuilds(),
   kinds: readonly Kind[] = KINDS,
 ): Generator<Outcome> {
   for (const p of builds) {
     const before = check(p);
-    for (const kind of kinds) {
+    for (const kind of kinds.filter((k) => fits(k, p))) {
       for (const c of kind.cases(p)) {
         const { name, makes } = kind;
         const base = { build: p.id, kind: name, where: c.where, spoilt: c.spoilt, makes };

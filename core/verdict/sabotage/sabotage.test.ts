@@ -8,7 +8,7 @@ import { verdictFrom, check } from '../check';
 import { REGISTRY } from '../registry';
 import { HARMLESS } from './harmless.fixture';
 import { type Kind, worsened } from './kind.fixture';
-import { cleanBuilds, falseHits, KINDS, sabotage } from './run.fixture';
+import { cleanBuilds, falseHits, fits, KINDS, sabotage } from './run.fixture';
 
 /** One place of every kind, in one build that has one: which build goes round with the kind. */
 const builds = cleanBuilds();
@@ -18,7 +18,7 @@ const first = (p: (typeof builds)[number], k: Kind) => ({
 });
 const SLICE = KINDS.flatMap((kind, n) => {
   const round = builds.map((_, i) => builds[(i + n) % builds.length]!);
-  const p = round.find((q) => kind.cases(q).length > 0);
+  const p = round.find((q) => fits(kind, q) && kind.cases(q).length > 0);
   return p ? [first(p, kind)] : [];
 });
 

@@ -122,6 +122,7 @@ export const SHELL_KINDS: readonly Kind[] = [
   {
     name: 'a half with parts in it, almost flat',
     makes: 'hit',
+    needsWalls: true,
     cases: (p) =>
       pieces(p)
         .filter((q) =>
@@ -139,6 +140,7 @@ export const SHELL_KINDS: readonly Kind[] = [
   },
   {
     name: 'walls 4 mm thicker than they were taken for',
+    needsWalls: true,
     makes: 'hit',
     cases: (p) => [
       {
@@ -201,6 +203,7 @@ export const SHELL_KINDS: readonly Kind[] = [
   },
   {
     name: 'a hole in the middle of the picture',
+    needsWalls: true,
     makes: 'hit',
     cases: (p) => {
       const scene = sceneOf(p);

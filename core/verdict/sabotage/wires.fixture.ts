@@ -185,11 +185,13 @@ export const WIRE_KINDS: readonly Kind[] = [
   { name: 'a supply wire as thin as a hair', makes: 'tight', cases: hair },
   {
     name: 'a computer outside the shell, wired to what is inside',
+    needsWalls: true,
     makes: 'hit',
     cases: leftOutside((q) => q.computer !== undefined),
   },
   {
     name: 'a cell outside the shell, wired to what is inside',
+    needsWalls: true,
     makes: 'hit',
     cases: leftOutside((q) => q.cell !== undefined),
   },
@@ -200,6 +202,7 @@ export const WIRE_KINDS: readonly Kind[] = [
   },
   {
     name: 'an amplifier outside the shell, wired to what is inside',
+    needsWalls: true,
     makes: 'hit',
     cases: leftOutside((q) => q.amp !== undefined),
   },

@@ -2,7 +2,14 @@
 import { Button, Checkbox, Select } from 'antd';
 import { removals, thickness } from '@deft/core/kit';
 import { CONDUCTIVE, firstPlace, handled } from '@deft/core/fit';
-import { FIXINGS, formatMm, inOneBody, outlineSpan, type Placement } from '@deft/core/model';
+import {
+  FIXINGS,
+  formatMm,
+  inOneBody,
+  isOpen,
+  outlineSpan,
+  type Placement,
+} from '@deft/core/model';
 import { MmField } from '../../ui/MmField';
 import { useBuild, useShownScene } from '../../state/build';
 import { Folds } from './Folds';
@@ -14,6 +21,9 @@ const FIXING_WORDS: Readonly<Record<(typeof FIXINGS)[number], string>> = {
   glue: 'hot glue',
   tape: 'tape or foam',
 };
+
+/** Added to the id of a plate for its outer face; no id holds such a sign. */
+const OUTER = ' outer';
 
 export function PartPanel({
   item,
@@ -32,13 +42,17 @@ export function PartPanel({
   const set = (more: Partial<Placement>) => a.place({ ...now, ...more });
   const turn = (more: Partial<Placement>) => a.place(handled(scene, now, more));
   const pieces = scene.shell?.body.pieces ?? [];
-  const piece = 'piece' in now.on ? now.on.piece : '';
+  const stands = 'piece' in now.on ? now.on : undefined;
+  const piece = stands ? `${stands.piece}${stands.side ? OUTER : ''}` : '';
   const others = doc.shell.bodies.filter((b) => b.id !== scene.shell?.body.id);
   /** To the other half, or into the middle of a half of another body, which is shown then. */
   const carry = (id: string): void => {
     const body = others.find((b) => b.pieces.some((q) => q.id === id));
     if (!body) {
-      turn({ on: { piece: id } });
+      const isOuter = id.endsWith(OUTER);
+      turn({
+        on: isOuter ? { piece: id.slice(0, -OUTER.length), side: 'outside' } : { piece: id },
+      });
       return;
     }
     const { w, h } = outlineSpan(body.outline);
@@ -107,14 +121,21 @@ export function PartPanel({
           unit="°"
           onChange={(t) => turn({ turn: t })}
         />
-        <span>Half</span>
+        <span>{isOpen(scene.shell!.body) ? 'Face' : 'Half'}</span>
         <Select
           size="small"
           aria-label="Half"
           value={piece}
           onChange={carry}
           options={[
-            ...pieces.map((q) => ({ value: q.id, label: q.role })),
+            ...pieces.flatMap((q) =>
+              q.role === 'plate'
+                ? [
+                    { value: q.id, label: 'inner' },
+                    { value: `${q.id}${OUTER}`, label: 'outer' },
+                  ]
+                : [{ value: q.id, label: q.role }],
+            ),
             ...others.flatMap((body) =>
               body.pieces.map((q) => ({ value: q.id, label: `${q.role} of ${body.name}` })),
             ),

@@ -1,9 +1,9 @@
 /** Eight values for a first verdict, then posts, ribs, bays and openings as they are read. */
 import { useEffect, useMemo, useState } from 'react';
-import { Button, Dropdown, Select, Slider } from 'antd';
+import { Button, Dropdown, Segmented, Select, Slider } from 'antd';
 import { FIRST_FIELDS, measuringSheet } from '@deft/core/cuts';
 import { backingCost, seamCost, shellSolids } from '@deft/core/shell';
-import type { Body, Edge, Length } from '@deft/core/model';
+import { type Body, type Edge, isOpen, type Length } from '@deft/core/model';
 import { spreadOf } from '../../book/spread';
 import { LengthField } from '../../ui/LengthField';
 import { useSize } from '../../ui/useSize';
@@ -12,7 +12,16 @@ import { useBuild, useShownScene } from '../../state/build';
 import { printSheets } from '../cut/print';
 import { ProfileView } from '../../book/ProfileView';
 import { useCuts } from '../../book/useCuts';
-import { type Eight, eightOf, keepEight, keptEight, NEEDED, withEight } from './firstEight';
+import {
+  type Eight,
+  eightOf,
+  keepEight,
+  keptEight,
+  NEEDED,
+  PLATE_NEEDED,
+  withEight,
+  withPlate,
+} from './firstEight';
 import { FromDrawing } from './FromDrawing';
 import { Outline } from './Outline';
 import { NextValue, ShellBook } from './ShellBook';
@@ -36,6 +45,18 @@ import {
 import { Bad } from '../../ui/Bad';
 
 const TOOLS = Object.fromEntries(FIRST_FIELDS.map((f) => [f.key, f.tool]));
+
+/** Of the first values, those a flat plate has. */
+const PLATE_FIELDS = FIRST_FIELDS.filter((f) =>
+  (PLATE_NEEDED as readonly string[]).includes(f.key),
+).map((f) =>
+  f.key === 'wall' ? { ...f, label: 'Thickness of the plate', tool: 'outside jaws' } : f,
+);
+
+function emptyWords(isMeasured: boolean, isPlate: boolean): string {
+  if (isMeasured) return 'several readings: 12.1; 12.2; 12.1';
+  return isPlate ? 'four values, then a part' : 'eight values, then a part';
+}
 
 /** Screws that do not fit their posts, beside the readings that decide it. */
 function ShellFindings() {
@@ -71,6 +92,10 @@ export function ReadingsView() {
   const [sheet, setSheet] = useState<string>();
   const lines = useCuts({ axis: 'x', at: 9 });
   const { through } = lines;
+  const [isFlat, setFlat] = useState(doc.way === 'open plate');
+  const isPlate = body ? isOpen(body) : isFlat;
+  const fields = isPlate ? PLATE_FIELDS : FIRST_FIELDS;
+  const needed = isPlate ? PLATE_NEEDED : NEEDED;
   const eight: Eight = body ? { ...kept, ...eightOf(body) } : kept;
   const shell = useMemo(() => {
     try {
@@ -95,7 +120,8 @@ export function ReadingsView() {
 
   const type = (k: keyof Eight, value: Length): string | undefined => {
     const next = { ...eight, [k]: value };
-    const bad = edit((p) => withEight(p, next, which, material));
+    const made = isPlate ? withPlate : withEight;
+    const bad = edit((p) => made(p, next, which, material));
     if (!bad) {
       setKept(next);
       keepEight(key, next);
@@ -146,10 +172,9 @@ export function ReadingsView() {
   const datums = at
     ? [at.x, at.y].flatMap((r): Edge[] => ('edge' in r.from ? [r.from.edge] : []))
     : [];
-  const missing = FIRST_FIELDS.find((f) => eight[f.key as keyof Eight] === undefined);
+  const missing = fields.find((f) => eight[f.key as keyof Eight] === undefined);
   const shown =
-    FIRST_FIELDS.find((f) => f.key === focus && eight[f.key as keyof Eight] === undefined) ??
-    missing;
+    fields.find((f) => f.key === focus && eight[f.key as keyof Eight] === undefined) ?? missing;
   let says: string;
   if (thing) says = 'Click an edge of this half to measure from it.';
   else if (body) says = 'Choose something on the picture to see its readings.';
@@ -226,7 +251,9 @@ export function ReadingsView() {
                 type="button"
                 className="plain"
                 style={{ color: 'var(--teal-ink)' }}
-                onClick={() => place('back', eight.w!.mm / 2, eight.h!.mm / 2)}
+                onClick={() =>
+                  place(isPlate ? body!.pieces[0]!.id : 'back', eight.w!.mm / 2, eight.h!.mm / 2)
+                }
               >
                 Put it in the middle
               </button>{' '}
@@ -250,13 +277,22 @@ export function ReadingsView() {
       </div>
       <aside className="side" aria-label="Shell measurements">
         <h2>
-          Outer{' '}
-          <span className="note">
-            {body ? 'several readings: 12.1; 12.2; 12.1' : 'eight values, then a part'}
-          </span>
+          Outer <span className="note">{emptyWords(body !== undefined, isPlate)}</span>
         </h2>
+        {!body && (
+          <Segmented
+            size="small"
+            aria-label="What it is"
+            value={isFlat ? 'plate' : 'halves'}
+            onChange={(kind) => setFlat(kind === 'plate')}
+            options={[
+              { value: 'halves', label: 'two halves' },
+              { value: 'plate', label: 'a flat plate' },
+            ]}
+          />
+        )}
         <div className="fields">
-          {FIRST_FIELDS.map((f) => {
+          {fields.map((f) => {
             const k = f.key as keyof Eight;
             return body?.outline.kind === 'points' && (k === 'w' || k === 'h') ? null : (
               <LengthField
@@ -276,7 +312,8 @@ export function ReadingsView() {
         <MadeOf body={body} first={material} onFirst={setMaterial} onChange={setBody} />
         {!body && (
           <p className="note">
-            {NEEDED.filter((k) => eight[k] === undefined).length} of the first six still missing.{' '}
+            {needed.filter((k) => eight[k] === undefined).length} of the first {needed.length} still
+            missing.{' '}
             {missing ? `Next: ${missing.label.toLowerCase()}, with the ${TOOLS[missing.key]}.` : ''}
           </p>
         )}

@@ -46,6 +46,41 @@ export function eightOf(body: Body): Eight {
   };
 }
 
+/** What a flat plate is measured by. */
+export const PLATE_NEEDED = ['w', 'h', 'r', 'wall'] as const;
+
+/** The document with a flat plate of these measures; as it was while some are still missing. */
+export function withPlate(
+  p: Project,
+  e: Eight,
+  which = 0,
+  material: Piece['material'] = 'wood',
+): Project {
+  const { w, h, r, wall } = e;
+  if (!w || !h || !r || !wall) return p;
+  const old = p.shell.bodies[which];
+  const plate = old?.pieces.find((q) => q.role === 'plate') ?? {
+    id: 'plate',
+    role: 'plate' as const,
+    material,
+    zones: [],
+    features: [],
+    openings: [],
+  };
+  const body: Body = {
+    id: 'shell',
+    name: 'Plate',
+    spine: 'bottom',
+    ...old,
+    outline: old?.outline.kind === 'points' ? { ...old.outline, r } : { kind: 'rect', w, h, r },
+    wall,
+    pieces: [{ ...plate, depth: wall }],
+  };
+  const bodies = [...p.shell.bodies];
+  bodies[which] = body;
+  return { ...p, shell: { ...p.shell, bodies } };
+}
+
 /**
  * The document with the eight values in it; as it was while some are still missing.
  *
