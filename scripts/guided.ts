@@ -2,8 +2,7 @@
  * `npm run prove bench`: hidden builds proved from the first trial to the last on the stand-ins, half
  * of them by typed readings; the hours told afterwards against how long each really plays.
  */
-import { demos } from '../core/catalogue';
-import { scoreOf } from '../core/bench/guided.fixture';
+import { benchBuilds, scoreOf } from '../core/bench/guided.fixture';
 
 const [builds = 200, first = 1] = process.argv.slice(2).map(Number);
 const WANTED = {
@@ -13,7 +12,7 @@ const WANTED = {
   halfWidthBefore: 0.3,
 } as const;
 const seeds = Array.from({ length: builds }, (_, i) => first + i);
-const s = scoreOf(demos(), seeds);
+const s = scoreOf(benchBuilds(), seeds);
 const percent = (share: number): string => `${(100 * share).toFixed(1)} %`;
 const isWithin = (share: number): boolean =>
   share >= WANTED.covered[0] && share <= WANTED.covered[1];

@@ -3,7 +3,7 @@
  * cannot stand pushes out what is in its way, and a run that gets stuck begins anew. Repeatable by
  * its seed; steps are counted, so whoever runs it decides for how long.
  */
-import { applied, type Change, type Placement, type Project } from '../model';
+import { applied, type Change, isOpen, type Placement, type Project } from '../model';
 import { cablesOf } from '../chains';
 import { buttonMap, stackFindings } from '../controls';
 import { cutting } from '../cuts';
@@ -240,10 +240,11 @@ export class Arranger {
     });
   }
 
+  /** What is packed is packed between two floors; over a plate there is none. */
   #squareWalls(): boolean {
-    return this.#checker.scene.shell!.walls.every(
-      (w) => Math.abs(w.nx) > 0.999 || Math.abs(w.ny) > 0.999,
-    );
+    const { body, walls } = this.#checker.scene.shell!;
+    if (isOpen(body)) return false;
+    return walls.every((w) => Math.abs(w.nx) > 0.999 || Math.abs(w.ny) > 0.999);
   }
 
   /** @param some  only these are stood; nothing is kept then. Returns whether all of them stand. */

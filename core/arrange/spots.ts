@@ -2,7 +2,7 @@
  * Where an item may stand at all: behind its window or keys, at its grille, with its port in a wall,
  * or anywhere free. Positions come from what lies around it, so that parts end up side by side.
  */
-import type { Block, Placement } from '../model';
+import { type Block, isOpen, type Placement } from '../model';
 import {
   actuatorOf,
   BARE_METAL_MM,
@@ -30,7 +30,10 @@ export interface Ground {
 }
 
 export function kindOf(at: PlacedItem, g: Ground): Kind {
-  const face = g.checker.scene.shell!.openings.face;
+  const { body, openings } = g.checker.scene.shell!;
+  // On a plate nothing is bound to a wall, a window or a grille.
+  if (isOpen(body)) return 'free';
+  const { face } = openings;
   if (at.part.screen) return face.some((o) => o.use === 'window') ? 'window' : 'free';
   if (at.part.family === 'switch' && switches(at).length && keyHoles(g, '').length) {
     return 'keys';
@@ -80,11 +83,12 @@ export function stance(
   const scene = { ...g.checker.scene, items: new Map(g.checker.scene.items) };
   const place: Placement = {
     ...at.placement,
-    on: { piece },
+    // What stands on the outer face stays there.
+    on: at.isOutside ? { piece, side: 'outside' } : { piece },
     x: 0,
     y: 0,
     turn,
-    up,
+    up: at.isOutside ? 'out' : up,
     lift,
     stand: 'flat',
     held: 'jig',

@@ -2,7 +2,7 @@
  * Why no layout was found: a part that is too thick wherever it lies, parts that are too many for
  * the room, or the single change that makes it possible.
  */
-import { piecesOf, applied, type Change, mm1, type Project } from '../model';
+import { isOpen, piecesOf, applied, type Change, mm1, type Project } from '../model';
 import { Checker } from '../fit';
 import { removals, thickness } from '../kit';
 import { Arranger } from './arranger';
@@ -19,7 +19,8 @@ export interface WhyNot {
 /** Greatest depth between the two floors, mm, and where. */
 function deepest(checker: Checker): number {
   const shell = checker.scene.shell;
-  if (!shell) return Infinity;
+  // Behind a plate there is all the room there is.
+  if (!shell || isOpen(shell.body)) return Infinity;
   const W = Math.max(...shell.walls.map((w) => w.x0));
   const H = Math.max(...shell.walls.map((w) => w.y0));
   const front = shell.body.pieces.find((q) => shell.sign(q.id) > 0);

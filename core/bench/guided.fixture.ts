@@ -2,6 +2,8 @@
  * The guided bench from the first trial to the last, on a stand-in whose build is not as planned; and
  * how long that build really plays. The stand-in shares no code with the planning.
  */
+import { demos } from '../catalogue';
+import { isBank, partOf } from '../kit';
 import type { Instrument, Project } from '../model';
 import { World } from '../../simulators/bench/world';
 import { benchPlan } from './plan';
@@ -121,6 +123,10 @@ const NEAR = 0.05;
 
 const median = (list: readonly number[]): number =>
   [...list].sort((a, b) => a - b)[Math.floor(list.length / 2)]!;
+
+/** Examples whose store can be read: nobody looks into a power bank, and its band stays as wide as it was. */
+export const benchBuilds = (): Project[] =>
+  demos().filter((p) => !p.kit.items.some((i) => isBank(partOf(p, i))));
 
 /** Every second by hand; every second pair with nothing typed by its builder. */
 export function scoreOf(builds: readonly Project[], seeds: readonly number[]): Score {

@@ -2,7 +2,7 @@
  * Turning a part in the hand: quarter turns, turning over, changing halves. Its middle stays where
  * it is, so that nothing jumps.
  */
-import { bodyFor, type Piece, type Placement, type Project } from '../model';
+import { bodyFor, isOpen, type Piece, type Placement, type Project } from '../model';
 import { blockBox } from '../geometry';
 import { pointOf, type Scene, sceneOf, standItem } from './scene';
 
@@ -49,9 +49,11 @@ export function firstPlace(p: Project, item: string, wish?: Spot): Placement | u
   const suits = (q: Piece): boolean =>
     wish ? q.id === wish.piece : q.role === (forward ? 'front' : 'back');
   const piece = body.pieces.find(suits) ?? body.pieces[0]!;
+  // On a plate a picture and a sound are for whoever is before it.
+  const isBefore = isOpen(body) && (part.screen !== undefined || part.family === 'speaker');
   const start: Placement = {
     item,
-    on: { piece: piece.id },
+    on: isBefore ? { piece: piece.id, side: 'outside' } : { piece: piece.id },
     x: 0,
     y: 0,
     turn: 0,

@@ -44,6 +44,7 @@ export function PartPanel({
   const pieces = scene.shell?.body.pieces ?? [];
   const stands = 'piece' in now.on ? now.on : undefined;
   const piece = stands ? `${stands.piece}${stands.side ? OUTER : ''}` : '';
+  const halfWord = scene.shell && isOpen(scene.shell.body) ? 'Face' : 'Half';
   const others = doc.shell.bodies.filter((b) => b.id !== scene.shell?.body.id);
   /** To the other half, or into the middle of a half of another body, which is shown then. */
   const carry = (id: string): void => {
@@ -121,10 +122,10 @@ export function PartPanel({
           unit="°"
           onChange={(t) => turn({ turn: t })}
         />
-        <span>{isOpen(scene.shell!.body) ? 'Face' : 'Half'}</span>
+        <span>{halfWord}</span>
         <Select
           size="small"
-          aria-label="Half"
+          aria-label={halfWord}
           value={piece}
           onChange={carry}
           options={[
