@@ -206,7 +206,7 @@ async function captured(shoot, page, loaner, fresh) {
     await page.getByRole('button', { name: 'Finish it' }).click();
     for (const c of ring(12, 12, 3.2).slice(0, 3)) await click(c);
   });
-  await shoot('shell-graft', `${shell}graft`, async () => {
+  await shoot('shell-bodies', `${shell}bodies`, async () => {
     await page.getByRole('button', { name: /A lid as wide/ }).click();
     await page.getByRole('slider', { name: 'Angle between the fronts' }).waitFor();
     for (let i = 0; i < 35; i++) {
