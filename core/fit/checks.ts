@@ -1,6 +1,7 @@
 /** Checks that look at the scene as a whole, one file each: what they find, and what may mend it. */
 import { antenna } from './antenna';
 import { beside } from './beside';
+import { covered } from './covered';
 import { face } from './face';
 import { grille } from './grille';
 import { magnets } from './magnets';
@@ -24,4 +25,5 @@ export const CHECKS: readonly SceneCheck[] = [
   reach,
   underDoor,
   unplaced,
+  covered,
 ];

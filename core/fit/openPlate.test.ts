@@ -69,7 +69,10 @@ describe('an open plate', () => {
   test('a screen before it and a board behind it at one place touch nothing; both behind it do', () => {
     const both = put(put(bare, 'teasel', 110, 70), 'pane-5-hdmi', 110, 70, outer);
     expect(fit(both).filter((f) => f.startsWith('hit'))).toEqual([]);
-    const stacked = put(put(bare, 'teasel', 110, 70), 'pane-5-hdmi', 110, 70, { up: 'out' });
+    const stacked = put(put(bare, 'teasel', 110, 70), 'pane-5-hdmi', 110, 70, {
+      up: 'out',
+      on: { piece: 'plate' },
+    });
     expect(fit(stacked).some((f) => f.startsWith('hit touch'))).toBe(true);
   });
   test('a screen that lies on its picture is told', () => {
@@ -163,6 +166,21 @@ describe('an open plate', () => {
         ],
       },
     });
+    // A hole that is used from outside is not stood on; a slot for wires may be.
+    const used = (x: number, use: 'vent' | 'slot'): Project => {
+      const q = hole(x);
+      const [opened] = q.shell.bodies[0]!.pieces[0]!.openings;
+      return {
+        ...q,
+        shell: {
+          bodies: [{ ...body, pieces: [{ ...body.pieces[0]!, openings: [{ ...opened!, use }] }] }],
+        },
+      };
+    };
+    // The amplifier lies from 119 to 137 mm.
+    expect(fit(used(128, 'vent'))).toContain('hit covers-hole');
+    expect(fit(used(128, 'slot'))).not.toContain('hit covers-hole');
+    expect(fit(used(160, 'vent'))).not.toContain('hit covers-hole');
     expect(fit(hole(140))).not.toContain('tight no-hole');
     expect(fit(hole(200))).toContain('tight no-hole');
     // Both before it: nothing goes through.

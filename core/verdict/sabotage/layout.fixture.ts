@@ -62,6 +62,11 @@ const wheel = (p: Project, x: number, y: number): Project => {
   });
 };
 
+const fromEdge = (edge: 'left' | 'bottom', mm: number) => ({
+  from: { edge, face: 'outer' as const },
+  to: 'centre' as const,
+  length: length(mm),
+});
 const onOuterFace = (p: Project) => laidOut(p).filter((q) => 'side' in q.placement.on);
 
 export const LAYOUT_KINDS: readonly Kind[] = [
@@ -121,6 +126,45 @@ export const LAYOUT_KINDS: readonly Kind[] = [
       onOuterFace(p)
         .filter(({ part }) => part.screen)
         .map(({ id }) => ({ where: id, spoilt: withPlacement(p, id, { up: 'in' }), ids: [id] })),
+  },
+  {
+    name: 'a screen on a face, over the holes of a vent',
+    makes: 'hit',
+    cases: (p) =>
+      onOuterFace(p)
+        .filter(({ part }) => part.screen)
+        .map(({ id, placement }) => ({
+          where: id,
+          spoilt: {
+            ...p,
+            shell: {
+              ...p.shell,
+              bodies: p.shell.bodies.map((b) => ({
+                ...b,
+                pieces: b.pieces.map((q) => ({
+                  ...q,
+                  openings: [
+                    ...q.openings,
+                    {
+                      id: 'breather',
+                      name: 'breather',
+                      use: 'vent' as const,
+                      on: {
+                        kind: 'face' as const,
+                        at: {
+                          x: fromEdge('left', placement.x + 30),
+                          y: fromEdge('bottom', placement.y + 30),
+                        },
+                      },
+                      shape: { kind: 'circle' as const, d: length(8) },
+                    },
+                  ],
+                })),
+              })),
+            },
+          },
+          ids: [id],
+        })),
   },
   {
     name: 'a plate without a hole for the wires of what stands on its face',
