@@ -15,6 +15,7 @@ import {
   type Project,
   readEnvelope,
   readJson,
+  whatWords,
 } from '@deft/core/model';
 import { buildSteps } from '@deft/core/build';
 import { type Check, check, type Ways, waysOut } from '@deft/core/verdict';
@@ -135,7 +136,7 @@ function waysOf(p: Project, c: Check, seconds: number): { of: Map<string, Ways>;
   const until = Date.now() + seconds * 1000;
   for (const f of c.findings.filter((x) => x.verdict !== 'clear')) {
     if (Date.now() < until) of.set(f.id, waysOut(p, f, STARTER_PARTS, c));
-    else left.push(`${f.title}: ${f.what}`);
+    else left.push(`${f.title}: ${whatWords(f)}`);
   }
   return { of, left };
 }
@@ -192,7 +193,7 @@ function checkFile(p: Project, io: Io, json: boolean, seconds: number): number {
   for (const f of c.findings) {
     if (f.verdict === 'clear') continue;
     io.out(
-      `${MARK[f.verdict]} ${f.station.padEnd(8)} ${f.title}${f.measure ? ` ± ${(2 * f.measure.sigma).toFixed(1)}` : ''}: ${f.what}\n`,
+      `${MARK[f.verdict]} ${f.station.padEnd(8)} ${f.title}${f.measure ? ` ± ${(2 * f.measure.sigma).toFixed(1)}` : ''}: ${whatWords(f)}\n`,
     );
     for (const line of f.why) io.out(`               ${line}\n`);
     const found = ways.of.get(f.id);

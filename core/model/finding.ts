@@ -50,8 +50,8 @@ export type Ref =
 export interface Finding {
   /** The same finding in the verdict before and after an edit. It is compared, never read. */
   id: string;
-  /** Of another body than the first: which, and the finding's id as that body alone makes it. */
-  inBody?: { body: string; id: string };
+  /** Of another body than the first: which, its name, and the finding's id as that body alone makes it. */
+  inBody?: { body: string; name: string; id: string };
   /** Which rule of its check found it; its ways out are told by this. */
   code: string;
   station: Station;
@@ -114,6 +114,10 @@ export interface Finding {
   /** The move that would part them: unit vector of the first from the second. */
   way?: { x: number; y: number; z: number };
 }
+
+/** What meets what, with the body it is in where that is not the first. */
+export const whatWords = ({ what, inBody }: Pick<Finding, 'what' | 'inBody'>): string =>
+  inBody ? `${what} (in ${inBody.name})` : what;
 
 /** The first thing of a kind that a finding refers to. */
 export function refOf<K extends Ref['is']>(f: Finding, is: K): Extract<Ref, { is: K }> | undefined {

@@ -16,7 +16,7 @@ export function inBody(f: Finding, p: Project, body: Body): Finding {
   return {
     ...f,
     id: `${f.id}@${body.id}`,
-    inBody: { body: body.id, id: f.id },
+    inBody: { body: body.id, name: body.name, id: f.id },
     ...(f.measure
       ? {
           measure: {

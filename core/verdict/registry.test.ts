@@ -3,7 +3,7 @@ import { describe, expect, test } from '@jest/globals';
 import { buildSteps } from '../build';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { templates } from '../cuts';
-import { applied, appliedAll, type Project, readProject } from '../model';
+import { applied, appliedAll, type Project, readProject, whatWords } from '../model';
 import { shellsMass, shutSize } from '../shell';
 import { check } from './check';
 import { REGISTRY } from './registry';
@@ -124,4 +124,19 @@ test('ways out of a finding in a lid are sought in the lid, and hold for the who
     const after = check(appliedAll(over, w.changes));
     expect(after.findings.find((x) => x.id === f.id && x.verdict === 'hit')).toBeUndefined();
   }
+});
+
+test('a finding of a lid says that it is of the lid, where it is read out', () => {
+  const p = grafted();
+  const over: Project = {
+    ...p,
+    layout: {
+      placements: p.layout.placements.map((q) => (q.item === 'speaker' ? { ...q, x: 165 } : q)),
+    },
+  };
+  const hits = check(over).findings.filter((f) => f.verdict === 'hit');
+  expect(hits.filter((f) => f.inBody).map((f) => whatWords(f))).toEqual(
+    expect.arrayContaining([expect.stringMatching(/Speaker 28.* \(in Lid\)$/)]),
+  );
+  for (const f of check(p).findings.filter((x) => !x.inBody)) expect(whatWords(f)).toBe(f.what);
 });

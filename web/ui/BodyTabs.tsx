@@ -3,10 +3,23 @@ import { bodyFor, type Finding, type Project } from '@deft/core/model';
 import { useBuild } from '../state/build';
 import style from './BodyTabs.module.css';
 
+/** Stations whose findings lie in one body; hours, sound or a hinge are the build's. */
+const OF_A_BODY: ReadonlySet<Finding['station']> = new Set<Finding['station']>([
+  'shell',
+  'fit',
+  'cut',
+  'controls',
+]);
+
 /** Hits seen in a body. */
 const hitsIn = (doc: Project, findings: readonly Finding[], body: string): number =>
-  findings.filter((f) => f.verdict === 'hit' && (f.inBody?.body ?? bodyFor(doc)?.id) === body)
-    .length;
+  findings.filter(
+    (f) =>
+      f.verdict === 'hit' &&
+      f.check !== 'hinge' &&
+      OF_A_BODY.has(f.station) &&
+      (f.inBody?.body ?? bodyFor(doc)?.id) === body,
+  ).length;
 
 /** @param over  lies over a drawing, at its upper right */
 export function BodyTabs({ over = false }: { over?: boolean }) {

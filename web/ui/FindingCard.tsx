@@ -46,7 +46,10 @@ export const FindingCard = memo(function FindingCard({
             {f.title}
             {sigma !== undefined && <span className="note"> ± {(2 * sigma).toFixed(1)}</span>}
           </h3>
-          <p>{f.what}</p>
+          <p>
+            {f.what}
+            {f.inBody && <span className="note"> in {f.inBody.name}</span>}
+          </p>
         </button>
         {(chosen ? f.why : f.why.slice(0, 1)).map((line) => (
           <p className="note" key={line}>

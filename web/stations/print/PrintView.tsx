@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { buildSteps } from '@deft/core/build';
 import { type CutItem, cutWork, passWords, type Pocket, type Trim } from '@deft/core/cuts';
 import { billOf } from '@deft/core/kit';
-import { formatMm } from '@deft/core/model';
+import { formatMm, whatWords } from '@deft/core/model';
 import { SmallBook } from '../../book/SmallBook';
 import { useBuild, useScene, useSettled } from '../../state/build';
 import style from './PrintView.module.css';
@@ -47,7 +47,7 @@ export default function PrintView() {
           <Table
             name="To mind"
             head={['', 'What', 'Where', 'Why']}
-            rows={open.map((f) => [f.verdict, f.title, f.what, f.why[0] ?? ''])}
+            rows={open.map((f) => [f.verdict, f.title, whatWords(f), f.why[0] ?? ''])}
           />
         )}
         <Parts />
