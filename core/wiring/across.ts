@@ -6,7 +6,7 @@ import { type Edge, type Finding, type Project, type Shell } from '../model';
 import type { Cable } from '../chains';
 import { bodiesOf, bodyWith, everyItem, type Scene } from '../fit';
 import { rolled } from '../shell';
-import type { End, Net, Pt3 } from './ends';
+import type { End, Net, Pt3, Wire } from './ends';
 import { type Field, lengthOf, route } from './field';
 import { RIBBON, tailOf } from './leads';
 
@@ -155,30 +155,17 @@ export function parted(
   return out;
 }
 
-/** What is known of a wire laid in one body. */
-interface LaidWire {
-  net: Net;
-  bundle: string;
-  from: string;
-  to: string;
-  closedMm?: number;
-  openMm?: number;
-  cutMm?: number;
-  slackMm: number;
-  working: string[];
-}
-
 /**
  * A wire through the hinge from what is laid of it in both bodies.
  *
  * @param stripMm  bared at its two ends together, mm
  */
-export function throughHinge<W extends LaidWire>(
+export function throughHinge(
   p: Project,
   net: Net,
-  laid: readonly W[],
+  laid: readonly Wire[],
   stripMm: number,
-): W | undefined {
+): Wire | undefined {
   const find = (which: 'a' | 'b') => laid.find((w) => w.net.id === stubId(net, which));
   const [a, b] = [find('a'), find('b')];
   if (!a || !b || !p.shell.hinge) return undefined;

@@ -12,7 +12,7 @@ import { type Field, fieldOf, lengthOf, middle, route, occupyCells, widest } fro
 import type { LaidPack } from './fold';
 import { layLead, type LaidLead } from './leads';
 import { overSpine, type OverSpine } from './opened';
-import { type End, type Net, type Pt3 } from './ends';
+import { type End, type Net, type Pt3, type Wire } from './ends';
 import { endWords, netsOf, unwired } from './nets';
 import { ribbonFindings } from './ribbon';
 import { lostEnds, shorts } from './shorts';
@@ -52,18 +52,6 @@ export interface Bundle {
   closedMm?: number;
   /** With the book open: over the spine at this place along it. */
   open?: OverSpine;
-}
-export interface Wire {
-  net: Net;
-  bundle: string;
-  from: string;
-  to: string;
-  closedMm?: number;
-  openMm?: number;
-  /** What to cut, strips included, mm. */
-  cutMm?: number;
-  slackMm: number;
-  working: string[];
 }
 export interface Wiring {
   /** Leads between sockets inside, and what of leads and ribbons is folded away. */

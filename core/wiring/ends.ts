@@ -39,6 +39,19 @@ export interface Feeds {
   at: 'cell' | 'rail' | 'logic';
 }
 
+/** A wire as it is laid and cut. */
+export interface Wire {
+  net: Net;
+  bundle: string;
+  from: string;
+  to: string;
+  closedMm?: number;
+  openMm?: number;
+  /** What to cut, strips included, mm. */
+  cutMm?: number;
+  slackMm: number;
+  working: string[];
+}
 /** `rail`: in the gauge of the supply, not of a signal. */
 export type Draft = Pick<Net, 'a' | 'b' | 'what' | 'says' | 'feeds'> & { rail?: boolean };
 
@@ -82,11 +95,13 @@ export const placed = (
   p: Project,
   scene: Scene,
   has: (part: PlacedItem['part']) => boolean,
-): PlacedItem[] =>
-  present(p).kit.items.flatMap((i) => {
-    const at = everyItem(scene).get(i.id);
+): PlacedItem[] => {
+  const items = everyItem(scene);
+  return present(p).kit.items.flatMap((i) => {
+    const at = items.get(i.id);
     return at && has(at.part) ? [at] : [];
   });
+};
 
 export function join(
   out: Draft[],

@@ -55,10 +55,20 @@ withDatabase('a server tells how it fares', () => {
     rmSync(logs, { recursive: true, force: true });
   });
 
+  /** The log with a line of each of these requests: a line is written after its answer has gone out. */
+  async function linesOf(
+    ids: ReadonlyArray<string | null>,
+  ): Promise<Array<Record<string, unknown>>> {
+    for (;;) {
+      const lines = (await diagnosed()).log as Array<Record<string, unknown>>;
+      if (ids.every((id) => lines.some((l) => l['request'] === id))) return lines;
+    }
+  }
   test('every request has a name of its own, and a line with how it ended', async () => {
-    const lines = (await diagnosed()).log as Array<Record<string, unknown>>;
     expect(new Set(asked.map((a) => a.id)).size).toBe(asked.length);
-    for (const { id, status } of asked.slice(0, 4)) {
+    const first = asked.slice(0, 4);
+    const lines = await linesOf(first.map((a) => a.id));
+    for (const { id, status } of first) {
       expect(lines.find((l) => l['request'] === id)).toMatchObject({ status, level: 30 });
     }
     expect(lines.map((l) => `${String(l['method'])} ${String(l['route'])}`)).toContain(
