@@ -181,6 +181,16 @@ describe('an open plate', () => {
     expect(fit(used(128, 'vent'))).toContain('hit covers-hole');
     expect(fit(used(128, 'slot'))).not.toContain('hit covers-hole');
     expect(fit(used(160, 'vent'))).not.toContain('hit covers-hole');
+    // So is the hole that a key will want.
+    const keyed = (x: number): Project => ({
+      ...p,
+      controls: {
+        route: 'gpio',
+        inputs: [{ id: 'k', name: 'Key', role: 'start', at: { x, y: 70 }, routed: true }],
+      },
+    });
+    expect(fit(keyed(128))).toContain('hit covers-hole');
+    expect(fit(keyed(160))).not.toContain('hit covers-hole');
     expect(fit(hole(140))).not.toContain('tight no-hole');
     expect(fit(hole(200))).toContain('tight no-hole');
     // Both before it: nothing goes through.

@@ -3,6 +3,7 @@ import {
   type Block,
   bodyFor,
   isHost,
+  isOpen,
   type Opening,
   outlineSpan,
   type Part,
@@ -107,6 +108,8 @@ function shellOf(body: Body): WarmCase['shell'] {
 /** Holes that air gets through: vents and speaker grilles that stay open. */
 function ventsOf(body: Body): WarmCase['vents'] {
   const { w, h } = outlineSpan(body.outline);
+  // Behind a plate the room's own air is all there is.
+  if (isOpen(body)) return { area: w * h * M * M, high: (Math.min(w, h) / 2) * M };
   const openings = body.pieces.flatMap((q) => q.openings).filter(isAiry);
   const mm2 = openings.reduce((sum, o) => sum + openMm2(o), 0);
   return { area: mm2 * OPEN_SHARE * M * M, high: (Math.min(w, h) / 2) * M };

@@ -190,3 +190,12 @@ describe('what is said', () => {
     expect(heatFigures({ ...done, kit: { ...done.kit, items } })).toBeUndefined();
   });
 });
+
+test('behind an open plate the air is the room’s: a chip is cooler there than shut in a box as large', () => {
+  const drover = demos().find((p) => p.id === 'drover')!;
+  const open = warmCase(drover, 'game')!;
+  expect(settled(open).airC).toBeLessThan(ROOM_C + 5);
+  const shut: WarmCase = { ...open, vents: { ...open.vents, area: 0 } };
+  expect(settled(shut).airC).toBeGreaterThan(settled(open).airC + 2);
+  expect(settled(shut).chipC).toBeGreaterThan(settled(open).chipC + 2);
+});

@@ -7,6 +7,7 @@ import { appliedAll, type Body, length, type Part, type Project } from '../model
 import { rolled } from '../shell';
 import { check } from '../verdict';
 import { grafted } from '../verdict/sabotage/builds.fixture';
+import { endAtHinge } from './across';
 import { netsOf, wiring } from './index';
 
 const laid = (p: Project) => {
@@ -111,6 +112,35 @@ describe('wires into a lid', () => {
   });
 });
 
+describe('the place where wires go through', () => {
+  const EDGES = ['left', 'right', 'bottom', 'top'] as const;
+  const OUT: Record<(typeof EDGES)[number], [number, number]> = {
+    left: [-1, 0],
+    right: [1, 0],
+    bottom: [0, -1],
+    top: [0, 1],
+  };
+  test.each(EDGES.flatMap((first) => EDGES.map((second) => [first, second] as const)))(
+    'is one place on the axis from both bodies: %s on %s',
+    (first, second) => {
+      const p = appliedAll(grafted(), [{ do: 'hinge', set: { first, second } }]);
+      const scene = sceneOf(p);
+      const places = [0, 1].map((i) => {
+        const { at } = endAtHinge(p, scene, i, 12)!;
+        const { walls } = [scene, ...scene.others][i]!.shell!;
+        const middle = (v: number[]) => (Math.min(...v) + Math.max(...v)) / 2;
+        // Along the axis: up, crossed with the way out over the hinge edge; the second body lies turned round.
+        const [nx, ny] = OUT[i === 0 ? first : second];
+        const along =
+          -ny * (at[0] - middle(walls.map((w) => w.x0))) +
+          nx * (at[1] - middle(walls.map((w) => w.y0)));
+        return i === 0 ? along : -along;
+      });
+      expect(places).toEqual([expect.closeTo(12, 9), expect.closeTo(12, 9)]);
+    },
+  );
+});
+
 describe('a lead through a hinge', () => {
   const wisp = demos()[3]!;
   const part = (id: string): Part => STARTER_PARTS.find((q) => q.id === id)!;
@@ -173,6 +203,11 @@ describe('a lead through a hinge', () => {
     );
     const enough = { ...long, kit: { ...long.kit, parts } };
     expect(codes(enough)).not.toContain('lead-hinge');
+    // The way it is laid is no shorter than straight.
+    const said = /^([\d.]+) \+ ([\d.]+) mm to the hinge/.exec(
+      check(long).findings.find((f) => f.code === 'lead-hinge')!.why[0]!,
+    )!;
+    expect(Number(said[1]) + Number(said[2])).toBeGreaterThan(60);
     expect(check(long).findings.find((f) => f.code === 'lead-hinge')!.why[0]).toMatch(
       /it is 100 mm long$/,
     );

@@ -12,6 +12,8 @@ import { RIBBON, tailOf } from './leads';
 
 /** How the end of a wire at the hinge is called. */
 const AT_HINGE = 'at the hinge';
+/** And as it is read out. */
+const HINGE = AT_HINGE.slice('at '.length);
 /** Wires stay so far from the walls where they go into the barrel, mm. */
 const OFF_WALL_MM = 3;
 /** A way in is sought in such steps from the middle, and not nearer a corner than this, mm. */
@@ -41,7 +43,8 @@ function hingeEdge(shell: Shell, index: number): Edge | undefined {
 /**
  * Where wires go into the barrel: at the hinge edge, at the height of its axis.
  *
- * @param along  on the axis from the middle of the edge, mm
+ * @param along  on the axis from the middle of the edge, as the swing of the hinge counts it, mm;
+ *               the other way round for the second body
  */
 function hingeMouth(
   scene: Scene,
@@ -59,11 +62,10 @@ function hingeMouth(
   const z = Math.max(-Math.max(0, deep(-1)), Math.min(Math.max(0, deep(1)), up));
   const piece = shell.body.pieces.find((q) => shell.sign(q.id) === (z >= 0 ? 1 : -1));
   const [mx, my] = [(x0 + x1) / 2, (y0 + y1) / 2];
-  // Fronts up, the second body lies before the first as it does open: what is left of one is left of the other.
   const at: Record<Edge, Pt3> = {
-    left: [x0 + off, my + along, z],
-    right: [x1 - off, my - along, z],
-    bottom: [mx - along, y0 + off, z],
+    left: [x0 + off, my - along, z],
+    right: [x1 - off, my + along, z],
+    bottom: [mx + along, y0 + off, z],
     top: [mx - along, y1 - off, z],
   };
   return { at: at[edge], piece: (piece ?? shell.body.pieces[0]!).id };
@@ -78,11 +80,18 @@ function halfEdge(scene: Scene, edge: Edge): number {
 }
 
 /** The end at the hinge of a wire that leaves a body there. */
-function endAtHinge(p: Project, scene: Scene, index: number, along: number): End | undefined {
+export function endAtHinge(
+  p: Project,
+  scene: Scene,
+  index: number,
+  along: number,
+): End | undefined {
   const edge = hingeEdge(p.shell, index);
   const body = bodiesOf(scene)[index];
   if (!edge || !body?.shell) return undefined;
-  return { item: AT_HINGE, pad: AT_HINGE, ...hingeMouth(body, edge, p.shell.hinge!.up.mm, along) };
+  // What lies open before the first body looks back at it.
+  const own = index === 0 ? along : -along;
+  return { item: AT_HINGE, pad: AT_HINGE, ...hingeMouth(body, edge, p.shell.hinge!.up.mm, own) };
 }
 
 /** Places along the axis at which wires may go through, the middle first. */
@@ -171,7 +180,7 @@ export function throughHinge(
   if (!a || !b || !p.shell.hinge) return undefined;
   const { lengthMm } = rolled(p.shell.hinge).value;
   const ends = { from: a.from === HINGE ? a.to : a.from, to: b.to === HINGE ? b.from : b.to };
-  const base = { ...a, ...ends, net, working: [...a.working.slice(0, 1)] };
+  const base = { ...a, ...ends, net, beyond: b.bundle, working: [...a.working.slice(0, 1)] };
   delete base.cutMm;
   delete base.closedMm;
   delete base.openMm;
@@ -193,9 +202,6 @@ export function throughHinge(
     ],
   };
 }
-/** The end at the hinge as it is read out. */
-const HINGE = AT_HINGE.slice('at '.length);
-
 /** Leads whose sockets lie in two bodies. */
 const leadsAcross = (scene: Scene): Cable[] =>
   scene.cables.filter((c) => {
@@ -203,17 +209,35 @@ const leadsAcross = (scene: Scene): Cable[] =>
     return a && b && a !== b;
   });
 
-/** A ribbon from socket to socket through the barrel: long enough or not. */
-function leadFinding(p: Project, scene: Scene, c: Cable): Finding[] {
+/** What has been found of the way through a hinge. */
+export interface Through {
+  fields: readonly Field[];
+  across: readonly Net[];
+  along: number;
+}
+
+/** A ribbon from socket to socket through the barrel: long enough or not, by the way it has in both bodies. */
+function leadFinding(p: Project, scene: Scene, c: Cable, { fields, along }: Through): Finding[] {
   const long = c.part.lead?.longMm;
   if (!p.shell.hinge || long === undefined) return [];
   const runs = c.ends.flatMap((e) => {
     const body = bodyWith(scene, e.item)!;
     const index = bodiesOf(scene).indexOf(body);
     const from = tailOf(body, e);
-    const mouth = endAtHinge(p, scene, index, 0);
+    const mouth = endAtHinge(p, scene, index, along);
     if (!from || !mouth) return [];
-    return [lengthOf([from.at, [mouth.at[0], mouth.at[1], from.at[2]], mouth.at])];
+    const way = route(
+      fields[index]!,
+      [from.at, mouth.at],
+      RIBBON.thick * RIBBON.wide,
+      RIBBON.thick,
+    );
+    // Without a way it is no shorter than straight along and up.
+    const points =
+      'from' in way
+        ? [from.at, [mouth.at[0], mouth.at[1], from.at[2]] as Pt3, mouth.at]
+        : way.points;
+    return [lengthOf(points)];
   });
   if (runs.length < 2) return [];
   const roll = rolled(p.shell.hinge).value.lengthMm;
@@ -230,7 +254,7 @@ function leadFinding(p: Project, scene: Scene, c: Cable): Finding[] {
       title: `${(need - long).toFixed(0)} mm too short for the hinge`,
       what: `${c.lead.name} between ${items.map((i) => everyItem(scene).get(i)!.item.name).join(' and ')}`,
       why: [
-        `${runs.map((mm) => mm.toFixed(0)).join(' + ')} mm straight to the hinge in both bodies + ${roll.toFixed(0)} rolled in its barrel = ${need.toFixed(0)}; it is ${long} mm long`,
+        `${runs.map((mm) => mm.toFixed(0)).join(' + ')} mm to the hinge in both bodies + ${roll.toFixed(0)} rolled in its barrel = ${need.toFixed(0)}; it is ${long} mm long`,
       ],
       about: items,
       refs: [{ is: 'lead', id: c.lead.id }],
@@ -322,10 +346,10 @@ function withoutHinge(p: Project, scene: Scene, across: readonly Net[]): Finding
 export const acrossFindings = (
   p: Project,
   scene: Scene,
-  across: readonly Net[],
+  through: Through,
   insulation: (awg: number) => number,
 ): Finding[] => [
-  ...leadsAcross(scene).flatMap((c) => leadFinding(p, scene, c)),
-  ...barrelFindings(p, scene, across, insulation),
-  ...withoutHinge(p, scene, across),
+  ...leadsAcross(scene).flatMap((c) => leadFinding(p, scene, c, through)),
+  ...barrelFindings(p, scene, through.across, insulation),
+  ...withoutHinge(p, scene, through.across),
 ];

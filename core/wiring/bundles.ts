@@ -103,7 +103,7 @@ export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
   }
   const bodies = bodiesOf(scene).filter((body) => body.shell);
   const fields = bodies.map((body) => fieldOf(body));
-  const { inside, across } = parted(p, scene, nets, fields, overInsulation);
+  const { inside, across, along } = parted(p, scene, nets, fields, overInsulation);
   const laid = bodies.map((body, i) => layBody(p, body, fields[i]!, inside[i]!));
   const parts = laid.flatMap((l) => l.wires);
   const wires = nets.flatMap((net): Wire | [] => {
@@ -125,7 +125,7 @@ export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
       ...shorts(scene, nets),
       ...lostEnds(p, scene),
       ...laid.flatMap((l) => l.findings),
-      ...acrossFindings(p, scene, across, overInsulation),
+      ...acrossFindings(p, scene, { fields, across, along }, overInsulation),
       ...thinFindings(p, wires),
       ...longFindings(p, wires),
       ...signalFindings(wires),

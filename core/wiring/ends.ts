@@ -43,6 +43,8 @@ export interface Feeds {
 export interface Wire {
   net: Net;
   bundle: string;
+  /** The bundle it goes on in beyond the hinge. */
+  beyond?: string;
   from: string;
   to: string;
   closedMm?: number;

@@ -1,6 +1,6 @@
 /** Signals that are fast for their wire: what a bus is laid over before its edges no longer arrive clean. */
 import { type Finding } from '../model';
-import type { Net } from './ends';
+import type { Net, Wire } from './ends';
 
 interface Bus {
   name: string;
@@ -45,14 +45,10 @@ const BUSES: readonly Bus[] = [
   },
 ];
 
-interface LaidWire {
-  net: Net;
-  closedMm?: number;
-  slackMm: number;
-}
-
 /** @returns one finding for each bus of a part that is laid over more than it bears */
-export function signalFindings(wires: readonly LaidWire[]): Finding[] {
+export function signalFindings(
+  wires: ReadonlyArray<Pick<Wire, 'net' | 'closedMm' | 'slackMm'>>,
+): Finding[] {
   const longest = new Map<string, { bus: Bus; net: Net; mm: number }>();
   for (const { net, closedMm, slackMm } of wires) {
     const bus = net.what === 'signal' ? BUSES.find((b) => b.has(net.says)) : undefined;

@@ -128,7 +128,8 @@ export function PartCard({
 /** Names lie over every part, so that what rides above hides none. */
 export function PartLabel({ at, spread, page }: { at: PlacedItem; spread: Spread; page: Page }) {
   const m = middleOf(spread, page, at);
-  const sub = `${formatMm(thickness(at.part, at.item.struck).value, 1)} mm high`;
+  const high = `${formatMm(thickness(at.part, at.item.struck).value, 1)} mm high`;
+  const sub = at.isOutside ? `${high}, outer face` : high;
   const wide =
     Math.max(at.item.name.length * 6.6, m.h > 44 && m.w > 70 ? sub.length * 5.6 : 0) + 10;
   const two = m.h > 44 && m.w > 70;

@@ -22,7 +22,7 @@ export interface ShellPageProps {
 const TITLES: Record<string, string> = {
   front: 'FRONT HALF, inside up',
   back: 'BACK HALF, inside up',
-  plate: 'PLATE, inner face up; what stands on the outer face is seen through it',
+  plate: 'PLATE, inner face up',
 };
 
 export function ShellPage({ shell, spread: s, page, chosen, onPick }: ShellPageProps) {

@@ -63,3 +63,13 @@ export function worsened(
     (f) => rank[f.verdict] >= rank[makes] && rank[f.verdict] > (was.get(f.id) ?? 0),
   );
 }
+
+type Piece = Project['shell']['bodies'][0]['pieces'][0];
+/** Every piece of every body, changed. */
+export const everyPiece = (p: Project, change: (piece: Piece) => Piece): Project => ({
+  ...p,
+  shell: {
+    ...p.shell,
+    bodies: p.shell.bodies.map((b) => ({ ...b, pieces: b.pieces.map(change) })),
+  },
+});

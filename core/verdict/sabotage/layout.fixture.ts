@@ -2,7 +2,7 @@
 import { sceneOf } from '../../fit';
 import { libraryPart } from '../../catalogue';
 import { applied, isOpen, length, type Project } from '../../model';
-import { type Case, type Kind, laidOut, withPlacement } from './kind.fixture';
+import { type Case, everyPiece, type Kind, laidOut, withPlacement } from './kind.fixture';
 
 /** How far beyond a limit, and short of it, a spoiling with a size is tried, mm. */
 export const BEYOND_MM = 0.2;
@@ -103,19 +103,10 @@ export const LAYOUT_KINDS: readonly Kind[] = [
         .filter((q) => q.part.speaker)
         .map((q) => ({
           where: q.id,
-          spoilt: {
-            ...p,
-            shell: {
-              ...p.shell,
-              bodies: p.shell.bodies.map((b) => ({
-                ...b,
-                pieces: b.pieces.map((x) => ({
-                  ...x,
-                  openings: x.openings.filter((o) => o.use !== 'speaker'),
-                })),
-              })),
-            },
-          },
+          spoilt: everyPiece(p, (x) => ({
+            ...x,
+            openings: x.openings.filter((o) => o.use !== 'speaker'),
+          })),
           ids: [q.id],
         })),
   },
@@ -135,34 +126,25 @@ export const LAYOUT_KINDS: readonly Kind[] = [
         .filter(({ part }) => part.screen)
         .map(({ id, placement }) => ({
           where: id,
-          spoilt: {
-            ...p,
-            shell: {
-              ...p.shell,
-              bodies: p.shell.bodies.map((b) => ({
-                ...b,
-                pieces: b.pieces.map((q) => ({
-                  ...q,
-                  openings: [
-                    ...q.openings,
-                    {
-                      id: 'breather',
-                      name: 'breather',
-                      use: 'vent' as const,
-                      on: {
-                        kind: 'face' as const,
-                        at: {
-                          x: fromEdge('left', placement.x + 30),
-                          y: fromEdge('bottom', placement.y + 30),
-                        },
-                      },
-                      shape: { kind: 'circle' as const, d: length(8) },
-                    },
-                  ],
-                })),
-              })),
-            },
-          },
+          spoilt: everyPiece(p, (q) => ({
+            ...q,
+            openings: [
+              ...q.openings,
+              {
+                id: 'breather',
+                name: 'breather',
+                use: 'vent' as const,
+                on: {
+                  kind: 'face' as const,
+                  at: {
+                    x: fromEdge('left', placement.x + 30),
+                    y: fromEdge('bottom', placement.y + 30),
+                  },
+                },
+                shape: { kind: 'circle' as const, d: length(8) },
+              },
+            ],
+          })),
           ids: [id],
         })),
   },

@@ -33,17 +33,20 @@ export function WiresView({
   const settled = useSettled();
   const scene = useShownScene();
   const w = check.wiring;
-  const said = (b: Bundle): Wire[] => w.wires.filter((x) => x.bundle === b.id);
+  // A wire through a hinge stands with the bundle it begins in, and with the other when that is chosen.
+  const said = (b: Bundle): Wire[] =>
+    w.wires.filter((x) => x.bundle === b.id || (chosen === b.id && x.beyond === b.id));
   const set = (list: readonly Wire[], more: Parameters<typeof stored>[1]) =>
     apply(list.map((x): Change => ({ do: 'net', net: stored(x.net, more) })));
-  const shown = w.bundles.filter((b) => !chosen || b.id === chosen);
+  const listed = w.bundles.filter((b) => said(b).length > 0);
+  const shown = listed.filter((b) => !chosen || b.id === chosen);
   return (
     <section className="profile" aria-label="Wires">
       <div className="bar">
         <h2>Wires</h2>
         <span className="note grow" title={w.loops.working}>
           {w.wires.length
-            ? `${w.wires.length} wires in ${w.bundles.length} bundles, ${(w.totalMm / 1000).toFixed(2)} m to cut; loops ${(w.loops.needs / 1000).toFixed(1)} cm³, ${(w.loops.has / 1000).toFixed(0)} free at the spine`
+            ? `${w.wires.length} wires in ${listed.length} bundles, ${(w.totalMm / 1000).toFixed(2)} m to cut; loops ${(w.loops.needs / 1000).toFixed(1)} cm³, ${(w.loops.has / 1000).toFixed(0)} free at the spine`
             : 'No wire yet.'}
         </span>
         {chosen && (

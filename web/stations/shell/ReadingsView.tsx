@@ -85,7 +85,7 @@ export function ReadingsView() {
   const { body, at: which, setBody } = useShell();
   const [ref, size] = useSize<HTMLDivElement>();
   const [kept, setKept] = useState<Eight>(() => keptEight(key));
-  const [material, setMaterial] = useState<Material>('abs');
+  const [material, setMaterial] = useState<Material>(doc.way === 'open plate' ? 'wood' : 'abs');
   const [focus, setFocus] = useState<string>('w');
   const [chosen, choose] = useState<string>();
   const [placing, setPlacing] = useState<NewThing>();
@@ -219,6 +219,7 @@ export function ReadingsView() {
                 field={shown.key}
                 label={`${shown.label}, ${shown.tool}`}
                 n={shown.n}
+                isPlate={isPlate}
               />
             )
           )}
@@ -338,7 +339,7 @@ export function ReadingsView() {
           }
         />
         {body && <Outline key={body.outline.kind} body={body} onChange={setBody} />}
-        {body && <Leaning body={body} onChange={setBody} />}
+        {body && !isPlate && <Leaning body={body} onChange={setBody} />}
         {body?.underlays?.map((u) => (
           <label key={u.id} className="pair">
             <span>Picture under the {u.piece}</span>
@@ -427,7 +428,7 @@ export function ReadingsView() {
           </section>
         )}
         {body && <TakeOut doc={doc} body={body} />}
-        {body && (
+        {body && !isPlate && (
           <label className="row">
             Book opens at its{' '}
             <Select
@@ -442,7 +443,7 @@ export function ReadingsView() {
             />
           </label>
         )}
-        {body && (
+        {body && !isPlate && (
           <label className="row">
             Shuts{' '}
             <Select

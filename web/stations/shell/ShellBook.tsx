@@ -221,26 +221,32 @@ export function NextValue({
   field,
   label,
   n,
+  isPlate = false,
 }: {
   width: number;
   height: number;
   field: string;
   label: string;
   n: number;
+  /** One flat plate, not two halves. */
+  isPlate?: boolean;
 }) {
   const w = Math.min((width - 130) / 2, 380);
   const h = Math.min(w * 0.56, height - 130);
-  const x = (width - 2 * w - 18) / 2;
+  const x = isPlate ? (width - w) / 2 : (width - 2 * w - 18) / 2;
   const y = (height - h) / 2 + 6;
   const two = x + w + 18;
   const spot = SPOTS[field]?.(x, y, w, h, two);
   return (
     <svg width={width} height={height} role="img" aria-label={`Next to measure: ${label}`}>
       <Ticks w={width} h={height} scale={2} />
-      {[
-        [x, 'FRONT HALF, inside up'],
-        [two, 'BACK HALF, inside up'],
-      ].map(([px, t]) => (
+      {(isPlate
+        ? [[x, 'PLATE']]
+        : [
+            [x, 'FRONT HALF, inside up'],
+            [two, 'BACK HALF, inside up'],
+          ]
+      ).map(([px, t]) => (
         <g key={t}>
           <text className="cap" x={Number(px) + w / 2} y={y - 44} textAnchor="middle">
             {t}
@@ -256,23 +262,28 @@ export function NextValue({
             strokeOpacity="0.55"
             strokeDasharray="6 5"
           />
-          <rect
-            x={Number(px) + 9}
-            y={y + 9}
-            width={w - 18}
-            height={h - 18}
-            rx="15"
-            fill="none"
-            stroke="#bfe3d0"
-            strokeOpacity="0.35"
-            strokeDasharray="6 5"
-          />
-          {[
-            [30, 30],
-            [w - 30, 30],
-            [30, h - 30],
-            [w - 30, h - 30],
-          ].map(([dx, dy]) => (
+          {!isPlate && (
+            <rect
+              x={Number(px) + 9}
+              y={y + 9}
+              width={w - 18}
+              height={h - 18}
+              rx="15"
+              fill="none"
+              stroke="#bfe3d0"
+              strokeOpacity="0.35"
+              strokeDasharray="6 5"
+            />
+          )}
+          {(isPlate
+            ? []
+            : [
+                [30, 30],
+                [w - 30, 30],
+                [30, h - 30],
+                [w - 30, h - 30],
+              ]
+          ).map(([dx, dy]) => (
             <circle
               key={`${dx},${dy}`}
               cx={Number(px) + dx!}

@@ -18,13 +18,13 @@ export function AddBody() {
     const next = withBody(doc, name, wish, from);
     const [first, second] = next.shell.bodies;
     const isSecond = bodies.length === 1 && first && second;
-    edit(
+    const refused = edit(
       isSecond
         ? { ...next, way: 'graft', shell: { ...next.shell, hinge: usualHinge(first, second) } }
         : next,
     );
-    setBad(undefined);
-    showBody(next.shell.bodies.at(-1)!.id);
+    setBad(refused);
+    if (!refused) showBody(next.shell.bodies.at(-1)!.id);
   };
   const from = async (key: string): Promise<void> => {
     try {
