@@ -66,7 +66,7 @@ module.exports = {
   options: {
     doNotFollow: { path: 'node_modules' },
     exclude: { path: '^(web|server)/dist' },
-    tsConfig: { fileName: 'tsconfig.json' },
+    tsConfig: { fileName: 'tsconfig.base.json' },
     tsPreCompilationDeps: true,
     enhancedResolveOptions: {
       exportsFields: ['exports'],

@@ -28,7 +28,7 @@ function checkout(owner: number): string {
     'sh',
     [
       '-c',
-      `git ls-files -z core server simulators scripts package.json package-lock.json tsconfig.json | xargs -0 cp --parents -t '${dir}'`,
+      `git ls-files -z core server simulators scripts package.json package-lock.json tsconfig.json tsconfig.base.json | xargs -0 cp --parents -t '${dir}'`,
     ],
     { cwd: ROOT },
   );

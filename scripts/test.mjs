@@ -54,7 +54,7 @@ try {
   mkdirSync(own, { recursive: true });
   const { openCluster } = await import('./cluster.mjs');
   const { builtServer, builtSite } = await import('./site.mjs');
-  if (wants('types')) await gate('Types', bin('tsc'), ['--noEmit', '-p', 'tsconfig.json']);
+  if (wants('types')) await gate('Types', bin('tsc'), ['-b']);
   if (wants('lint')) {
     await gate('Layout', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
     await gate('Unused', bin('knip'), ['--no-progress']);

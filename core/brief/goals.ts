@@ -9,7 +9,8 @@ import {
   type Project,
   type Tool,
 } from '../model';
-import { COVERAGE, SHOWN } from '../catalogue';
+import { SHOWN } from '../catalogue';
+import { wished } from '../games';
 import { chains, kitOf } from '../chains';
 import { picturePlan } from '../display';
 import { billOf, partOf } from '../kit';
@@ -36,6 +37,12 @@ const judged = (
   why: string[] = [],
 ): Judged => ({ target, standing, figure, decides, why });
 
+/** 0 met, 1 at risk, 2 missed. */
+function rankOf(runs: 'well' | 'mostly' | 'not', lacks: boolean): number {
+  if (runs === 'not') return 2;
+  return runs === 'mostly' || lacks ? 1 : 0;
+}
+
 const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
   families({ p, b }) {
     if (!b.families.length) return undefined;
@@ -49,29 +56,18 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
         `${computer.item.name} runs what was made for its own chips; other families want a computer.`,
       ]);
     }
-    const axes = k.ends('analog', 'takes').reduce((s, e) => s + (e.port.count ?? 1), 0);
+    const lines = wished(p).map(({ family, runs = 'not', missing, axesShort }) => ({
+      rank: rankOf(runs, missing.length > 0 || axesShort > 0),
+      text: [
+        `${family}: runs ${runs}`,
+        ...(missing.length ? [`no ${missing.join(', ')}`] : []),
+        ...(axesShort ? [`${axesShort} analog ${axesShort === 1 ? 'axis' : 'axes'} short`] : []),
+      ].join('; '),
+    }));
+    const worst = Math.max(0, ...lines.map((l) => l.rank));
+    const why = lines.map((l) => l.text);
     const have = new Set(p.controls.inputs.filter((i) => i.routed).map((i) => i.role));
-    const pad = p.controls.route === 'wireless';
-    let worst = 0;
-    const why: string[] = [];
-    for (const name of b.families) {
-      const f = COVERAGE[name];
-      const missing = pad ? [] : f.needs.filter((r) => !have.has(r));
-      const short = pad ? 0 : Math.max(0, (f.axes ?? 0) - axes);
-      let runs: 'well' | 'mostly' | 'not';
-      if (speed >= f.well) runs = 'well';
-      else if (speed >= f.mostly) runs = 'mostly';
-      else runs = 'not';
-      let rank: 2 | 0 | 1;
-      if (runs === 'not') rank = 2;
-      else if (runs === 'mostly' || missing.length || short) rank = 1;
-      else rank = 0;
-      worst = Math.max(worst, rank);
-      why.push(
-        `${name}: runs ${runs}${missing.length ? `; no ${missing.join(', ')}` : ''}${short ? `; ${short} analog ${short === 1 ? 'axis' : 'axes'} short` : ''}`,
-      );
-    }
-    const good = why.filter((w) => w.endsWith('runs well')).length;
+    const good = lines.filter((l) => l.rank === 0).length;
     let says: string;
     if (worst === 2) says = `${computer.item.name}: class ${speed} of 5`;
     else if (worst) says = 'missing inputs or a computer that only mostly runs them';

@@ -486,7 +486,7 @@ function wisp(): Project {
     way: 'custom shell',
     note: 'A printed shell with no donor, as thin as its parts allow.',
     brief: {
-      families: ['8-bit handheld', '32-bit handheld'],
+      families: ['8-bit handheld', '8-bit home'],
       hours: 4,
       costCeiling: 120,
       pocket: [176, 104, 24],

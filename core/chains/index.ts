@@ -48,7 +48,7 @@ export const chainFindings = (p: Project): Finding[] => [
       check: 'chain',
       code: 'chain',
       refs: [{ is: 'link', chain: c.kind, link: b.link }],
-      verdict: c.begun ? 'hit' : 'tight',
+      ...(c.begun ? { verdict: 'hit' } : { verdict: 'tight', undecided: true }),
       title: b.title,
       what: b.what,
       why: [

@@ -8,6 +8,7 @@ export {
   type Backing,
 } from './backing';
 export { buttonNumbers, EVENT_CODES } from './codes';
+export { forgottenFindings, forgottenWays } from './forgotten';
 export { heldFindings } from './held';
 export { linesOf, type Lines, type Taken } from './lines';
 export { leastCost } from './assign';

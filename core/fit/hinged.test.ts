@@ -117,7 +117,7 @@ function lidded(up: number, more: Partial<NonNullable<Shell['hinge']>> = {}): Pr
         out: length(4, 'calliper'),
         up: length(up, 'calliper'),
         barrel: length(6),
-        ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 10 },
+        ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 20 },
         ...more,
       },
     },

@@ -240,7 +240,7 @@ const hinged = (up: number): Project => ({
       out: length(1),
       up: length(up),
       barrel: length(6),
-      ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 10 },
+      ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 20 },
     },
   },
 });

@@ -2,3 +2,4 @@ export { chordFindings, chordsOf, chordWays, freeChord, type Chord } from './cho
 export { ledger, WANTED, type DutyLine } from './duties';
 export { heldTogether, reaches, type Finger, type Reach } from './hands';
 export { familyMaps, familySentence, ROLE_WORDS, type FamilyMap } from './maps';
+export { wished, wishedFindings, wishedWays, type Wished } from './wished';

@@ -47,6 +47,16 @@ export function familySentence({ family, missing, spare }: FamilyMap): string {
   return `${family} lacks ${missing.join(', ')}${free}`;
 }
 
+/** What a family is played with that no key of the build does, and the keys it leaves free. */
+export function keysAgainst(p: Project, family: GameFamily): Pick<FamilyMap, 'missing' | 'spare'> {
+  const routed = p.controls.inputs.filter((i) => i.routed);
+  const roles = rolesOf(family);
+  return {
+    missing: roles.filter((role) => !routed.some((i) => i.role === role)),
+    spare: routed.filter((i) => !roles.includes(i.role) && !KEPT.has(i.role)),
+  };
+}
+
 export function familyMaps(p: Project, scene?: Scene): FamilyMap[] {
   const map = buttonMap(p, scene);
   const routed = map.inputs.filter((m) => m.input.routed);
@@ -61,11 +71,6 @@ export function familyMaps(p: Project, scene?: Scene): FamilyMap[] {
         ...(m?.pin === undefined ? {} : { pin: m.pin }),
       };
     });
-    return {
-      family,
-      keys,
-      missing: keys.filter((k) => !k.input).map((k) => k.role),
-      spare: routed.map((m) => m.input).filter((i) => !roles.includes(i.role) && !KEPT.has(i.role)),
-    };
+    return { family, keys, ...keysAgainst(p, family) };
   });
 }

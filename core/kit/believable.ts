@@ -12,6 +12,8 @@ import {
   present,
   type Project,
 } from '../model';
+import type { Doubt } from './doubt';
+import { endDoubts } from './ends';
 import { partOf } from './thickness';
 
 /** Diagonal and lit area may differ by so much, a share: sizes are named in rounded inches. */
@@ -27,17 +29,8 @@ const CELL_VOLTS = {
 /** Most current a cell of each kind is made for, C: typical. */
 const MOST_CHARGE_C = 6;
 
-interface Doubt {
-  code: string;
-  title: string;
-  what: string;
-  why: string;
-  /** Worth knowing, and no reason not to close. */
-  warns?: boolean;
-}
-
 /** Figures that are missing rather than wrong: something is still to be measured before the build is ready. */
-export const UNKNOWN_FIGURES: ReadonlySet<string> = new Set(['draw-unknown', 'lines-unknown']);
+const UNKNOWN_FIGURES: ReadonlySet<string> = new Set(['draw-unknown', 'lines-unknown']);
 
 /** @returns a hit for each figure that cannot be true, and what is still to be measured */
 export function partBeliefs(p: Project): Finding[] {
@@ -50,7 +43,7 @@ export function partBeliefs(p: Project): Finding[] {
       ...cellDoubts(item, part),
       ...guardDoubts(item, part),
       ...lineDoubts(item, part),
-      ...portDoubts(item, part),
+      ...endDoubts(item, part),
     ];
     return doubts.map(({ code, warns, why, ...rest }): Finding => ({
       id: `figure:${code}:${item.id}`,
@@ -58,6 +51,7 @@ export function partBeliefs(p: Project): Finding[] {
       check: 'figure',
       code,
       verdict: warns || UNKNOWN_FIGURES.has(code) ? 'tight' : 'hit',
+      ...(UNKNOWN_FIGURES.has(code) ? { undecided: true as const } : {}),
       why: [why],
       about: [item.id],
       refs: [{ is: 'item', id: item.id }],
@@ -66,11 +60,20 @@ export function partBeliefs(p: Project): Finding[] {
   });
 }
 
+/** Families that work only while something feeds them. */
+const ACTIVE: ReadonlySet<Part['family']> = new Set<Part['family']>([
+  'controller',
+  'expander',
+  'hub',
+]);
+
 function drawDoubts(item: Item, part: Part): Doubt[] {
   const { screen, draws } = part;
   if (!draws) {
-    // What is carried along feeds itself.
-    if (isDevice(part) || (!isHost(part) && !screen)) return [];
+    // What is carried along feeds itself; a plate of keys or a filter of two parts takes nothing.
+    if (isDevice(part) || !(isHost(part) || screen || part.amp || ACTIVE.has(part.family))) {
+      return [];
+    }
     return [
       {
         code: 'draw-unknown',
@@ -190,13 +193,3 @@ function lineDoubts(item: Item, { screen, takes }: Part): Doubt[] {
   }
   return out;
 }
-
-const portDoubts = (item: Item, { ports }: Part): Doubt[] =>
-  (ports ?? [])
-    .filter((port) => port.volts && port.volts[0] > port.volts[1])
-    .map((port) => ({
-      code: `volts-${port.id}`,
-      title: `${port.volts![0]} to ${port.volts![1]} V`,
-      what: `${port.id} of ${item.name} starts above where it ends.`,
-      why: 'The lower voltage comes first, then the higher.',
-    }));

@@ -1,4 +1,4 @@
-export { partBeliefs, UNKNOWN_FIGURES } from './believable';
+export { partBeliefs } from './believable';
 export { ANGLED_MM, PLUGS, type Plug } from './plugs';
 export {
   partOf,

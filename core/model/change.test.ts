@@ -25,7 +25,7 @@ const hinged: Project = {
       out: length(1),
       up: length(19),
       barrel: length(6),
-      ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 10 },
+      ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 20 },
     },
   },
 };

@@ -272,7 +272,9 @@ export function applied(p: Project, change: Change): Project {
         ...p,
         controls: {
           ...p.controls,
-          inputs: p.controls.inputs.map((x) => (x.id === change.input.id ? change.input : x)),
+          inputs: p.controls.inputs.some((x) => x.id === change.input.id)
+            ? p.controls.inputs.map((x) => (x.id === change.input.id ? change.input : x))
+            : [...p.controls.inputs, change.input],
         },
       };
     case 'wait':

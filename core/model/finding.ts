@@ -39,7 +39,8 @@ export interface Measure {
   sources: SourceShare[];
 }
 
-type OneId = 'bundle' | 'net' | 'lead' | 'input' | 'opening' | 'feature' | 'item' | 'piece';
+type OneId =
+  'bundle' | 'net' | 'lead' | 'input' | 'opening' | 'feature' | 'item' | 'piece' | 'family';
 /** A thing of the build a finding is about, by what it is: nobody takes ids or sentences apart. */
 export type Ref =
   | { is: 'block'; item: string; block: string }
@@ -95,9 +96,12 @@ export interface Finding {
     | 'answer'
     | 'bench'
     | 'chord'
+    | 'family'
     | 'wait'
     | 'heat'
     | 'loud';
+  /** Tight because something is still to be chosen or measured: such a build is not ready. */
+  undecided?: true;
   /** Number first: "1.8 mm overlap". */
   title: string;
   /** What meets what. */

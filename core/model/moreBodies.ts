@@ -98,6 +98,6 @@ export function usualHinge(first: Body, second: Body): Hinge {
     out: length(2, 'estimate'),
     up: length((front(first) + front(second)) / 2 + 0.5, 'estimate'),
     barrel: length(6, 'estimate'),
-    ribbon: { thick: { mm: 0.12, u: 0.015, how: 'typical' }, turns: 1.5, bendTimes: 10 },
+    ribbon: { thick: { mm: 0.12, u: 0.015, how: 'typical' }, turns: 1.5, bendTimes: 20 },
   };
 }

@@ -195,6 +195,7 @@ export function hingeFindings(shell: Shell): Finding[] {
     r.working,
     [source('barrel', 'barrel bore', hinge.barrel, 0.5)],
   );
+  out.push(...swingFindings(hinge, [a, b]));
   if (hinge.magnet) {
     const m = hinge.magnet;
     put(
@@ -219,6 +220,60 @@ export function hingeFindings(shell: Shell): Finding[] {
       [`open gap ${m.openMm.mm} - release ${m.letGo.mm}`],
       [],
     );
+  }
+  return out;
+}
+
+/** Less than this and no face is seen from the front while hands are on the other, degrees. */
+const LEAST_OPEN_DEG = 90;
+/** Looked at from above, a lid leans back at least so far, degrees (typical). */
+const USUAL_OPEN_DEG = 110;
+/** Shut, two bodies lie on each other; so much is the play of a hinge, degrees. */
+const MOST_SHUT_DEG = 8;
+/** A ribbon that moves wants this many thicknesses at the least; a fold made once wants ten. */
+const LEAST_MOVING_BEND = 20;
+
+/** Whether the swing is one that can be played in and packed away, and whether the ribbon bears it. */
+function swingFindings(hinge: Hinge, bodies: readonly [Body, Body]): Finding[] {
+  const [a, b] = bodies;
+  const [opens, shuts] = [hinge.openDeg, hinge.closedDeg];
+  const about = [a.id, b.id];
+  const base = { station: 'shell', check: 'hinge', code: 'hinge', about } as const;
+  const out: Finding[] = [];
+  if (opens < USUAL_OPEN_DEG) {
+    out.push({
+      ...base,
+      id: 'hinge-opens',
+      verdict: opens < LEAST_OPEN_DEG ? 'hit' : 'tight',
+      title: `Opens to ${opens}°`,
+      what: `${b.name} stays over ${a.name}.`,
+      why: [
+        `Held in the hands, a lid leans back by ${USUAL_OPEN_DEG}° to 150° (typical); under ${LEAST_OPEN_DEG}° it lies between eye and keys.`,
+      ],
+    });
+  }
+  if (Math.abs(shuts) > MOST_SHUT_DEG) {
+    out.push({
+      ...base,
+      id: 'hinge-shuts',
+      verdict: 'hit',
+      title: `Shuts to ${shuts}° only`,
+      what: `${b.name} does not lie on ${a.name}.`,
+      why: [`Shut, the two lie on each other; ${MOST_SHUT_DEG}° is the play of a hinge.`],
+    });
+  }
+  const { bendTimes } = hinge.ribbon;
+  if (bendTimes < LEAST_MOVING_BEND) {
+    out.push({
+      ...base,
+      id: 'hinge-ribbon-moves',
+      verdict: 'tight',
+      title: `Bent at ${bendTimes} thicknesses`,
+      what: 'The ribbon in the hinge moves each time it is opened.',
+      why: [
+        `A ribbon that moves wants ${LEAST_MOVING_BEND} to 40 thicknesses, or its maker's figure; ten are for a fold made once.`,
+      ],
+    });
   }
   return out;
 }

@@ -102,7 +102,7 @@ describe('a hinge', () => {
       out: length(1),
       up: length(up),
       barrel: length(6),
-      ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 10 },
+      ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 20 },
       ...more,
     },
   });
@@ -132,7 +132,7 @@ describe('a hinge', () => {
     const r = rolled(shell(9).hinge!).value;
     expect(r.turnsOpen).toBeCloseTo(1.5 + 160 / 360, 9);
     expect(r.lengthMm).toBeCloseTo((1.5 + 160 / 360) * 2 * Math.PI * (3 - 0.12), 6);
-    expect([r.radiusMm, r.leastMm]).toEqual([expect.closeTo(3 - 0.24, 9), expect.closeTo(1.2, 9)]);
+    expect([r.radiusMm, r.leastMm]).toEqual([expect.closeTo(3 - 0.24, 9), expect.closeTo(2.4, 9)]);
     expect(
       hingeFindings(shell(9, { barrel: length(2.4) })).find((f) => f.id === 'hinge-ribbon')!
         .verdict,
@@ -268,7 +268,7 @@ describe('what mends them', () => {
           out: length(1),
           up: length(7),
           barrel: length(2.4),
-          ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 10 },
+          ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 20 },
         },
       },
     };

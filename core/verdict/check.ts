@@ -6,7 +6,6 @@ import { bodyFor, type Finding, type Project, type Station, worstFirst } from '.
 import { type ButtonMap, buttonMap } from '../controls';
 import { cutting, type Cutting, wholeCutting } from '../cuts';
 import { buildChance, Checker, type Scene } from '../fit';
-import { UNKNOWN_FIGURES } from '../kit';
 import { powerFigures, type PowerFigures } from '../power';
 import { UNLAID, wiring, type Wiring } from '../wiring';
 import { otherBodies } from './bodies';
@@ -119,9 +118,7 @@ export function verdictFrom(
 
 /** Something of a chain that nothing was chosen for yet, or a figure that nobody has measured. */
 const stillToChoose = (findings: readonly Finding[]): number =>
-  findings.filter(
-    (f) => f.verdict === 'tight' && (f.check === 'chain' || UNKNOWN_FIGURES.has(f.code)),
-  ).length;
+  findings.filter((f) => f.undecided).length;
 
 const closes = (p: Project, findings: readonly Finding[]): boolean =>
   p.shell.bodies.length > 0 &&

@@ -10,6 +10,8 @@ import {
   backingWays,
   type ButtonMap,
   controlsWays,
+  forgottenFindings,
+  forgottenWays,
   heldFindings,
   orderFindings,
   orderWays,
@@ -34,7 +36,7 @@ import {
   shellWays,
   supportFindings,
 } from '../shell';
-import { chordFindings, chordWays } from '../games';
+import { chordFindings, chordWays, wishedFindings, wishedWays } from '../games';
 import { benchFindings, benchWays } from '../bench';
 import { heatFindings, heatWays } from '../heat';
 import { soundFindings, soundWays } from '../sound';
@@ -175,13 +177,17 @@ export const REGISTRY: readonly BuildCheck[] = [
     makes: ['pins', 'input'],
     find: ({ map, checker, others }) => [
       ...map.findings,
-      ...[checker, ...others].flatMap((c) => orderFindings(c.scene)),
+      ...[checker, ...others].flatMap(({ scene }) => [
+        ...orderFindings(scene),
+        ...forgottenFindings(scene),
+      ]),
     ],
-    ways: ({ project, checker }, f, { library }) => ({
+    ways: ({ project, checker, others }, f, { library }) => ({
       ways: [
         ...controlsWays(project, f, library),
         ...(f.code === 'route' ? switchFor(project, checker, f, library) : []),
         ...(f.code === 'swapped' ? orderWays(checker.scene, f) : []),
+        ...[checker, ...others].flatMap((c) => forgottenWays(c.scene, f)),
       ],
     }),
   },
@@ -190,6 +196,12 @@ export const REGISTRY: readonly BuildCheck[] = [
     makes: ['chord'],
     find: ({ project, checker }) => chordFindings(project, checker.scene),
     ways: ({ project, checker }, f) => ({ ways: chordWays(project, checker.scene, f) }),
+  },
+  {
+    name: 'wished families',
+    makes: ['family'],
+    find: ({ project }) => wishedFindings(project),
+    ways: ({ project }, f, { library }) => ({ ways: wishedWays(project, f, library) }),
   },
   {
     name: 'wait of keys',

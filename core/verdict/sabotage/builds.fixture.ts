@@ -86,7 +86,7 @@ export function grafted(): Project {
         out: length(4, 'calliper'),
         up: length(15, 'calliper'),
         barrel: length(6, 'calliper'),
-        ribbon: { thick: length(0.12, 'calliper'), turns: 1.5, bendTimes: 10 },
+        ribbon: { thick: length(0.12, 'calliper'), turns: 1.5, bendTimes: 20 },
       },
     },
   };

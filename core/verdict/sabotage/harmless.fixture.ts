@@ -80,7 +80,42 @@ function copied(p: Project): Project {
   };
 }
 
+/** A hole of the shell that is said to be no key any more, its input gone with it. */
+function keyGivenUp(p: Project): Project {
+  const input = p.controls.inputs.find((i) => i.role === 'select' || i.role === 'start');
+  if (!input || !('opening' in input.at) || input.at.copy) return p;
+  const { opening } = input.at;
+  const holes = p.shell.bodies.flatMap((b) => b.pieces.flatMap((q) => q.openings));
+  if (holes.find((o) => o.id === opening)?.repeat) return p;
+  const bodies = p.shell.bodies.map((b) => ({
+    ...b,
+    pieces: b.pieces.map((q) => ({
+      ...q,
+      openings: q.openings.map((o) =>
+        o.id === opening ? { ...o, reuse: { as: 'left' as const } } : o,
+      ),
+    })),
+  }));
+  const inputs = p.controls.inputs.filter((i) => i.id !== input.id);
+  return { ...p, shell: { ...p.shell, bodies }, controls: { ...p.controls, inputs } };
+}
+
 export const HARMLESS: readonly Harmless[] = [
+  { name: 'a key of the shell given up, and said so', change: keyGivenUp },
+  {
+    name: 'a computer a class faster',
+    change: (p) => ({
+      ...p,
+      kit: {
+        ...p.kit,
+        parts: p.kit.parts.map((q) =>
+          q.computer
+            ? { ...q, computer: { ...q.computer, speed: Math.min(5, q.computer.speed + 1) } }
+            : q,
+        ),
+      },
+    }),
+  },
   {
     name: 'a wait of 2 ms, from a capture',
     change: (p) => ({ ...p, controls: { ...p.controls, debounceMs: 2 } }),

@@ -10,6 +10,7 @@ import {
   type Part,
   type Project,
 } from '../../model';
+import { blockBox } from '../../geometry';
 import { portsOf } from '../../kit';
 import { powerFigures } from '../../power';
 import { type Case, type Kind, laidOut, partOfItem, withPart } from './kind.fixture';
@@ -268,13 +269,32 @@ export const READING_KINDS: readonly Kind[] = [
     cases: caps((c) => ({ ...c, flange: withMm(c.flange, 30) })),
   },
   {
-    name: 'a computer or a screen of unknown draw',
+    name: 'a computer, a screen or an amplifier of unknown draw',
     makes: 'open',
     cases: figures((q) => {
-      if (!q.draws || (q.family !== 'sbc' && !q.screen)) return undefined;
+      if (!q.draws || (q.family !== 'sbc' && !q.screen && !q.amp)) return undefined;
       const unknown = { ...q };
       delete unknown.draws;
       return unknown;
+    }),
+  },
+  {
+    name: 'an inlet of half the amps its part draws',
+    makes: 'hit',
+    cases: figures((q) => {
+      const port = q.ports?.find((x) => x.carries === 'rail' && x.role === 'takes' && x.volts);
+      if (!port || !q.draws) return undefined;
+      const amps = (0.5 * q.draws.peak) / port.volts![1];
+      return { ...q, ports: q.ports!.map((x) => (x === port ? { ...x, amps } : x)) };
+    }),
+  },
+  {
+    name: 'a pad read 10 mm beside its board',
+    makes: 'hit',
+    cases: figures((q) => {
+      const [first, ...rest] = q.pads;
+      const right = Math.max(...q.blocks.map((b) => blockBox(b)[1][0]));
+      return first ? { ...q, pads: [{ ...first, x: right + 10 }, ...rest] } : undefined;
     }),
   },
   {

@@ -234,7 +234,7 @@ export const WIRE_KINDS: readonly Kind[] = [
         p,
         {
           barrel: length(0.9, 'calliper'),
-          ribbon: { thick: length(0.03, 'calliper'), turns: 1, bendTimes: 10 },
+          ribbon: { thick: length(0.03, 'calliper'), turns: 1, bendTimes: 20 },
         },
         /wires through the hinge/,
         'full',
@@ -249,6 +249,34 @@ export const WIRE_KINDS: readonly Kind[] = [
     name: 'a hinge so low that the bodies meet',
     makes: 'hit',
     cases: (p) => onHinge(p, { up: length(10, 'calliper') }, /Lid, closed/, 'lower'),
+  },
+  {
+    name: 'a lid that opens to 60°',
+    makes: 'hit',
+    cases: (p) => onHinge(p, { openDeg: 60 }, /stays over/, 'half open'),
+  },
+  {
+    name: 'a lid that opens to 105°, under the usual',
+    makes: 'tight',
+    cases: (p) => onHinge(p, { openDeg: 105 }, /stays over/, 'nearly'),
+  },
+  {
+    name: 'a lid that shuts to 12° only',
+    makes: 'hit',
+    cases: (p) => onHinge(p, { closedDeg: 12 }, /does not lie on/, 'ajar'),
+  },
+  {
+    name: 'a ribbon in a hinge, bent as for a fold made once',
+    makes: 'tight',
+    cases: (p) =>
+      p.shell.hinge
+        ? onHinge(
+            p,
+            { ribbon: { ...p.shell.hinge.ribbon, bendTimes: 10 } },
+            /moves each time/,
+            'ten thicknesses',
+          )
+        : [],
   },
   {
     name: 'a screen whose signals go through a hinge',

@@ -6,8 +6,3 @@ declare module '@pdf-lib/fontkit' {
   const fontkit: { create: (bytes: Uint8Array) => unknown };
   export default fontkit;
 }
-declare module '*.css';
-declare module '*?url' {
-  const url: string;
-  export default url;
-}

@@ -8,5 +8,5 @@ declare module 'occt-import-js' {
       imports: WebAssembly.Imports,
       done: (made: WebAssembly.Instance) => void,
     ) => WebAssembly.Exports;
-  }): Promise<import('../core/formats/mesh/step').StepReader>;
+  }): Promise<import('../../core/formats/mesh').StepReader>;
 }

@@ -1,3 +1,8 @@
+declare module '*.css';
+declare module '*?url' {
+  const url: string;
+  export default url;
+}
 /** A style sheet of one component: its class names, made unique when it is built. */
 declare module '*.module.css' {
   const names: Readonly<Record<string, string>>;

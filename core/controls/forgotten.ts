@@ -1,0 +1,160 @@
+/**
+ * Keys of the shell that nothing was planned for: a hole with no input behind it, a cross pad of
+ * three ways, one shoulder of two. Found today when the case is closed and the key does nothing.
+ */
+import type { Scene } from '../fit';
+import type { Finding, Input, InputRole, Opening, WayOut } from '../model';
+import { inputPlace } from './places';
+
+/** A hole that is to be a key no longer, or serves something else, wants no input. */
+const GIVEN_UP: ReadonlySet<string> = new Set(['left', 're-tasked']);
+const PAIRS: ReadonlyArray<readonly [InputRole, InputRole]> = [
+  ['up', 'down'],
+  ['left', 'right'],
+  ['l1', 'r1'],
+  ['l2', 'r2'],
+];
+
+const IN = { station: 'controls', check: 'input' } as const;
+
+/** @returns what is still to be decided of one body's keys; nothing where a pad from outside has them */
+export function forgottenFindings(scene: Scene): Finding[] {
+  const { controls } = scene.project;
+  // Where no key is planned yet, the chain of inputs says that.
+  if (controls.route === 'wireless' || !controls.inputs.length) return [];
+  return [...unmappedHoles(scene), ...onePaired(scene)];
+}
+
+interface KeyHole {
+  id: string;
+  copy: number;
+  name: string;
+  at: { x: number; y: number; z: number };
+  /** Half its width and height, where it lies in a face. */
+  half?: [number, number];
+}
+
+function keyHoles(scene: Scene): KeyHole[] {
+  const { shell } = scene;
+  if (!shell) return [];
+  const given = new Map(
+    shell.body.pieces.flatMap((q) => q.openings).map((o) => [o.id, o.reuse?.as ?? '']),
+  );
+  const isKey = ({ id, use }: { id: string; use: Opening['use'] }): boolean =>
+    use === 'button' && !GIVEN_UP.has(given.get(id) ?? '');
+  const inFaces = shell.openings.face.filter(isKey).map((o): KeyHole => {
+    const piece = shell.body.pieces.find((q) => q.id === o.piece);
+    const z = shell.sign(o.piece) * (piece?.depth.mm ?? 0);
+    const half: [number, number] = [o.w / 2, o.h / 2];
+    return { id: o.id, copy: o.copy, name: o.name, at: { x: o.x, y: o.y, z }, half };
+  });
+  const inWalls = shell.openings.wall.filter(isKey).map((o): KeyHole => {
+    const wall = shell.walls[o.wall]!;
+    const at = { x: wall.x0 + wall.ux * o.u, y: wall.y0 + wall.uy * o.u, z: o.v };
+    return { id: o.id, copy: 0, name: o.name, at };
+  });
+  return [...inFaces, ...inWalls];
+}
+
+function serves(scene: Scene, input: Input, hole: KeyHole): boolean {
+  if ('opening' in input.at) {
+    return input.at.opening === hole.id && (input.at.copy ?? 0) === hole.copy;
+  }
+  const place = inputPlace(scene, input);
+  if (!place || !hole.half) return false;
+  return (
+    Math.abs(place.x - hole.at.x) <= hole.half[0] && Math.abs(place.y - hole.at.y) <= hole.half[1]
+  );
+}
+
+const idOf = ({ id, copy }: Pick<KeyHole, 'id' | 'copy'>): string => `forgotten:${id}-${copy}`;
+
+function unmappedHoles(scene: Scene): Finding[] {
+  const { inputs } = scene.project.controls;
+  return keyHoles(scene)
+    .filter((hole) => !inputs.some((i) => serves(scene, i, hole)))
+    .map(({ id, copy, name, at }): Finding => ({
+      ...IN,
+      id: idOf({ id, copy }),
+      code: 'hole-unmapped',
+      verdict: 'tight',
+      undecided: true,
+      title: 'No input behind it',
+      what: `${name}${copy ? ` ${copy + 1}` : ''} is a key of the shell, and nothing reads it.`,
+      why: [
+        'Give it an input under Controls; or say under Shell, Donor that the hole is left, blanked or does something else.',
+      ],
+      about: [id],
+      refs: [{ is: 'opening', id }],
+      at,
+    }));
+}
+
+/** What goes one way goes back, and a shoulder has a shoulder beside it: keys that come in pairs. */
+function onePaired(scene: Scene): Finding[] {
+  const { inputs } = scene.project.controls;
+  return PAIRS.flatMap((pair): Finding[] => {
+    const having = pair.flatMap((role) => inputs.find((i) => i.role === role) ?? []);
+    const [only] = having;
+    if (!only || having.length > 1 || !inputPlace(scene, only)) return [];
+    const missing = pair.find((role) => role !== only.role)!;
+    return [
+      {
+        ...IN,
+        id: `forgotten:pair-${missing}`,
+        code: 'pair-broken',
+        verdict: 'tight',
+        undecided: true,
+        title: `No ${missing}`,
+        what: `${only.name} is ${only.role}, and nothing is ${missing}.`,
+        why: [
+          'The two are played together: a key that was forgotten means opening the case again.',
+        ],
+        about: [only.id],
+        refs: [{ is: 'input', id: only.id }],
+      },
+    ];
+  });
+}
+
+/** Roles in the order they are given to keys that have none. */
+const GIVEN_FIRST: readonly InputRole[] = [
+  'up',
+  'down',
+  'left',
+  'right',
+  'south',
+  'east',
+  'start',
+  'select',
+  'west',
+  'north',
+  'l1',
+  'r1',
+  'l2',
+  'r2',
+  'menu',
+];
+
+/** An input for a hole that has none: what play still lacks, or the next that no key does. */
+export function forgottenWays(scene: Scene, f: Finding): WayOut[] {
+  if (f.code !== 'hole-unmapped') return [];
+  const hole = keyHoles(scene).find((h) => idOf(h) === f.id);
+  const taken = new Set(scene.project.controls.inputs.map((i) => i.role));
+  if (!hole) return [];
+  const at = { opening: hole.id, ...(hole.copy ? { copy: hole.copy } : {}) };
+  return GIVEN_FIRST.filter((role) => !taken.has(role))
+    .slice(0, 3)
+    .map((role) => ({
+      id: `input-${hole.id}-${hole.copy}-${role}`,
+      text: `${hole.name} is ${role}`,
+      cost: 'its switch and wire as the others have them',
+      changes: [
+        {
+          do: 'input',
+          input: { id: `${hole.id}-${hole.copy}-${role}`, name: hole.name, role, at, routed: true },
+        },
+      ],
+      effort: 1,
+    }));
+}

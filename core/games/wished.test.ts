@@ -1,0 +1,93 @@
+/** What was wished for against what is built: class, keys and sticks, each named before anything is cut. */
+import { describe, expect, test } from '@jest/globals';
+import { COVERAGE, demos, STARTER_PARTS } from '../catalogue';
+import { applied, GameFamily, type InputRole, type Project } from '../model';
+import { check, waysOut } from '../verdict';
+import { wished, wishedFindings } from './index';
+
+const loaner = demos()[1]!;
+const wishing = (p: Project, ...families: Project['brief']['families']) =>
+  applied(p, { do: 'brief', set: { families } });
+const codes = (p: Project) => wishedFindings(p).map((f) => f.code);
+const ofClass = (p: Project, speed: number): Project => ({
+  ...p,
+  kit: {
+    ...p.kit,
+    parts: p.kit.parts.map((q) => (q.computer ? { ...q, computer: { ...q.computer, speed } } : q)),
+  },
+});
+
+describe('a computer and its class', () => {
+  test('every family at every class: well, mostly or not at all, as its two figures say', () => {
+    for (const family of GameFamily.options) {
+      const { well, mostly } = COVERAGE[family];
+      for (const speed of [1, 2, 3, 4, 5]) {
+        const [first] = wished(wishing(ofClass(loaner, speed), family));
+        let runs = 'not';
+        if (speed >= mostly) runs = 'mostly';
+        if (speed >= well) runs = 'well';
+        expect([family, speed, first?.runs]).toEqual([family, speed, runs]);
+      }
+    }
+  });
+  test('too slow, the build is not ready; mostly running, it is only said', () => {
+    const slow = wishing(ofClass(loaner, 1), '32-bit disc');
+    expect(codes(slow)).toContain('too-slow');
+    expect(check(slow).closes).toBe(false);
+    const mostly = wishing(ofClass(loaner, 1), '16-bit home');
+    expect(codes(mostly)).toEqual(['mostly-runs']);
+    expect(check(mostly).closes).toBe(true);
+  });
+  test('a faster computer is offered where it fits, or the wish is dropped', () => {
+    const slow = wishing(ofClass(loaner, 1), '8-bit handheld', '32-bit disc');
+    const f = wishedFindings(slow).find((x) => x.code === 'too-slow')!;
+    const { ways } = waysOut(slow, f, STARTER_PARTS);
+    expect(ways.map((w) => w.text)).toContain('Without 32-bit disc');
+  });
+});
+
+describe('keys', () => {
+  test('a key nothing does is named, and a key that only lacks its wire is not named twice', () => {
+    const bare = (roles: InputRole[]) => ({
+      ...loaner,
+      controls: {
+        ...loaner.controls,
+        inputs: loaner.controls.inputs.filter((i) => !roles.includes(i.role)),
+      },
+    });
+    const [f] = wishedFindings(wishing(bare(['l1', 'r1']), '16-bit home'));
+    expect([f?.code, f?.title]).toEqual(['keys-missing', 'No l1 and r1']);
+    const unwired = {
+      ...loaner,
+      controls: {
+        ...loaner.controls,
+        inputs: loaner.controls.inputs.map((i) => ({ ...i, routed: i.role !== 'l1' })),
+      },
+    };
+    expect(codes(wishing(unwired, '16-bit home'))).toEqual([]);
+  });
+  test('a free key can take over what is missing', () => {
+    const p = wishing(
+      {
+        ...loaner,
+        controls: {
+          ...loaner.controls,
+          inputs: loaner.controls.inputs.filter((i) => i.role !== 'select'),
+        },
+      },
+      '8-bit handheld',
+    );
+    const f = wishedFindings(p).find((x) => x.code === 'keys-missing')!;
+    const { ways } = waysOut(p, f, STARTER_PARTS);
+    const remap = ways.find((w) => / does select$/.test(w.text));
+    expect(ways.map((w) => w.text)).toContain(remap?.text);
+  });
+  test('sticks are counted in axes that are read', () => {
+    const family = GameFamily.options.find((f) => COVERAGE[f].axes)!;
+    expect(wished(wishing(loaner, family))[0]?.axesShort).toBe(COVERAGE[family].axes);
+  });
+  test('a pad from outside has them all', () => {
+    const p = wishing({ ...loaner, controls: { route: 'wireless', inputs: [] } }, '16-bit home');
+    expect(codes(p)).toEqual([]);
+  });
+});

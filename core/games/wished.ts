@@ -1,0 +1,203 @@
+/**
+ * Whether the build plays what was wished for: a computer of the class each family wants, its keys
+ * and its analog axes.
+ */
+import { COVERAGE } from '../catalogue';
+import { kitOf } from '../chains';
+import {
+  type Finding,
+  type GameFamily,
+  hasSystem,
+  type InputRole,
+  listed,
+  type Part,
+  type Project,
+  type Ref,
+  refOf,
+  type WayOut,
+} from '../model';
+import { type FamilyMap, keysAgainst } from './maps';
+
+export interface Wished {
+  family: GameFamily;
+  /** How the computer runs it; nothing where nobody said how fast it is. */
+  runs: 'well' | 'mostly' | 'not' | undefined;
+  /** Keys it is played with and the shell has not; none where a pad from outside has them. */
+  missing: InputRole[];
+  /** Keys it does not need, that a missing one could go on. */
+  spare: FamilyMap['spare'];
+  /** Analog axes it wants above those that are read. */
+  axesShort: number;
+}
+
+/**
+ * Each wished family against the computer and the keys of the build.
+ *
+ * @returns nothing where no computer is chosen, or what runs the games runs its own only
+ */
+export function wished(p: Project): Wished[] {
+  const kit = kitOf(p);
+  const part = kit.computer?.part;
+  if (!part || !hasSystem(part)) return [];
+  const speed = part.computer?.speed;
+  const axes = kit.ends('analog', 'takes').reduce((sum, end) => sum + (end.port.count ?? 1), 0);
+  const hasPad = p.controls.route === 'wireless';
+  return p.brief.families.map((family) => {
+    const wants = COVERAGE[family];
+    const { missing, spare } = keysAgainst(p, family);
+    return {
+      family,
+      runs: speed === undefined ? undefined : runsOf(speed, wants),
+      missing: hasPad ? [] : missing,
+      spare,
+      axesShort: hasPad ? 0 : Math.max(0, (wants.axes ?? 0) - axes),
+    };
+  });
+}
+
+function runsOf(speed: number, { well, mostly }: { well: number; mostly: number }) {
+  if (speed >= well) return 'well';
+  return speed >= mostly ? 'mostly' : 'not';
+}
+
+const IN = { station: 'controls', check: 'family' } as const;
+const refTo = (family: GameFamily): Ref => ({ is: 'family', id: family });
+
+/** What a wished family cannot be played with: named before the computer is bought and the shell cut. */
+export function wishedFindings(p: Project): Finding[] {
+  const { computer } = kitOf(p);
+  if (!computer) return [];
+  return wished(p).flatMap((w) => [
+    ...classFindings(w, computer.item, computer.part),
+    ...keyFindings(p, w),
+  ]);
+}
+
+function classFindings(
+  { family, runs }: Wished,
+  item: { id: string; name: string },
+  part: Part,
+): Finding[] {
+  if (runs === 'well') return [];
+  const about = {
+    ...IN,
+    about: [item.id],
+    refs: [{ is: 'item', id: item.id }, refTo(family)] satisfies Ref[],
+  };
+  const { well, mostly } = COVERAGE[family];
+  if (runs === undefined) {
+    return [
+      {
+        ...about,
+        id: `family:class-unknown-${family}`,
+        code: 'class-unknown',
+        verdict: 'tight',
+        undecided: true,
+        title: 'Class not known',
+        what: `Nobody said whether ${item.name} runs ${family}.`,
+        why: [`${family} wants class ${well} of 5, and mostly runs on class ${mostly} (typical).`],
+      },
+    ];
+  }
+  const isTooSlow = runs === 'not';
+  return [
+    {
+      ...about,
+      id: `family:class-${family}`,
+      code: isTooSlow ? 'too-slow' : 'mostly-runs',
+      verdict: 'tight',
+      ...(isTooSlow ? { undecided: true as const } : {}),
+      title: `Class ${part.computer?.speed} of 5`,
+      what: `${item.name} ${isTooSlow ? 'does not run' : 'runs only most of'} ${family}.`,
+      why: [
+        `${family} wants class ${well}, and mostly runs on class ${mostly} (typical; try your own games).`,
+      ],
+    },
+  ];
+}
+
+function keyFindings(p: Project, { family, missing, spare, axesShort }: Wished): Finding[] {
+  // Where no key is planned yet, the chain of inputs says that.
+  if (!p.controls.inputs.length) return [];
+  const out: Finding[] = [];
+  // A key that is planned and has no wire yet is named for that.
+  const unplanned = missing.filter((role) => !p.controls.inputs.some((i) => i.role === role));
+  if (unplanned.length) {
+    out.push({
+      ...IN,
+      id: `family:keys-${family}`,
+      code: 'keys-missing',
+      verdict: 'tight',
+      title: `No ${listed(unplanned)}`,
+      what: `${family} is played with ${unplanned.length > 1 ? 'them' : 'it'}, and no key of the shell does it.`,
+      why: [
+        spare.length
+          ? `${listed(spare.map((i) => i.name))} ${spare.length > 1 ? 'are' : 'is'} free in it.`
+          : 'Every other key is needed in it.',
+      ],
+      about: spare.map((i) => i.id),
+      refs: [refTo(family)],
+    });
+  }
+  if (axesShort) {
+    out.push({
+      ...IN,
+      id: `family:axes-${family}`,
+      code: 'axes-missing',
+      verdict: 'tight',
+      title: `${axesShort} analog ${axesShort === 1 ? 'axis' : 'axes'} short`,
+      what: `${family} is played with a stick, and the build reads none for it.`,
+      why: ['A stick wants a place, and a converter channel for each of its two axes.'],
+      about: [],
+      refs: [refTo(family)],
+    });
+  }
+  return out;
+}
+
+/** A faster computer, a free key for a missing one, or without those games. */
+export function wishedWays(p: Project, f: Finding, library: readonly Part[]): WayOut[] {
+  const family = refOf(f, 'family')?.id;
+  const w = wished(p).find((x) => x.family === family);
+  if (!w) return [];
+  return [...fasterWays(f, w, library), ...remapWays(f, w), dropWay(p, w.family)];
+}
+
+function fasterWays(f: Finding, { family }: Wished, library: readonly Part[]): WayOut[] {
+  const item = f.about[0];
+  const isOfClass = f.code === 'too-slow' || f.code === 'mostly-runs' || f.code === 'class-unknown';
+  if (!isOfClass || !item) return [];
+  return library
+    .filter((q) => hasSystem(q) && (q.computer?.speed ?? 0) >= COVERAGE[family].well)
+    .sort((a, b) => (a.computer?.speed ?? 0) - (b.computer?.speed ?? 0))
+    .slice(0, 3)
+    .map((part) => ({
+      id: `faster-${part.id}`,
+      text: `${part.name} in its place: class ${part.computer?.speed}`,
+      cost: 'another computer: its ports, draw and size are judged anew',
+      changes: [{ do: 'swap', item, part }],
+      effort: 5,
+    }));
+}
+
+function remapWays(f: Finding, { missing, spare }: Wished): WayOut[] {
+  if (f.code !== 'keys-missing') return [];
+  const [role] = missing;
+  if (!role) return [];
+  // One key at a time: what is still missing then has ways of its own.
+  return spare.map((input) => ({
+    id: `remap-${input.id}-${role}`,
+    text: `${input.name} does ${role}`,
+    cost: `no iron: only the map; it no longer does ${input.role}`,
+    changes: [{ do: 'input', input: { ...input, role } }],
+    effort: 0.5,
+  }));
+}
+
+const dropWay = (p: Project, family: GameFamily): WayOut => ({
+  id: `without-${family}`,
+  text: `Without ${family}`,
+  cost: 'one wish less',
+  changes: [{ do: 'brief', set: { families: p.brief.families.filter((x) => x !== family) } }],
+  effort: 4,
+});
