@@ -1,7 +1,6 @@
 import { mkdtempSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { describe, expect, test } from '@jest/globals';
 import { run } from './main';
 import { writeAll } from './write';
 

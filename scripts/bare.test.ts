@@ -9,7 +9,6 @@ import { spawn, spawnSync } from 'node:child_process';
 import { chmodSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, expect, test } from '@jest/globals';
 
 const ROOT = process.cwd();
 const NOBODY = 65534;

@@ -3,7 +3,6 @@ import { spawn } from 'node:child_process';
 import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, expect, test } from '@jest/globals';
 
 const dir = mkdtempSync(join(tmpdir(), 'deft-lock-'));
 afterAll(() => rmSync(dir, { recursive: true, force: true }));

@@ -90,15 +90,12 @@ try {
     const code = await step(
       'Unit tests',
       process.execPath,
-      [
-        '--experimental-vm-modules',
-        '--no-warnings',
-        join(ROOT, 'node_modules/jest/bin/jest.js'),
-        '--json',
-        `--outputFile=${out}`,
-        '--silent',
-      ],
-      { DEFT_TEST_DATABASE_URL: cluster.url, DEFT_TEST_SERVER: server },
+      [join(ROOT, 'node_modules/jest/bin/jest.js'), '--json', `--outputFile=${out}`, '--silent'],
+      {
+        DEFT_TEST_DATABASE_URL: cluster.url,
+        DEFT_TEST_SERVER: server,
+        NODE_OPTIONS: '--import tsx',
+      },
     );
     const r = json(out);
     counts.passed += r?.numPassedTests ?? 0;

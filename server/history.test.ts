@@ -1,5 +1,4 @@
 /** Saves that say what changed, and the history they make. */
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { randomUUID } from 'node:crypto';
 import { demos } from '@deft/core/catalogue';
 import { type Patch, patched, type Project } from '@deft/core/model';

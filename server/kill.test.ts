@@ -3,7 +3,6 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, expect, test } from '@jest/globals';
 import pg from 'pg';
 import { demos } from '@deft/core/catalogue';
 

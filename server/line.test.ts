@@ -1,6 +1,5 @@
 /** A line of text to an instrument: what cannot be reached is given up, what was on is turned off. */
 import { createServer, type Server } from 'node:net';
-import { afterEach, describe, expect, test } from '@jest/globals';
 import { Instruments } from './bench/instruments';
 import { addressIn, type Address, Silent, TextLine } from './line';
 

@@ -1,5 +1,4 @@
 /** The database going away under a query fails that query, never the server. */
-import { afterAll, expect, test } from '@jest/globals';
 import { sql } from 'kysely';
 import { connect } from './store/schema';
 

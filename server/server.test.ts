@@ -3,7 +3,6 @@ import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { request } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { demos } from '@deft/core/catalogue';
 import { wrap } from '@deft/core/model';
 import { readPicture } from '../core/formats/picture';

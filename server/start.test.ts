@@ -15,7 +15,6 @@ import {
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, expect, test } from '@jest/globals';
 import { demos } from '@deft/core/catalogue';
 
 const homes: string[] = [];

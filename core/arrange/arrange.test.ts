@@ -1,14 +1,11 @@
 /** Layouts found are whole and without a hit by a fresh check; what stays, stays; what cannot be, is explained. */
-import { execFileSync } from 'node:child_process';
-import { fileURLToPath } from 'node:url';
-import { describe, expect, test } from '@jest/globals';
 import { demos, libraryPart, STARTER_PARTS } from '../catalogue';
 import { cutting } from '../cuts';
 import { Checker } from '../fit';
 import { check } from '../verdict';
 import { applied, emptyProject, length, mustRead, type Project, withAdded } from '../model';
-import type { Case } from './arrange.score.fixture';
-import { Arranger, easings, type Figures, figuresOf, type Layout, tooThick, whyNot } from './index';
+import { arranged, type Case } from './arranged.fixture';
+import { Arranger, easings, type Figures, figuresOf, tooThick, whyNot } from './index';
 
 const [half, , , wisp] = demos() as [Project, Project, Project, Project];
 const bare = (p: Project): Project => ({ ...p, layout: { placements: [] } });
@@ -18,12 +15,6 @@ const hits = (p: Project): string[] =>
     .filter((f) => f.verdict === 'hit')
     .map((f) => f.what);
 
-/** Thousands of places are tried: many times slower inside Jest's sandbox, so in a process of their own. */
-interface Found {
-  case: Case;
-  first: Figures[];
-  best: Layout[];
-}
 const WISP = 3;
 const WARBLER = 2;
 const HALF = 0;
@@ -43,19 +34,7 @@ const CASES: Case[] = [
   { demo: WISP, seed: 2, fixed: ['cell', 'thimble'], bare: false, more: 0 },
   { ...bareCase(WISP, 4), more: 4000 },
 ];
-const found = execFileSync(
-  process.execPath,
-  [
-    '--import',
-    'tsx',
-    fileURLToPath(new URL('./arrange.score.fixture.ts', import.meta.url)),
-    JSON.stringify(CASES),
-  ],
-  { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'], maxBuffer: 1e8 },
-)
-  .trim()
-  .split('\n')
-  .map((l) => JSON.parse(l) as Found);
+const found = CASES.map(arranged);
 
 test.each(found.slice(0, 4))(
   'demo $case.demo with nothing placed, seed $case.seed: every part stands, nothing hits by a fresh check, and the document is valid',

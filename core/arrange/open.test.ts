@@ -1,5 +1,4 @@
 /** A plate laid out by the search: nothing is bound to a wall, a window or a grille, pictures look away from it. */
-import { expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { firstPlace } from '../fit';
 import { appliedAll } from '../model';

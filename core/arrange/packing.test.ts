@@ -1,5 +1,4 @@
 /** Packing against puzzles whose answer is known, and against plain rules: nothing overlaps, everything where it may be, the same seed the same. */
-import { describe, expect, test } from '@jest/globals';
 import { polygonPrism, seeded } from '../geometry';
 import { applied, mustRead } from '../model';
 import { Checker } from '../fit';

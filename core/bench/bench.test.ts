@@ -1,5 +1,4 @@
 /** Trials in their order, what a reading says, what a log holds, and the whole bench on builds nobody knows. */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { appliedAll, BadInput, MeterReading, type Part, type Project, readProject } from '../model';
 import { powerFigures } from '../power';

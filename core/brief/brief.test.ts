@@ -1,5 +1,4 @@
 /** Goals judged against figures worked by hand, contradictions against sums done apart, swaps against a full check. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { chainFindings } from '../chains';
 import { billOf } from '../kit';

@@ -1,6 +1,5 @@
 /** The ten worked examples of docs/how-it-computes.md, read from the page and computed again. */
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@jest/globals';
 import { demos, SHOWN, STARTER_PARTS } from '../catalogue';
 import { parallelClock, picturePlan, spiRate } from '../display';
 import { billOf } from '../kit';

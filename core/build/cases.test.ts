@@ -1,5 +1,4 @@
 /** The step list in the cases it is for. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { applied, appliedAll, emptyProject, type Project } from '../model';
 import { buildSteps, CAUTIONS, PHASES, type Step } from './index';

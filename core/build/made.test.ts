@@ -1,5 +1,4 @@
 /** Everything made for a build has its step: made before what it helps, put on after what it covers. */
-import { expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { madeFor, withMade } from '../made';
 import { varied } from '../made/varied.fixture';

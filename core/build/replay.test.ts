@@ -1,5 +1,4 @@
 /** The list is walked by somebody who knows the bench: nothing of it may be refused. */
-import { describe, expect, test } from '@jest/globals';
 import { completeKit } from '../chains/kits.fixture';
 import { demos } from '../catalogue';
 import { seeded } from '../geometry/seeded';

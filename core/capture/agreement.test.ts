@@ -1,5 +1,4 @@
 /** One shell by callipers, by scan, by STL and by DXF: the same within what each says of itself. */
-import { expect, test } from '@jest/globals';
 import Module from 'manifold-3d';
 import { shellSheets } from '../cuts';
 import { sheetDxf } from '../formats';

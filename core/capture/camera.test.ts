@@ -1,5 +1,4 @@
 /** A pinhole camera of known place: what is read through the picture against where it was. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { Pt } from '../geometry';
 import { type Gray, lyingBy, placeOf, viewOfPhoto } from './index';

@@ -1,7 +1,6 @@
 /** What is found on generated halves against what was put there, scored in processes of their own; `npm run bench` scores forty. */
 import { spawn } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
-import { beforeAll, describe, expect, test } from '@jest/globals';
 import type { Score, Scores } from './score.fixture';
 
 const KINDS = ['plain', 'hollow', 'gusseted', 'in a wall'] as const;

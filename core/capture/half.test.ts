@@ -1,7 +1,6 @@
 /** A shell sent out as a mesh and read back is the same cavity within what is stated. */
 import { execFileSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
-import { describe, expect, test } from '@jest/globals';
 import Module from 'manifold-3d';
 import { demos } from '../catalogue';
 import { pieceMesh } from '../formats/solid';

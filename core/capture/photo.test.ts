@@ -1,7 +1,6 @@
 /** Places read off pictures: synthetic photos with depth, scans, circles, and marks that cannot be. */
 import { spawn } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
   fitCircle,

@@ -1,5 +1,4 @@
 /** The steps of reading a mesh or a picture, each against something simple. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import Module from 'manifold-3d';
 import { type Field, type Mesh, thinned } from '../geometry';

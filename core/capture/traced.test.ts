@@ -1,5 +1,4 @@
 /** Tracing a photo end to end: the half of the photo fixture, read through how it lies. */
-import { describe, expect, test } from '@jest/globals';
 import {
   lyingBy,
   type Offer,

@@ -1,5 +1,4 @@
 /** The starter parts and demo builds are what they claim: typical figures, made-up names, an honest story. */
-import { describe, expect, test } from '@jest/globals';
 import { blockBox } from '../geometry';
 import { HEADER_40, thickness } from '../kit';
 import { bodyFor, mustRead, type Part, uOf } from '../model';

@@ -1,5 +1,4 @@
 /** Complete kits are accepted, a kit with one link broken is refused by that link's name, and a second judge agrees. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { seeded } from '../geometry/seeded';
 import { appliedAll, emptyProject, type Project, withAdded } from '../model';

@@ -1,5 +1,4 @@
 /** Outside the shell and wired to the inside: no way through the wall. By a plug or by radio there is one. */
-import { expect, test } from '@jest/globals';
 import { demos, libraryPart } from '../catalogue';
 import { applied, appliedAll, type Project } from '../model';
 import { throughWalls } from './walls';

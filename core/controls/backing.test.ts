@@ -1,5 +1,4 @@
 /** Which switch stands behind which key: distances by hand, and what must be said when none does. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { sceneOf } from '../fit';
 import { appliedAll, type Placement, type Project } from '../model';

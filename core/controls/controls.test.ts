@@ -1,4 +1,3 @@
-import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { seeded } from '../geometry/seeded';
 import { applied, type Project } from '../model';

@@ -1,5 +1,4 @@
 /** Keys of the shell nobody planned anything for are found before the case is closed. */
-import { expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { appliedAll, type Opening, type Project } from '../model';
 import { check, waysOut } from '../verdict';

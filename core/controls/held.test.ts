@@ -1,4 +1,3 @@
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { sceneOf, THUMB_HALF_MM } from '../fit';
 import type { Input, Opening, Project } from '../model';

@@ -1,5 +1,4 @@
 /** Keys whose places contradict their roles, at every pair a pad has. */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { sceneOf } from '../fit';
 import { appliedAll, type InputRole, type Project } from '../model';

@@ -1,5 +1,4 @@
 /** The button stack: hand-worked, against a cap pushed down in hundredths, and with its shared face cancelled. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { sceneOf } from '../fit';

@@ -1,5 +1,4 @@
 /** What a thumb does to switches and plates: told when nothing hard holds them, silent when something does. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, libraryPart } from '../catalogue';
 import { sceneOf } from '../fit';
 import { appliedAll, length, type Placement, type Project } from '../model';

@@ -1,5 +1,4 @@
 /** What to cut where: sizes, distances from outer edges, and sheets that are true in mm. */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { pointsOf } from '../geometry';
 import { outerRing } from '../shell';

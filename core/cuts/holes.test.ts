@@ -1,5 +1,4 @@
 /** Holes against closed forms: the web between two circles, the edge of a shell, a foot, a picture. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos } from '../catalogue';
 import { sceneOf } from '../fit';

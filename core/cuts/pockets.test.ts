@@ -1,5 +1,4 @@
 /** Floors made thinner from inside: where the part comes to lie, what wall is left, and what is said of it. */
-import { describe, expect, test } from '@jest/globals';
 import Module from 'manifold-3d';
 import { buildSteps } from '../build';
 import { sceneOf, SKIN_MM, wallBelow } from '../fit';

@@ -1,5 +1,4 @@
 /** The strip against the closed form and against the drawn outline, walked point by point. */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { sceneOf } from '../fit';
 import { pointsOf, seeded } from '../geometry';

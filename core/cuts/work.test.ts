@@ -1,5 +1,4 @@
 /** How cuts are made: never past the line, all that is left goes to the file, and an order that holds. */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { seeded } from '../geometry';
 import type { Project } from '../model';

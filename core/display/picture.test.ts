@@ -1,5 +1,4 @@
 /** Pictures on panels: hand-worked cases and laws. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { SHOWN, STARTER_PARTS } from '../catalogue';
 import { behindWindow, parallelClock, picturePlan, spiRate } from './index';

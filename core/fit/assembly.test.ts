@@ -1,5 +1,4 @@
 /** Putting it together: swept volumes against a walk in small steps, rings of parts, and the order things go in. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { atHeights, gapOf, seeded } from '../geometry';
 import {

@@ -1,5 +1,4 @@
 /** In the hands and on the table: balance by levers, resting points by geometry, and the chain that sets each dimension. */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { seeded } from '../geometry/seeded';
 import { emptyProject, length, type Part, type Placement, type Project } from '../model';

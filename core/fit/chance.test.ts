@@ -1,9 +1,7 @@
 /** The whole build's chance against perturbing the readings themselves and running the exact check again. */
-import { execFileSync } from 'node:child_process';
-import { fileURLToPath } from 'node:url';
-import { describe, expect, test } from '@jest/globals';
 import { seeded } from '../geometry/seeded';
 import { type Finding, length, phi, type SourceShare } from '../model';
+import { chanceRow } from './chanceRow.fixture';
 import { buildChance, improvements, quantileOf } from './index';
 
 const finding = (value: number, sources: SourceShare[]): Finding => {
@@ -78,32 +76,7 @@ describe('closed forms', () => {
 });
 
 describe('against drawing the readings and checking every near pair again', () => {
-  // Loops of this length run many times slower inside Jest's sandbox: scored in a process of its own.
-  const lines = execFileSync(
-    process.execPath,
-    [
-      '--import',
-      'tsx',
-      fileURLToPath(new URL('./chance.score.fixture.ts', import.meta.url)),
-      '500',
-      '12',
-      '4000',
-    ],
-    { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] },
-  );
-  const rows = lines
-    .trim()
-    .split('\n')
-    .map(
-      (l) =>
-        JSON.parse(l) as {
-          seed: number;
-          told: number;
-          shared: number;
-          parts: number;
-          share: number;
-        },
-    );
+  const rows = Array.from({ length: 12 }, (_, i) => chanceRow(500 + i, 4000));
   test.each(rows)(
     'build $seed, $parts parts: told $told, drawn $share',
     ({ told, share, parts }) => {

@@ -1,5 +1,4 @@
 /** What is easily missed, each against an independent truth: beams, fingertips, stops, antennas, and the states of a build. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos, withMeasuredSizes, STARTER_PARTS } from '../catalogue';
 import { applied, appliedAll, type Change, type Placement, type Project } from '../model';

@@ -1,5 +1,4 @@
 /** Faces pressed beside their window: hand-worked bends, a beam and a plate at their limits, and what the verdict says; a brace behind a port. */
-import { expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { appliedAll, length, type Project } from '../model';
 import { check, waysOut } from '../verdict';

@@ -2,7 +2,6 @@
  * Two bodies over their swing: against manifold-3d solids turned step by step, against hand-worked
  * cases, and what a builder is told.
  */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { seeded } from '../geometry';
 import { solids } from '../geometry/manifold.fixture';

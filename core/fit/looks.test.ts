@@ -1,5 +1,4 @@
 /** Headroom, profile, window and the picture behind it, against counting by hand. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos } from '../catalogue';
 import { atHeights, planGap, roundPrism } from '../geometry';

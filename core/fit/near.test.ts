@@ -1,5 +1,4 @@
 /** Antennas and plugs outside against brute force: distances by dense points, mouldings by drawn rectangles. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos } from '../catalogue';
 import { PLUGS } from '../kit';

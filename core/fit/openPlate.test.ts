@@ -1,5 +1,4 @@
 /** An open plate: no walls, both faces, every socket in the open; wires behind it and through it. */
-import { describe, expect, test } from '@jest/globals';
 import { STARTER_PARTS } from '../catalogue';
 import { appliedAll, emptyProject, isOpen, length, type Placement, type Project } from '../model';
 import { check } from '../verdict';

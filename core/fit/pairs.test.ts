@@ -1,5 +1,4 @@
 /** Each pair of things with the room it needs, and why: one case in which it fires, one in which it rightly does not. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos } from '../catalogue';
 import {

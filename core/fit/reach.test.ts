@@ -1,5 +1,4 @@
 /** A lever has to look out through a slot; which way it looks is told by its shape, not by its name. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, libraryPart } from '../catalogue';
 import { cutting } from '../cuts';
 import { applied, length, type Placement, type Project } from '../model';

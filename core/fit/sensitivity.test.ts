@@ -1,5 +1,4 @@
 /** Every source of every gap, against trying it: the reading is bumped and the exact check run again. */
-import { expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import type { Project } from '../model';
 import { Checker } from './index';

@@ -1,5 +1,4 @@
 /** Shutting like a book: the closed form against a walk in quarter degrees, and what a tilt makes possible. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos } from '../catalogue';
 import { boxPrism, solid } from '../geometry';

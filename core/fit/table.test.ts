@@ -1,5 +1,4 @@
 /** Each check in a case in which it fires, one in which it rightly stays silent, and a way out that clears it. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, withMeasuredSizes, STARTER_PARTS } from '../catalogue';
 import {
   applied,

@@ -3,7 +3,6 @@ import { execFileSync, spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { INPUT_ROLES, type Project } from '../model';
 import { debounced, type Press } from '../lag';

@@ -3,7 +3,6 @@ import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { describe, expect, test } from '@jest/globals';
 import Papa from 'papaparse';
 import { demos } from '../catalogue';
 import { correctionFor, cutOuts, cutting, cutWork, measuringSheet, templates } from '../cuts';

@@ -3,7 +3,6 @@
  * each after 2 s; here only what hangs is ended).
  */
 import { spawn } from 'node:child_process';
-import { expect, test } from '@jest/globals';
 
 test('damaged files are read or refused in a sentence, and none has to be ended', async () => {
   const p = spawn(process.execPath, ['scripts/fuzz.mjs', '20', 'all', 'both', '300'], {

@@ -1,5 +1,4 @@
 /** The header from both sides: every pin once a side, mirrored, wires in their colours, any name safe. */
-import { describe, expect, test } from '@jest/globals';
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import { demos } from '../catalogue';
 import { buttonMap } from '../controls';

@@ -1,5 +1,4 @@
 /** Mapping lines there and back, and what does not fit, each in a sentence. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos } from '../catalogue';
 import { applied, BadInput, type Project } from '../model';

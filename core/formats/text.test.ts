@@ -1,5 +1,4 @@
 /** Text leaving in another format is safe in that format, whatever a builder typed. */
-import { describe, expect, test } from '@jest/globals';
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import fc from 'fast-check';
 import Papa from 'papaparse';

@@ -1,5 +1,4 @@
 /** Hands, play and chords: against every way to share keys out, and each mishap by hand. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { COVERAGE, demos } from '../catalogue';
 import { sceneOf } from '../fit';

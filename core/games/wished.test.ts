@@ -1,5 +1,4 @@
 /** What was wished for against what is built: class, keys and sticks, each named before anything is cut. */
-import { describe, expect, test } from '@jest/globals';
 import { COVERAGE, demos, STARTER_PARTS } from '../catalogue';
 import { applied, GameFamily, type InputRole, type Project } from '../model';
 import { check, waysOut } from '../verdict';

@@ -1,4 +1,3 @@
-import { expect, test } from '@jest/globals';
 import { boxPrism, eachCell, type Prism, roundPrism, seeded } from './index';
 
 const under = (p: Prism, thin = false): number[] => {

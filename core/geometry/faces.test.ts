@@ -1,4 +1,3 @@
-import { expect, test } from '@jest/globals';
 import { boxPrism, facesOf, moved, polygonPrism, roundPrism } from './index';
 
 /** Volume enclosed by outward triangles, by the divergence theorem. */

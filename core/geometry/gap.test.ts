@@ -1,4 +1,3 @@
-import { describe, expect, test } from '@jest/globals';
 import { agreement } from './agree.fixture';
 import { boxPrism, gapOf, type Pt, polygonPrism, roundPrism } from './index';
 

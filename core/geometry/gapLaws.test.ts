@@ -1,5 +1,4 @@
 /** What must hold of any gap, whatever the shapes: both ways round alike, the same wherever it is looked at from. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
   boxPrism,

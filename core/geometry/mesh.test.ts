@@ -1,5 +1,4 @@
 /** Rigid moves: they keep lengths and volumes, and come one after the other. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { movedMesh, movedPoint, type Rigid, STILL, composed, upright, volume } from './mesh';
 

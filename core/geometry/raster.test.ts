@@ -1,5 +1,4 @@
 /** Grids against the slow and obvious way of answering the same question. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import {
   cellX,

@@ -1,5 +1,4 @@
 /** How warm a build gets: laws by hand, a finer network, and what the verdict makes of it. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { applied, appliedAll, type Part, type Project } from '../model';

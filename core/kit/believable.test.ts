@@ -1,4 +1,3 @@
-import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import type { Part, Project } from '../model';
 import { partBeliefs } from './index';

@@ -1,5 +1,4 @@
 /** The bill against sums done by hand. */
-import { describe, expect, test } from '@jest/globals';
 import Papa from 'papaparse';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { billTable } from '../formats/csv';

@@ -1,4 +1,3 @@
-import { describe, expect, test } from '@jest/globals';
 import { STARTER_PARTS } from '../catalogue';
 import { readAs, Part } from '../model';
 import { findParts, HEADER_40, removals, thickness, zSpan } from './index';

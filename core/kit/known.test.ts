@@ -1,5 +1,4 @@
 /** What is known to work, what nobody has tried, and in which order it is tried. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { emptyProject, type Project, withAdded } from '../model';
 import { findParts, knownToWork, panelTiming, unknowns } from './index';

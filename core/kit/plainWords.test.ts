@@ -1,5 +1,4 @@
 /** Plain words: what builders type, and a part of the right kind among the first three. */
-import { expect, test } from '@jest/globals';
 import { STARTER_PARTS } from '../catalogue';
 import type { Part } from '../model';
 import { keyFigures } from './keyFigures';

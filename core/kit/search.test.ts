@@ -1,4 +1,3 @@
-import { describe, expect, test } from '@jest/globals';
 import { STARTER_PARTS, demos } from '../catalogue';
 import { BadInput } from '../model';
 import { findParts, partOf, planSize, PLUGS, remaining, sockets, thickness } from './index';

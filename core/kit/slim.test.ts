@@ -1,5 +1,4 @@
 /** The least removals against trying every set there is. */
-import { describe, expect, test } from '@jest/globals';
 import { STARTER_PARTS } from '../catalogue';
 import { seeded } from '../geometry/seeded';
 import { type Block, length, type Part } from '../model';

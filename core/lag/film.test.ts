@@ -1,5 +1,4 @@
 /** Frames of a film back to the lag they were counted from. */
-import { describe, expect, test } from '@jest/globals';
 import { seeded } from '../geometry';
 import { filmed, readCounts } from './film';
 

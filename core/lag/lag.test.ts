@@ -1,5 +1,4 @@
 /** Bounce and lag: edges against a line looked at every hundredth of a millisecond, captures read, sums. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { applied, BadInput, type Finding, type Project, type WayOut } from '../model';

@@ -1,5 +1,4 @@
 /** The least cutting against every set tried, against its promises, and the programme against counting. */
-import { beforeAll, describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { seeded } from '../geometry';
 import { type Change, drained, type Project, TOOLS } from '../model';

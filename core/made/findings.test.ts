@@ -1,5 +1,4 @@
 /** What was printed before the build changed is told, by how much it is off where that can be said, and harmless changes are not. */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { wholeCutting } from '../cuts';
 import { sceneOf } from '../fit';

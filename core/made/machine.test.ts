@@ -1,5 +1,4 @@
 /** Readings of the calibration piece: the offset they say, and that a file corrected by it comes out as wanted. */
-import { beforeAll, describe, expect, test } from '@jest/globals';
 import Module, { type ManifoldToplevel } from 'manifold-3d';
 import { demos } from '../catalogue';
 import { madeMesh } from '../formats/solid';

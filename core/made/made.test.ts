@@ -1,5 +1,4 @@
 /** Made parts against a solid modeller, against what they serve, and against the whole verdict. */
-import { beforeAll, describe, expect, test } from '@jest/globals';
 import Module, { type ManifoldToplevel, type Mat4 } from 'manifold-3d';
 import { buildSteps } from '../build';
 import { Replay } from '../build/replay.fixture';

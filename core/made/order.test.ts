@@ -1,5 +1,4 @@
 /** Order sheets and drawings of flat parts. */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { csv, sheetDxf, sheetSvg } from '../formats';
 import { type Loop, readDxf, readSvg } from '../formats/drawing';

@@ -1,5 +1,4 @@
 /** A slice of `npm run prove made`, and proof that its judge can say no. */
-import { beforeAll, describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { blockBox } from '../geometry';
 import { applied, type Block, MADE_KINDS, type MadeKind, mustRead, type Project } from '../model';

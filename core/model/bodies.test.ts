@@ -1,5 +1,4 @@
 /** The two doors: whose body a thing lies in, and what runs the games. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { grafted } from '../verdict/sabotage/builds.fixture';
 import {

@@ -1,5 +1,4 @@
 /** Every kind of change: the document stays one that is read, only what the change names is another, and the one given is left as it was. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { applied, appliedAll, type Change, length, mustRead, type Project } from './index';
 

@@ -1,5 +1,4 @@
 /** What a document may say of its donor, its pictures and its hinge, and what is refused at which field. */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { length, type Project, readProject } from './index';
 

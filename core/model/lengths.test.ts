@@ -1,4 +1,3 @@
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos } from '../catalogue';
 import type { Part } from './index';

@@ -1,7 +1,6 @@
 /** Documents written by older programs are read as if they had been written today. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { describe, expect, test } from '@jest/globals';
 import { FORMAT, readProject } from './index';
 
 const frozen = (n: number): Record<string, unknown> =>

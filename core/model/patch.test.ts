@@ -1,5 +1,4 @@
 /** A document read by what a patch touches is read as the whole would be. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos } from '../catalogue';
 import { type Patch, patchBetween, PatchBody, patched, type Project, readPatched } from './index';

@@ -1,4 +1,3 @@
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { readProject } from './read';
 

@@ -1,5 +1,4 @@
 /** A supply network against closed forms, an outside simulator, and its own books. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { efficiencyAt, inputCurrent, loadCurrent, outputVolts, type Converter } from './elements';
 import { drawnNetwork, shareOf, simulatedVolts } from './judge.fixture';

@@ -1,5 +1,4 @@
 /** What readings make of what was believed: against closed forms, and against what a reading of nothing would do. */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import type { MeterReading, Project } from '../model';
 import { beliefOf, energyOf } from './belief';

@@ -1,5 +1,4 @@
 /** Hours of a whole network against an independent integration; the band; charging; what draws when off. */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import type { Part, Project } from '../model';
 import { chargeRun } from './charging';

@@ -1,5 +1,4 @@
 /** What feeds what, voltages over charge, and the wire's drop, against hand-worked figures. */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import type { Project } from '../model';
 import type { Use } from './discharge';

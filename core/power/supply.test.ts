@@ -1,5 +1,4 @@
 /** What feeds what in a build: one voltage for one place, hand-worked, and every end of a window. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import {
   appliedAll,

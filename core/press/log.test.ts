@@ -1,5 +1,4 @@
 /** Event logs of a handheld: read in any wording, laid onto the beat, refused in a sentence. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { BadInput } from '../model';
 import { diagnose, nameOf } from './diagnose';

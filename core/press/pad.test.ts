@@ -1,5 +1,4 @@
 /** A pad in the browser: numbers and axes back to the codes of the plan. */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { EVENT_CODES } from '../controls';
 import { mappingLine } from '../formats';

@@ -1,5 +1,4 @@
 /** The press test: what faults do, what is named of them, and what the stand-in says to both. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import type { WiredBoard } from '../../simulators/board/wired';
 import { demos } from '../catalogue';

@@ -1,4 +1,3 @@
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { sceneOf } from '../fit';
 import { type Cap, type Feature, length, type Opening, type Project } from '../model';

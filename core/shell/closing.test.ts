@@ -1,4 +1,3 @@
-import { expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { rectRing } from '../geometry';
 import { backingCost, longestSpan, seamCost, shellSolids } from './index';

@@ -1,5 +1,4 @@
 /** Leaning walls and curved backs: never more room than there is, and little less. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import Module from 'manifold-3d';
 import { pieceMesh } from '../formats/solid';

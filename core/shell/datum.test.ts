@@ -1,4 +1,3 @@
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { BadInput, type Body, type Edge, length, type Reading, type Shape } from '../model';
 import { centre, named, copiesOf } from './index';

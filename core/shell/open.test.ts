@@ -1,5 +1,4 @@
 /** What an opening leaves open, copies and all. */
-import { describe, expect, test } from '@jest/globals';
 import { length, type Opening } from '../model';
 import { openMm2 } from './index';
 

@@ -1,5 +1,4 @@
 /** Screws, hinges and kept electronics: hand-worked cases. */
-import { describe, expect, test } from '@jest/globals';
 import {
   appliedAll,
   type Body,

@@ -1,5 +1,4 @@
 /** The round asks for every length there is, in the order one measures, and knows what waits for it. */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import type { Body } from '../model';
 import { roundOf, shellSolids, STAGES, verdictsOpen } from './index';

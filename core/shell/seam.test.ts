@@ -1,5 +1,4 @@
 /** The screws that are left against hand-measured seams of a rectangle. */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import type { Cut, Project } from '../model';
 import { SEAM_GAPES_MM, SEAM_MM, seamFindings, shellSolids } from './index';

@@ -1,5 +1,4 @@
 /** Walls, floors and openings as solids, against what a point on a section says. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos } from '../catalogue';
 import { area, type Prism, roundPrism, planGap, atHeights } from '../geometry';

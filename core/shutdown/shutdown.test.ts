@@ -1,5 +1,4 @@
 /** Turning it off: 500 drawn schedules against a replay in steps of 10 ms, and each mishap by hand. */
-import { describe, expect, test } from '@jest/globals';
 import { seeded } from '../geometry';
 import { holdUpFarad, type Mishap, type Plan, simulated, USUAL, type Way } from './simulate';
 import { runWords } from './words';

@@ -1,5 +1,4 @@
 /** How loud a speaker plays, what it bears, and what the verdict says of both. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { appliedAll, FROM_SOURCE, type Part, type Project, withAdded } from '../model';

@@ -1,5 +1,4 @@
 /** What nobody should type, and somebody will: refused in one plain sentence at its place, or judged in finite words, never half-way. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { headroom, profile } from '../fit';

@@ -1,5 +1,4 @@
 /** Two states of a build side by side: every move, and every finding in exactly one list. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { dabchickFits, demos } from '../catalogue';
 import { applied, mustRead, type Project } from '../model';

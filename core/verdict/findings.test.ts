@@ -1,5 +1,4 @@
 /** Findings in words, margins and worst-first order; controls and power in the cases they are for. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { chainFindings } from '../chains';

@@ -1,5 +1,4 @@
 /** Builds whose games run on something other than a computer board: a board moved whole, a device carried along. */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { scorecard } from '../brief';
 import { buildSteps } from '../build';

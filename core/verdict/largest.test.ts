@@ -1,5 +1,4 @@
 /** The largest that fits against trying them all, and distances against the gaps they are made of. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { distanceBetween, sceneOf, measurables } from '../fit';
 import { appliedAll, length, type Project } from '../model';

@@ -1,5 +1,4 @@
 /** A name is for reading: everything renamed to nonsense, the verdict is the same but for names. */
-import { expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import type { Finding, Project } from '../model';
 import { check } from './check';

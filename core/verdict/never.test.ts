@@ -3,7 +3,6 @@
  * allows, keeps lithium on nickel, takes the last screws, thins a supply wire, or joins a rail to
  * something it burns.
  */
-import { expect, test } from '@jest/globals';
 import { STARTER_PARTS } from '../catalogue';
 import { appliedAll, type Change, type Project, readProject } from '../model';
 import { energyOf } from '../power';

@@ -1,5 +1,4 @@
 /** Every way out that is shown does what it says: read from its words, applied, and judged again from nothing. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { seeded } from '../geometry';

@@ -1,5 +1,4 @@
 /** The list of checks: each finding is made by the entry that says it makes it, and carries its rule. */
-import { describe, expect, test } from '@jest/globals';
 import { buildSteps } from '../build';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { templates } from '../cuts';

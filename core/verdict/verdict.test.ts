@@ -1,4 +1,3 @@
-import { describe, expect, test } from '@jest/globals';
 import { dabchickAnswers, demos, STARTER_PARTS } from '../catalogue';
 import { applied, appliedAll, type Change, type Project } from '../model';
 import { check, judgementOf, objection, waysOut } from './index';

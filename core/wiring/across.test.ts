@@ -1,5 +1,4 @@
 /** Wires and leads through a hinge: as long as both ways to it and the roll between, and said when it does not do. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { buttonMap } from '../controls';
 import { sceneOf } from '../fit';

@@ -1,5 +1,4 @@
 /** Folded ribbons against their own path walked step by step, and places on a field against every rectangle. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { seeded } from '../geometry';
 import { BEND_R_MM, type Field, packOf, roomFor } from './index';

@@ -1,5 +1,4 @@
 /** Leads between sockets: as long as their way, over the spine by the same rule as wires, and said when too short or too long. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { improvements, sceneOf } from '../fit';

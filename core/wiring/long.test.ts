@@ -1,5 +1,4 @@
 /** The supply wire as it is laid against the one that Power counts with. */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../catalogue';
 import { applied, appliedAll, type Project } from '../model';
 import { BROWN_OUT_V, powerFigures, wireOhm } from '../power';

@@ -1,5 +1,4 @@
 /** Wires of other kits: packs with a guard, a switch in the rail, boards read over a bus, two speakers. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { buttonMap } from '../controls';
 import { sceneOf } from '../fit';

@@ -1,5 +1,4 @@
 /** Ways over the height fields: through open cells only, between floor and ceiling, no shorter than straight, and what they take is gone. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { seeded } from '../geometry';
 import {

@@ -1,5 +1,4 @@
 /** The ways to read the keys: possible exactly where the chains and the lines say so, counted as they would be wired. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { chains } from '../chains';
 import { buttonMap } from '../controls';

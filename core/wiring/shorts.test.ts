@@ -1,5 +1,4 @@
 /** Wires of the builder's own that must never be: shorts, rails on lines, the guard bypassed, pads that are gone. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, libraryPart } from '../catalogue';
 import { buttonMap } from '../controls';
 import { sceneOf } from '../fit';

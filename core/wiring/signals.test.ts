@@ -1,5 +1,4 @@
 /** How far a bus goes on plain wires: each limit from both sides, one finding a bus and part. */
-import { describe, expect, test } from '@jest/globals';
 import type { Net } from './index';
 import { signalFindings } from './signals';
 

@@ -1,5 +1,4 @@
 /** Wires against closed forms, brute force and laws: straight where nothing stands, never shorter with more in the way, long enough to open. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { buttonMap } from '../controls';
 import { sceneOf } from '../fit';

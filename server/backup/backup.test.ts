@@ -2,7 +2,6 @@
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, afterEach, beforeEach, describe, expect, test } from '@jest/globals';
 import { strToU8, type Unzipped, unzipSync, zipSync } from 'fflate';
 import { demos, STARTER_PARTS } from '@deft/core/catalogue';
 import type { Envelope, Project } from '@deft/core/model';

@@ -1,6 +1,5 @@
 /** The bench over the server: what is read comes from instruments that answer, or is said not to have come. */
 import { createServer, type Server, type Socket } from 'node:net';
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { demos } from '../../core/catalogue';
 import { benchPlan } from '../../core/bench';
 import { serve, type Site } from '../main';

@@ -1,7 +1,6 @@
 /** The board over the server: one owner at a time, every command checked, and back after it was lost. */
 import { spawnSync } from 'node:child_process';
 import { createServer, type Server } from 'node:net';
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { serve, type Site } from '../main';
 import { connect } from '../store/schema';
 

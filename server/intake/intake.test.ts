@@ -1,5 +1,4 @@
 /** What an import may cost the server: a file that is too much ends its own thread and nothing else. */
-import { afterAll, beforeAll, expect, test } from '@jest/globals';
 import { Readable } from 'node:stream';
 import { demos } from '@deft/core/catalogue';
 import { wrap } from '@deft/core/model';

@@ -1,5 +1,4 @@
 /** What is told of a running server: lines, counts and a file to hand on, none of them with a builder's words. */
-import { afterAll, beforeAll, describe, expect, test } from '@jest/globals';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { request } from 'node:https';
 import { tmpdir } from 'node:os';

@@ -1,5 +1,4 @@
 /** The stand-in bench: its network against closed forms, its instruments in their own language, its hands. */
-import { describe, expect, test } from '@jest/globals';
 import { normal, seeded } from '../seeded';
 import { BenchStandIn } from './lines';
 import type { Plan } from './plan';

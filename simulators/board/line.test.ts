@@ -1,5 +1,4 @@
 /** The stand-in's conversation: commands answered in lines, nonsense in one sentence, the same for the same seed. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { conversation } from './line';
 

@@ -1,5 +1,4 @@
 /** The table of keys: no key does two things, and the sheet shows every key there is. */
-import { expect, test } from '@jest/globals';
 import { KEY_SHEET, KEYS_OF } from './table';
 
 test('no key stands for two doings, and no doing stands twice', () => {

@@ -1,24 +1,9 @@
 /** What this browser keeps of the server's answers, and when it speaks in its place. */
-import { afterEach, beforeEach, describe, expect, jest, test } from '@jest/globals';
+import 'fake-indexeddb/auto';
 import { demos } from '@deft/core/catalogue';
-
-/** The browser's database, in memory. */
-const slots = new Map<string, unknown>();
-jest.unstable_mockModule('idb-keyval', () => ({
-  get: (slot: string) => Promise.resolve(structuredClone(slots.get(slot))),
-  set: (slot: string, value: unknown) => {
-    slots.set(slot, structuredClone(value));
-    return Promise.resolve();
-  },
-  keys: () => Promise.resolve([...slots.keys()]),
-  entries: () => Promise.resolve([...slots.entries()]),
-  delMany: (gone: string[]) => {
-    for (const slot of gone) slots.delete(slot);
-    return Promise.resolve();
-  },
-}));
-const { forgetKept, keepBuild, knownBuilds, knownParts, openBuild } = await import('./kept');
-const { ApiError } = await import('./api');
+import { clear, keys, set } from 'idb-keyval';
+import { ApiError } from './api';
+import { forgetKept, keepBuild, knownBuilds, knownParts, openBuild } from './kept';
 
 const [document] = demos();
 const KEYS = ['11111111-1111-4111-8111-111111111111', '22222222-2222-4222-8222-222222222222'];
@@ -43,11 +28,12 @@ const realFetch = globalThis.fetch;
 const resting: Array<() => void> = [];
 const rest = async (): Promise<void> => {
   for (const work of resting.splice(0)) work();
-  for (let i = 0; i < 20; i++) await Promise.resolve();
+  // What was begun is written before what is asked after it.
+  for (let i = 0; i < 20; i++) await keys();
 };
 
-beforeEach(() => {
-  slots.clear();
+beforeEach(async () => {
+  await clear();
   answers = {};
   globalThis.fetch = ((address: string) => {
     const said = answers?.[address];
@@ -103,7 +89,7 @@ describe('a build', () => {
     await expect(openBuild(KEYS[0]!)).rejects.toThrow('in a way this page does not know');
   });
   test('what was kept by another program and cannot be read is as if it were not there', async () => {
-    slots.set(`deft-kept:build:${KEYS[0]}`, {
+    await set(`deft-kept:build:${KEYS[0]}`, {
       key: KEYS[0],
       version: 1,
       document: { format: '?' },
@@ -125,7 +111,7 @@ describe('the list', () => {
     answers = { '/api/builds': { body: { builds: [listed()] } } };
     expect(await knownBuilds()).toEqual({ builds: [listed()] });
     await rest();
-    expect([...slots.keys()].sort()).toEqual(['deft-kept:build:' + KEYS[0], 'deft-kept:builds']);
+    expect((await keys()).sort()).toEqual(['deft-kept:build:' + KEYS[0], 'deft-kept:builds']);
     answers = undefined;
     expect(await knownBuilds()).toEqual({ builds: [listed()], kept: true });
   });
@@ -158,7 +144,7 @@ test('parts of one’s own are there as well', async () => {
 test('who logs out leaves nothing of the server’s behind, and drafts stay', async () => {
   keepBuild(built());
   await rest();
-  slots.set('deft-draft:x:y', { mine: true });
+  await set('deft-draft:x:y', { mine: true });
   await forgetKept();
-  expect([...slots.keys()]).toEqual(['deft-draft:x:y']);
+  expect(await keys()).toEqual(['deft-draft:x:y']);
 });

@@ -1,4 +1,3 @@
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { demos } from '@deft/core/catalogue';
 import { applied, emptyProject, type Project, patchBetween, patched } from '@deft/core/model';

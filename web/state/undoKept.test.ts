@@ -1,5 +1,4 @@
 /** Undo after a reload: the steps of the same document come back, of another none, of nonsense none. */
-import { beforeEach, expect, test } from '@jest/globals';
 import { demos } from '@deft/core/catalogue';
 import { withAdded } from '@deft/core/model';
 import { libraryPart } from '@deft/core/catalogue';

@@ -1,5 +1,4 @@
 /** Lines of a history, gathered. */
-import { expect, test } from '@jest/globals';
 import { gathered } from './history';
 
 const at = (seconds: number): string =>

@@ -1,5 +1,4 @@
 /** Points typed by hand, and lengths put back where they came from. */
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '@deft/core/catalogue';
 import { length, mustRead } from '@deft/core/model';
 import { roundOf } from '@deft/core/shell';

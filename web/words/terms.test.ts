@@ -1,5 +1,4 @@
 /** Terms are found in sentences as they are written, and nothing of the sentence is lost. */
-import { expect, test } from '@jest/globals';
 import { check } from '@deft/core/verdict';
 import { demos } from '@deft/core/catalogue';
 import { findable, foundIn } from '../stations/find';

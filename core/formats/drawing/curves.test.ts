@@ -1,5 +1,4 @@
 /** Finely drawn curves, splines, blocks and mirrored inserts: what comes out lies on what was drawn. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import { type Pt, thinned } from '../../geometry';
 import { chained } from './chain';

@@ -1,4 +1,3 @@
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '../../catalogue';
 import { shellSheets } from '../../cuts';
 import { seeded } from '../../geometry/seeded';

@@ -1,5 +1,4 @@
 /** The same half in every format, and files that are wrong. */
-import { describe, expect, test } from '@jest/globals';
 import { strToU8, zipSync } from 'fflate';
 import occt from 'occt-import-js';
 import { readHalf } from '../../capture';

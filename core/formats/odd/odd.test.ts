@@ -1,5 +1,4 @@
 /** 60 legal odd files of each format, read right; and each reader's faults those files found, by name. */
-import { describe, expect, test } from '@jest/globals';
 import occt from 'occt-import-js';
 import { BadInput } from '../../model';
 import { readDxf, readSvg } from '../drawing';

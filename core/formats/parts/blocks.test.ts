@@ -1,5 +1,4 @@
 /** Solids made blocks: nothing of the solid is left outside them, and they are not one tall box. */
-import { describe, expect, test } from '@jest/globals';
 import Module, { type Manifold } from 'manifold-3d';
 import { blockBox, type Mesh } from '../../geometry';
 import { seeded } from '../../geometry/seeded';

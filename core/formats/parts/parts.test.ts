@@ -1,5 +1,4 @@
 /** Parts through files: what goes out comes back, and what is wrong is named by line and column. */
-import { describe, expect, test } from '@jest/globals';
 import fc from 'fast-check';
 import Papa from 'papaparse';
 import { STARTER_PARTS } from '../../catalogue';

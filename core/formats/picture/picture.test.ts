@@ -1,4 +1,3 @@
-import { describe, expect, test } from '@jest/globals';
 import { readPicture } from './index';
 import { pictureSamples, SECRET } from './samples.fixture';
 

@@ -1,4 +1,3 @@
-import { describe, expect, test } from '@jest/globals';
 import { unzipSync, strFromU8 } from 'fflate';
 import Module from 'manifold-3d';
 import DxfParser from 'dxf-parser';

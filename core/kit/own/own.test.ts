@@ -1,5 +1,4 @@
 /** Parts of the builder's own: a maker's line fills what it says, a table of figures the rest. */
-import { describe, expect, test } from '@jest/globals';
 import { demos, libraryPart, STARTER_PARTS } from '../../catalogue';
 import { chains } from '../../chains';
 import { appliedAll, FAMILIES, type Part, type Project, readPart } from '../../model';

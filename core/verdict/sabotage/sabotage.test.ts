@@ -2,7 +2,6 @@
  * No false clear, no false hit: a slice of `npm run sabotage`. Every kind of spoiling is named at one
  * place of each clean build, no harmless change makes a hit, and no check can be left out unnoticed.
  */
-import { describe, expect, test } from '@jest/globals';
 import { Checker } from '../../fit';
 import { verdictFrom, check } from '../check';
 import { REGISTRY } from '../registry';

@@ -1,4 +1,3 @@
-import { describe, expect, test } from '@jest/globals';
 import { demos } from '@deft/core/catalogue';
 import { shellSolids } from '@deft/core/shell';
 import { emptyProject, length, readProject, type Project } from '@deft/core/model';
