@@ -5,8 +5,8 @@
  * changed. No test has a limit of time: a machine that is busy with something else is slow, not wrong.
  */
 export default {
-  runner: ['jest-light-runner', { runtime: 'child_process' }],
-  setupFiles: ['<rootDir>/scripts/plainNode.mjs'],
+  runner: 'jest-light-runner',
+  setupFiles: ['<rootDir>/scripts/typesOff.mjs'],
   // Both cores: by itself Jest would leave one idle.
   maxWorkers: 2,
   roots: ['core', 'server', 'cli', 'simulators', 'web', 'scripts'].map((r) => `<rootDir>/${r}`),

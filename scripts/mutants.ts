@@ -146,7 +146,7 @@ function notices(
         DEFT_MUTANT: JSON.stringify({ ...m, file: `/${m.file}` }),
         NODE_OPTIONS: '--import ./scripts/mutant.mjs',
       }
-    : { NODE_OPTIONS: '--import tsx' };
+    : {};
   return new Promise((resolve) => {
     const child = spawn(
       process.execPath,

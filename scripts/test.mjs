@@ -91,11 +91,7 @@ try {
       'Unit tests',
       process.execPath,
       [join(ROOT, 'node_modules/jest/bin/jest.js'), '--json', `--outputFile=${out}`, '--silent'],
-      {
-        DEFT_TEST_DATABASE_URL: cluster.url,
-        DEFT_TEST_SERVER: server,
-        NODE_OPTIONS: '--import tsx',
-      },
+      { DEFT_TEST_DATABASE_URL: cluster.url, DEFT_TEST_SERVER: server },
     );
     const r = json(out);
     counts.passed += r?.numPassedTests ?? 0;

@@ -20,6 +20,7 @@ import { CONTROLS } from './controls';
 import { drover } from './drover';
 import { ENERGY } from './energy';
 import { HARDWARE } from './hardware';
+import { heron } from './heron';
 import { SCREENS } from './screens';
 import {
   centred,
@@ -558,11 +559,14 @@ function wisp(): Project {
   };
 }
 
+const measured = (id: string): Part => withMeasuredSizes(libraryPart(id));
+
 /** Every demo build, the main one first. */
 export const demos = (): Project[] => [
   dabchick(),
   dabchickDone(),
   warbler(),
   wisp(),
-  drover((id) => withMeasuredSizes(libraryPart(id))),
+  drover(measured),
+  heron(measured),
 ];

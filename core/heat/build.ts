@@ -59,31 +59,71 @@ const CELL_G = 40;
 
 const M = 0.001;
 
-/** The case of a build in a state; nothing without a measured body, a computer in it and a supply that stands. */
-export function warmCase(p: Project, state: WarmState, roomC = ROOM_C): WarmCase | undefined {
-  const figures = powerFigures(p);
-  const host = figures.energy.loads.find((l) => isHost(l.part) && l.item.where !== 'outside');
-  const body = host && bodyFor(p, host.item.id);
-  if (!body || !figures.supply) return undefined;
-  const { supply } = figures;
-  const standing = solved(networkOf(supply, 'game', HALF));
-  if (!standing.stands) return undefined;
-  const lost = warmthOf(supply, standing, (item) => bodyFor(p, item) === body);
-  // A charge the cell does not bear is changed first, and judged then.
-  const isTooFast = (figures.charge?.value.c ?? 0) > (figures.energy.pack?.maxChargeC ?? Infinity);
-  if (state === 'charging' && isTooFast) return undefined;
-  const charger = state === 'charging' ? chargerWarmth(figures) : 0;
-  if (charger === undefined) return undefined;
-  return {
-    roomC,
-    shell: shellOf(body),
-    vents: ventsOf(body),
-    fan: Math.min(fanOf(p), ventsOf(body).area * VENT_SPEED),
-    board: boardOf(host.part, lost.board, finsOf(p)),
-    cell: cellOf(figures.energy.cells[0]?.part, lost.cell),
-    airWatts: lost.air + charger,
-  };
+/** One body of a build that something in it warms. */
+export interface WarmBody {
+  id: string;
+  name: string;
+  /** The computer is in it; the cell is. */
+  hasHost: boolean;
+  hasCell: boolean;
+  case: WarmCase;
 }
+
+/**
+ * The bodies that the computer and the cell warm, the computer's first; each loses its own warmth
+ * through its own faces, and what a hinge joins is taken to share none.
+ *
+ * @returns nothing without a measured body, a computer in it and a supply that stands
+ */
+export function warmBodies(p: Project, state: WarmState, roomC = ROOM_C): WarmBody[] {
+  const figures = powerFigures(p);
+  const { energy, supply } = figures;
+  const host = energy.loads.find((l) => isHost(l.part) && l.item.where !== 'outside');
+  const first = host && bodyFor(p, host.item.id);
+  if (!first || !supply) return [];
+  const standing = solved(networkOf(supply, 'game', HALF));
+  if (!standing.stands) return [];
+  // A charge the cell does not bear is changed first, and judged then.
+  const isTooFast = (figures.charge?.value.c ?? 0) > (energy.pack?.maxChargeC ?? Infinity);
+  if (state === 'charging' && isTooFast) return [];
+  const charging = state === 'charging' ? chargerWarmth(figures) : 0;
+  if (charging === undefined) return [];
+  const [cell] = energy.cells;
+  const ofCell = cell && bodyFor(p, cell.item.id);
+  const lost = warmthOf(supply, standing);
+  const isIn = (body: Body, item: string | undefined): boolean =>
+    (item === undefined ? first : (bodyFor(p, item) ?? first)) === body;
+  return [...new Set([first, ofCell ?? first])].map((body) => {
+    const [hasHost, hasCell] = [body === first, body === (ofCell ?? first)];
+    const vents = ventsOf(body);
+    const loads = lost.loads.filter((l) => isIn(body, l.item)).reduce((sum, l) => sum + l.watts, 0);
+    const turning = isIn(body, energy.converter?.item.id) ? lost.turning : 0;
+    const charger = isIn(body, energy.charger?.item.id) ? charging : 0;
+    return {
+      id: body.id,
+      name: body.name,
+      hasHost,
+      hasCell,
+      case: {
+        roomC,
+        shell: shellOf(body),
+        vents,
+        fan: Math.min(fanOf(p), vents.area * VENT_SPEED),
+        board: hasHost ? boardOf(host.part, lost.board, finsOf(p)) : NO_BOARD,
+        cell: hasCell ? cellOf(cell?.part, lost.cell) : NO_CELL,
+        airWatts: loads + turning + charger,
+      },
+    };
+  });
+}
+
+/** The case of the body the computer is in. */
+export const warmCase = (p: Project, state: WarmState, roomC = ROOM_C): WarmCase | undefined =>
+  warmBodies(p, state, roomC)[0]?.case;
+
+/** What is not in a body neither warms it nor is warmed by it. */
+const NO_BOARD = { area: 0, high: 1, watts: 0, chipWatts: 0, spread: 1, sink: 0, heat: 1 } as const;
+const NO_CELL = { area: 0, high: 1, watts: 0, heat: 1 } as const;
 
 type Body = NonNullable<ReturnType<typeof bodyFor>>;
 
@@ -168,21 +208,27 @@ function cellOf(part: Part | undefined, watts: number): WarmCase['cell'] {
 }
 
 /**
- * What the network turns into warmth in a body, W: at the computer, in the cell, and in the air
- * around the rest. A load outside or in another body warms that.
+ * What the network turns into warmth, W: at the computer, in the cell, at each other load, and in
+ * what turns one voltage into another. A load outside warms nothing here.
  */
 function warmthOf(
   supply: Supply,
   state: Standing,
-  isHere: (item: string) => boolean,
-): { board: number; cell: number; air: number } {
+): { board: number; cell: number; loads: Array<{ item: string; watts: number }>; turning: number } {
   const source = networkOf(supply, 'game', HALF).sources[0]!;
   const own = state.sources[0]!;
   const cell = own * own * source.ohm;
-  const elsewhere = supply.energy.loads
-    .filter(({ item }) => item.where === 'outside' || !isHere(item.id))
-    .reduce((sum, { draws }) => sum + draws.game, 0);
-  const board =
-    supply.computer === undefined ? 0 : (supply.places[supply.computer]!.draws?.game ?? 0);
-  return { board, cell, air: Math.max(0, own * source.volts - cell - board - elsewhere) };
+  const { computer, energy } = supply;
+  const board = computer === undefined ? 0 : (supply.places[computer]!.draws?.game ?? 0);
+  const host = computer === undefined ? undefined : supply.places[computer]!.item;
+  const others = energy.loads.filter(({ item }) => item.id !== host);
+  const drawn = others.reduce((sum, { draws }) => sum + draws.game, 0);
+  return {
+    board,
+    cell,
+    loads: others
+      .filter(({ item }) => item.where !== 'outside')
+      .map(({ item, draws }) => ({ item: item.id, watts: draws.game })),
+    turning: Math.max(0, own * source.volts - cell - board - drawn),
+  };
 }

@@ -2,7 +2,7 @@
 import { type Finding, isHost, type Part, type Project, type WayOut } from '../model';
 import { type Energy, nextE24, powerFigures } from '../power';
 import { settled, type WarmCase, type Warmth, warmWorking } from './case';
-import { ROOM_C, warmCase, type WarmState } from './build';
+import { ROOM_C, warmBodies, type WarmBody, type WarmState } from './build';
 
 /** A chip slows down from here on, °C: typical. */
 const THROTTLE_C = 85;
@@ -16,6 +16,8 @@ type WarmPlace = 'chip' | 'cell' | 'skin';
 export interface WarmFact {
   place: WarmPlace;
   state: WarmState;
+  /** Which body, where more than one gets warm. */
+  body?: string;
   item?: string;
   name: string;
   celsius: number;
@@ -67,24 +69,40 @@ export function heatFigures(p: Project): HeatFigures | undefined {
 /** Documents never change once made, and most edits leave kit, power and shell alone. */
 const known = new WeakMap<Project['kit'], { p: Project; figures: HeatFigures | undefined }>();
 
+/** A body, warm in a state. */
+interface Warmed extends Omit<WarmBody, 'case'> {
+  state: WarmState;
+  warmth: Warmth;
+}
+
 function figuresOf(p: Project): HeatFigures | undefined {
-  const game = warmCase(p, 'game');
+  const [inGame, onPlug] = [warmBodies(p, 'game'), warmBodies(p, 'charging')];
+  const game = inGame[0]?.case;
   if (!game) return undefined;
-  const inGame = settled(game);
+  const charging = onPlug[0]?.case;
   const read = p.power.warmth;
   const factor = read ? factorOf(game, read) : 1;
-  const charging = warmCase(p, 'charging');
-  const warmth: HeatFigures['warmth'] = { game: corrected(inGame, factor) };
-  if (charging) warmth.charging = corrected(settled(charging), factor);
+  const warmed = (state: WarmState, bodies: readonly WarmBody[]): Warmed[] =>
+    bodies.map((b) => ({ ...b, state, warmth: corrected(settled(b.case), factor) }));
+  const all = [...warmed('game', inGame), ...warmed('charging', onPlug)];
+  const hosts = (state: WarmState) => all.find((w) => w.state === state && w.hasHost)?.warmth;
+  const onPlugWarmth = hosts('charging');
+  const within = read ? READ : GUESSED;
   return {
     cases: { game, ...(charging ? { charging } : {}) },
-    warmth,
+    warmth: { game: hosts('game')!, ...(onPlugWarmth ? { charging: onPlugWarmth } : {}) },
     factor,
     isRead: read !== undefined,
-    within: read ? READ : GUESSED,
+    within,
     readWithin: READ,
-    facts: factsOf(p, warmth, read ? READ : GUESSED),
-    working: [...warmWorking(game, inGame), ...(read ? [readWorking(read, factor)] : [])],
+    facts: factsOf(p, all, within),
+    working: [
+      ...inGame.flatMap((b) => [
+        ...(inGame.length > 1 ? [`${b.name}:`] : []),
+        ...warmWorking(b.case, settled(b.case)),
+      ]),
+      ...(read ? [readWorking(read, factor)] : []),
+    ],
   };
 }
 
@@ -97,38 +115,36 @@ function factorOf(game: WarmCase, read: NonNullable<Project['power']['warmth']>)
 const readWorking = (read: NonNullable<Project['power']['warmth']>, factor: number): string =>
   `read: ${read.chipC} − ${read.roomC} = ${(read.chipC - read.roomC).toFixed(1)} K where ${((read.chipC - read.roomC) / factor).toFixed(1)} K were estimated: every rise × ${factor.toFixed(2)}`;
 
-function factsOf(p: Project, warmth: HeatFigures['warmth'], share: number): WarmFact[] {
+function factsOf(p: Project, all: readonly Warmed[], share: number): WarmFact[] {
   const { energy } = powerFigures(p);
   const host = energy.loads.find((l) => isHost(l.part))!;
   const cell = energy.cells[0];
-  const fact = (
-    place: WarmPlace,
-    state: WarmState,
-    celsius: number,
-    mostC: number,
-    of: { name: string; id?: string },
-  ): WarmFact => ({
-    place,
-    state,
-    name: of.name,
-    ...(of.id ? { item: of.id } : {}),
-    celsius,
-    within: share * (celsius - ROOM_C),
-    mostC,
+  const throttle = host.part.computer?.throttleC ?? THROTTLE_C;
+  const isOne = !all.some((w) => !w.hasHost);
+  return all.flatMap(({ id, name, state, warmth, hasHost, hasCell }) => {
+    const fact = (
+      place: WarmPlace,
+      celsius: number,
+      mostC: number,
+      of: { name: string; id?: string },
+    ): WarmFact => ({
+      place,
+      state,
+      ...(isOne ? {} : { body: id }),
+      name: of.name,
+      ...(of.id ? { item: of.id } : {}),
+      celsius,
+      within: share * (celsius - ROOM_C),
+      mostC,
+    });
+    const skin = fact('skin', warmth.shellC, LIMITS.skin, { name: isOne ? 'the shell' : name });
+    const inCell = { game: LIMITS.used, charging: LIMITS.charged };
+    return [
+      ...(hasHost && state === 'game' ? [fact('chip', warmth.chipC, throttle, host.item)] : []),
+      skin,
+      ...(hasCell && cell ? [fact('cell', warmth.cellC, inCell[state], cell.item)] : []),
+    ];
   });
-  const out: WarmFact[] = [];
-  const { game, charging } = warmth;
-  if (game) {
-    const throttle = host.part.computer?.throttleC ?? THROTTLE_C;
-    out.push(fact('chip', 'game', game.chipC, throttle, host.item));
-    out.push(fact('skin', 'game', game.shellC, LIMITS.skin, { name: 'the shell' }));
-    if (cell) out.push(fact('cell', 'game', game.cellC, LIMITS.used, cell.item));
-  }
-  if (charging && cell) {
-    out.push(fact('cell', 'charging', charging.cellC, LIMITS.charged, cell.item));
-    out.push(fact('skin', 'charging', charging.shellC, LIMITS.skin, { name: 'the shell' }));
-  }
-  return out;
 }
 
 const WHEN: Readonly<Record<WarmState, string>> = {
@@ -147,7 +163,7 @@ export const heatFindings = (p: Project): Finding[] =>
     if (f.celsius <= f.mostC) return [];
     return [
       {
-        id: `heat:${f.place}-${f.state}`,
+        id: `heat:${f.place}-${f.state}${f.body ? `-${f.body}` : ''}`,
         code: `warm-${f.place}`,
         station: 'power',
         check: 'heat',

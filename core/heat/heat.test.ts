@@ -5,7 +5,7 @@ import { applied, appliedAll, type Part, type Project } from '../model';
 import { check, waysOut } from '../verdict';
 import { type WarmCase, settled, soak } from './case';
 import { convected, draught, radiated } from './flows';
-import { heatFigures, heatWays, ROOM_C, warmCase } from './index';
+import { heatFigures, heatWays, ROOM_C, warmBodies, warmCase } from './index';
 import { finelySettled } from './judge.fixture';
 
 const done = demos()[1]!;
@@ -197,4 +197,43 @@ test('behind an open plate the air is the room’s: a chip is cooler there than 
   const shut: WarmCase = { ...open, vents: { ...open.vents, area: 0 } };
   expect(settled(shut).airC).toBeGreaterThan(settled(open).airC + 2);
   expect(settled(shut).chipC).toBeGreaterThan(settled(open).chipC + 2);
+});
+
+describe('two bodies', () => {
+  const heron = demos().find((p) => p.id === 'heron')!;
+  test('each body loses what is in it through its own faces: together they lose what one box would', () => {
+    const bodies = warmBodies(heron, 'game');
+    expect(bodies.map((b) => [b.id, b.hasHost, b.hasCell])).toEqual([
+      ['lid', true, false],
+      ['shell', false, true],
+    ]);
+    const watts = (c: WarmCase): number => c.board.watts + c.cell.watts + c.airWatts;
+    const moved = {
+      ...heron,
+      layout: {
+        placements: heron.layout.placements.map((q) => ({ ...q, on: { piece: 'lid-back' } })),
+      },
+    };
+    const [alone, ...none] = warmBodies(moved, 'game');
+    expect(none).toEqual([]);
+    const parted = bodies.reduce((sum, b) => sum + watts(b.case), 0);
+    expect(parted).toBeCloseTo(watts(alone!.case), 9);
+  });
+  test('a cell in the base is not warmed by a computer in the lid, and is by one beside it', () => {
+    const cellC = (p: Project): number =>
+      heatFigures(p)!.facts.find((f) => f.place === 'cell' && f.state === 'game')!.celsius;
+    const beside = {
+      ...heron,
+      layout: {
+        placements: heron.layout.placements.map((q) =>
+          q.item === 'thimble' ? { ...q, on: { piece: 'back' } } : q,
+        ),
+      },
+    };
+    expect(cellC(beside)).toBeGreaterThan(cellC(heron) + 3);
+  });
+  test('the skin of each body is told by its name', () => {
+    const skins = heatFigures(heron)!.facts.filter((f) => f.place === 'skin');
+    expect(new Set(skins.map((f) => f.name))).toEqual(new Set(['Almery Clerk', 'Dabchick Junior']));
+  });
 });

@@ -1,3 +1,3 @@
 export { settled, soak, type Soak, type WarmCase, type Warmth } from './case';
-export { ROOM_C, warmCase, type WarmState } from './build';
+export { ROOM_C, warmBodies, warmCase, type WarmBody, type WarmState } from './build';
 export { heatFigures, heatFindings, heatWays, type HeatFigures, type WarmFact } from './findings';

@@ -8,7 +8,7 @@ import { Button } from 'antd';
 import { useInfiniteQuery, useMutation, useQuery } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { sceneOf } from '@deft/core/fit';
-import { SmallBook } from '../book/SmallBook';
+import { SmallBooks } from '../book/SmallBooks';
 import { createBuild, getState, isOffline, listSaves, type SavedLine } from '../state/api';
 import { useBuild } from '../state/build';
 import { Beside } from './Beside';
@@ -146,7 +146,7 @@ function Then({ version, onClose }: { version: number; onClose: () => void }) {
   };
   return (
     <section aria-label={`As it was, version ${version}`} className={style.then}>
-      <SmallBook scene={scene} width={380} most={220} name="The build as it was" named />
+      <SmallBooks scene={scene} width={380} most={220} name="The build as it was" named />
       <Beside titles={['Then', 'Now']} documents={[was, doc]} />
       <Bad said={bad} />
       <div className="row">

@@ -1,7 +1,7 @@
 /** How the supply of a build is spoilt: rails, feeds, limits and cells that do not do what the plan says. */
 import { STARTER_PARTS } from '../../catalogue';
 import { applied, FROM_SOURCE, type Part, type Project } from '../../model';
-import { heatFindings } from '../../heat';
+import { heatFindings, warmBodies } from '../../heat';
 import { powerFigures } from '../../power';
 import { check } from '../check';
 import { type Case, type Kind, withPart } from './kind.fixture';
@@ -159,8 +159,9 @@ export const POWER_KINDS: readonly Kind[] = [
     cases: packed((p) =>
       p.kit.items.flatMap((item): Case[] => {
         const part = p.kit.parts.find((q) => q.id === item.part)!;
-        // One that is warm already is not spoilt by it.
+        // One that is warm already is not spoilt by it; one alone in its body stays cool.
         if (!part.charger || heatFindings(p).length > 0) return [];
+        if (warmBodies(p, 'game').length > 1) return [];
         const hot = withPart(p, part.id, (q) => ({
           ...q,
           charger: {

@@ -79,14 +79,14 @@ const openings =
     );
 
 const caps =
-  (change: (c: Cap, hole: number) => Cap | undefined): Kind['cases'] =>
+  (change: (c: Cap, hole: number, isInRow: boolean) => Cap | undefined): Kind['cases'] =>
   (p) =>
     (p.shell.bodies[0]!.caps ?? []).flatMap((cap): Case[] => {
       const hole = p.shell.bodies[0]!.pieces.flatMap((q) => q.openings).find(
         (o) => o.id === cap.opening,
       );
       if (hole?.shape.kind !== 'circle') return [];
-      const spoilt = change(cap, hole.shape.d.mm);
+      const spoilt = change(cap, hole.shape.d.mm, hole.repeat !== undefined);
       if (!spoilt) return [];
       const list = p.shell.bodies[0]!.caps!.map((c) => (c.id === cap.id ? spoilt : c));
       return [{ where: cap.name, spoilt: bodyWith(p, { caps: list }), ids: [cap.id] }];
@@ -266,7 +266,9 @@ export const READING_KINDS: readonly Kind[] = [
   {
     name: 'flanges wider than their keys lie apart',
     makes: 'hit',
-    cases: caps((c) => ({ ...c, flange: withMm(c.flange, 30) })),
+    cases: caps((c, _hole, isInRow) =>
+      isInRow ? { ...c, flange: withMm(c.flange, 30) } : undefined,
+    ),
   },
   {
     name: 'a computer, a screen or an amplifier of unknown draw',

@@ -6,6 +6,7 @@ import { fedFromTheWall, fedStraightFromCell, grafted, transplanted } from './bu
 import { BENCH_KINDS } from './bench.fixture';
 import { CONTROLS_KINDS } from './controls.fixture';
 import { HARMLESS } from './harmless.fixture';
+import { HINGE_KINDS } from './hinge.fixture';
 import { type Case, type Kind, worsened } from './kind.fixture';
 import { KIT_KINDS } from './kit.fixture';
 import { LAYOUT_KINDS } from './layout.fixture';
@@ -26,6 +27,7 @@ export const KINDS: readonly Kind[] = [
   ...CONTROLS_KINDS,
   ...READING_KINDS,
   ...WIRE_KINDS,
+  ...HINGE_KINDS,
   ...MADE_KINDS,
   ...PRESS_KINDS,
   ...GAME_KINDS,

@@ -1,14 +1,7 @@
 /** Spoilings of what joins the parts: wires of one's own, thin ones, parts left outside, kept boards, hinges. */
 import { libraryPart, withMeasuredSizes } from '../../catalogue';
 import { sceneOf } from '../../fit';
-import {
-  appliedAll,
-  length,
-  type Part,
-  type Placement,
-  type Project,
-  type Shell,
-} from '../../model';
+import { appliedAll, length, type Part, type Placement, type Project } from '../../model';
 import { check } from '../check';
 import { type Case, type Kind, laidOut } from './kind.fixture';
 
@@ -57,13 +50,6 @@ const leftOutside =
       .map((q): Case => ({ where: q.id, spoilt: outside(p, q.id), ids: [q.id] }));
 
 /** The hinge of a build that has one, changed. */
-const onHinge = (
-  p: Project,
-  set: Partial<NonNullable<Shell['hinge']>>,
-  says: RegExp,
-  where: string,
-): Case[] =>
-  p.shell.hinge ? [{ where, spoilt: appliedAll(p, [{ do: 'hinge', set }]), says }] : [];
 
 /** Supply wires that Power counts with, drawn out to a hair. */
 const hair: Kind['cases'] = (p) =>
@@ -220,93 +206,6 @@ export const WIRE_KINDS: readonly Kind[] = [
     name: 'a kept board nobody saw working',
     makes: 'hit',
     cases: (p) => keptBoard(p, { proved: 'no' }),
-  },
-  {
-    name: 'a barrel too thin for the ribbon that rolls in it',
-    makes: 'hit',
-    cases: (p) => onHinge(p, { barrel: length(2.2, 'calliper') }, /ribbon|barrel/i, 'too thin'),
-  },
-  {
-    name: 'a barrel that its wires fill',
-    makes: 'hit',
-    cases: (p) =>
-      onHinge(
-        p,
-        {
-          barrel: length(0.9, 'calliper'),
-          ribbon: { thick: length(0.03, 'calliper'), turns: 1, bendTimes: 20 },
-        },
-        /wires through the hinge/,
-        'full',
-      ),
-  },
-  {
-    name: 'a hinge so low that the keys meet the lid',
-    makes: 'hit',
-    cases: (p) => onHinge(p, { up: length(12, 'calliper') }, /meets Lid when it is shut/, 'low'),
-  },
-  {
-    name: 'a hinge so low that the bodies meet',
-    makes: 'hit',
-    cases: (p) => onHinge(p, { up: length(10, 'calliper') }, /Lid, closed/, 'lower'),
-  },
-  {
-    name: 'a lid that opens to 60°',
-    makes: 'hit',
-    cases: (p) => onHinge(p, { openDeg: 60 }, /stays over/, 'half open'),
-  },
-  {
-    name: 'a lid that opens to 105°, under the usual',
-    makes: 'tight',
-    cases: (p) => onHinge(p, { openDeg: 105 }, /stays over/, 'nearly'),
-  },
-  {
-    name: 'a lid that shuts to 12° only',
-    makes: 'hit',
-    cases: (p) => onHinge(p, { closedDeg: 12 }, /does not lie on/, 'ajar'),
-  },
-  {
-    name: 'a ribbon in a hinge, bent as for a fold made once',
-    makes: 'tight',
-    cases: (p) =>
-      p.shell.hinge
-        ? onHinge(
-            p,
-            { ribbon: { ...p.shell.hinge.ribbon, bendTimes: 10 } },
-            /moves each time/,
-            'ten thicknesses',
-          )
-        : [],
-  },
-  {
-    name: 'a screen whose signals go through a hinge',
-    makes: 'tight',
-    cases: (p) =>
-      p.shell.hinge
-        ? [
-            {
-              where: 'screen in the lid',
-              spoilt: {
-                ...p,
-                layout: {
-                  placements: p.layout.placements.map((q) =>
-                    q.item === 'screen' ? { ...q, on: { piece: 'lid-front' }, x: 40, y: 5 } : q,
-                  ),
-                },
-              },
-              says: /mm of SPI/,
-            },
-          ]
-        : [],
-  },
-  {
-    name: 'a lid whose hinge was not planned',
-    makes: 'tight',
-    cases: (p) => {
-      if (!p.shell.hinge) return [];
-      const shell = { bodies: p.shell.bodies };
-      return [{ where: 'hinge', spoilt: { ...p, shell }, says: /Lid/ }];
-    },
   },
   { name: 'a part of the back above one of the front', makes: 'hit', cases: hooked },
 ];

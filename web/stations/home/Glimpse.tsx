@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { useQuery } from '@tanstack/react-query';
 import { sceneOf } from '@deft/core/fit';
-import { SmallBook } from '../../book/SmallBook';
+import { SmallBooks } from '../../book/SmallBooks';
 import { useGlance } from '../../engine/glance';
 import { openBuild } from '../../state/kept';
 import { Wedge } from '../../ui/Wedge';
@@ -35,7 +35,7 @@ export default function Glimpse({
   return (
     <>
       {scene ? (
-        <SmallBook scene={scene} {...BOOK} name={`${name}, lying open`} />
+        <SmallBooks scene={scene} {...BOOK} name={`${name}, lying open`} />
       ) : (
         <span className={style.blank} />
       )}

@@ -67,7 +67,7 @@ export function HeatView() {
         </thead>
         <tbody>
           {heat.facts.map((f) => (
-            <Row key={f.place + f.state} fact={f} />
+            <Row key={[f.place, f.state, f.body].join(' ')} fact={f} />
           ))}
         </tbody>
       </table>

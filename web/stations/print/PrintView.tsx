@@ -6,7 +6,7 @@ import { buildSteps } from '@deft/core/build';
 import { type CutItem, cutWork, passWords, type Pocket, type Trim } from '@deft/core/cuts';
 import { billOf } from '@deft/core/kit';
 import { formatMm, whatWords } from '@deft/core/model';
-import { SmallBook } from '../../book/SmallBook';
+import { SmallBooks } from '../../book/SmallBooks';
 import { useBuild, useScene, useSettled } from '../../state/build';
 import style from './PrintView.module.css';
 
@@ -35,7 +35,7 @@ export default function PrintView() {
             {doc.way}. <b>{settled ? check.sentence : 'Checking'}</b>.
           </p>
         </header>
-        <SmallBook scene={scene} {...BOOK_PX} named name="Both halves, insides up" />
+        <SmallBooks scene={scene} {...BOOK_PX} named name="Both halves, insides up" />
         {scores.length > 0 && (
           <Table
             name="Goals"

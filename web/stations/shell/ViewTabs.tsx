@@ -50,7 +50,7 @@ export function ViewTabs() {
           ) : null}
         </Link>
       ))}
-      <BodyTabs />
+      {here !== 'bodies' && <BodyTabs />}
     </nav>
   );
 }

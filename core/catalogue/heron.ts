@@ -1,0 +1,211 @@
+/**
+ * Heron: the lid of a pocket organiser hinged on the base of a small quiz game. Screen, computer and
+ * sound are in the lid, keys and cell in the base, and their wires roll in the hinge.
+ */
+import {
+  type Body,
+  type Cap,
+  emptyProject,
+  type Item,
+  length,
+  type Part,
+  type Placement,
+  type Project,
+} from '../model';
+import { centred, circle, faceHole, post, rect, rectBody } from './shells';
+
+type Pick = (id: string) => Part;
+
+const item = (id: string, part: string, name: string, more: Partial<Item> = {}): Item => ({
+  id,
+  part,
+  name,
+  struck: [],
+  ...more,
+});
+
+const at = (
+  id: string,
+  piece: string,
+  x: number,
+  y: number,
+  more: Partial<Placement> = {},
+): Placement => ({
+  item: id,
+  on: { piece },
+  x,
+  y,
+  turn: 0,
+  up: 'in',
+  stand: 'flat',
+  lift: 0.5,
+  held: 'jig',
+  fixed: 'tape',
+  ...more,
+});
+
+/** A cap whose flange and peg end a tenth over a switch that lies 2 mm behind the face. */
+const cap = (id: string, name: string, opening: string, across: number): Cap => ({
+  id,
+  name,
+  opening,
+  across: length(across),
+  flange: length(across + 2.6),
+  flangeThick: length(1.2),
+  peg: length(0.7),
+  proud: length(1.2),
+});
+
+function base(): Body {
+  const body = rectBody('Dabchick Junior', [150, 84, 8], 2, 11, 13, 'abs');
+  const [front, back] = body.pieces as [Body['pieces'][0], Body['pieces'][0]];
+  front.openings.push(
+    faceHole('cross', 'cross pad hole', 'button', centred(24, 46), circle(25)),
+    faceHole('keys', 'answer key', 'button', centred(104.5, 46), circle(8), {
+      row: { count: 4, pitch: length(11), along: 'x' },
+    }),
+    faceHole('small', 'small key', 'button', centred(65, 16), circle(6), {
+      row: { count: 2, pitch: length(20), along: 'x' },
+    }),
+  );
+  back.features.push(
+    post('base-corners', 'screw post', centred(7, 7), 6.5, 11, {
+      repeat: { mirrorX: true, mirrorY: true },
+    }),
+    post('base-middle', 'middle screw post', centred(75, 6.5), 6.5, 11, {
+      repeat: { mirrorY: true },
+    }),
+  );
+  body.caps = [
+    cap('cross-cap', 'cross pad', 'cross', 24.4),
+    cap('key-cap', 'answer key cap', 'keys', 7.5),
+    cap('small-cap', 'small key cap', 'small', 5.5),
+  ];
+  return body;
+}
+
+function lid(): Body {
+  const body = rectBody('Almery Clerk', [150, 84, 8], 2, 7, 9, 'abs');
+  const [front, back] = body.pieces as [Body['pieces'][0], Body['pieces'][0]];
+  front.openings.push(
+    faceHole('lid-window', 'window', 'window', centred(75.1, 42), rect(59, 45)),
+    faceHole('lid-grille', 'holes of the sounder', 'speaker', centred(131, 60), circle(16)),
+  );
+  back.features.push(
+    post('lid-corners', 'screw post of the lid', centred(7, 7), 6.5, 7, {
+      repeat: { mirrorX: true, mirrorY: true },
+    }),
+    post('lid-middle', 'middle screw post of the lid', centred(75, 6.5), 6.5, 7, {
+      repeat: { mirrorY: true },
+    }),
+  );
+  return {
+    ...body,
+    id: 'lid',
+    pieces: [
+      { ...front, id: 'lid-front' },
+      { ...back, id: 'lid-back' },
+    ],
+  };
+}
+
+/** @param pick  a part of the starter library as its builder measured it */
+export function heron(pick: Pick): Project {
+  const input = (
+    id: string,
+    name: string,
+    role: Project['controls']['inputs'][number]['role'],
+    place: Project['controls']['inputs'][number]['at'],
+  ) => ({ id, name, role, at: place, routed: true });
+  return {
+    ...emptyProject('heron', 'Heron, a clerk’s lid'),
+    way: 'graft',
+    note: 'The lid of a pocket organiser on the base of a small quiz game: it folds like a book.',
+    brief: {
+      families: ['8-bit handheld', '8-bit home'],
+      hours: 2.5,
+      costCeiling: 110,
+      card: 'open the case',
+      tools: ['iron', 'rotary tool'],
+      skill: 'a few built',
+    },
+    shell: {
+      bodies: [base(), lid()],
+      hinge: {
+        first: 'top',
+        second: 'bottom',
+        closedDeg: 0,
+        openDeg: 150,
+        out: length(4),
+        up: length(10.6),
+        barrel: length(8),
+        ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 20 },
+      },
+    },
+    kit: {
+      parts: [
+        'thimble',
+        'pane-2-8-spi',
+        'slab-2500',
+        'step-5-1',
+        'chirp-i2s',
+        'speaker-20',
+        'plate-pad',
+        'plate-4',
+        'plate-2',
+      ].map(pick),
+      items: [
+        item('thimble', 'thimble', 'Thimble', {
+          struck: ['header'],
+          reach: { hdmi: false, usb: false, power: false, card: false },
+        }),
+        item('screen', 'pane-2-8-spi', 'Pane 2.8', { struck: ['pins'] }),
+        item('cell', 'slab-2500', 'Slab 2500'),
+        item('charger', 'step-5-1', 'Step 5/1A', { rProgOhm: 2400 }),
+        item('amp', 'chirp-i2s', 'Chirp I2S', { struck: ['terminal'] }),
+        item('speaker', 'speaker-20', 'Speaker 20'),
+        item('pad', 'plate-pad', 'Pad plate'),
+        item('keys', 'plate-4', 'Key plate'),
+        item('small', 'plate-2', 'Pair plate'),
+      ],
+    },
+    layout: {
+      placements: [
+        at('thimble', 'lid-back', 11, 74.5, { turn: 270 }),
+        at('screen', 'lid-front', 36, 17, { up: 'out', lift: 0 }),
+        at('amp', 'lid-back', 118, 20),
+        at('speaker', 'lid-front', 131, 60, { up: 'out', lift: 0 }),
+        at('cell', 'back', 45, 12, { lift: 0 }),
+        at('charger', 'back', 106, 2.6, { fixed: 'screws' }),
+        at('pad', 'front', 9, 31, { up: 'out', lift: 2 }),
+        at('keys', 'front', 99, 39, { up: 'out', lift: 2 }),
+        at('small', 'front', 60, 11.75, { up: 'out', lift: 2 }),
+      ],
+    },
+    controls: {
+      route: 'gpio',
+      inputs: [
+        input('up', 'Pad up', 'up', { opening: 'cross', dx: 0, dy: 9 }),
+        input('down', 'Pad down', 'down', { opening: 'cross', dx: 0, dy: -9 }),
+        input('left', 'Pad left', 'left', { opening: 'cross', dx: -9, dy: 0 }),
+        input('right', 'Pad right', 'right', { opening: 'cross', dx: 9, dy: 0 }),
+        input('key-1', 'Answer key 1', 'west', { opening: 'keys', copy: 0 }),
+        input('key-2', 'Answer key 2', 'south', { opening: 'keys', copy: 1 }),
+        input('key-3', 'Answer key 3', 'east', { opening: 'keys', copy: 2 }),
+        input('key-4', 'Answer key 4', 'north', { opening: 'keys', copy: 3 }),
+        input('small-1', 'Left small key', 'select', { opening: 'small', copy: 0 }),
+        input('small-2', 'Right small key', 'start', { opening: 'small', copy: 1 }),
+      ],
+    },
+    power: {
+      gameShare: 0.85,
+      wireAwg: 24,
+      wireMm: 400,
+      plugs: 1,
+      switchOhm: 0.05,
+      health: 1,
+      off: 'menu',
+    },
+    sound: { volume: 'menu' },
+  };
+}
