@@ -21,6 +21,7 @@ import { drover } from './drover';
 import { ENERGY } from './energy';
 import { HARDWARE } from './hardware';
 import { heron } from './heron';
+import { linnet } from './linnet';
 import { SCREENS } from './screens';
 import {
   centred,
@@ -569,4 +570,5 @@ export const demos = (): Project[] => [
   wisp(),
   drover(measured),
   heron(measured),
+  linnet(measured),
 ];

@@ -27,8 +27,8 @@ function wiredAcross(p: Project, outside: Fitted): { port: Port; to: Fitted } | 
   const k = kitOf(p);
   for (const port of outside.ports.filter((q) => isWired(outside, q))) {
     const mine = k.ends(port.carries, port.role);
-    // One inside does the same: this one is a spare.
-    if (mine.some((e) => !isOut(e))) continue;
+    // One inside does the same: this one is a spare. A cell is none, it is one of the pack.
+    if (!outside.part.cell && mine.some((e) => !isOut(e))) continue;
     if (plugsInstead(outside, port)) continue;
     const other = k
       .ends(port.carries, port.role === 'gives' ? 'takes' : 'gives')

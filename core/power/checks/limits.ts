@@ -1,5 +1,5 @@
 /** What everything may carry at a peak: converters, the cell, its guards, a wall supply. */
-import type { Finding } from '../../model';
+import { type Finding, listed } from '../../model';
 import type { Standing } from '../../network';
 import { mostAmps } from '../limits';
 import { type Supply, WALL } from '../supply';
@@ -102,7 +102,7 @@ function cellFindings({ energy }: Supply, amps: number): Finding[] {
   const pack = energy.pack!;
   const c = amps / pack.capacityAh;
   if (c <= pack.maxDischargeC) return [];
-  const { id, name } = energy.cells[0]!.item;
+  const cells = energy.cells.map(({ item }) => item);
   return [
     powerFinding(
       'cell-peak',
@@ -111,10 +111,10 @@ function cellFindings({ energy }: Supply, amps: number): Finding[] {
       'hit',
       {
         title: `${apart(c, pack.maxDischargeC).join(' C at a peak, ')} C allowed`,
-        what: `${name} is drawn too hard.`,
+        what: `${listed(cells.map((i) => i.name))} ${cells.length > 1 ? 'are' : 'is'} drawn too hard.`,
         why: [`${amps.toFixed(1)} A from ${pack.capacityAh.toFixed(2)} Ah.`],
       },
-      [id],
+      cells.map((i) => i.id),
     ),
   ];
 }

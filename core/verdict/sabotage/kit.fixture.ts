@@ -1,7 +1,7 @@
 /** Spoilings of what was chosen: something missing, too weak, of the wrong kind. */
 import { libraryPart } from '../../catalogue';
 import { applied, type Part, type Project } from '../../model';
-import { type Case, type Kind, laidOut, withPart } from './kind.fixture';
+import { type Case, type Kind, laidOut, partOfItem, withPart } from './kind.fixture';
 
 const without = (p: Project, id: string): Project => applied(p, { do: 'drop', item: id });
 
@@ -57,16 +57,21 @@ const onKept = (p: Project, change: (q: Part) => Part): Project[] => {
 
 const hasCharger = (p: Project): boolean => laidOut(p).some((q) => q.part.charger);
 
+/** All of a pack: of two cells side by side one alone still feeds the build. */
+const withoutCells = (p: Project): Case[] => {
+  const cells = p.kit.items.filter((i) => partOfItem(p, i.id).cell && i.where === undefined);
+  if (!cells.length) return [];
+  const spoilt = cells.reduce((q, { id }) => applied(q, { do: 'drop', item: id }), p);
+  return [{ where: cells.map((c) => c.id).join(', '), spoilt, says: /cell|feeds|source/i }];
+};
+
 export const KIT_KINDS: readonly Kind[] = [
   { name: 'no computer', makes: 'open', cases: dropped((q) => q.family === 'sbc', /computer/i) },
   {
     name: 'no cell',
     makes: 'hit',
     // A TV box without a cell is one fed from the wall; with a bank nothing of its supply is left, which is open.
-    cases: (p) =>
-      p.way === 'tv box' || !hasCharger(p)
-        ? []
-        : dropped((q) => q.cell !== undefined, /cell|feeds|source/i)(p),
+    cases: (p) => (p.way === 'tv box' || !hasCharger(p) ? [] : withoutCells(p)),
   },
   {
     name: 'a bank gone',
@@ -97,18 +102,20 @@ export const KIT_KINDS: readonly Kind[] = [
   {
     name: 'a pack in series on a charger for one',
     makes: 'hit',
-    cases: swapped(isPouch, 'pack-2s-2000', /series/i),
+    cases: swapped(isPouch, 'pack-2s-2000', /series|Unlike cells/i),
   },
   {
     name: 'loose nickel cells on a lithium charger',
     makes: 'hit',
     cases: (p) =>
-      hasCharger(p) ? swapped((q) => q.cell !== undefined, 'bay-4', /loose cells|charger/i)(p) : [],
+      hasCharger(p)
+        ? swapped((q) => q.cell !== undefined, 'bay-4', /loose cells|charger|Unlike cells/i)(p)
+        : [],
   },
   {
     name: 'a cell far too small for the load',
     makes: 'hit',
-    cases: swapped(isPouch, 'slab-300', /C|A /),
+    cases: swapped(isPouch, 'slab-300', /C|A |Unlike cells/),
   },
   {
     name: 'a cell thicker than its bay',

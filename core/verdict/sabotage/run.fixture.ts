@@ -2,7 +2,7 @@
 import { demos } from '../../catalogue';
 import { type Finding, isOpen, type Project, readProject } from '../../model';
 import { check } from '../check';
-import { fedFromTheWall, fedStraightFromCell, grafted, transplanted } from './builds.fixture';
+import { fedFromTheWall, fedStraightFromCell, grafted } from './builds.fixture';
 import { BENCH_KINDS } from './bench.fixture';
 import { CONTROLS_KINDS } from './controls.fixture';
 import { HARMLESS } from './harmless.fixture';
@@ -42,7 +42,6 @@ export const cleanBuilds = (): Project[] => [
   ...demos().slice(1),
   fedFromTheWall(),
   grafted(),
-  transplanted(),
   fedStraightFromCell(),
 ];
 
