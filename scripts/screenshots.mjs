@@ -25,6 +25,8 @@ try {
     await page.waitForLoadState('networkidle');
     // A view is shown with its verdict and its ways out.
     await page.locator('.verdict[aria-busy]').waitFor({ state: 'detached' });
+    // Rows of the list are judged one after another.
+    await page.waitForFunction(() => !document.body.innerText.includes('Checking ...'));
     await page.getByText('Looking for ways out ...').first().waitFor({ state: 'detached' });
     await act();
     await page.screenshot({ path: join(out, `${name}.png`) });
