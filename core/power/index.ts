@@ -1,4 +1,5 @@
 export { beliefFindings } from './believable';
+export { keptSupplyFindings } from './checks/keptSupply';
 export { powerFigures, type PowerFigures } from './figures';
 export { powerWays } from './ways';
 export { type Band, drawWithin, type Narrowing, narrowsMost } from './hours';

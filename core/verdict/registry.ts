@@ -26,7 +26,7 @@ import { type Cutting, cutting, holeFindings, holeWays, pocketFindings, pocketWa
 import { type Checker, closingFindings, hingedFindings, hingedWays, proposals } from '../fit';
 import { partBeliefs } from '../kit';
 import type { Finding, Part, Project, WayOut } from '../model';
-import { beliefFindings, type PowerFigures, powerWays } from '../power';
+import { beliefFindings, keptSupplyFindings, type PowerFigures, powerWays } from '../power';
 import {
   donorFindings,
   hingeFindings,
@@ -273,7 +273,11 @@ export const REGISTRY: readonly BuildCheck[] = [
   {
     name: 'power',
     makes: ['charge', 'rail', 'supply', 'hours'],
-    find: ({ power, project }) => [...power.findings, ...beliefFindings(project)],
+    find: ({ power, project }) => [
+      ...power.findings,
+      ...beliefFindings(project),
+      ...keptSupplyFindings(project, power.energy),
+    ],
     ways: ({ project }, f, { library }) => ({ ways: powerWays(project, f, library) }),
   },
   {

@@ -1,7 +1,7 @@
 /** Changes that spoil nothing: after each, no new hit. */
 import { libraryPart } from '../../catalogue';
 import { madeFor, withMade } from '../../made';
-import { applied, type MadeKind, mustRead, type Project } from '../../model';
+import { applied, type MadeKind, mustRead, type Project, length } from '../../model';
 import { misreadAndTakenBack, provedAsPlanned } from './bench.fixture';
 import { calmChords } from './games.fixture';
 import { soundPocket } from './pocket.fixture';
@@ -102,6 +102,33 @@ function keyGivenUp(p: Project): Project {
 
 export const HARMLESS: readonly Harmless[] = [
   { name: 'a key of the shell given up, and said so', change: keyGivenUp },
+  {
+    name: 'a kept power board that bears twice the peak and takes what the pack gives',
+    change: (p) =>
+      p.donor
+        ? {
+            ...p,
+            donor: {
+              ...p.donor,
+              kept: [
+                ...p.donor.kept,
+                {
+                  id: 'sound-supply',
+                  name: 'Sound supply',
+                  kind: 'power board',
+                  w: length(20),
+                  h: length(20),
+                  d: length(2),
+                  proved: 'before and after',
+                  tests: ['5 V under 1 A'],
+                  senses: [],
+                  rating: { limitA: 8, minV: 2.5, maxV: 9 },
+                },
+              ],
+            },
+          }
+        : p,
+  },
   {
     name: 'a computer a class faster',
     change: (p) => ({

@@ -2,6 +2,7 @@
 import { libraryPart, withMeasuredSizes } from '../../catalogue';
 import { sceneOf } from '../../fit';
 import { appliedAll, length, type Part, type Placement, type Project } from '../../model';
+import { powerFigures } from '../../power';
 import { check } from '../check';
 import { type Case, type Kind, laidOut } from './kind.fixture';
 
@@ -75,6 +76,12 @@ const hair: Kind['cases'] = (p) =>
       },
       ids: [net.a.item, net.b.item],
     }));
+
+/** Of all that draws inside the shell. */
+const peakWatts = (p: Project): number =>
+  powerFigures(p)
+    .energy.loads.filter((l) => l.item.where !== 'outside')
+    .reduce((sum, { draws }) => sum + draws.peak, 0);
 
 const keptBoard = (p: Project, more: object): Case[] =>
   p.donor
@@ -206,6 +213,31 @@ export const WIRE_KINDS: readonly Kind[] = [
     name: 'a kept board nobody saw working',
     makes: 'hit',
     cases: (p) => keptBoard(p, { proved: 'no' }),
+  },
+  {
+    name: 'a kept power board of which nobody read what it bears',
+    makes: 'tight',
+    cases: (p) => keptBoard(p, { kind: 'power board' }),
+  },
+  {
+    name: 'a kept power board sized for a tenth of an ampere',
+    makes: 'hit',
+    cases: (p) =>
+      keptBoard(p, { kind: 'power board', rating: { limitA: 0.1, minV: 2.5, maxV: 9 } }),
+  },
+  {
+    name: 'a kept power board that bears the peak by 5 % when new',
+    makes: 'tight',
+    cases: (p) =>
+      keptBoard(p, {
+        kind: 'power board',
+        rating: { limitA: (1.05 * peakWatts(p)) / 5, minV: 2.5, maxV: 9 },
+      }),
+  },
+  {
+    name: 'a kept power board for more volts than the pack gives',
+    makes: 'hit',
+    cases: (p) => keptBoard(p, { kind: 'power board', rating: { limitA: 5, minV: 4.5, maxV: 9 } }),
   },
   { name: 'a part of the back above one of the front', makes: 'hit', cases: hooked },
 ];

@@ -1,5 +1,6 @@
 /** One thing kept of the donor: its block, its proof, its lift and the lines it will miss. */
-import { Button, Input, Select } from 'antd';
+import { Fragment, useState } from 'react';
+import { Button, Input, InputNumber, Select } from 'antd';
 import { keptPart } from '@deft/core/shell';
 import { freshId, type Kept, KEPT_KINDS, RISKS, SENSES } from '@deft/core/model';
 import { useBuild } from '../../../state/build';
@@ -106,6 +107,9 @@ export function KeptCard({
             />
           </>
         )}
+        {k.kind === 'power board' && (
+          <RatingRows name={k.name} rating={k.rating} onChange={(rating) => set({ rating })} />
+        )}
         {k.kind === 'board' && (
           <>
             <span>Its own chips run the games</span>
@@ -209,4 +213,47 @@ export function KeptCard({
       </div>
     </section>
   );
+}
+
+type Rating = NonNullable<Kept['rating']>;
+const RATED = [
+  ['limitA', 'Bears, A', 0.01, 50],
+  ['minV', 'Takes from, V', 0, 60],
+  ['maxV', 'Takes to, V', 0, 60],
+] as const;
+
+function RatingRows({
+  name,
+  rating,
+  onChange,
+}: {
+  name: string;
+  rating: Rating | undefined;
+  onChange: (rating: Rating) => unknown;
+}) {
+  // Nothing is judged by half a rating: it is kept once all three were read.
+  const [read, setRead] = useState<Partial<Rating>>(rating ?? {});
+  const put = (key: keyof Rating, v: number | null) => {
+    const next = { ...read, [key]: v ?? undefined };
+    setRead(next);
+    const { limitA, minV, maxV } = next;
+    if (limitA !== undefined && minV !== undefined && maxV !== undefined) {
+      onChange({ limitA, minV, maxV });
+    }
+  };
+  return RATED.map(([key, words, min, max]) => (
+    <Fragment key={key}>
+      <span>{words}</span>
+      <InputNumber
+        size="small"
+        aria-label={`${name}: ${words}`}
+        min={min}
+        max={max}
+        step={0.1}
+        placeholder="not read"
+        value={read[key] ?? null}
+        onChange={(v) => put(key, v)}
+      />
+    </Fragment>
+  ));
 }
