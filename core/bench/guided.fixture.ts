@@ -39,7 +39,7 @@ function read(world: World, trial: Trial, isByHand: boolean): ReadingBody | unde
       return { of: 'efficiency', into, out: { amps, volts: world.meterVolts() } };
     }
     case 'capacity': {
-      world.connect({ to: 'cell' });
+      world.connect({ to: 'cell', ...(trial.oneOf ? { oneOf: trial.oneOf } : {}) });
       const amps = trial.loadA!;
       Object.assign(world.load, { amps, isOn: true, stopV: trial.stopV! });
       while (world.load.isOn) world.pass(5);

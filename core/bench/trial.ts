@@ -52,6 +52,8 @@ export interface Trial {
   lightA?: number;
   /** A pack is emptied to this and no further, V. */
   stopV?: number;
+  /** One cell is joined of so many that lie side by side. */
+  oneOf?: number;
   range?: MeterRange;
   expects?: Expected;
   /** What counts of what was read for it, the newest last. */
@@ -237,7 +239,8 @@ class TrialMaker {
     const { cells, pack } = energyOf(this.p);
     const first = cells[0];
     if (!first || !pack || first.part.cell.kind === 'bank') return;
-    const each = pack.capacityAh / cells.filter((c) => c.part.id === first.part.id).length;
+    const alike = cells.filter((c) => c.part.id === first.part.id).length;
+    const each = pack.capacityAh / alike;
     const amps = (rate: number): number => Math.round(1000 * rate * each) / 1000;
     this.put('resistance', first.item, {
       lightA: amps(STEPPED_C.light),
@@ -258,6 +261,7 @@ class TrialMaker {
     this.put('capacity', first.item, {
       loadA: amps(EMPTIED_C),
       stopV: first.part.cell.cutoffV,
+      ...(alike > 1 ? { oneOf: alike } : {}),
       expects: {
         value: each,
         within: UNREAD.capacity * each,

@@ -218,6 +218,8 @@ const driver = (
         form: 'flat',
         count: ways,
         contacts,
+        pitchMm: 0.5,
+        endMm: 0.3,
       },
       {
         id: 'rail',

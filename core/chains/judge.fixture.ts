@@ -75,7 +75,13 @@ export function judge(p: Project): string[] {
       );
       if (!boards.length) bad.push('picture:driver');
       else if (!fit) bad.push('picture:ribbon');
-      else if (!lead(hdmi!.type, 'hdmi')) bad.push('picture:lead');
+      const socket = fit ? on(boards[0]!.q, 'panel', 'gives') : undefined;
+      const tail = screen.q.ribbons![0]!;
+      // Contacts lie half a millimetre apart on every tail of the library, 0.3 mm thick.
+      if (socket?.pitchMm !== undefined && socket.pitchMm !== 0.5) bad.push('picture:ribbon-pitch');
+      if (socket?.endMm !== undefined && socket.endMm !== tail.endMm)
+        bad.push('picture:ribbon-end');
+      if (boards.length && fit && !lead(hdmi!.type, 'hdmi')) bad.push('picture:lead');
     }
   }
   // Sound.

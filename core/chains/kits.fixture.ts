@@ -4,6 +4,8 @@ import {
   emptyProject,
   type InputRole,
   type Item,
+  type Part,
+  type Port,
   type Project,
   withAdded,
   without,
@@ -25,6 +27,20 @@ const item = (p: Project, id: string, change: Partial<Item>): Project => ({
 const swap = (p: Project, id: string, to: string): Project => {
   const q = add(p, to);
   return { ...q, kit: { ...q.kit, items: q.kit.items.filter((i) => i.id !== id) } };
+};
+/** A board like this one whose ribbon socket is made for another tail. */
+const oddSocket = (p: Project, id: string, more: Partial<Port>): Project => {
+  const like = part(id);
+  const ports = like.ports!.map((x) => (x.carries === 'panel' ? { ...x, ...more } : x));
+  const odd: Part = { ...like, id: 'odd-driver', ports };
+  return {
+    ...p,
+    kit: {
+      ...p.kit,
+      parts: [...p.kit.parts, odd],
+      items: p.kit.items.map((i) => (i.id === id ? { ...i, part: odd.id } : i)),
+    },
+  };
 };
 const reach = (p: Project, id: string, connector: string, outside: boolean): Project =>
   item(p, id, { reach: { ...p.kit.items.find((i) => i.id === id)!.reach, [connector]: outside } });
@@ -120,6 +136,8 @@ export function completeKit(rng: Rng): Made {
       breaks('picture:driver', (q) => without(q, board));
       breaks('picture:ribbon', (q) => swap(q, board, other));
       breaks('picture:lead', (q) => without(q, ribbon));
+      breaks('picture:ribbon-pitch', (q) => oddSocket(q, board, { pitchMm: 1 }));
+      breaks('picture:ribbon-end', (q) => oddSocket(q, board, { endMm: 0.2 }));
     }
   }
   // Energy.

@@ -182,7 +182,9 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
       break;
     }
     case 'picture:driver':
-    case 'picture:ribbon': {
+    case 'picture:ribbon':
+    case 'picture:ribbon-pitch':
+    case 'picture:ribbon-end': {
       const ways = k.all
         .find((x) => x.item.id === screen)
         ?.ports.find((q) => q.carries === 'panel')?.count;

@@ -151,6 +151,7 @@ function panel(k: Kit, m: ChainMaker, screen: Kit['all'][number]): void {
       [screen.item.id, drivers[0]!.of.item.id],
     );
   } else {
+    ribbonMates(m, screen, fit);
     const takes = fit.of.ports.find(
       (q) => q.role === 'takes' && (q.carries === 'hdmi' || q.carries === 'composite'),
     );
@@ -159,4 +160,44 @@ function panel(k: Kit, m: ChainMaker, screen: Kit['all'][number]): void {
     }
   }
   if (fit) m.part(screen, panelWords(screen), `${tail?.count ?? ''} way ribbon`.trim());
+}
+
+/** From contact to contact a ribbon and its socket may differ by so much, a share: past that the last ones miss. */
+const PITCH_SHARE = 0.08;
+/** An end thinner than its socket's by this does not hold, a thicker one does not go in, mm. */
+const END_MM = 0.05;
+
+/** Of as many ways and still no mate: another pitch, or an end too thick or too thin to be clamped. */
+function ribbonMates(m: ChainMaker, screen: Kit['all'][number], { of, port }: End): void {
+  const tail = screen.part.ribbons?.find((r) => r.ways === port.count);
+  if (!tail) return;
+  const about = [screen.item.id, of.item.id];
+  // Half a pitch of bare film lies outside either end contact.
+  const pitch = tail.widthMm / (tail.ways + 1);
+  if (port.pitchMm !== undefined && Math.abs(pitch / port.pitchMm - 1) > PITCH_SHARE) {
+    m.broken(
+      'ribbon-pitch',
+      `${pitch.toFixed(2)} mm from contact to contact, ${port.pitchMm} mm in the socket`,
+      `${tail.name} of ${screen.item.name} and ${of.item.name} do not mate.`,
+      [
+        `${tail.widthMm} mm wide / (${tail.ways} ways + 1) = ${pitch.toFixed(2)} mm. Another driver board, or an adapter between.`,
+      ],
+      about,
+    );
+  }
+  if (port.endMm !== undefined && Math.abs(tail.endMm - port.endMm) > END_MM) {
+    m.broken(
+      'ribbon-end',
+      `An end of ${tail.endMm} mm, a socket for ${port.endMm} mm`,
+      tail.endMm < port.endMm
+        ? `${tail.name} of ${screen.item.name} slips out of ${of.item.name}.`
+        : `${tail.name} of ${screen.item.name} does not go into ${of.item.name}.`,
+      [
+        tail.endMm < port.endMm
+          ? 'A stiffener of film glued under its end makes it thick enough.'
+          : 'Never pressed in: another driver board, or an adapter between.',
+      ],
+      about,
+    );
+  }
 }

@@ -13,13 +13,17 @@ test.each(['teasel', 'screen', 'cell', 'charger', 'amp', 'speaker'])(
     expect(about(outside(loaner, item))).toContain(item);
   },
 );
-test('examples as they are, a television, a bank on a lead and a spare beside one inside are harmless', () => {
+test('examples as they are, a television, a bank on a lead and a spare amplifier beside one inside are harmless', () => {
   for (const p of demos()) expect(about(p)).toEqual([]);
-  const spare = applied(loaner, { do: 'add', part: libraryPart('slab-2500') });
+  const spare = applied(loaner, { do: 'add', part: libraryPart('chirp-i2s') });
   const id = spare.kit.items[spare.kit.items.length - 1]!.id;
   expect(about(outside(spare, id))).toEqual([]);
   const banked = appliedAll(warbler, [{ do: 'add', part: libraryPart('bank-4000') }]);
   expect(about(outside(banked, banked.kit.items[banked.kit.items.length - 1]!.id))).toEqual([]);
+});
+test('a second cell is no spare: the pack counts it, wherever it lies', () => {
+  const linnet = demos().find((p) => p.id === 'linnet')!;
+  for (const cell of ['cell-1', 'cell-2']) expect(about(outside(linnet, cell))).toEqual([cell]);
 });
 test('an open plate has no wall that wires could not pass', () => {
   expect(

@@ -62,6 +62,9 @@ export const Port = z.strictObject({
   count: z.number().int().min(1).max(80).optional(),
   /** Side of a flat socket its contacts are on, seen with its board's top up: at the bottom they lie against the board. */
   contacts: z.enum(['top', 'bottom', 'both']).optional(),
+  /** A flat socket: from contact to contact, and how thick an end it clamps; both are the maker's or measured. */
+  pitchMm: z.number().positive().max(5).optional(),
+  endMm: z.number().positive().max(1).optional(),
   /** USB generation it speaks, or needs: 1, 2 or 3. */
   speed: z.number().int().min(1).max(3).optional(),
   /** A USB-C socket that asks for power: its two 5.1 kΩ pull-downs are there. */

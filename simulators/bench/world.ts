@@ -19,8 +19,8 @@ export const Connected = z.discriminatedUnion('to', [
   z.strictObject({ to: z.literal('converter'), place: z.string().max(64) }),
   /** The whole build with the supply in the place of its pack. */
   z.strictObject({ to: z.literal('whole'), state: State }),
-  /** The pack, full, on the electronic load. */
-  z.strictObject({ to: z.literal('cell') }),
+  /** The pack, full, on the electronic load; or one of so many cells that lie side by side in it. */
+  z.strictObject({ to: z.literal('cell'), oneOf: z.number().int().min(1).max(12).optional() }),
 ]);
 export type Connected = z.infer<typeof Connected>;
 
@@ -101,6 +101,10 @@ export class World {
       this.#takenAh = 0;
     }
   }
+  /** How many cells the pack has of which one is joined. */
+  get #oneOf(): number {
+    return this.#connected.to === 'cell' ? (this.#connected.oneOf ?? 1) : 1;
+  }
   get connected(): Connected {
     return this.#connected;
   }
@@ -118,7 +122,7 @@ export class World {
     this.#burst = keep * this.#burst + Math.sqrt(1 - keep * keep) * normal(this.#rand);
     if (this.#connected.to !== 'cell' || !this.load.isOn) return;
     const ah = (this.load.amps * seconds) / 3600;
-    this.#charge = Math.max(0, this.#charge - ah / this.#true.cell.capacityAh);
+    this.#charge = Math.max(0, this.#charge - (ah * this.#oneOf) / this.#true.cell.capacityAh);
     this.#takenAh += ah;
     // Its own stop: nobody has to watch for it.
     if (this.#cellVolts() <= Math.max(this.load.stopV, this.#true.cell.cutoffV)) {
@@ -135,7 +139,8 @@ export class World {
     const { cell } = this.#true;
     // Once all of it is taken, under a load its volts fall away.
     if (this.#charge === 0 && this.load.isOn) return 0;
-    return curveAt(cell.points, this.#charge) - (this.load.isOn ? this.load.amps * cell.rOhm : 0);
+    const drop = this.load.isOn ? this.load.amps * cell.rOhm * this.#oneOf : 0;
+    return curveAt(cell.points, this.#charge) - drop;
   }
 
   /** What flows and stands at the instruments, or what it comes to at the supply's limit. */

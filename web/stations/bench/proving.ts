@@ -41,7 +41,7 @@ const place = (trial: Trial, of: 'load' | 'converter' | 'whole' | 'cell'): objec
     case 'converter':
       return { to: 'converter', place: trial.item };
     case 'cell':
-      return { to: 'cell' };
+      return { to: 'cell', ...(trial.oneOf ? { oneOf: trial.oneOf } : {}) };
   }
 };
 
