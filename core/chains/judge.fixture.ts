@@ -79,8 +79,9 @@ export function judge(p: Project): string[] {
       const tail = screen.q.ribbons![0]!;
       // Contacts lie half a millimetre apart on every tail of the library, 0.3 mm thick.
       if (socket?.pitchMm !== undefined && socket.pitchMm !== 0.5) bad.push('picture:ribbon-pitch');
-      if (socket?.endMm !== undefined && socket.endMm !== tail.endMm)
+      if (socket?.endMm !== undefined && socket.endMm !== tail.endMm) {
         bad.push('picture:ribbon-end');
+      }
       if (boards.length && fit && !lead(hdmi!.type, 'hdmi')) bad.push('picture:lead');
     }
   }
