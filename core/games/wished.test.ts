@@ -65,6 +65,29 @@ describe('keys', () => {
     };
     expect(codes(wishing(unwired, '16-bit home'))).toEqual([]);
   });
+  test('families that lack the same key are told together, and offered keys free in all of them', () => {
+    const p = wishing(
+      {
+        ...loaner,
+        controls: {
+          ...loaner.controls,
+          inputs: loaner.controls.inputs.filter((i) => i.role !== 'select'),
+        },
+      },
+      '8-bit handheld',
+      '16-bit home',
+    );
+    const [f, ...more] = wishedFindings(p);
+    expect(more).toEqual([]);
+    expect(f?.what).toBe(
+      '8-bit handheld and 16-bit home are played with it, and no key of the shell does it.',
+    );
+    expect(f?.why).toEqual(['Every other key is needed.']);
+    expect(f?.refs).toEqual([
+      { is: 'family', id: '8-bit handheld' },
+      { is: 'family', id: '16-bit home' },
+    ]);
+  });
   test('a free key can take over what is missing', () => {
     const p = wishing(
       {

@@ -13,7 +13,6 @@ import {
   type Part,
   type Project,
   type Ref,
-  refOf,
   type WayOut,
 } from '../model';
 import { type FamilyMap, keysAgainst } from './maps';
@@ -67,10 +66,12 @@ const refTo = (family: GameFamily): Ref => ({ is: 'family', id: family });
 export function wishedFindings(p: Project): Finding[] {
   const { computer } = kitOf(p);
   if (!computer) return [];
-  return wished(p).flatMap((w) => [
-    ...classFindings(w, computer.item, computer.part),
-    ...keyFindings(p, w),
-  ]);
+  const all = wished(p);
+  return [
+    ...all.flatMap((w) => classFindings(w, computer.item, computer.part)),
+    ...keyFindings(p, all),
+    ...all.flatMap((w) => axisFindings(p, w)),
+  ];
 }
 
 function classFindings(
@@ -116,31 +117,51 @@ function classFindings(
   ];
 }
 
-function keyFindings(p: Project, { family, missing, spare, axesShort }: Wished): Finding[] {
-  // Where no key is planned yet, the chain of inputs says that.
-  if (!p.controls.inputs.length) return [];
-  const out: Finding[] = [];
-  // A key that is planned and has no wire yet is named for that.
-  const unplanned = missing.filter((role) => !p.controls.inputs.some((i) => i.role === role));
-  if (unplanned.length) {
-    out.push({
-      ...IN,
-      id: `family:keys-${family}`,
-      code: 'keys-missing',
-      verdict: 'tight',
-      title: `No ${listed(unplanned)}`,
-      what: `${family} is played with ${unplanned.length > 1 ? 'them' : 'it'}, and no key of the shell does it.`,
-      why: [
-        spare.length
-          ? `${listed(spare.map((i) => i.name))} ${spare.length > 1 ? 'are' : 'is'} free in it.`
-          : 'Every other key is needed in it.',
-      ],
-      about: spare.map((i) => i.id),
-      refs: [refTo(family)],
-    });
+/** Families that lack the same keys, and the keys that all of them leave free. */
+interface Lack {
+  families: GameFamily[];
+  keys: InputRole[];
+  spare: Wished['spare'];
+}
+
+function lacksOf(p: Project, all: readonly Wished[]): Lack[] {
+  const lacks = new Map<string, Lack>();
+  for (const { family, missing, spare } of all) {
+    // A key that is planned and has no wire yet is named for that.
+    const keys = missing.filter((role) => !p.controls.inputs.some((i) => i.role === role));
+    if (!keys.length) continue;
+    const lack = lacks.get(keys.join(' ')) ?? { families: [], keys, spare };
+    lack.families.push(family);
+    lack.spare = lack.spare.filter((i) => spare.includes(i));
+    lacks.set(keys.join(' '), lack);
   }
-  if (axesShort) {
-    out.push({
+  return [...lacks.values()];
+}
+
+/** Where no key is planned yet, the chain of inputs says that. */
+const keyFindings = (p: Project, all: readonly Wished[]): Finding[] =>
+  p.controls.inputs.length
+    ? lacksOf(p, all).map(({ families, keys, spare }) => ({
+        ...IN,
+        id: `family:keys-${keys.join('-')}`,
+        code: 'keys-missing',
+        verdict: 'tight',
+        title: `No ${listed(keys)}`,
+        what: `${listed(families)} ${families.length > 1 ? 'are' : 'is'} played with ${keys.length > 1 ? 'them' : 'it'}, and no key of the shell does it.`,
+        why: [
+          spare.length
+            ? `${listed(spare.map((i) => i.name))} ${spare.length > 1 ? 'are' : 'is'} free in ${families.length > 1 ? 'all of them' : 'it'}.`
+            : 'Every other key is needed.',
+        ],
+        about: spare.map((i) => i.id),
+        refs: families.map(refTo),
+      }))
+    : [];
+
+function axisFindings(p: Project, { family, axesShort }: Wished): Finding[] {
+  if (!axesShort || !p.controls.inputs.length) return [];
+  return [
+    {
       ...IN,
       id: `family:axes-${family}`,
       code: 'axes-missing',
@@ -150,17 +171,20 @@ function keyFindings(p: Project, { family, missing, spare, axesShort }: Wished):
       why: ['A stick wants a place, and a converter channel for each of its two axes.'],
       about: [],
       refs: [refTo(family)],
-    });
-  }
-  return out;
+    },
+  ];
 }
 
 /** A faster computer, a free key for a missing one, or without those games. */
 export function wishedWays(p: Project, f: Finding, library: readonly Part[]): WayOut[] {
-  const family = refOf(f, 'family')?.id;
-  const w = wished(p).find((x) => x.family === family);
-  if (!w) return [];
-  return [...fasterWays(f, w, library), ...remapWays(f, w), dropWay(p, w.family)];
+  const all = wished(p);
+  const families = (f.refs ?? []).flatMap((r) => (r.is === 'family' ? [r.id] : []));
+  const named = all.filter((w) => families.includes(w.family));
+  return [
+    ...named.slice(0, 1).flatMap((w) => fasterWays(f, w, library)),
+    ...remapWays(p, f, all),
+    ...named.map((w) => dropWay(p, w.family)),
+  ];
 }
 
 function fasterWays(f: Finding, { family }: Wished, library: readonly Part[]): WayOut[] {
@@ -180,12 +204,13 @@ function fasterWays(f: Finding, { family }: Wished, library: readonly Part[]): W
     }));
 }
 
-function remapWays(f: Finding, { missing, spare }: Wished): WayOut[] {
+function remapWays(p: Project, f: Finding, all: readonly Wished[]): WayOut[] {
   if (f.code !== 'keys-missing') return [];
-  const [role] = missing;
-  if (!role) return [];
+  const lack = lacksOf(p, all).find((l) => f.id === `family:keys-${l.keys.join('-')}`);
+  const [role] = lack?.keys ?? [];
+  if (!lack || !role) return [];
   // One key at a time: what is still missing then has ways of its own.
-  return spare.map((input) => ({
+  return lack.spare.map((input) => ({
     id: `remap-${input.id}-${role}`,
     text: `${input.name} does ${role}`,
     cost: `no iron: only the map; it no longer does ${input.role}`,

@@ -173,7 +173,9 @@ export const worstFirst = (a: Finding, b: Finding): number => {
   } else if (a.measure) byMargin = -1;
   else if (b.measure) byMargin = 1;
   else byMargin = 0;
-  return ORDER[a.verdict] - ORDER[b.verdict] || byMargin || (a.id < b.id ? -1 : 1);
+  // What is still to be chosen keeps the build from being ready: it comes before what is only tight.
+  const byChoice = Number(b.undecided ?? false) - Number(a.undecided ?? false);
+  return ORDER[a.verdict] - ORDER[b.verdict] || byChoice || byMargin || (a.id < b.id ? -1 : 1);
 };
 
 /** A chance as a builder reads it: never "0 %" or "100 %". */
