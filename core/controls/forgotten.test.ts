@@ -70,6 +70,13 @@ test('left without right, a shoulder without the other: the missing one is named
   }
 });
 
+test('a pad without its way back is not ready; one shoulder alone is only said', () => {
+  const [pad] = found(without('left'), 'pair-broken');
+  const [shoulder] = found(without('l1'), 'pair-broken');
+  expect([pad?.undecided, shoulder?.undecided]).toEqual([true, undefined]);
+  expect([check(without('left')).closes, check(without('l1')).closes]).toEqual([false, true]);
+});
+
 test('a shell played with a pad from outside, or with no key planned yet, forgets none', () => {
   const away: Project = { ...loaner, controls: { route: 'wireless', inputs: [] } };
   const none: Project = { ...loaner, controls: { ...loaner.controls, inputs: [] } };

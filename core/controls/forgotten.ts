@@ -14,6 +14,8 @@ const PAIRS: ReadonlyArray<readonly [InputRole, InputRole]> = [
   ['l1', 'r1'],
   ['l2', 'r2'],
 ];
+/** One shoulder alone may be meant; a pad that goes one way and not back never is. */
+const STEERS: ReadonlySet<InputRole> = new Set<InputRole>(['up', 'down', 'left', 'right']);
 
 const IN = { station: 'controls', check: 'input' } as const;
 
@@ -104,7 +106,7 @@ function onePaired(scene: Scene): Finding[] {
         id: `forgotten:pair-${missing}`,
         code: 'pair-broken',
         verdict: 'tight',
-        undecided: true,
+        ...(STEERS.has(missing) ? { undecided: true as const } : {}),
         title: `No ${missing}`,
         what: `${only.name} is ${only.role}, and nothing is ${missing}.`,
         why: [

@@ -52,7 +52,7 @@ export const WISHED_KINDS: readonly Kind[] = [
   },
   {
     name: 'one shoulder of two',
-    makes: 'open',
+    makes: 'tight',
     cases: (p) =>
       own(p)
         .filter((i) => i.role === 'l1' || i.role === 'r1')

@@ -50,7 +50,7 @@ export function ViewTabs() {
           ) : null}
         </Link>
       ))}
-      {here !== 'bodies' && <BodyTabs />}
+      <BodyTabs />
     </nav>
   );
 }
