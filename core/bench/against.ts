@@ -1,4 +1,5 @@
 /** Readings held against each other, against the parts they are a sum of, and against what they were read of. */
+import { cellsOfPack } from '../kit';
 import { type Finding, type MeterReading, present, type Project } from '../model';
 import { energyOf, readingsOf, toldBy, wholesOf } from '../power';
 import { readingWords } from './words';
@@ -99,8 +100,7 @@ function unlevel(p: Project): Finding[] {
     readingsOf(p).flatMap((r) => (r.of === 'arrival' ? [[r.item, r] as const] : [])),
   );
   const { cells } = energyOf(p);
-  const first = cells[0];
-  const twins = cells.filter((c) => c.part.id === first?.part.id);
+  const twins = cellsOfPack(cells);
   const read = twins.flatMap(({ item }) => last.get(item.id) ?? []);
   if (read.length < 2) return [];
   const volts = read.map((r) => r.volts);

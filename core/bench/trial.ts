@@ -14,7 +14,7 @@ import {
   type ReadingOf,
   STATES,
 } from '../model';
-import { partOf, portsOn } from '../kit';
+import { cellsOfPack, partOf, portsOn } from '../kit';
 import { type PlaceState, type Solution, solved } from '../network';
 import {
   ampsAt,
@@ -239,7 +239,7 @@ class TrialMaker {
     const { cells, pack } = energyOf(this.p);
     const first = cells[0];
     if (!first || !pack || first.part.cell.kind === 'bank') return;
-    const alike = cells.filter((c) => c.part.id === first.part.id).length;
+    const alike = cellsOfPack(cells).length;
     const each = pack.capacityAh / alike;
     const amps = (rate: number): number => Math.round(1000 * rate * each) / 1000;
     this.put('resistance', first.item, {

@@ -8,7 +8,6 @@ import {
   type Block,
   type Change,
   emptyProject,
-  type Item,
   length,
   type Length,
   type Part,
@@ -21,6 +20,7 @@ import { drover } from './drover';
 import { ENERGY } from './energy';
 import { HARDWARE } from './hardware';
 import { heron } from './heron';
+import { at, crossPad, input, item, keyRow } from './laid';
 import { linnet } from './linnet';
 import { SCREENS } from './screens';
 import {
@@ -61,32 +61,6 @@ export function withMeasuredSizes(part: Part): Part {
     blocks: part.blocks.map(block),
   };
 }
-
-const item = (id: string, part: string, name: string, more: Partial<Item> = {}): Item => ({
-  id,
-  part,
-  name,
-  struck: [],
-  ...more,
-});
-const at = (
-  id: string,
-  piece: string,
-  x: number,
-  y: number,
-  more: Partial<Placement> = {},
-): Placement => ({
-  item: id,
-  on: { piece },
-  x,
-  y,
-  turn: 0,
-  up: 'in',
-  stand: 'flat',
-  lift: 0,
-  held: 'jig',
-  ...more,
-});
 
 function dabchick(): Project {
   const body = rectBody('Dabchick 2', [172, 90, 10], 2.2, 14, 18, 'abs');
@@ -196,14 +170,6 @@ function dabchick(): Project {
     'card-extender',
     'tactile-5',
   ].map((id) => withMeasuredSizes(libraryPart(id)));
-  const input = (
-    id: string,
-    name: string,
-    role: Project['controls']['inputs'][number]['role'],
-    place: Project['controls']['inputs'][number]['at'],
-    more: object = {},
-  ) => ({ id, name, role, at: place, routed: true, ...more });
-  const cross = (dx: number, dy: number) => ({ opening: 'cross', dx, dy });
   return {
     ...emptyProject('dabchick-2', 'Dabchick 2, the loaner'),
     note: 'A quiz handheld with a dead main board becomes a loaner for the toy library: 8- and 16-bit families, three hours, USB-C, the bay door stays as the card hatch, under 90.',
@@ -284,10 +250,7 @@ function dabchick(): Project {
     controls: {
       route: 'gpio',
       inputs: [
-        input('up', 'Pad up', 'up', cross(0, 9)),
-        input('down', 'Pad down', 'down', cross(0, -9)),
-        input('left', 'Pad left', 'left', cross(-9, 0)),
-        input('right', 'Pad right', 'right', cross(9, 0)),
+        ...crossPad('cross'),
         input('key-1', 'Answer key 1', 'west', { opening: 'keys', copy: 0 }),
         input('key-2', 'Answer key 2', 'south', { opening: 'keys', copy: 1 }, { gpio: 18 }),
         input('key-3', 'Answer key 3', 'east', { opening: 'keys', copy: 2 }),
@@ -477,12 +440,6 @@ function wisp(): Project {
     post('bottom-post', 'bottom screw post', centred(59, 5.5, 'made'), 6.5, 10),
     post('top-post', 'top screw post', centred(96, 98.5, 'made'), 6.5, 10),
   );
-  const input = (
-    id: string,
-    name: string,
-    role: Project['controls']['inputs'][number]['role'],
-    place: Project['controls']['inputs'][number]['at'],
-  ) => ({ id, name, role, at: place, routed: true });
   return {
     ...emptyProject('wisp', 'Wisp, paperback size'),
     way: 'custom shell',
@@ -537,14 +494,8 @@ function wisp(): Project {
     controls: {
       route: 'gpio',
       inputs: [
-        input('up', 'Pad up', 'up', { opening: 'cross', dx: 0, dy: 9 }),
-        input('down', 'Pad down', 'down', { opening: 'cross', dx: 0, dy: -9 }),
-        input('left', 'Pad left', 'left', { opening: 'cross', dx: -9, dy: 0 }),
-        input('right', 'Pad right', 'right', { opening: 'cross', dx: 9, dy: 0 }),
-        input('key-1', 'Face key 1', 'south', { opening: 'keys', copy: 0 }),
-        input('key-2', 'Face key 2', 'east', { opening: 'keys', copy: 1 }),
-        input('key-3', 'Face key 3', 'select', { opening: 'keys', copy: 2 }),
-        input('key-4', 'Face key 4', 'start', { opening: 'keys', copy: 3 }),
+        ...crossPad('cross'),
+        ...keyRow('keys', 'Face key', ['south', 'east', 'select', 'start']),
       ],
     },
     power: {

@@ -2,32 +2,14 @@
  * Drover: a music-stand plate with a screen on its face and all the rest behind it, played with pads
  * that clamp to its sides. Nothing shuts it in; wires go through a slot.
  */
-import { emptyProject, type Item, length, type Part, type Placement, type Project } from '../model';
+import { emptyProject, length, type Part, type Placement, type Project } from '../model';
+import { at, item } from './laid';
 import { centred, faceHole, rect } from './shells';
 
 type Pick = (id: string) => Part;
 
-const item = (id: string, part: string, name: string, more: Partial<Item> = {}): Item => ({
-  id,
-  part,
-  name,
-  struck: [],
-  ...more,
-});
-
-const behind = (id: string, x: number, y: number, more: Partial<Placement> = {}): Placement => ({
-  item: id,
-  on: { piece: 'plate' },
-  x,
-  y,
-  turn: 0,
-  up: 'in',
-  stand: 'flat',
-  lift: 0,
-  held: 'jig',
-  fixed: 'screws',
-  ...more,
-});
+const behind = (id: string, x: number, y: number, more: Partial<Placement> = {}): Placement =>
+  at(id, 'plate', x, y, { fixed: 'screws', ...more });
 
 /** @param pick  a part of the starter library as its builder measured it */
 export function drover(pick: Pick): Project {

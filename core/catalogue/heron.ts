@@ -2,47 +2,15 @@
  * Heron: the lid of a pocket organiser hinged on the base of a small quiz game. Screen, computer and
  * sound are in the lid, keys and cell in the base, and their wires roll in the hinge.
  */
-import {
-  type Body,
-  type Cap,
-  emptyProject,
-  type Item,
-  length,
-  type Part,
-  type Placement,
-  type Project,
-} from '../model';
+import { type Body, type Cap, emptyProject, length, type Part, type Project } from '../model';
+import { at, crossPad, input, item, keyRow } from './laid';
 import { centred, circle, faceHole, post, rect, rectBody } from './shells';
 
 type Pick = (id: string) => Part;
 
-const item = (id: string, part: string, name: string, more: Partial<Item> = {}): Item => ({
-  id,
-  part,
-  name,
-  struck: [],
-  ...more,
-});
-
-const at = (
-  id: string,
-  piece: string,
-  x: number,
-  y: number,
-  more: Partial<Placement> = {},
-): Placement => ({
-  item: id,
-  on: { piece },
-  x,
-  y,
-  turn: 0,
-  up: 'in',
-  stand: 'flat',
-  lift: 0.5,
-  held: 'jig',
-  fixed: 'tape',
-  ...more,
-});
+/** Half a millimetre over what it lies on, on its tape. */
+const taped: typeof at = (id, piece, x, y, more = {}) =>
+  at(id, piece, x, y, { lift: 0.5, fixed: 'tape', ...more });
 
 /** A cap whose flange and peg end a tenth over a switch that lies 2 mm behind the face. */
 const cap = (id: string, name: string, opening: string, across: number): Cap => ({
@@ -111,12 +79,6 @@ function lid(): Body {
 
 /** @param pick  a part of the starter library as its builder measured it */
 export function heron(pick: Pick): Project {
-  const input = (
-    id: string,
-    name: string,
-    role: Project['controls']['inputs'][number]['role'],
-    place: Project['controls']['inputs'][number]['at'],
-  ) => ({ id, name, role, at: place, routed: true });
   return {
     ...emptyProject('heron', 'Heron, a clerk’s lid'),
     way: 'graft',
@@ -171,28 +133,22 @@ export function heron(pick: Pick): Project {
     },
     layout: {
       placements: [
-        at('thimble', 'lid-back', 11, 74.5, { turn: 270 }),
-        at('screen', 'lid-front', 36, 17, { up: 'out', lift: 0 }),
-        at('amp', 'lid-back', 118, 20),
-        at('speaker', 'lid-front', 131, 60, { up: 'out', lift: 0 }),
-        at('cell', 'back', 45, 12, { lift: 0 }),
-        at('charger', 'back', 106, 2.6, { fixed: 'screws' }),
-        at('pad', 'front', 9, 31, { up: 'out', lift: 2 }),
-        at('keys', 'front', 99, 39, { up: 'out', lift: 2 }),
-        at('small', 'front', 60, 11.75, { up: 'out', lift: 2 }),
+        taped('thimble', 'lid-back', 11, 74.5, { turn: 270 }),
+        taped('screen', 'lid-front', 36, 17, { up: 'out', lift: 0 }),
+        taped('amp', 'lid-back', 118, 20),
+        taped('speaker', 'lid-front', 131, 60, { up: 'out', lift: 0 }),
+        taped('cell', 'back', 45, 12, { lift: 0 }),
+        taped('charger', 'back', 106, 2.6, { fixed: 'screws' }),
+        taped('pad', 'front', 9, 31, { up: 'out', lift: 2 }),
+        taped('keys', 'front', 99, 39, { up: 'out', lift: 2 }),
+        taped('small', 'front', 60, 11.75, { up: 'out', lift: 2 }),
       ],
     },
     controls: {
       route: 'gpio',
       inputs: [
-        input('up', 'Pad up', 'up', { opening: 'cross', dx: 0, dy: 9 }),
-        input('down', 'Pad down', 'down', { opening: 'cross', dx: 0, dy: -9 }),
-        input('left', 'Pad left', 'left', { opening: 'cross', dx: -9, dy: 0 }),
-        input('right', 'Pad right', 'right', { opening: 'cross', dx: 9, dy: 0 }),
-        input('key-1', 'Answer key 1', 'west', { opening: 'keys', copy: 0 }),
-        input('key-2', 'Answer key 2', 'south', { opening: 'keys', copy: 1 }),
-        input('key-3', 'Answer key 3', 'east', { opening: 'keys', copy: 2 }),
-        input('key-4', 'Answer key 4', 'north', { opening: 'keys', copy: 3 }),
+        ...crossPad('cross'),
+        ...keyRow('keys', 'Answer key', ['west', 'south', 'east', 'north']),
         input('small-1', 'Left small key', 'select', { opening: 'small', copy: 0 }),
         input('small-2', 'Right small key', 'start', { opening: 'small', copy: 1 }),
       ],

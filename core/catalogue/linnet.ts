@@ -2,46 +2,15 @@
  * Linnet: the board of a bingo caller, its own chips and crystal kept, moved into a wide printed shell
  * with a new screen, two small cells side by side and keys of its own. No computer, no card, no image.
  */
-import {
-  type Block,
-  emptyProject,
-  type Item,
-  length,
-  type Part,
-  type Placement,
-  type Project,
-} from '../model';
+import { type Block, emptyProject, length, type Part, type Project } from '../model';
+import { at, crossPad, input, item, keyRow } from './laid';
 import { centred, circle, faceHole, post, rect, rectBody } from './shells';
 
 type Pick = (id: string) => Part;
 
-const item = (id: string, part: string, name: string, more: Partial<Item> = {}): Item => ({
-  id,
-  part,
-  name,
-  struck: [],
-  ...more,
-});
-
-const at = (
-  id: string,
-  piece: 'front' | 'back',
-  x: number,
-  y: number,
-  more: Partial<Placement> = {},
-): Placement => ({
-  item: id,
-  on: { piece },
-  x,
-  y,
-  turn: 0,
-  up: piece === 'front' ? 'out' : 'in',
-  stand: 'flat',
-  lift: 0,
-  held: 'jig',
-  fixed: 'screws',
-  ...more,
-});
+/** On its screws; in the front it looks out. */
+const screwed: typeof at = (id, piece, x, y, more = {}) =>
+  at(id, piece, x, y, { up: piece === 'front' ? 'out' : 'in', fixed: 'screws', ...more });
 
 /** Keys that the caller's board reads at its own pads, each to ground. */
 const KEYS = 12;
@@ -144,12 +113,6 @@ function shell(): Project['shell'] {
 
 /** @param pick  a part of the starter library as its builder measured it */
 export function linnet(pick: Pick): Project {
-  const input = (
-    id: string,
-    name: string,
-    role: Project['controls']['inputs'][number]['role'],
-    place: Project['controls']['inputs'][number]['at'],
-  ) => ({ id, name, role, at: place, routed: true });
   return {
     ...emptyProject('linnet', 'Linnet, a bingo caller moved'),
     way: 'transplant',
@@ -211,29 +174,23 @@ export function linnet(pick: Pick): Project {
     },
     layout: {
       placements: [
-        at('caller', 'back', 14, 36, { lift: 1 }),
-        at('screen', 'front', 55.9, 25),
-        at('cell-1', 'back', 87.5, 14, { fixed: 'tape' }),
-        at('cell-2', 'back', 132, 14, { fixed: 'tape' }),
-        at('charger', 'back', 28, 2.6, { lift: 0.5 }),
-        at('amp', 'back', 158, 66, { lift: 0.5 }),
-        at('speaker', 'front', 160, 24, { fixed: 'glue' }),
-        at('pad', 'front', 13, 41, { lift: 2 }),
-        at('keys', 'front', 138, 49, { lift: 2 }),
-        at('small', 'front', 80, 10.75, { lift: 2 }),
+        screwed('caller', 'back', 14, 36, { lift: 1 }),
+        screwed('screen', 'front', 55.9, 25),
+        screwed('cell-1', 'back', 87.5, 14, { fixed: 'tape' }),
+        screwed('cell-2', 'back', 132, 14, { fixed: 'tape' }),
+        screwed('charger', 'back', 28, 2.6, { lift: 0.5 }),
+        screwed('amp', 'back', 158, 66, { lift: 0.5 }),
+        screwed('speaker', 'front', 160, 24, { fixed: 'glue' }),
+        screwed('pad', 'front', 13, 41, { lift: 2 }),
+        screwed('keys', 'front', 138, 49, { lift: 2 }),
+        screwed('small', 'front', 80, 10.75, { lift: 2 }),
       ],
     },
     controls: {
       route: 'original board',
       inputs: [
-        input('up', 'Pad up', 'up', { opening: 'cross', dx: 0, dy: 9 }),
-        input('down', 'Pad down', 'down', { opening: 'cross', dx: 0, dy: -9 }),
-        input('left', 'Pad left', 'left', { opening: 'cross', dx: -9, dy: 0 }),
-        input('right', 'Pad right', 'right', { opening: 'cross', dx: 9, dy: 0 }),
-        input('key-1', 'Calling key 1', 'west', { opening: 'keys', copy: 0 }),
-        input('key-2', 'Calling key 2', 'south', { opening: 'keys', copy: 1 }),
-        input('key-3', 'Calling key 3', 'east', { opening: 'keys', copy: 2 }),
-        input('key-4', 'Calling key 4', 'north', { opening: 'keys', copy: 3 }),
+        ...crossPad('cross'),
+        ...keyRow('keys', 'Calling key', ['west', 'south', 'east', 'north']),
         input('small-1', 'Left small key', 'select', { opening: 'small', copy: 0 }),
         input('small-2', 'Right small key', 'start', { opening: 'small', copy: 1 }),
       ],

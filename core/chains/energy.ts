@@ -1,6 +1,5 @@
 /** Energy: source, protection, charger, converter, rails, loads, with their voltages. */
-import { isBank } from '../kit';
-import { chemistryOf, type Part } from '../model';
+import { isAlike, isBank } from '../kit';
 import { type Chain, ChainMaker } from './chain';
 import { banks, type End, type Kit } from './fitted';
 
@@ -19,15 +18,6 @@ const FEEDS: ReadonlySet<string> = new Set(['rail', 'supply']);
 /** A voltage so near a window's end still suits, V. */
 const NEAR_V = 1e-9;
 const v = (n: number): string => `${Math.round(n * 10) / 10} V`;
-
-/** Cells that may lie side by side: what they are is the same, whatever they are called. */
-const isAlike = ({ cell: a }: Part, { cell: b }: Part): boolean =>
-  a !== undefined &&
-  b !== undefined &&
-  chemistryOf(a) === chemistryOf(b) &&
-  (['kind', 'series', 'capacityAh', 'rOhm', 'fullV', 'cutoffV'] as const).every(
-    (figure) => a[figure] === b[figure],
-  );
 
 export function energyChain(k: Kit): Chain {
   const m = new ChainMaker('energy');
@@ -51,12 +41,12 @@ export function energyChain(k: Kit): Chain {
   } else {
     const first = cells[0]!;
     const cell = first.part.cell!;
-    const twins = cells.filter((x) => isAlike(x.part, first.part)).length;
+    const twins = cells.filter((x) => isAlike(x.part.cell!, cell)).length;
     m.part(
       first,
       `${v(cell.cutoffV)} empty to ${v(cell.fullV)} full${twins > 1 ? `, ${twins} side by side` : ''}`,
     );
-    const odd = cells.find((x) => !isAlike(x.part, first.part));
+    const odd = cells.find((x) => !isAlike(x.part.cell!, cell));
     if (odd) {
       m.broken(
         'mixed',

@@ -94,9 +94,10 @@ export function warmBodies(p: Project, state: WarmState, roomC = ROOM_C): WarmBo
   const isIn = (body: Body, item: string | undefined): boolean =>
     (item === undefined ? first : (bodyFor(p, item) ?? first)) === body;
   return [...new Set([first, ofCell ?? first])].map((body) => {
+    const isHere = (item: string): boolean => isIn(body, item);
     const [hasHost, hasCell] = [body === first, body === (ofCell ?? first)];
     const vents = ventsOf(body);
-    const loads = lost.loads.filter((l) => isIn(body, l.item)).reduce((sum, l) => sum + l.watts, 0);
+    const loads = lost.loads.filter((l) => isHere(l.item)).reduce((sum, l) => sum + l.watts, 0);
     const turning = isIn(body, energy.converter?.item.id) ? lost.turning : 0;
     const charger = isIn(body, energy.charger?.item.id) ? charging : 0;
     return {
@@ -108,8 +109,8 @@ export function warmBodies(p: Project, state: WarmState, roomC = ROOM_C): WarmBo
         roomC,
         shell: shellOf(body),
         vents,
-        fan: Math.min(fanOf(p), vents.area * VENT_SPEED),
-        board: hasHost ? boardOf(host.part, lost.board, finsOf(p)) : NO_BOARD,
+        fan: Math.min(fanOf(p, isHere), vents.area * VENT_SPEED),
+        board: hasHost ? boardOf(host.part, lost.board, finsOf(p, isHere)) : NO_BOARD,
         cell: hasCell ? cellOf(cell?.part, lost.cell) : NO_CELL,
         airWatts: loads + turning + charger,
       },
@@ -157,23 +158,27 @@ function ventsOf(body: Body): WarmCase['vents'] {
 const isAiry = (o: Opening): boolean =>
   (o.use === 'vent' || o.use === 'speaker') && o.reuse?.as !== 'blanked';
 
-const laidIn = (p: Project): Part[] =>
+/** Whether an item stirs, or lies, in the body that is asked for. */
+type IsHere = (item: string) => boolean;
+
+const coolingIn = (p: Project, isHere: IsHere): Part[] =>
   present(p)
-    .kit.items.filter((i) => i.where === undefined)
-    .map((i) => partOf(p, i));
+    .kit.items.filter((i) => i.where === undefined && isHere(i.id))
+    .map((i) => partOf(p, i))
+    .filter((part) => part.family === 'cooling');
 const sideOf = (b: Block): number =>
   b.plan.kind === 'rect' ? Math.min(b.plan.w.mm, b.plan.h.mm) : 0;
 
 /** Air that fans move, m³/s; without a vent they only stir. */
-const fanOf = (p: Project): number =>
-  laidIn(p)
-    .filter((q) => q.family === 'cooling' && q.draws !== undefined)
+const fanOf = (p: Project, isHere: IsHere): number =>
+  coolingIn(p, isHere)
+    .filter((q) => q.draws !== undefined)
     .reduce((sum, q) => sum + FAN_30 * (Math.max(...q.blocks.map(sideOf)) / 30) ** 3, 0);
 
 /** Faces of the fins that are glued to chips, m². */
-const finsOf = (p: Project): number =>
-  laidIn(p)
-    .filter((q) => q.family === 'cooling' && q.draws === undefined)
+const finsOf = (p: Project, isHere: IsHere): number =>
+  coolingIn(p, isHere)
+    .filter((q) => q.draws === undefined)
     .reduce((sum, q) => {
       const [fins] = q.blocks;
       if (fins?.plan.kind !== 'rect') return sum;

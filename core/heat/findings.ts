@@ -1,7 +1,7 @@
 /** How warm a build gets against what its chip, its cell and a hand bear. */
 import { type Finding, isHost, type Part, type Project, type WayOut } from '../model';
 import { type Energy, nextE24, powerFigures } from '../power';
-import { settled, type WarmCase, type Warmth, warmWorking } from './case';
+import { settled, soak, type Soak, type WarmCase, type Warmth, warmWorking } from './case';
 import { ROOM_C, warmBodies, type WarmBody, type WarmState } from './build';
 
 /** A chip slows down from here on, °C: typical. */
@@ -27,6 +27,8 @@ export interface WarmFact {
 }
 export interface HeatFigures {
   cases: Partial<Record<WarmState, WarmCase>>;
+  /** The body the cell is in, where that is another than the computer's, in a game. */
+  cellCase?: WarmCase;
   warmth: Partial<Record<WarmState, Warmth>>;
   /** What the reading of the chip makes of every rise over the room. */
   factor: number;
@@ -87,9 +89,11 @@ function figuresOf(p: Project): HeatFigures | undefined {
   const all = [...warmed('game', inGame), ...warmed('charging', onPlug)];
   const hosts = (state: WarmState) => all.find((w) => w.state === state && w.hasHost)?.warmth;
   const onPlugWarmth = hosts('charging');
+  const ofCell = inGame.find((b) => b.hasCell && !b.hasHost);
   const within = read ? READ : GUESSED;
   return {
     cases: { game, ...(charging ? { charging } : {}) },
+    ...(ofCell ? { cellCase: ofCell.case } : {}),
     warmth: { game: hosts('game')!, ...(onPlugWarmth ? { charging: onPlugWarmth } : {}) },
     factor,
     isRead: read !== undefined,
@@ -103,6 +107,19 @@ function figuresOf(p: Project): HeatFigures | undefined {
       ]),
       ...(read ? [readWorking(read, factor)] : []),
     ],
+  };
+}
+
+/** How chip, cell and the computer's shell warm up in a game, each in its own body. */
+export function warmingUp({ cases: { game }, cellCase }: HeatFigures): Soak | undefined {
+  if (!game) return undefined;
+  const own = soak(game);
+  if (!cellCase) return own;
+  const { curve } = soak(cellCase);
+  const settledC = settled(cellCase).cellC;
+  return {
+    ...own,
+    curve: own.curve.map((at, i) => ({ ...at, cellC: curve[i]?.cellC ?? settledC })),
   };
 }
 

@@ -5,7 +5,7 @@ import { applied, appliedAll, type Part, type Project } from '../model';
 import { check, waysOut } from '../verdict';
 import { type WarmCase, settled, soak } from './case';
 import { convected, draught, radiated } from './flows';
-import { heatFigures, heatWays, ROOM_C, warmBodies, warmCase } from './index';
+import { heatFigures, heatWays, ROOM_C, warmBodies, warmCase, warmingUp } from './index';
 import { finelySettled } from './judge.fixture';
 
 const done = demos()[1]!;
@@ -231,6 +231,25 @@ describe('two bodies', () => {
       },
     };
     expect(cellC(beside)).toBeGreaterThan(cellC(heron) + 3);
+  });
+  test('warming up, the cell ends where its own body settles, and a fan in the other does not cool it', () => {
+    const heat = heatFigures(heron)!;
+    const cell = heat.facts.find((f) => f.place === 'cell' && f.state === 'game')!;
+    const { curve } = warmingUp(heat)!;
+    expect(curve.at(-1)!.cellC).toBeLessThanOrEqual(cell.celsius + 0.1);
+    expect(curve.at(-1)!.cellC).toBeGreaterThan(ROOM_C + 0.5 * (cell.celsius - ROOM_C));
+    const fan = STARTER_PARTS.find((q) => q.family === 'cooling' && q.draws)!;
+    const withFan = applied(heron, { do: 'add', part: fan });
+    const id = withFan.kit.items.at(-1)!.id;
+    const inLid = applied(withFan, {
+      do: 'stand',
+      placement: { ...heron.layout.placements[2]!, item: id },
+    });
+    const fans = warmBodies(inLid, 'game').map((b) => [b.id, b.case.fan > 0]);
+    expect(fans).toEqual([
+      ['lid', true],
+      ['shell', false],
+    ]);
   });
   test('the skin of each body is told by its name', () => {
     const skins = heatFigures(heron)!.facts.filter((f) => f.place === 'skin');

@@ -1,3 +1,10 @@
-export { settled, soak, type Soak, type WarmCase, type Warmth } from './case';
+export type { Soak, WarmCase, Warmth } from './case';
 export { ROOM_C, warmBodies, warmCase, type WarmBody, type WarmState } from './build';
-export { heatFigures, heatFindings, heatWays, type HeatFigures, type WarmFact } from './findings';
+export {
+  heatFigures,
+  heatFindings,
+  heatWays,
+  type HeatFigures,
+  type WarmFact,
+  warmingUp,
+} from './findings';

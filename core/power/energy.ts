@@ -10,7 +10,7 @@ import {
   type Part,
   type Project,
 } from '../model';
-import { partOf } from '../kit';
+import { cellsOfPack, partOf } from '../kit';
 import { ocvFor, risesOf } from './ocv';
 import type { Pack } from './discharge';
 
@@ -78,7 +78,7 @@ export function ratedEnergy(p: Project): Energy {
     };
   }
   const c = first.part.cell;
-  const alike = cells.filter((x) => x.item.part === first.item.part).length;
+  const alike = cellsOfPack(cells).length;
   return {
     cells,
     guards,

@@ -1,4 +1,5 @@
 /** What readings tell, figure by figure: by its name in what is believed, or as a factor of what the parts say. */
+import { cellsOfPack } from '../kit';
 import type { Instrument, LoadState, MeterReading, Part, Project } from '../model';
 import type { Energy } from './energy';
 import { ampsKnown, chargeKnown, voltsKnown } from './meters';
@@ -67,7 +68,7 @@ export function capacityRatio(r: Capacity, energy: Energy): number | undefined {
   const cell = energy.cells.find((c) => c.part.id === r.part);
   if (!cell || !energy.pack) return undefined;
   // A reading is of one cell; side by side they are one pack.
-  const alike = energy.cells.filter((c) => c.item.part === energy.cells[0]!.item.part).length;
+  const alike = cellsOfPack(energy.cells).length;
   const left = chargeAt(energy.pack, r.toV + r.amps * energy.pack.rOhm * alike);
   // Ended while it was nearly full, it tells nothing of the whole.
   if (left > MOST_LEFT) return undefined;

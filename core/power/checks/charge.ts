@@ -1,6 +1,6 @@
 /** The charge current against what the cell bears: the least of what is rated, what is left of it, and what its size can hold. */
 import type { Finding, Worked } from '../../model';
-import { POUCH_CELL_V, POUCH_WH_CM3, densityOf } from '../../kit';
+import { cellsOfPack, POUCH_CELL_V, POUCH_WH_CM3, densityOf } from '../../kit';
 import { chargeCurrent } from '../charge';
 import type { Energy } from '../energy';
 import { powerFinding } from './finding';
@@ -16,7 +16,7 @@ export function heldAh(e: Energy): { ah: number; from: string } {
   const pack = e.pack!;
   const part = e.cells[0]!.part;
   const density = densityOf(part);
-  const alike = e.cells.filter((x) => x.item.part === e.cells[0]!.item.part).length;
+  const alike = cellsOfPack(e.cells).length;
   const bySize =
     density === undefined
       ? Infinity

@@ -57,7 +57,7 @@ function tooWeak(k: Kept, { limitA }: Rating, amps: number): Finding[] {
         title: `${asked} A at a peak, ${bears} A borne`,
         what: `${k.name} was sized for the old load.`,
         why: [
-          `All loads at their peak over ${RAIL_V} V = ${asked} A. Of an old supply ${Math.round(100 * OLD_SHARE)} % are counted on (typical): test it loaded, or take a converter of today.`,
+          `All loads at their peak over ${RAIL_V} V = ${asked} A. Of an old supply ${Math.round(100 * OLD_SHARE)} % are counted on (typical): test it loaded, or take a converter of today. Where it feeds nothing, note it as *other*.`,
         ],
       },
       [k.id],

@@ -100,7 +100,25 @@ function keyGivenUp(p: Project): Project {
   return { ...p, shell: { ...p.shell, bodies }, controls: { ...p.controls, inputs } };
 }
 
+/** One of two cells bought under another name: what it is is the same. */
+function cellRenamed(p: Project): Project {
+  const cells = p.kit.items.filter((i) => p.kit.parts.find((q) => q.id === i.part)?.cell);
+  const last = cells.at(-1);
+  const part = p.kit.parts.find((q) => q.id === last?.part);
+  if (cells.length < 2 || !last || !part) return p;
+  const twin = { ...part, id: 'same-cell', name: 'Pouch of another maker' };
+  return {
+    ...p,
+    kit: {
+      ...p.kit,
+      parts: [...p.kit.parts, twin],
+      items: p.kit.items.map((i) => (i === last ? { ...i, part: twin.id } : i)),
+    },
+  };
+}
+
 export const HARMLESS: readonly Harmless[] = [
+  { name: 'one of two cells under another name', change: cellRenamed },
   { name: 'a key of the shell given up, and said so', change: keyGivenUp },
   {
     name: 'a kept power board that bears twice the peak and takes what the pack gives',

@@ -126,6 +126,9 @@ export function PortRows({
             Remove
           </Button>
           {POWER.has(p.carries) && <Power port={p} onChange={(more) => put(p.id, more)} />}
+          {p.form === 'flat' && p.role === 'gives' && (
+            <FlatSocket port={p} onChange={(more) => put(p.id, more)} />
+          )}
         </fieldset>
       ))}
       <Bad said={bad} />
@@ -141,6 +144,42 @@ export function PortRows({
       </div>
       <LinesTaken part={part} onChange={onChange} />
     </details>
+  );
+}
+
+/** What a ribbon must be to mate with a flat socket. */
+function FlatSocket({ port, onChange }: { port: Port; onChange: (more: Partial<Port>) => void }) {
+  const taken = (more: Partial<Port>) => {
+    onChange(more);
+    return undefined;
+  };
+  return (
+    <div className={style.power}>
+      <FigureField
+        label="Ways"
+        unit=""
+        min={2}
+        max={80}
+        value={port.count}
+        onChange={(v) => (v === undefined ? undefined : taken({ count: Math.round(v) }))}
+      />
+      <FigureField
+        label="Contact to contact"
+        unit="mm"
+        min={0.2}
+        max={5}
+        value={port.pitchMm}
+        onChange={(v) => (v === undefined ? undefined : taken({ pitchMm: v }))}
+      />
+      <FigureField
+        label="Clamps an end of"
+        unit="mm"
+        min={0.05}
+        max={1}
+        value={port.endMm}
+        onChange={(v) => (v === undefined ? undefined : taken({ endMm: v }))}
+      />
+    </div>
   );
 }
 

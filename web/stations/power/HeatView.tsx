@@ -1,7 +1,7 @@
 /** How warm it gets: what is too warm first, how it warms up, and one reading that corrects it all. */
 import { useMemo, useState } from 'react';
 import { Button } from 'antd';
-import { heatFigures, ROOM_C, soak, type WarmFact } from '@deft/core/heat';
+import { heatFigures, ROOM_C, warmingUp, type WarmFact } from '@deft/core/heat';
 import { useBuild } from '../../state/build';
 import { useSize } from '../../ui/useSize';
 import { Working } from '../../ui/Working';
@@ -33,7 +33,7 @@ export function HeatView() {
     check.power.charge !== undefined && warmth.charging === undefined;
   const [ref, size] = useSize<HTMLDivElement>();
   const heat = useMemo(() => heatFigures(judged), [judged]);
-  const warming = useMemo(() => heat?.cases.game && soak(heat.cases.game), [heat]);
+  const warming = useMemo(() => heat && warmingUp(heat), [heat]);
   if (!heat) {
     return (
       <header>

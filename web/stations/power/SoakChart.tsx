@@ -12,6 +12,20 @@ const LINES = [
 ] as const;
 const [LEFT, RIGHT, TOP, BOTTOM] = [46, 60, 18, 34];
 
+/** A line of the small names, px: nearer than that one would lie on another. */
+const NAME_H = 13;
+
+/** Where the names at the ends of lines stand: at their lines, moved down where one stands already. */
+function namesAt(ends: readonly number[]): number[] {
+  const order = ends.map((_, i) => i).sort((a, b) => ends[a]! - ends[b]!);
+  const out = [...ends];
+  order.forEach((i, k) => {
+    const above = order[k - 1];
+    if (above !== undefined) out[i] = Math.max(ends[i]!, out[above]! + NAME_H);
+  });
+  return out;
+}
+
 export function SoakChart({
   soak,
   factor,
@@ -34,6 +48,7 @@ export function SoakChart({
   const y = scaleLinear()
     .domain([ROOM_C - 3, Math.max(mostC, warm(last.chipC)) + 5])
     .range([height - BOTTOM, TOP]);
+  const names = namesAt(LINES.map(({ key }) => y(warm(last[key]))));
   return (
     <svg
       width={width}
@@ -53,7 +68,7 @@ export function SoakChart({
       <text x={LEFT + 6} y={y(mostC) - 5} fontSize="12" fill="var(--hit-ink)">
         the chip slows down
       </text>
-      {LINES.map(({ key, words, dash }) => {
+      {LINES.map(({ key, words, dash }, i) => {
         const path = line<Point>()
           .x((d) => x(d.minutes))
           .y((d) => y(warm(d[key])));
@@ -66,7 +81,7 @@ export function SoakChart({
               strokeWidth="2"
               {...(dash ? { strokeDasharray: dash } : {})}
             />
-            <text x={width - RIGHT + 6} y={y(warm(last[key])) + 4} fontSize="12" fill="var(--ink)">
+            <text x={width - RIGHT + 6} y={names[i]! + 4} fontSize="12" fill="var(--ink)">
               {words}
             </text>
           </g>

@@ -1,0 +1,52 @@
+/** Short words for writing a build down: what is in it, where it lies, and what its keys do. */
+import type { Input, InputRole, Item, Placement } from '../model';
+
+export const item = (id: string, part: string, name: string, more: Partial<Item> = {}): Item => ({
+  id,
+  part,
+  name,
+  struck: [],
+  ...more,
+});
+
+/** Flat in a piece, facing into the shell, set by a jig. */
+export const at = (
+  id: string,
+  piece: string,
+  x: number,
+  y: number,
+  more: Partial<Placement> = {},
+): Placement => ({
+  item: id,
+  on: { piece },
+  x,
+  y,
+  turn: 0,
+  up: 'in',
+  stand: 'flat',
+  lift: 0,
+  held: 'jig',
+  ...more,
+});
+
+export const input = (
+  id: string,
+  name: string,
+  role: InputRole,
+  place: Input['at'],
+  more: Partial<Input> = {},
+): Input => ({ id, name, role, at: place, routed: true, ...more });
+
+/** The four ways of a pad whose switches lie 9 mm off the middle of one hole. */
+export const crossPad = (opening: string): Input[] => [
+  input('up', 'Pad up', 'up', { opening, dx: 0, dy: 9 }),
+  input('down', 'Pad down', 'down', { opening, dx: 0, dy: -9 }),
+  input('left', 'Pad left', 'left', { opening, dx: -9, dy: 0 }),
+  input('right', 'Pad right', 'right', { opening, dx: 9, dy: 0 }),
+];
+
+/** Keys of one row of holes, from the first: "Answer key 1" and so on. */
+export const keyRow = (opening: string, name: string, roles: readonly InputRole[]): Input[] =>
+  roles.map((role, copy) =>
+    input(`key-${copy + 1}`, `${name} ${copy + 1}`, role, { opening, copy }),
+  );
