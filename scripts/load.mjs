@@ -80,10 +80,13 @@ async function measured() {
   try {
     await pool.query('create table bare (id uuid, n int, body jsonb)');
     const text = JSON.stringify(document);
+    const begun = process.cpuUsage();
     const bare = await openLoop((saver) =>
       pool.query('insert into bare values ($1, $2, $3)', [randomUUID(), saver, text]),
     );
     const bareP95 = p95(bare.times);
+    const used = process.cpuUsage(begun);
+    const bareCpu = (used.user + used.system) / 1000 / bare.count;
     const figures = [];
     for (const kind of ['whole', 'patch']) {
       const builds = [];
@@ -121,7 +124,7 @@ async function measured() {
       );
     }
     process.stdout.write(
-      `${(text.length / 1000).toFixed(0)} kB document, ${SAVERS} savers, ${SECONDS} s, bare insert p95 ${bareP95.toFixed(1)} ms; ${figures.join('; ')}\n`,
+      `${(text.length / 1000).toFixed(0)} kB document, ${SAVERS} savers, ${SECONDS} s, bare insert p95 ${bareP95.toFixed(1)} ms, CPU ${bareCpu.toFixed(1)} ms; ${figures.join('; ')}\n`,
     );
   } finally {
     child.send('end');

@@ -25,8 +25,8 @@ function step(name, command, args, env = {}) {
     child.on('exit', (code) => resolve(code ?? 1));
   });
 }
-async function gate(name, command, args) {
-  const code = await step(name, command, args);
+async function gate(name, command, args, env) {
+  const code = await step(name, command, args, env);
   if (code === 0) counts.passed++;
   else counts.failed++;
 }
@@ -113,6 +113,9 @@ try {
     counts.failed += r ? r.stats.unexpected + r.stats.flaky : 1;
     counts.skipped += r?.stats.skipped ?? 0;
     if (code !== 0 && r && r.stats.unexpected + r.stats.flaky === 0) counts.failed++;
+    // The kills of the server and its database; every other kind has its turn in `npm run prove chaos`.
+    const chaos = [join(ROOT, 'scripts/chaos.mjs'), '4', '7'];
+    await gate('Chaos, four rounds', process.execPath, chaos, { DEFT_TEST_WEB: webDir });
   }
 } catch (e) {
   process.stderr.write(`${e.stack ?? e.message}\n`);

@@ -27,7 +27,9 @@ withDatabase('saves that say what changed', () => {
     const r = await fetch(`${on.url}/api${path}`, {
       method,
       headers: { 'content-type': 'application/json' },
-      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+      ...(body === undefined
+        ? {}
+        : { body: typeof body === 'string' ? body : JSON.stringify(body) }),
     });
     return { status: r.status, body: await r.json() };
   };
@@ -96,6 +98,28 @@ withDatabase('saves that say what changed', () => {
     );
   });
 
+  test('a whole document on a state that is known is looked through as well', async () => {
+    const key = await begun();
+    const before = (await api('GET', `/builds/${key}`)).body.document;
+    const refused = async (text: string) => {
+      const r = await api('PUT', `/builds/${key}`, `{"basedOn":1,"document":${text}}`);
+      return [r.status, r.body.error.field];
+    };
+    const text = (more: object) => JSON.stringify({ ...before, ...more });
+    expect(await refused(text({ note: 'a\u0000' }))).toEqual([400, 'note']);
+    expect(await refused(text({ way: 'by boat' }))).toEqual([400, 'way']);
+    expect(await refused(text({}).replace('{', '{"__proto__":{"way":1},'))).toEqual([
+      400,
+      '__proto__',
+    ]);
+    const deep = `${'['.repeat(30_000)}${']'.repeat(30_000)}`;
+    expect(await refused(text({ note: '@' }).replace('"@"', deep))).toEqual([
+      400,
+      expect.stringMatching(/^note(\.0)+$/),
+    ]);
+    expect((await api('GET', `/builds/${key}`)).body.version).toBe(1);
+  });
+
   test('changes that make no build are refused at their field, and nothing is saved', async () => {
     const key = await begun();
     const refused = async (patch: unknown) => {
@@ -108,7 +132,7 @@ withDatabase('saves that say what changed', () => {
     expect(await refused([{ op: 'remove', path: '/kit/items' }])).toEqual([400, 'kit.items']);
     expect(await refused([{ op: 'replace', path: '/name', value: 'a\u0000' }])).toEqual([
       400,
-      'patch.0.value',
+      'name',
     ]);
     expect(await refused([{ op: 'remove', path: '/kit/items/999/id' }])).toEqual([400, 'patch']);
     expect(await refused([])).toEqual([400, 'patch']);

@@ -40,10 +40,23 @@ export const PatchBody = z
 export const patchBetween = (from: Project, to: Project): Patch =>
   jsonPatch.compare(from, to) as Patch;
 
-/** The same to something that came from outside; nothing when it is not of this program's format. */
+/**
+ * The same to something that came from outside and was not looked through: what is as it was needs
+ * no second look.
+ *
+ * @returns nothing when it is not of this program's format, or names or nests what no build does:
+ *          then it is to be read whole
+ */
 export function patchTo(from: Project, to: unknown): Patch | undefined {
   if (!isFields(to) || to['format'] !== FORMAT) return undefined;
-  return jsonPatch.compare(from, to) as Patch;
+  let patch: Patch;
+  try {
+    patch = jsonPatch.compare(from, to) as Patch;
+  } catch {
+    // Nested deeper than can be followed.
+    return undefined;
+  }
+  return patch.some((op) => NO_FIELD.test(op.path) || guardJson(op.path)) ? undefined : patch;
 }
 
 export const patched = (document: Project, patch: Patch): Project =>
@@ -56,9 +69,9 @@ export const patched = (document: Project, patch: Patch): Project =>
  * @param patch   as `PatchBody` takes it
  */
 export function readPatched(before: Project, patch: Patch): Read<Project> {
-  for (const [i, op] of patch.entries()) {
+  for (const op of patch) {
     const bad = 'value' in op ? guardJson(op.value) : undefined;
-    if (bad) return { ok: false, complaints: [{ ...bad, path: `patch.${i}.value` }] };
+    if (bad) return { ok: false, complaints: [{ ...bad, path: fieldOf(op.path, bad.path) }] };
   }
   let after: Project;
   try {
@@ -72,6 +85,10 @@ export function readPatched(before: Project, patch: Patch): Read<Project> {
   const meant = meaningComplaints(after);
   return meant.length ? { ok: false, complaints: meant } : { ok: true, value: after };
 }
+
+/** A field of the document, as complaints name it. */
+const fieldOf = (pointer: string, inside: string): string =>
+  [...pointer.split('/').slice(1), inside].filter(Boolean).join('.');
 
 type Fields = Readonly<Record<string, unknown>>;
 const isFields = (value: unknown): value is Fields =>

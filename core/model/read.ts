@@ -72,21 +72,25 @@ function open(value: unknown, todo: Level[]): string | undefined {
   return undefined;
 }
 
-/** Parse JSON text within the limits, or say in one sentence why not. */
-export function readJson(text: string, limit = DOCUMENT_LIMIT): Read<unknown> {
+/** Parse JSON text of a size that can be, or say in one sentence why not. Not yet looked through. */
+export function parseJson(text: string, limit = DOCUMENT_LIMIT): Read<unknown> {
   // A character is at most three bytes: only a long text has to be counted.
   if (3 * text.length > limit && new TextEncoder().encode(text).length > limit) {
     return refuse('', `The file is larger than ${Math.round(limit / 1024 / 1024)} MB.`);
   }
-  let value: unknown;
   try {
     // A mark of byte order is no part of the text.
-    value = JSON.parse(text.replace(/^\uFEFF/, ''));
+    return { ok: true, value: JSON.parse(text.replace(/^\uFEFF/, '')) };
   } catch {
     return refuse('', 'This is not JSON: it was cut short or is another format.');
   }
-  const bad = guardJson(value);
-  return bad ? { ok: false, complaints: [bad] } : { ok: true, value };
+}
+
+/** The same, holding nothing that no document may hold. */
+export function readJson(text: string, limit = DOCUMENT_LIMIT): Read<unknown> {
+  const read = parseJson(text, limit);
+  const bad = read.ok ? guardJson(read.value) : undefined;
+  return bad ? { ok: false, complaints: [bad] } : read;
 }
 
 const pathText = (path: PropertyKey[]): string => path.map(String).join('.');

@@ -2,14 +2,24 @@
 import express, { type Request } from 'express';
 import { z } from 'zod';
 import { PICTURE_LIMIT } from '@deft/core/formats/picture';
-import { DOCUMENT_LIMIT, readAs, readJson, readProject, type Project } from '@deft/core/model';
+import {
+  DOCUMENT_LIMIT,
+  parseJson,
+  type Read,
+  readAs,
+  readJson,
+  readProject,
+  type Project,
+} from '@deft/core/model';
 import { badInput, Refusal } from '../errors';
 
-export const smallBody = express.text({ type: 'application/json', limit: DOCUMENT_LIMIT + 65_536 });
+/** A document and what is said beside it. */
+const SMALL_LIMIT = DOCUMENT_LIMIT + 65_536;
+export const smallBody = express.raw({ type: 'application/json', limit: SMALL_LIMIT });
 export const pictureBody = express.raw({ type: ['image/jpeg', 'image/png'], limit: PICTURE_LIMIT });
 /** Lists of parts: 10,000 of one block each are about 5 MB. */
 export const PARTS_LIMIT = 40 * 1024 * 1024;
-export const partsBody = express.text({ type: 'application/json', limit: PARTS_LIMIT });
+export const partsBody = express.raw({ type: 'application/json', limit: PARTS_LIMIT });
 
 /** A request whose body is read as it arrives: JSON as it is, not packed. */
 export function plainJson(req: Request): Request {
@@ -22,25 +32,21 @@ export function plainJson(req: Request): Request {
   return req;
 }
 
-function jsonOf(req: Request, limit: number): unknown {
-  const read = readJson(typeof req.body === 'string' ? req.body : '', limit);
+const textOf = (req: Request): string => (Buffer.isBuffer(req.body) ? req.body.toString() : '');
+
+function asked<T>(read: Read<T>): T {
   if (!read.ok) throw badInput(read.complaints[0]!);
   return read.value;
 }
 
-export function bodyAs<T>(schema: z.ZodType<T>, req: Request, limit = DOCUMENT_LIMIT + 65_536): T {
-  const read = readAs(schema, jsonOf(req, limit));
-  if (!read.ok) throw badInput(read.complaints[0]!);
-  return read.value;
-}
+export const bodyAs = <T>(schema: z.ZodType<T>, req: Request, limit = SMALL_LIMIT): T =>
+  asked(readAs(schema, asked(readJson(textOf(req), limit))));
 
-export function projectFrom(value: unknown): Project {
-  const read = readProject(value);
-  if (!read.ok) {
-    throw badInput({ path: read.complaints[0]!.path, sentence: read.complaints[0]!.sentence });
-  }
-  return read.value;
-}
+/** The same of a body whose document or changes are looked through where they are read, and not twice. */
+export const sentAs = <T>(schema: z.ZodType<T>, req: Request): T =>
+  asked(readAs(schema, asked(parseJson(textOf(req), SMALL_LIMIT))));
+
+export const projectFrom = (value: unknown): Project => asked(readProject(value));
 
 const Key = z.uuid();
 /** The build key in the address, or a 404. */

@@ -6,7 +6,7 @@ import { badInput, notFound, Refusal } from '../errors';
 import type { Builds, Saved } from '../store/builds';
 import type { Parts } from '../store/parts';
 import { type Intake, takeIn } from '../intake/intake';
-import { bodyAs, keyOf, pictureBody, plainJson, projectFrom, smallBody } from './body';
+import { bodyAs, keyOf, pictureBody, plainJson, projectFrom, sentAs, smallBody } from './body';
 
 /** Versions are counted in 31 bits; nobody saves one build so often. */
 const MOST_VERSIONS = 2 ** 31 - 2;
@@ -70,7 +70,7 @@ export function buildRoutes(builds: Builds, parts: Parts, intake: Intake): Route
     res.json({ builds: await builds.list() });
   });
   r.post('/builds', smallBody, async (req, res) => {
-    const { document, picturesOf } = bodyAs(New, req);
+    const { document, picturesOf } = sentAs(New, req);
     res.status(201).json(await builds.createBeside(projectFrom(document), picturesOf));
   });
   r.get('/builds/:key', async (req, res) => {
@@ -90,11 +90,11 @@ export function buildRoutes(builds: Builds, parts: Parts, intake: Intake): Route
     );
   };
   r.put('/builds/:key', smallBody, async (req, res) => {
-    const { basedOn, save, document } = bodyAs(Save, req);
+    const { basedOn, save, document } = sentAs(Save, req);
     res.json(answer(await builds.save(key(req), basedOn, document, save)));
   });
   r.patch('/builds/:key', smallBody, async (req, res) => {
-    const { basedOn, save, patch } = bodyAs(Changes, req);
+    const { basedOn, save, patch } = sentAs(Changes, req);
     res.json(answer(await builds.change(key(req), basedOn, patch, save)));
   });
   r.get('/builds/:key/history', async (req, res) => {
