@@ -35,7 +35,7 @@ export function kindOf(at: PlacedItem, g: Ground): Kind {
   if (isOpen(body)) return 'free';
   const { face } = openings;
   if (at.part.screen) return face.some((o) => o.use === 'window') ? 'window' : 'free';
-  if (at.part.family === 'switch' && switches(at).length && keyHoles(g, '').length) {
+  if (at.part.family === 'switch' && switches(at).length && keyHoles(g).length) {
     return 'keys';
   }
   if (isMoved(at.part) && actuatorOf(at)) return 'lever';
@@ -114,21 +114,12 @@ interface KeyHole {
 }
 
 /** Holes of keys in the faces: those that are there, and those planned for inputs of the layout. */
-function keyHoles(g: Ground, front: string): KeyHole[] {
+function keyHoles(g: Ground): KeyHole[] {
   const { project, shell } = g.checker.scene;
   const planned = project.controls.inputs.flatMap((i): KeyHole[] =>
-    'opening' in i.at || !i.routed
-      ? []
-      : [
-          {
-            id: `input/${i.id}`,
-            x: i.at.x,
-            y: i.at.y,
-            w: i.hole ?? 8,
-            h: i.hole ?? 8,
-            piece: front,
-          },
-        ],
+    'piece' in i.at && i.routed
+      ? [{ ...i.at, id: `input/${i.id}`, w: i.hole ?? 8, h: i.hole ?? 8 }]
+      : [],
   );
   return [...shell!.openings.face.filter((o) => o.use === 'button'), ...planned];
 }
@@ -164,7 +155,7 @@ export function* candidatePlaces(
   if (kind === 'keys') {
     const mine = switches(at);
     const [mx, my] = mean(mine);
-    const holes = keyHoles(g, front.id);
+    const holes = keyHoles(g);
     const groups = new Map<string, Array<[number, number]>>();
     for (const o of holes) groups.set(o.id, [...(groups.get(o.id) ?? []), [o.x, o.y]]);
     const fits = [...groups]

@@ -69,7 +69,7 @@ const inputs = (p: Project, n: number): Project => ({
       id: `in-${i}`,
       name: role,
       role,
-      at: { x: 10 + i * 5, y: 10 },
+      at: { piece: 'front', x: 10 + i * 5, y: 10 },
       routed: true,
     })),
   },

@@ -67,7 +67,7 @@ describe('keys and switches', () => {
     const [f] = backingFindings(scene);
     expect(f).toMatchObject({ code: 'no-switch', about: ['shoulder-r'] });
     const [way] = backingWays(scene, f!, STARTER_PARTS);
-    expect(way!.text).toBe('Put a Tactile 6x6 5 mm under Right shoulder key');
+    expect(way!.text).toBe('Put a Tactile 6x6 5 mm behind Right shoulder key');
     expect(findings(appliedAll(gone, way!.changes))).toEqual([]);
   });
 });

@@ -5,8 +5,8 @@
  * nearest position that is free, the nearest pair first; what is left over has no switch.
  */
 import {
+  appliedAll,
   type Finding,
-  freshId,
   type Input,
   mm1,
   type Part,
@@ -14,7 +14,7 @@ import {
   type Project,
   type WayOut,
 } from '../model';
-import { type PlacedItem, pointOf, type Scene } from '../fit';
+import { type PlacedItem, pointOf, type Scene, standItem } from '../fit';
 import { outwardAt, inputPlace, type Place } from './places';
 
 /** A stem this far beside the middle of its hole is still met by the key, mm; further, only by its own measured cap. */
@@ -258,7 +258,7 @@ export function switchPlaces(scene: Scene, f: Finding): WayOut[] {
       return [
         {
           id: `under-${item.id}-${input.id}`,
-          text: `Put ${item.name} under ${input.name}`,
+          text: `Put ${item.name} behind ${input.name}`,
           cost: 'on a scrap of board, braced from behind, two wires',
           changes: [{ do: 'stand', placement }],
           effort: 0.5,
@@ -267,18 +267,19 @@ export function switchPlaces(scene: Scene, f: Finding): WayOut[] {
     });
 }
 
-/** Where a single switch lies under a key in a face: behind the middle of its hole, looking at it. */
+/** Where a single switch lies under a key: behind the middle of its hole, looking at it. */
 function underKey(scene: Scene, input: Input, place: Place, item: string): Placement | undefined {
   const outward = outwardAt(scene, input);
   const shell = scene.shell;
-  if (!shell || !outward || Math.abs(outward[2]) < 0.9) return undefined;
+  if (!shell || !outward) return undefined;
+  if (Math.abs(outward[2]) < 0.9) return behindWall(scene, place, outward, item);
   const piece = shell.body.pieces.find((q) => shell.sign(q.id) === Math.sign(outward[2]));
   return (
     piece && {
       item,
       on: { piece: piece.id },
-      x: Math.round(place.x * 10) / 10,
-      y: Math.round(place.y * 10) / 10,
+      x: tenth(place.x),
+      y: tenth(place.y),
       turn: 0,
       up: 'out',
       stand: 'flat',
@@ -289,20 +290,68 @@ function underKey(scene: Scene, input: Input, place: Place, item: string): Place
   );
 }
 
-/** A tactile switch set under an input whose hole lies in a face. */
+/** On which edge, turned how, a switch may look at a wall. */
+const ON_EDGE = (['on-edge-x', 'on-edge-y'] as const).flatMap((stand) =>
+  [0, 90, 180, 270].map((turn) => ({ stand, turn })),
+);
+
+/** Behind a wall: on edge on the floor of the half that the hole is in, as high as the hole. */
+function behindWall(scene: Scene, place: Place, outward: Vec, item: string): Placement | undefined {
+  const shell = scene.shell!;
+  const sign = place.z > 0 ? 1 : -1;
+  const piece = shell.body.pieces.find((q) => shell.sign(q.id) === sign);
+  if (!piece) return undefined;
+  for (const turned of ON_EDGE) {
+    const on: Placement = {
+      ...turned,
+      item,
+      on: { piece: piece.id },
+      x: 0,
+      y: 0,
+      up: 'in',
+      lift: 0,
+      held: 'jig',
+      fixed: 'bracket',
+    };
+    const stem = stemOf(scene, on);
+    if (!stem || dot(stem.looks, outward) < 0.99) continue;
+    const inside = shell.body.wall.mm + PEG_LIFT_MM;
+    const there = (axis: 0 | 1): number =>
+      tenth([place.x, place.y][axis]! - outward[axis] * inside - stem.top[axis]);
+    const moved = { ...on, x: there(0), y: there(1) };
+    // Its floor may lie deeper or higher here than where it was looked at.
+    const high = stemOf(scene, moved)?.top[2];
+    const lift = high === undefined ? -1 : tenth(sign * (high - place.z));
+    if (lift >= 0) return { ...moved, lift };
+  }
+  return undefined;
+}
+
+const tenth = (mm: number): number => Math.round(mm * 10) / 10;
+
+/** The end of a single switch's stem where a placement puts it, and where it looks. */
+function stemOf(scene: Scene, on: Placement): { top: Vec; looks: Vec } | undefined {
+  const trial = { ...scene, items: new Map(scene.items) };
+  const at = standItem(trial, on, scene.project.layout.placements.length);
+  return at && positionsOf(at)[0];
+}
+
+/** A tactile switch set under an input. */
 export function tactileUnder(scene: Scene, input: Input, library: readonly Part[]): WayOut[] {
   const place = inputPlace(scene, input);
   const [part] = library
     .filter((q) => q.family === 'switch' && q.inputs === 1 && isTactile(q))
     .sort((a, b) => Math.abs(tall(a) - USUAL_MM) - Math.abs(tall(b) - USUAL_MM));
-  const item = part && freshId(scene.project, part.id);
-  const placement = item && place && underKey(scene, input, place, item);
-  if (!part || !placement) return [];
+  if (!part || !place) return [];
+  const project = appliedAll(scene.project, [{ do: 'add', part }]);
+  const item = project.kit.items.at(-1)!.id;
+  const placement = underKey({ ...scene, project }, input, place, item);
+  if (!placement) return [];
   return [
     {
       id: `tactile-${input.id}`,
       text: input.routed
-        ? `Put a ${part.name} under ${input.name}`
+        ? `Put a ${part.name} behind ${input.name}`
         : `Give ${input.name} a ${part.name} and a free line`,
       cost: 'one switch on a scrap of board, braced from behind, two wires',
       changes: [

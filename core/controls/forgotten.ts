@@ -4,7 +4,8 @@
  */
 import type { Scene } from '../fit';
 import type { Finding, Input, InputRole, Opening, WayOut } from '../model';
-import { inputPlace } from './places';
+import { wallName } from '../shell';
+import { inputPlace, spotOf } from './places';
 
 /** A hole that is to be a key no longer, or serves something else, wants no input. */
 const GIVEN_UP: ReadonlySet<string> = new Set(['left', 're-tasked']);
@@ -32,8 +33,10 @@ interface KeyHole {
   copy: number;
   name: string;
   at: { x: number; y: number; z: number };
-  /** Half its width and height, where it lies in a face. */
-  half?: [number, number];
+  /** The face or wall it is in, its middle there, and half its width and height. */
+  surface: string;
+  middle: [number, number];
+  half: [number, number];
 }
 
 function keyHoles(scene: Scene): KeyHole[] {
@@ -47,13 +50,28 @@ function keyHoles(scene: Scene): KeyHole[] {
   const inFaces = shell.openings.face.filter(isKey).map((o): KeyHole => {
     const piece = shell.body.pieces.find((q) => q.id === o.piece);
     const z = shell.sign(o.piece) * (piece?.depth.mm ?? 0);
-    const half: [number, number] = [o.w / 2, o.h / 2];
-    return { id: o.id, copy: o.copy, name: o.name, at: { x: o.x, y: o.y, z }, half };
+    return {
+      id: o.id,
+      copy: o.copy,
+      name: o.name,
+      at: { x: o.x, y: o.y, z },
+      surface: o.piece,
+      middle: [o.x, o.y],
+      half: [o.w / 2, o.h / 2],
+    };
   });
   const inWalls = shell.openings.wall.filter(isKey).map((o): KeyHole => {
     const wall = shell.walls[o.wall]!;
     const at = { x: wall.x0 + wall.ux * o.u, y: wall.y0 + wall.uy * o.u, z: o.v };
-    return { id: o.id, copy: 0, name: o.name, at };
+    return {
+      id: o.id,
+      copy: 0,
+      name: o.name,
+      at,
+      surface: wallName(wall),
+      middle: [o.u, o.v],
+      half: [o.w / 2, o.h / 2],
+    };
   });
   return [...inFaces, ...inWalls];
 }
@@ -62,11 +80,13 @@ function serves(scene: Scene, input: Input, hole: KeyHole): boolean {
   if ('opening' in input.at) {
     return input.at.opening === hole.id && (input.at.copy ?? 0) === hole.copy;
   }
-  const place = inputPlace(scene, input);
-  if (!place || !hole.half) return false;
-  return (
-    Math.abs(place.x - hole.at.x) <= hole.half[0] && Math.abs(place.y - hole.at.y) <= hole.half[1]
-  );
+  const spot = spotOf(scene, input);
+  if (!spot) return false;
+  const [surface, x, y] =
+    spot.is === 'face' ? [spot.piece, spot.x, spot.y] : [wallName(spot.wall), spot.u, spot.v];
+  const [across, up] = hole.half;
+  const [mx, my] = hole.middle;
+  return surface === hole.surface && Math.abs(x - mx) <= across && Math.abs(y - my) <= up;
 }
 
 const idOf = ({ id, copy }: Pick<KeyHole, 'id' | 'copy'>): string => `forgotten:${id}-${copy}`;

@@ -1,11 +1,34 @@
 /** What hands meet: a wheel the thumb passes over on its way to a key, a power key no finger gets to. */
-import { bumps, type Scene, THUMB_HALF_MM } from '../fit';
+import { bumps, restsOn, type Scene, THUMB_HALF_MM } from '../fit';
 import { type Finding, mm1 } from '../model';
-import { inputPlace } from './places';
+import { spotOf } from './places';
 import { powerKey } from './stack';
 
 export function heldFindings(scene: Scene): Finding[] {
-  return [...bumped(scene), ...sunk(scene)];
+  return [...bumped(scene), ...sunk(scene), ...standing(scene)];
+}
+
+/** Put down it stands on a key of its back or on a part outside it, not on the back itself. */
+function standing(scene: Scene): Finding[] {
+  const rest = restsOn(scene);
+  const under = new Map((rest?.on ?? []).flatMap((q) => (q.of ? [[q.name, q.of] as const] : [])));
+  return [...under].map(([name, of]): Finding => {
+    const id = 'id' in of ? of.id : '';
+    return {
+      id: `held:stands-${id}`,
+      station: 'controls',
+      check: 'held',
+      code: 'stands-on',
+      verdict: 'tight',
+      title: of.is === 'input' ? 'The table presses it' : 'It does not lie on its back',
+      what: `Put down, it stands on ${name}.`,
+      why: [
+        `It leans by ${rest!.tiltDeg.toFixed(1)}°. Feet that stand out further beside it, a flatter key, or another place.`,
+      ],
+      about: [id],
+      refs: [of],
+    };
+  });
 }
 
 /** A power key that sits deeper in its hole than a fingertip goes. */
@@ -32,8 +55,9 @@ function sunk(scene: Scene): Finding[] {
 /** Wheels within half a thumb of the way from the hold to a key of the face. */
 function bumped(scene: Scene): Finding[] {
   const places = scene.project.controls.inputs.flatMap((input) => {
-    const at = input.routed ? inputPlace(scene, input) : undefined;
-    return at && at.z > 0 ? [{ name: input.name, x: at.x, y: at.y }] : [];
+    const at = input.routed ? spotOf(scene, input) : undefined;
+    const isInFront = at?.is === 'face' && scene.shell!.sign(at.piece) > 0;
+    return isInFront ? [{ name: input.name, x: at.x, y: at.y }] : [];
   });
   return bumps(scene, places)
     .filter((b) => b.bumped)

@@ -252,15 +252,15 @@ function findings(
           [m.input.id],
         ),
       );
-    } else if ('opening' in m.input.at && !m.place) {
+    } else if (!m.place && ('opening' in m.input.at || p.shell.bodies.length)) {
       out.push(
         say(
           'place',
           m.input.id,
           'input',
           'hit',
-          'Its opening is gone',
-          `${m.input.name} sits in an opening the shell no longer has.`,
+          `Its ${lostOf(m.input.at).name} is gone`,
+          `${m.input.name} sits in ${lostOf(m.input.at).article} ${lostOf(m.input.at).name} the shell no longer has.`,
           [],
           [m.input.id],
         ),
@@ -287,6 +287,12 @@ function findings(
     twice.set(input.role, input);
   }
   return out;
+}
+
+/** What a key without a place is missing. */
+function lostOf(at: Input['at']): { name: string; article: string } {
+  if ('opening' in at) return { name: 'opening', article: 'an' };
+  return { name: 'piece' in at ? 'face' : 'wall', article: 'a' };
 }
 
 const freeCount = (lines: Lines, inputs: readonly MappedInput[]): number =>

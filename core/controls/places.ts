@@ -1,5 +1,6 @@
 /** Where each input's switch and each header pin is, so that wire lengths can be told. */
-import { isHost, bodyFor, type Input } from '../model';
+import { isHost, type Input } from '../model';
+import type { Wall } from '../shell';
 import { bodiesOf, bodyWith, everyItem, pointOf, type Scene } from '../fit';
 
 /** A place in its body's own frame. */
@@ -19,49 +20,53 @@ export function placeAnywhere(scene: Scene, input: Input): Place | undefined {
   return undefined;
 }
 
-/** Place of an input in the body of a scene, or nothing when its opening is not there. */
-export function inputPlace(scene: Scene, input: Input): Place | undefined {
-  const shell = scene.shell;
-  const body = shell?.body.id ?? '';
-  if (!('opening' in input.at)) {
-    const front = bodyFor(scene.project)?.pieces.find((q) => q.role === 'front');
-    return {
-      x: input.at.x,
-      y: input.at.y,
-      z: front ? front.depth.mm - (bodyFor(scene.project)?.wall.mm ?? 0) : 0,
-      body,
-    };
+/** Where a hole is, there or to be cut: in a face at x, y, or in a wall. */
+type Spot =
+  | { is: 'face'; piece: string; x: number; y: number }
+  | { is: 'wall'; wall: Wall; u: number; v: number };
+
+/** Where the hole of an input is in the body of a scene, or nothing when that body has no such place. */
+export function spotOf({ shell }: Scene, { at }: Pick<Input, 'at'>): Spot | undefined {
+  if (!shell) return undefined;
+  if ('piece' in at) {
+    const { piece, x, y } = at;
+    return shell.body.pieces.some((q) => q.id === piece) ? { is: 'face', piece, x, y } : undefined;
   }
-  const { opening, copy = 0, dx = 0, dy = 0 } = input.at;
-  const hole = shell?.openings.face.find((o) => o.id === opening && o.copy === copy);
-  if (hole) {
-    const sign = shell!.sign(hole.piece);
-    const piece = shell!.body.pieces.find((q) => q.id === hole.piece)!;
-    const z = sign * (piece.depth.mm - shell!.body.wall.mm);
-    return { x: hole.x + dx, y: hole.y + dy, z, body };
+  if ('wall' in at) {
+    const wall = at.body === shell.body.id ? shell.walls[at.wall] : undefined;
+    return wall && { is: 'wall', wall, u: at.along, v: at.v };
   }
-  const slot = shell?.openings.wall.find((o) => o.id === opening);
-  if (!slot) return undefined;
-  const wall = shell!.walls[slot.wall]!;
-  return {
-    x: wall.x0 + wall.ux * (slot.u + dx),
-    y: wall.y0 + wall.uy * (slot.u + dx),
-    z: slot.v + dy,
-    body,
-  };
+  const { opening, copy = 0, dx = 0, dy = 0 } = at;
+  const hole = shell.openings.face.find((o) => o.id === opening && o.copy === copy);
+  if (hole) return { is: 'face', piece: hole.piece, x: hole.x + dx, y: hole.y + dy };
+  const slot = shell.openings.wall.find((o) => o.id === opening);
+  return slot && { is: 'wall', wall: shell.walls[slot.wall]!, u: slot.u + dx, v: slot.v + dy };
+}
+
+/** Place of an input on the inside of its face or the outline of its wall, or nothing when it is not in the scene's body. */
+export function inputPlace(scene: Scene, input: Pick<Input, 'at'>): Place | undefined {
+  const spot = spotOf(scene, input);
+  const { shell } = scene;
+  if (!spot || !shell) return undefined;
+  const body = shell.body.id;
+  if (spot.is === 'wall') {
+    const { wall, u, v } = spot;
+    return { x: wall.x0 + wall.ux * u, y: wall.y0 + wall.uy * u, z: v, body };
+  }
+  const piece = shell.body.pieces.find((q) => q.id === spot.piece)!;
+  const z = shell.sign(piece.id) * (piece.depth.mm - shell.body.wall.mm);
+  return { x: spot.x, y: spot.y, z, body };
 }
 
 /** The way out of the shell at an input: the normal of the face or wall its hole is in. */
-export function outwardAt(scene: Scene, input: Input): [number, number, number] | undefined {
-  const shell = scene.shell;
-  if (!shell) return undefined;
-  if (!('opening' in input.at)) return [0, 0, 1];
-  const { opening, copy = 0 } = input.at;
-  const hole = shell.openings.face.find((o) => o.id === opening && o.copy === copy);
-  if (hole) return [0, 0, shell.sign(hole.piece)];
-  const slot = shell.openings.wall.find((o) => o.id === opening);
-  const wall = slot && shell.walls[slot.wall];
-  return wall && [wall.nx, wall.ny, 0];
+export function outwardAt(
+  scene: Scene,
+  input: Pick<Input, 'at'>,
+): [number, number, number] | undefined {
+  const spot = spotOf(scene, input);
+  if (!spot) return undefined;
+  if (spot.is === 'wall') return [spot.wall.nx, spot.wall.ny, 0];
+  return [0, 0, scene.shell!.sign(spot.piece)];
 }
 
 /** Header pins of the placed SBC by line. */

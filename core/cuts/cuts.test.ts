@@ -248,7 +248,7 @@ test('distances start at the outline’s real edge, wherever its corner was put'
     controls: {
       ...done.controls,
       inputs: done.controls.inputs.map((i) =>
-        'opening' in i.at ? i : { ...i, at: { x: i.at.x + dx, y: i.at.y + dy } },
+        'piece' in i.at ? { ...i, at: { ...i.at, x: i.at.x + dx, y: i.at.y + dy } } : i,
       ),
     },
     shell: {

@@ -15,7 +15,7 @@ const key = (id: string, x: number, y: number, hole = 8): Input => ({
   id,
   name: `Key ${id}`,
   role: 'menu',
-  at: { x, y },
+  at: { piece: 'front', x, y },
   hole,
   routed: true,
 });

@@ -16,6 +16,7 @@ import {
   appliedAll,
   type Change,
   type Finding,
+  type InputPlace,
   mm1,
   type Piece,
   present,
@@ -450,18 +451,19 @@ export function holeWays(scene: Scene, f: Finding, cuts: Pick<Cutting, 'openings
     (i) => refIds(f).includes(i.id) && !('opening' in i.at),
   );
   if (!input || 'opening' in input.at) return [];
-  const from = input.at;
   const behind = backings(scene).find((b) => b.input.id === input.id)?.on?.item;
   const alone = backings(scene).filter((b) => b.on?.item === behind).length === 1;
-  const placement = alone
-    ? project.layout.placements.find((q) => q.item === behind && 'piece' in q.on)
-    : undefined;
+  // A switch behind a wall stands on the floor: it is moved by hand.
+  const placement =
+    alone && 'piece' in input.at
+      ? project.layout.placements.find((q) => q.item === behind && 'piece' in q.on)
+      : undefined;
+  const directions = 'wall' in input.at ? ALONG_A_WALL : DIRECTIONS;
   const out: WayOut[] = [];
   for (const mm of STEPS_MM) {
     for (let k = 0; k < 8 && out.length < MOST; k++) {
       const [dx, dy] = [Math.cos((k * Math.PI) / 4) * mm, Math.sin((k * Math.PI) / 4) * mm];
-      const tenth = (v: number): number => Math.round(v * 10) / 10;
-      const at = { x: tenth(from.x + dx), y: tenth(from.y + dy) };
+      const at = shifted(input.at, dx, dy);
       const changes: Change[] = [{ do: 'input', input: { ...input, at } }];
       if (placement) {
         const moved = { x: tenth(placement.x + dx), y: tenth(placement.y + dy) };
@@ -473,7 +475,7 @@ export function holeWays(scene: Scene, f: Finding, cuts: Pick<Cutting, 'openings
       if (still.some((x) => refIds(x).includes(input.id))) continue;
       out.push({
         id: `move-hole-${input.id}-${mm}-${k}`,
-        text: `Move the hole of ${input.name} ${mm1(mm)} mm ${DIRECTIONS[k]}`,
+        text: `Move the hole of ${input.name} ${mm1(mm)} mm ${directions[k]}`,
         cost: placement ? 'its switch moves with it' : 'its switch has to lie behind it',
         changes,
         effort: 1 + mm / 20,
@@ -482,6 +484,27 @@ export function holeWays(scene: Scene, f: Finding, cuts: Pick<Cutting, 'openings
   }
   return out;
 }
+const tenth = (v: number): number => Math.round(v * 10) / 10;
+const shifted = (
+  at: Exclude<InputPlace, { opening: string }>,
+  dx: number,
+  dy: number,
+): InputPlace =>
+  'piece' in at
+    ? { ...at, x: tenth(at.x + dx), y: tenth(at.y + dy) }
+    : { ...at, along: tenth(at.along + dx), v: tenth(at.v + dy) };
+
+/** A wall is gone along counter-clockwise, as seen from the front. */
+const ALONG_A_WALL = [
+  'onward',
+  'onward and to the front',
+  'to the front',
+  'backward and to the front',
+  'backward',
+  'backward and to the back',
+  'to the back',
+  'onward and to the back',
+] as const;
 const DIRECTIONS = [
   'right',
   'up and right',

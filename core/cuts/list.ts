@@ -14,7 +14,7 @@ import {
   sceneOf,
   windowFor,
 } from '../fit';
-import { inputPlace } from '../controls';
+import { spotOf } from '../controls';
 import { type FromEdge, fromOuter } from './edges';
 import { type Pocket, pockets } from './pockets';
 import { openingLedger, type Wall, type WallHole, wallName } from '../shell';
@@ -275,30 +275,40 @@ function windows(p: Project, scene: Scene): CutItem[] {
 
 function buttons(p: Project, scene: Scene): CutItem[] {
   const out: CutItem[] = [];
-  const front =
-    scene.shell!.body.pieces.find((q) => q.role === 'front') ?? scene.shell!.body.pieces[0]!;
   for (const input of p.controls.inputs) {
     if (!input.routed || 'opening' in input.at || input.hole === undefined) continue;
-    const place = inputPlace(scene, input)!;
+    const spot = spotOf(scene, input);
+    if (!spot) continue;
     const key = `input/${input.id}`;
     const d = input.hole + 2 * BUTTON_PLAY_MM;
-    out.push({
-      key,
-      kind: 'button',
+    const said = {
+      kind: 'button' as const,
       name: `hole of ${input.name}`,
-      face: { kind: 'face', piece: front.id, role: front.role },
-      pieces: [front.id],
+      why: [`cap ${formatMm(input.hole, 1)} mm + 2 × ${BUTTON_PLAY_MM} mm play`],
+    };
+    if (spot.is === 'wall') {
+      const { wall, u, v } = spot;
+      const hole = { wall: wall.index, u, v, w: d, h: d, round: true };
+      out.push({ ...inWall(p, scene, wall, hole, key), ...said });
+      continue;
+    }
+    const { piece, x, y } = spot;
+    const { role } = scene.shell!.body.pieces.find((q) => q.id === piece)!;
+    out.push({
+      ...said,
+      key,
+      face: { kind: 'face', piece, role },
+      pieces: [piece],
       round: true,
-      u: place.x,
-      v: place.y,
+      u: x,
+      v: y,
       w: d,
       h: d,
       start: start(d, d),
       toleranceMm: HAND_CUT_MM,
-      from: fromOuter(scene, place.x, place.y, 0, 0),
+      from: fromOuter(scene, x, y, 0, 0),
       state: state(p, key),
       ...asMade(p, key),
-      why: [`cap ${formatMm(input.hole, 1)} mm + 2 × ${BUTTON_PLAY_MM} mm play`],
     });
   }
   return out;

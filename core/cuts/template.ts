@@ -84,7 +84,7 @@ function bodyTemplates(p: Project, inside: boolean, scene: Scene): Sheet[] {
           text: `${t.name}: to ${formatMm(t.to, 1)} mm`,
           anchor: 'middle',
         },
-        ...dims(t.x, t.y, t.from, at, { x0: 0, y0: 0, x1: w, y1: h }, 0, 0),
+        ...dims(t.x, t.y, t.from, at, { x0: 0, y0: 0, x1: w, y1: h }, [0, 0]),
       );
     }
     for (const c of pockets) marks.push(...pocketMarks(c, at, { x0: 0, y0: 0, x1: w, y1: h }));
@@ -169,7 +169,7 @@ function cutMarks(c: CutItem, at: At, frame: Frame): Mark[] {
       text: `${c.name}: ${size} ± ${c.toleranceMm}`,
       ...side,
     },
-    ...dims(c.u, c.v, c.from, at, frame, c.round ? 0 : c.w / 2, c.round ? 0 : c.h / 2),
+    ...dims(c.u, c.v, c.from, at, frame, [c.w / 2, c.h / 2], c.round),
   ];
 }
 
@@ -197,37 +197,74 @@ function pocketMarks(c: Pocket, at: At, frame: Frame): Mark[] {
       text,
       anchor: 'middle',
     })),
-    ...dims(c.x, c.y, c.from, at, frame, a, b),
+    ...dims(c.x, c.y, c.from, at, frame, [a, b]),
   ];
 }
 
-/** Thin dimension lines from the nearer edge across and the nearer edge up. */
+/** Height of a dimension's figures on paper, and the width of one of them, mm. */
+const FIGURE_MM = 2.6;
+const DIGIT_MM = 1.6;
+
+/**
+ * Thin dimension lines from the nearer edge across and the nearer edge up.
+ *
+ * @param half      half its width and height; its figures stand clear of it, before the edge or
+ *                  beyond it
+ * @param toMiddle  the lines run to its middle instead of its near edges
+ */
 function dims(
   x: number,
   y: number,
   from: readonly [FromEdge, FromEdge],
   at: At,
   frame: Frame,
-  halfW: number,
-  halfH: number,
+  [halfW, halfH]: readonly [number, number],
+  toMiddle = false,
 ): Mark[] {
   const ex = x - frame.x0 <= frame.x1 - x ? frame.x0 : frame.x1;
   const ey = y - frame.y0 <= frame.y1 - y ? frame.y0 : frame.y1;
-  const ends: Array<[[number, number], [number, number]]> = [
-    [at(ex, y), at(x + (ex < x ? -halfW : halfW), y)],
-    [at(x, ey), at(x, y + (ey < y ? -halfH : halfH))],
-  ];
-  return ends.flatMap(([a, b], i): Mark[] => [
-    { kind: 'line', x0: a[0], y0: a[1], x1: b[0], y1: b[1], ink: 'thin' },
+  const rim = { x: x + (ex < x ? -halfW : halfW), y: y + (ey < y ? -halfH : halfH) };
+  const figure = (axis: 0 | 1): string => formatMm(from[axis].mm, 1);
+  const across = clearOf(ex, x, halfW, DIGIT_MM * figure(0).length);
+  const up = clearOf(ey, y, halfH, FIGURE_MM);
+  const line = (a: Pt, b: Pt): Mark => ({
+    kind: 'line',
+    x0: a[0],
+    y0: a[1],
+    x1: b[0],
+    y1: b[1],
+    ink: 'thin',
+  });
+  const [fx, fy] = [at(across, y), at(x, up)];
+  return [
+    line(at(ex, y), at(toMiddle ? x : rim.x, y)),
     {
       kind: 'text',
-      x: (a[0] + b[0]) / 2 + (i ? 1 : 0),
-      y: (a[1] + b[1]) / 2 + (i ? 1 : -1),
-      mm: 2.6,
-      text: formatMm(from[i]!.mm, 1),
-      anchor: i ? 'start' : 'middle',
+      x: fx[0],
+      y: fx[1] - 1,
+      mm: FIGURE_MM,
+      text: figure(0),
+      anchor: 'middle',
     },
-  ]);
+    line(at(x, ey), at(x, toMiddle ? y : rim.y)),
+    {
+      kind: 'text',
+      x: fy[0] + 1,
+      y: fy[1] + FIGURE_MM / 2 - 0.3,
+      mm: FIGURE_MM,
+      text: figure(1),
+      anchor: 'start',
+    },
+  ];
+}
+
+/** The middle of a figure so long: between the edge and the rim where it has room, else beyond both. */
+function clearOf(edge: number, middle: number, half: number, long: number): number {
+  const outward = edge < middle ? -1 : 1;
+  const rim = middle + outward * half;
+  if (outward * (edge - rim) >= long + 1) return (edge + rim) / 2;
+  const beyond = outward > 0 ? Math.max(edge, rim) : Math.min(edge, rim);
+  return beyond + outward * (long / 2 + 0.8);
 }
 
 function datumEdges(from: readonly FromEdge[], at: At, w: number, h: number): Mark[] {

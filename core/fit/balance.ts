@@ -2,8 +2,9 @@
  * What it weighs in the hands: the point it balances on, whether it lies flat on a table and on
  * which points, and how far it leans when it does not.
  */
-import { outlineSpan } from '../model';
+import { outlineSpan, type Ref } from '../model';
 import { shellMass } from '../shell';
+import { keysInFaces } from './keys';
 import type { Scene } from './scene';
 
 export interface Balance {
@@ -18,6 +19,8 @@ export interface Balance {
   working: string[];
 }
 type P3 = [number, number, number];
+/** The lowest of what stands out carries it; every three points are tried. */
+const MOST_CORNERS = 24;
 
 /** Mass of each item at the middle of its blocks by volume; the shell spread over its outline. */
 export function balance(scene: Scene): Balance | undefined {
@@ -68,16 +71,59 @@ export function balance(scene: Scene): Balance | undefined {
 export interface Rest {
   flat: boolean;
   /** Lean against the table, degrees. */ tiltDeg: number;
-  /** Points it stands on, as x, y, and what they are. */ on: Array<{
+  /** Points it stands on, as x, y, and what they are; a key or part by its id. */ on: Array<{
     x: number;
     y: number;
     name: string;
+    of?: Ref;
   }>;
   sentence: string;
 }
 
-/** Corners of the back as the table meets them: the back face, and bays that bulge out of it. */
-function corners(scene: Scene): Array<{ p: P3; name: string }> {
+interface Corner {
+  p: P3;
+  name: string;
+  of?: Ref;
+}
+
+/** The four corners of a box at one height. */
+const boxCorners = (
+  { x0, x1, y0, y1 }: Record<'x0' | 'x1' | 'y0' | 'y1', number>,
+  z: number,
+): P3[] => [
+  [x0, y0, z],
+  [x1, y0, z],
+  [x1, y1, z],
+  [x0, y1, z],
+];
+
+/** Keys in the back and parts outside it: what lifts it off the table. */
+function standingOut(scene: Scene, back: string, z: number): Corner[] {
+  const keys = keysInFaces(scene)
+    .filter((key) => key.piece === back)
+    .flatMap((key) =>
+      boxCorners(key, z - key.proud.mm).map((p) => ({
+        p,
+        name: key.name,
+        of: { is: 'input' as const, id: key.id },
+      })),
+    );
+  const parts = [...scene.items.values()].flatMap((at) =>
+    at.solids
+      .filter((s) => s.z0 < z - 0.05)
+      .flatMap((s) =>
+        boxCorners(s, s.z0).map((p) => ({
+          p,
+          name: at.item.name,
+          of: { is: 'item' as const, id: at.item.id },
+        })),
+      ),
+  );
+  return [...keys, ...parts];
+}
+
+/** Corners of the back as the table meets them: its face, bays that bulge out of it, keys and parts that stand out. */
+function corners(scene: Scene): Corner[] {
   const shell = scene.shell!;
   const body = shell.body;
   const back = body.pieces.find((q) => shell.sign(q.id) < 0);
@@ -97,16 +143,12 @@ function corners(scene: Scene): Array<{ p: P3; name: string }> {
   const bulges = (shell.floors.get(back.id) ?? []).flatMap((f) => {
     const out = f.z - body.wall.mm;
     if (f.pocket !== undefined || out > z - 0.05) return [];
-    return f.prisms.slice(0, 1).flatMap((q) =>
-      [
-        [q.x0, q.y0],
-        [q.x1, q.y0],
-        [q.x1, q.y1],
-        [q.x0, q.y1],
-      ].map(([x, y]) => ({ p: [x!, y!, out] as P3, name: f.name })),
-    );
+    return f.prisms
+      .slice(0, 1)
+      .flatMap((q) => boxCorners(q, out).map((p) => ({ p, name: f.name })));
   });
-  return [...face, ...bulges];
+  const out = standingOut(scene, back.id, z).sort((a, b) => a.p[2] - b.p[2]);
+  return [...face, ...bulges, ...out.slice(0, MOST_CORNERS)];
 }
 
 /** Which three points carry it: every plane through three of them with the rest above and the weight between. */
@@ -150,7 +192,10 @@ export function restsOn(scene: Scene): Rest | undefined {
     }
   }
   if (!best) return undefined;
-  const on = [...best.on].map((m) => ({ x: list[m]!.p[0], y: list[m]!.p[1], name: list[m]!.name }));
+  const on = [...best.on].map((m) => {
+    const { p, name, of } = list[m]!;
+    return { x: p[0], y: p[1], name, ...(of ? { of } : {}) };
+  });
   const names = [...new Set(on.map((o) => o.name))];
   const flat = best.tilt < 0.2;
   return {

@@ -1,5 +1,6 @@
 /** What stands on an outer face over a hole that is needed there. */
-import { bodyFor, type Finding, type Opening } from '../model';
+import type { Finding, Opening } from '../model';
+import { KEY_MM } from './keys';
 import type { SceneCheck } from './sceneCheck';
 import type { PlacedItem, Scene } from './scene';
 
@@ -15,8 +16,6 @@ const USED: ReadonlySet<Opening['use']> = new Set<Opening['use']>([
 ]);
 /** An edge that laps over a hole by less is its own tolerance, mm. */
 const LAP_MM = 0.5;
-/** A key's hole where nothing is said, mm. */
-const KEY_MM = 8;
 
 interface Hole {
   /** Told apart from others of its opening. */
@@ -32,31 +31,15 @@ interface Hole {
 
 /** Holes that are there and used, and those that keys of the layout will want. */
 function usedHoles(scene: Scene): Hole[] {
-  const { body, openings } = scene.shell!;
+  const { openings } = scene.shell!;
   const there = openings.face
     .filter((o) => USED.has(o.use))
     .map((o): Hole => ({ ...o, key: `${o.id}${o.copy}` }));
-  // A key that has no hole yet is drawn on the face of the first body.
-  const face =
-    bodyFor(scene.project) === body
-      ? body.pieces.find((q) => q.role === 'front' || q.role === 'plate')
-      : undefined;
-  const planned = scene.project.controls.inputs.flatMap((i): Hole[] =>
-    'opening' in i.at || !face
-      ? []
-      : [
-          {
-            key: i.id,
-            id: i.id,
-            name: `hole of ${i.name}`,
-            piece: face.id,
-            x: i.at.x,
-            y: i.at.y,
-            w: i.hole ?? KEY_MM,
-            h: i.hole ?? KEY_MM,
-          },
-        ],
-  );
+  const planned = scene.project.controls.inputs.flatMap((i): Hole[] => {
+    if (!('piece' in i.at)) return [];
+    const wide = i.hole ?? KEY_MM;
+    return [{ ...i.at, key: i.id, id: i.id, name: `hole of ${i.name}`, w: wide, h: wide }];
+  });
   return [...there, ...planned];
 }
 

@@ -10,7 +10,6 @@ import {
   formatMm,
   judge,
   length,
-  type Length,
   mm1,
   type Project,
   type Shell,
@@ -18,12 +17,11 @@ import {
 } from '../model';
 import type { Pt } from '../geometry';
 import { convexGap, sideOf } from '../shell';
+import { keysInFaces, PROUD } from './keys';
 import { bodiesOf, type Scene, sceneOf } from './scene';
 
 type Hinge = NonNullable<Shell['hinge']>;
 
-/** A key nobody measured stands so far out of its face: typical, mm. */
-const PROUD: Length = length(1.5, 'typical');
 /** What sticks out less is its own tolerance, mm. */
 const SEEN_MM = 0.05;
 /** The finest step of a swing, and the coarsest, degrees. */
@@ -187,19 +185,12 @@ export function swungOf(scene: Scene, edge: Edge, isSecond: boolean): Swung[] {
       u: depthU,
     });
   }
-  for (const hole of shell.openings.face) {
-    const cap = body.caps?.find((c) => c.opening === hole.id);
-    const input = scene.project.controls.inputs.find(
-      (i) => 'opening' in i.at && i.at.opening === hole.id && (i.at.copy ?? 0) === hole.copy,
-    );
-    const proud = cap?.proud ?? (input ? PROUD : undefined);
-    if (!proud || proud.mm <= 0) continue;
-    const px = hole.points.map((q) => q[0]);
-    const py = hole.points.map((q) => q[1]);
-    const isFront = shell.sign(hole.piece) > 0;
+  for (const key of keysInFaces(scene)) {
+    const { proud } = key;
+    const isFront = shell.sign(key.piece) > 0;
     out.push({
-      of: { is: 'key', id: input?.id ?? hole.id, name: input?.name ?? cap?.name ?? hole.id },
-      ...frame(Math.min(...px), Math.max(...px), Math.min(...py), Math.max(...py)),
+      of: { is: 'key', id: key.id, name: key.name },
+      ...frame(key.x0, key.x1, key.y0, key.y1),
       up0: isFront ? front : -back - proud.mm,
       up1: isFront ? front + proud.mm : -back,
       u: Math.hypot(depthU, proud.u),

@@ -185,7 +185,9 @@ describe('an open plate', () => {
       ...p,
       controls: {
         route: 'gpio',
-        inputs: [{ id: 'k', name: 'Key', role: 'start', at: { x, y: 70 }, routed: true }],
+        inputs: [
+          { id: 'k', name: 'Key', role: 'start', at: { piece: 'plate', x, y: 70 }, routed: true },
+        ],
       },
     });
     expect(fit(keyed(128))).toContain('hit covers-hole');

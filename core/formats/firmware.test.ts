@@ -21,7 +21,7 @@ const withKeys = (count: number, debounceMs?: number): Project => ({
       id: `key-${i}`,
       name: `Key ${i + 1}`,
       role,
-      at: { x: 10 + i, y: 10 },
+      at: { piece: 'front', x: 10 + i, y: 10 },
       routed: true,
     })),
   },

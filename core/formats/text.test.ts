@@ -118,7 +118,13 @@ describe('codes and numbers', () => {
         ...done.controls,
         inputs: [
           ...done.controls.inputs,
-          { id: 'vol', name: 'Volume up', role: 'volume-up', at: { x: 10, y: 10 }, routed: true },
+          {
+            id: 'vol',
+            name: 'Volume up',
+            role: 'volume-up',
+            at: { piece: 'front', x: 10, y: 10 },
+            routed: true,
+          },
         ],
       },
     };

@@ -1,11 +1,15 @@
 /**
  * Which body of a build something lies in: the one door to bodies. Nobody else counts them.
  */
-import type { Input, Placement, Project } from './project';
+import type { InputPlace, Placement, Project } from './project';
 import type { Body, Piece, Shell } from './shell';
 
-const holdsOpening = (body: Body, opening: string): boolean =>
-  body.pieces.some((q) => q.openings.some((o) => o.id === opening));
+/** Whether a key's place, there or to be cut, is in this body. */
+function holdsPlace(body: Body, at: InputPlace): boolean {
+  if ('body' in at) return at.body === body.id;
+  if ('piece' in at) return body.pieces.some((q) => q.id === at.piece);
+  return body.pieces.some((q) => q.openings.some((o) => o.id === at.opening));
+}
 
 /** The piece an item stands on, through whatever it rides on; nothing while it has no place. */
 export function pieceUnder(p: Project, item: string): string | undefined {
@@ -30,7 +34,8 @@ export function bodyFor(p: Project, id?: string): Body | undefined {
   const first = p.shell.bodies[0];
   if (id === undefined || p.shell.bodies.length < 2) return first;
   const input = p.controls.inputs.find((i) => i.id === id);
-  const thing = input && 'opening' in input.at ? input.at.opening : (pieceUnder(p, id) ?? id);
+  if (input) return p.shell.bodies.find((body) => holdsPlace(body, input.at)) ?? first;
+  const thing = pieceUnder(p, id) ?? id;
   const holds = (body: Body): boolean =>
     body.id === thing ||
     body.pieces.some((q) =>
@@ -55,12 +60,8 @@ function shellOf(body: Body): Shell {
 
 /** The build as if this body were its only one, with the inputs whose holes lie in it. */
 function alone(p: Project, body: Body): Project {
-  const here = (i: Input): boolean => 'opening' in i.at && holdsOpening(body, i.at.opening);
-  return {
-    ...p,
-    shell: shellOf(body),
-    controls: { ...p.controls, inputs: p.controls.inputs.filter(here) },
-  };
+  const inputs = p.controls.inputs.filter((i) => holdsPlace(body, i.at));
+  return { ...p, shell: shellOf(body), controls: { ...p.controls, inputs } };
 }
 
 /** A build for each body after the first, as if that were its only one. */

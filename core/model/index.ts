@@ -9,7 +9,7 @@ export * from './project';
 export { MOST_BODIES, usualHinge, withBody, withoutBody } from './moreBodies';
 export { bodyFor, inOneBody, isOpen, otherBuilds, piecesOf, pieceUnder } from './bodies';
 export { hasSystem, hostsOf, isDevice, isHost } from './hosts';
-export { migrated } from './migrate';
+export { migrated, OLDER } from './migrate';
 export { present } from './present';
 export { drained } from './drained';
 export * from './read';

@@ -6,11 +6,22 @@ import { FORMAT } from './project';
 
 type Json = Readonly<Record<string, unknown>>;
 
+const isJson = (x: unknown): x is Json => typeof x === 'object' && x !== null && !Array.isArray(x);
+const listIn = (of: unknown, key: string): unknown[] => {
+  const list = isJson(of) ? of[key] : undefined;
+  return Array.isArray(list) ? list : [];
+};
+
 /** From each older format to the next. */
 const STEPS: Readonly<Record<string, (old: Json) => Json>> = {
   // 2: an item may say that it is outside the shell or left out. Nothing was said before.
   'deft-shell/1': (old) => ({ ...old, format: 'deft-shell/2' }),
+  // 3: a key's hole may be cut in any face. Before, it was in the front of the first body.
+  'deft-shell/2': (old) => ({ ...withFaces(old), format: 'deft-shell/3' }),
 };
+
+/** Formats there were before the present one, the newest first. */
+export const OLDER: readonly string[] = Object.keys(STEPS).reverse();
 
 /** @returns the document in the present format, or nothing when its format is not known here */
 export function migrated(document: Json, format: string): Json | undefined {
@@ -19,4 +30,23 @@ export function migrated(document: Json, format: string): Json | undefined {
   if (!step) return undefined;
   const next = step(document);
   return migrated(next, next['format'] as string);
+}
+
+/** The face a key without a hole was drawn on: the first body's front, or what it has instead. */
+function drawnOn(old: Json): unknown {
+  const pieces = listIn(listIn(old['shell'], 'bodies')[0], 'pieces').filter(isJson);
+  const face = pieces.find((q) => q['role'] === 'front') ?? pieces[0];
+  return face?.['id'] ?? 'front';
+}
+
+function withFaces(old: Json): Json {
+  const { controls } = old;
+  if (!isJson(controls) || !Array.isArray(controls['inputs'])) return old;
+  const piece = drawnOn(old);
+  const inputs = controls['inputs'].map((input: unknown) => {
+    const at = isJson(input) ? input['at'] : undefined;
+    if (!isJson(input) || !isJson(at) || 'opening' in at) return input;
+    return { ...input, at: { piece, ...at } };
+  });
+  return { ...old, controls: { ...controls, inputs } };
 }

@@ -13,7 +13,7 @@ import { MeterReading } from './meter';
 import { Film, PressRecord } from './press';
 import { Workshop } from './workshop';
 
-export const FORMAT = 'deft-shell/2';
+export const FORMAT = 'deft-shell/3';
 
 const place = z.number({ error: 'A place is a number of millimetres.' }).min(-1000).max(1000);
 
@@ -124,20 +124,31 @@ export const INPUT_ROLES = [
 ] as const;
 export type InputRole = (typeof INPUT_ROLES)[number];
 
+/** Where a key's hole is: one that is there, or one to be cut in a face or a wall of any body. */
+export const InputPlace = z.union([
+  z.strictObject({
+    opening: Id,
+    copy: z.number().int().min(0).max(200).optional(),
+    dx: place.optional(),
+    dy: place.optional(),
+  }),
+  /** The middle of a hole to be cut in the face of a piece, in its body's frame. */
+  z.strictObject({ piece: Id, x: place, y: place }),
+  /** Of one to be cut in a wall: from the wall's start, and above the parting plane. */
+  z.strictObject({
+    body: Id,
+    wall: z.number().int().min(0).max(1999),
+    along: place,
+    v: place,
+  }),
+]);
+export type InputPlace = z.infer<typeof InputPlace>;
+
 export const Input = z.strictObject({
   id: Id,
   name: Name,
   role: z.enum(INPUT_ROLES),
-  /** Where the switch is, seen from the front; an existing opening or a place on the face or wall. */
-  at: z.union([
-    z.strictObject({
-      opening: Id,
-      copy: z.number().int().min(0).max(200).optional(),
-      dx: place.optional(),
-      dy: place.optional(),
-    }),
-    z.strictObject({ x: place, y: place }),
-  ]),
+  at: InputPlace,
   /** Size of the hole its cap needs if there is none yet, mm. */
   hole: z.number().positive().max(60).optional(),
   /** Header GPIO chosen by hand. */

@@ -82,7 +82,7 @@ describe('a board moved with its own chips', () => {
     const board = bare.layout.placements.find((x) => x.item === 'thimble')!;
     const scene = sceneOf(bare);
     const plate = scene.items.get('thimble')!.blocks.find((b) => b.block.kind === 'board')!.solid;
-    const middle = { x: (plate.x0 + plate.x1) / 2, y: (plate.y0 + plate.y1) / 2 };
+    const middle = { piece: 'front', x: (plate.x0 + plate.x1) / 2, y: (plate.y0 + plate.y1) / 2 };
     const first = bare.controls.inputs[0]!;
     const over: Project = {
       ...bare,

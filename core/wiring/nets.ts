@@ -3,7 +3,7 @@
  * builder added. Gauge, colour and label are the builder's where they were said.
  */
 import { isHost, type Finding, type Project } from '../model';
-import { type ButtonMap } from '../controls';
+import { backings, type ButtonMap } from '../controls';
 import { bodiesOf, everyItem, type Scene } from '../fit';
 import { kitOf } from '../chains';
 import {
@@ -187,6 +187,11 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
   const isOwn = p.controls.route === 'original board' && sbc?.part.host !== undefined;
   const hub = p.controls.route === 'gpio' || isOwn ? sbc : reader;
   if (!hub) return out;
+  const behind = new Map(
+    bodiesOf(scene)
+      .flatMap((body) => backings(body))
+      .map((b) => [b.input.id, b.on?.item]),
+  );
   let next = 0;
   const grounded = new Set<string>();
   for (const m of map.inputs) {
@@ -201,7 +206,9 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
           .flatMap((q) => padAt(at, q.name) ?? []),
       )
       .map((e) => ({ e, off: Math.hypot(e.at[0] - x, e.at[1] - y) }))
-      .filter(({ e, off }) => off < 8 && !out.some((d) => d.a.item === e.item && d.a.pad === e.pad))
+      // A switch behind a wall has its pads deeper inside than one under a face.
+      .filter(({ e, off }) => off < 8 || behind.get(m.input.id) === e.item)
+      .filter(({ e }) => !out.some((d) => d.a.item === e.item && d.a.pad === e.pad))
       .sort((a, b) => a.off - b.off);
     const own: End = pads[0]?.e ?? {
       item: hub.item.id,

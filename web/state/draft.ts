@@ -9,7 +9,14 @@
  */
 import { delMany, getMany, keys, set, setMany } from 'idb-keyval';
 import { z } from 'zod';
-import { type Project, readProject, type Patch, patchBetween, patched } from '@deft/core/model';
+import {
+  OLDER,
+  type Patch,
+  patchBetween,
+  patched,
+  type Project,
+  readProject,
+} from '@deft/core/model';
 import { getState } from './api';
 import { tried } from './storage';
 import { otherTabs, tabName } from './tab';
@@ -133,11 +140,15 @@ export async function dropDraft(key: string, tab?: string): Promise<void> {
   await tried(() => delMany(slots(key, whose)));
 }
 
-/** A patch of another whole document is from a moment between two writes: what is whole stands. */
-function whole(document: Project, patch: unknown): Project {
+/**
+ * A patch of another whole document is from a moment between two writes: what is whole stands.
+ * One that was made by a page of an older format is read as that.
+ */
+export function afterPatch(document: Project, patch: unknown): Project {
   try {
-    const read = readProject(patched(document, patch as Patch));
-    return read.ok ? read.value : document;
+    const after = patched(document, patch as Patch);
+    const reads = [after.format, ...OLDER].map((format) => readProject({ ...after, format }));
+    return reads.find((r) => r.ok)?.value ?? document;
   } catch {
     return document;
   }
@@ -155,7 +166,7 @@ async function fromDatabase(key: string, tab: string): Promise<FoundDraft | unde
   }
   return {
     basedOn,
-    document: whole(document.value, since.data.patch),
+    document: afterPatch(document.value, since.data.patch),
     at: Math.max(at, since.data.at),
     sending: since.data.sending,
     tab,
@@ -173,7 +184,7 @@ async function fromQuick(
     const { basedOn, at, sending } = quick;
     if (!quick.patch.length || basedOn > stored.version) return undefined;
     const { document } = basedOn === stored.version ? stored : await getState(key, basedOn);
-    return { basedOn, document: whole(document, quick.patch), at, sending, tab };
+    return { basedOn, document: afterPatch(document, quick.patch), at, sending, tab };
   } catch {
     return undefined;
   }

@@ -112,13 +112,15 @@ export const CONTROLS_KINDS: readonly Kind[] = [
     name: 'a key and its switch 0.2 mm too near the side wall',
     makes: 'hit',
     cases: (p) => {
-      const key = own(p).find((i) => !('opening' in i.at) && i.hole !== undefined);
-      const at = key && p.layout.placements.find((q) => !('opening' in key.at) && q.x === key.at.x);
-      if (!key || !at) return [];
+      const key = own(p).find((i) => 'piece' in i.at && i.hole !== undefined);
+      if (!key || !('piece' in key.at)) return [];
+      const { piece, x: middle } = key.at;
+      const at = p.layout.placements.find((q) => q.x === middle);
+      if (!at) return [];
       // Half its hole with a quarter of a millimetre of play, and the wall: 0.2 mm less.
       const x = p.shell.bodies[0]!.wall.mm + key.hole! / 2 + 0.25 - 0.2;
       const spoilt = withInput(withPlacement(p, at.item, { x, y: 26 }), key.id, {
-        at: { x, y: 26 },
+        at: { piece, x, y: 26 },
       });
       return [{ where: key.id, spoilt, ids: [key.id] }];
     },
@@ -158,7 +160,7 @@ export const CONTROLS_KINDS: readonly Kind[] = [
       p.layout.placements
         .filter((q) => partOfItem(p, q.item).id.startsWith('tactile'))
         .flatMap((q) => {
-          const key = own(p).find((i) => !('opening' in i.at) && i.at.x === q.x);
+          const key = own(p).find((i) => 'piece' in i.at && i.at.x === q.x);
           const down = withPlacement(p, q.item, { lift: q.lift + 5 });
           return key
             ? [

@@ -5,6 +5,7 @@ import { check } from '../check';
 import { fedFromTheWall, fedStraightFromCell, grafted } from './builds.fixture';
 import { BENCH_KINDS } from './bench.fixture';
 import { CONTROLS_KINDS } from './controls.fixture';
+import { FACE_KINDS } from './faces.fixture';
 import { HARMLESS } from './harmless.fixture';
 import { HINGE_KINDS } from './hinge.fixture';
 import { type Case, type Kind, worsened } from './kind.fixture';
@@ -25,6 +26,7 @@ export const KINDS: readonly Kind[] = [
   ...KIT_KINDS,
   ...SHELL_KINDS,
   ...CONTROLS_KINDS,
+  ...FACE_KINDS,
   ...READING_KINDS,
   ...WIRE_KINDS,
   ...HINGE_KINDS,

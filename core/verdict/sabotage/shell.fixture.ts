@@ -44,9 +44,14 @@ const withInputs = (p: Project, inputs: readonly Input[]): Project => ({
 });
 const hole = (p: Project, x: number, y: number, where: string, ids = ['sabotaged']): Case => ({
   where,
-  spoilt: withInputs(p, [key({ at: { x, y } })]),
+  spoilt: withInputs(p, [key({ at: { piece: faceOf(p), x, y } })]),
   ids,
 });
+/** The face of the first body that holes are cut in. */
+const faceOf = (p: Project): string => {
+  const { pieces } = sceneOf(p).shell!.body;
+  return (pieces.find((q) => q.role === 'front') ?? pieces[0]!).id;
+};
 const size = (p: Project) => {
   const walls = sceneOf(p).shell!.walls;
   return { w: Math.max(...walls.map((q) => q.x0)), h: Math.max(...walls.map((q) => q.y0)) };
@@ -256,7 +261,7 @@ export const SHELL_KINDS: readonly Kind[] = [
     makes: 'hit',
     cases: (p) => {
       const { w, h } = size(p);
-      const at = (i: number) => ({ x: w / 2 - 40 + 5 * i, y: h / 2 });
+      const at = (i: number) => ({ piece: faceOf(p), x: w / 2 - 40 + 5 * i, y: h / 2 });
       const keys = Array.from({ length: 17 }, (_, i) =>
         key({ at: at(i), hole: 8.5 }, `sabotaged-${i}`),
       );
@@ -268,7 +273,7 @@ export const SHELL_KINDS: readonly Kind[] = [
     makes: 'hit',
     cases: (p) => {
       const keys = Array.from({ length: 11 }, (_, i) =>
-        key({ at: { x: 40, y: 20 } }, `sabotaged-${i}`),
+        key({ at: { piece: faceOf(p), x: 40, y: 20 } }, `sabotaged-${i}`),
       );
       return [{ where: 'spot', spoilt: withInputs(p, keys), ids: keys.map((k) => k.id) }];
     },

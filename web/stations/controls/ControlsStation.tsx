@@ -1,12 +1,11 @@
 /** Controls: the shell's inputs to header lines, what clashes, the games played with them, and their proof. */
 import { useState } from 'react';
 import { Button, Select } from 'antd';
-import { Link } from 'react-router';
 import { familyMaps, familySentence } from '@deft/core/games';
 import { COVERAGE } from '@deft/core/catalogue';
+import { freePlace } from '@deft/core/cuts';
 import type { Scene } from '@deft/core/fit';
 import {
-  bodyFor,
   type GameFamily,
   type Input as ShellInput,
   INPUT_ROLES,
@@ -32,6 +31,9 @@ import { RouteTable } from './RouteTable';
 import { ROUTE_WORDS } from './routeWords';
 import { useView, ViewTabs } from './views';
 
+/** Across the cap of a new key, mm. */
+const NEW_MM = 8;
+
 const withInput = (p: Project, input: ShellInput): Project => ({
   ...p,
   controls: {
@@ -49,6 +51,14 @@ const freeHole = (p: Project, scene: Scene) =>
         (i) => 'opening' in i.at && i.at.opening === o.id && (i.at.copy ?? 0) === o.copy,
       ),
   );
+
+/** On the face of the body on show, where nothing is; before there is a shell, on the front it will have. */
+function newPlace(scene: Scene): ShellInput['at'] {
+  const { pieces } = scene.shell?.body ?? { pieces: [] };
+  const face = pieces.find((q) => q.role === 'front' || q.role === 'plate') ?? pieces[0];
+  if (!face) return { piece: 'front', x: 20, y: 20 };
+  return freePlace(scene, { piece: face.id }, NEW_MM);
+}
 
 export default function ControlsStation() {
   const { doc, check, edit } = useBuild('doc', 'check', 'edit');
@@ -71,7 +81,7 @@ export default function ControlsStation() {
       while (ids.has(`input-${n}`)) n++;
       const role = INPUT_ROLES.find((r) => !p.controls.inputs.some((i) => i.role === r)) ?? 'menu';
       const hole = freeHole(p, scene);
-      const at: ShellInput['at'] = hole ? { opening: hole.id, copy: hole.copy } : { x: 20, y: 20 };
+      const at = hole ? { opening: hole.id, copy: hole.copy } : newPlace(scene);
       return {
         ...p,
         controls: {
@@ -83,15 +93,13 @@ export default function ControlsStation() {
               name: `Key ${n}`,
               role,
               at,
-              ...(hole ? {} : { hole: 8 }),
+              ...(hole ? {} : { hole: NEW_MM }),
               routed: true,
             },
           ],
         },
       };
     });
-  // A key without a hole yet is drawn on the first body's face; another body's keys want their holes.
-  const isWithoutHole = scene.shell?.body.id !== bodyFor(doc)?.id && !freeHole(doc, scene);
   let says: string;
   if (doc.controls.inputs.length) says = 'Every input has its own line.';
   else if (doc.controls.route === 'wireless') says = 'A wireless pad needs no wires here.';
@@ -136,15 +144,9 @@ export default function ControlsStation() {
                       options={ROUTES.map((r) => ({ value: r, label: ROUTE_WORDS[r] }))}
                     />
                   </label>
-                  <Button size="small" type="primary" disabled={isWithoutHole} onClick={add}>
+                  <Button size="small" type="primary" onClick={add}>
                     Add an input
                   </Button>
-                  {isWithoutHole && (
-                    <span className="note">
-                      {scene.shell?.body.name} has no key hole left:{' '}
-                      <Link to="../shell">enter one in Shell</Link>.
-                    </span>
-                  )}
                 </div>
                 {shown === 'ways' && <RouteTable />}
                 {shown === 'pins' && <Header map={map} />}

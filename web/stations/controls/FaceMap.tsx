@@ -1,7 +1,7 @@
 /** The face with its inputs, and each one's straight wire to its pin on the board behind. */
-import { isHost } from '@deft/core/model';
+import { type Input, isHost } from '@deft/core/model';
 import { pointsOf } from '@deft/core/geometry';
-import { type ButtonMap, headerPlaces } from '@deft/core/controls';
+import { type ButtonMap, headerPlaces, spotOf } from '@deft/core/controls';
 import type { Scene } from '@deft/core/fit';
 import { outerRing, span } from '@deft/core/shell';
 import { Ticks } from '../../book/Mat';
@@ -55,6 +55,10 @@ export function FaceMap({
   const inputs = map.inputs.filter((m) => m.place?.body === shell.body.id);
   const pins = headerPlaces(scene);
   const fronts = new Set(shell.body.pieces.filter((p) => shell.sign(p.id) > 0).map((p) => p.id));
+  const isInFront = (input: Input): boolean => {
+    const spot = spotOf(scene, input);
+    return spot?.is === 'face' && fronts.has(spot.piece);
+  };
   const board = [...scene.items.values()].find((i) => isHost(i.part));
   return (
     <svg width={width} height={height} role="group" aria-label="Inputs on the face and their pins">
@@ -163,6 +167,7 @@ export function FaceMap({
               fill={fillOf(light, clash)}
               stroke={ink}
               strokeWidth={chosen === m.input.id ? 2.6 : 1.4}
+              strokeDasharray={isInFront(m.input) ? undefined : '3 2'}
             />
             <text
               x={x}
@@ -177,6 +182,11 @@ export function FaceMap({
           </g>
         );
       })}
+      {!lit && inputs.some((m) => !isInFront(m.input)) && (
+        <text className="cap" x={width / 2} y={height - 6} textAnchor="middle">
+          dashed: a key in a wall or in the back
+        </text>
+      )}
     </svg>
   );
 }

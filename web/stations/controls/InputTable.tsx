@@ -2,8 +2,8 @@
 import { Button, Checkbox, Input, Select } from 'antd';
 import { HEADER_40 } from '@deft/core/kit';
 import { type Input as ShellInput, INPUT_ROLES, type InputRole } from '@deft/core/model';
-import { MmField } from '../../ui/MmField';
-import { useBuild, useScene } from '../../state/build';
+import { useBuild } from '../../state/build';
+import { KeyPlace } from './KeyPlace';
 
 export function InputTable({
   chosen,
@@ -17,9 +17,6 @@ export function InputTable({
   onRemove: (id: string) => void;
 }) {
   const { check, doc } = useBuild('check', 'doc');
-  const scene = useScene();
-  const holes =
-    scene.shell?.openings.face.filter((o) => o.use === 'button' || o.use === 'other') ?? [];
   const onHeader = doc.controls.route === 'gpio';
   return (
     <table className="plain" aria-label="Inputs">
@@ -60,80 +57,7 @@ export function InputTable({
                   onChange={(e) => onSet({ ...input, name: e.target.value })}
                   style={{ width: 150 }}
                 />
-                {chosen === input.id && (
-                  <div className="pair" style={{ marginTop: 6, maxWidth: 250 }}>
-                    <span className="note">Sits in</span>
-                    <Select
-                      size="small"
-                      aria-label="Sits in"
-                      value={
-                        'opening' in input.at ? `${input.at.opening}#${input.at.copy ?? 0}` : ''
-                      }
-                      onChange={(v: string) => {
-                        if (!v) {
-                          return onSet({ ...input, at: { x: 20, y: 20 }, hole: input.hole ?? 8 });
-                        }
-                        const [opening, copy] = v.split('#') as [string, string];
-                        return onSet({ ...input, at: { opening, copy: Number(copy) } });
-                      }}
-                      options={[
-                        { value: '', label: 'a new hole' },
-                        ...holes.map((o) => ({
-                          value: `${o.id}#${o.copy}`,
-                          label: `${o.name} ${o.copy + 1}`,
-                        })),
-                      ]}
-                    />
-                    {'opening' in input.at ? (
-                      <>
-                        <MmField
-                          label="Right of its centre"
-                          value={input.at.dx ?? 0}
-                          onChange={(dx) =>
-                            onSet({ ...input, at: { ...(input.at as { opening: string }), dx } })
-                          }
-                        />
-                        <MmField
-                          label="Above its centre"
-                          value={input.at.dy ?? 0}
-                          onChange={(dy) =>
-                            onSet({ ...input, at: { ...(input.at as { opening: string }), dy } })
-                          }
-                        />
-                      </>
-                    ) : (
-                      <>
-                        <MmField
-                          label="From left"
-                          value={input.at.x}
-                          onChange={(x) =>
-                            onSet({
-                              ...input,
-                              at: { ...(input.at as { x: number; y: number }), x },
-                            })
-                          }
-                        />
-                        <MmField
-                          label="From bottom"
-                          value={input.at.y}
-                          onChange={(y) =>
-                            onSet({
-                              ...input,
-                              at: { ...(input.at as { x: number; y: number }), y },
-                            })
-                          }
-                        />
-                        <MmField
-                          label="Cap"
-                          value={input.hole ?? 8}
-                          min={1}
-                          max={60}
-                          onChange={(hole) => onSet({ ...input, hole })}
-                        />
-                      </>
-                    )}
-                  </div>
-                )}
+                {chosen === input.id && <KeyPlace input={input} onSet={onSet} />}
               </td>
               <td>
                 <Select
