@@ -97,6 +97,27 @@ describe('DXF', () => {
       },
     ]);
   });
+  describe('a light polyline whose groups stand where they should not', () => {
+    const square = '10\n0\n20\n0\n10\n10\n20\n0\n10\n10\n20\n10\n10\n0\n20\n10\n';
+    const read = (inside: string) => readDxf(dxf(`0\nLWPOLYLINE\n8\n0\n${inside}`));
+    const sound = read(`90\n4\n70\n1\n${square}`);
+
+    test.each([
+      ['a count of points nobody could draw', `90\n${'4'.repeat(400)}\n70\n1\n${square}`],
+      ['no count at all', `70\n1\n${square}`],
+      ['closed, said after its points', `90\n4\n${square}70\n1\n`],
+      ['a width between the two sides of a point', `70\n1\n${square.replace('20', '43\n0\n20')}`],
+      ['a name of its point', `70\n1\n${square.replace('20\n0\n', '20\n0\n91\n7\n')}`],
+    ])('%s: the square it draws', (_, inside) => {
+      expect(read(inside).loops).toEqual(sound.loops);
+    });
+
+    test('polylines that begin in each other are one sentence', () => {
+      const inEach = '0\nPOLYLINE\n8\n0\n'.repeat(3);
+      expect(() => readDxf(dxf(`${inEach}0\nSEQEND\n`))).toThrow('A polyline is not ended before');
+    });
+  });
+
   test('unknown entities are named and the rest kept', () => {
     const d = readDxf(
       dxf(`0\nTEXT\n8\n0\n10\n1\n20\n1\n40\n3\n1\nhello\n0\nCIRCLE\n8\n0\n10\n5\n20\n5\n40\n20\n`),

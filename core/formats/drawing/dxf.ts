@@ -192,6 +192,22 @@ function fromFront(entity: Pairs): Pairs {
   });
 }
 
+const OF_A_POINT = new Set(['10', '20', '30', '40', '41', '42']);
+
+/**
+ * The parser reads a light polyline's points as many as the file says there are, and goes back where
+ * something else stands between them: what is not of a point comes first, and points are counted.
+ */
+function pointsLast(entity: Pairs): Pairs {
+  if (typeOf(entity) !== 'LWPOLYLINE') return entity;
+  const first = entity.findIndex(([c]) => c === '10');
+  if (first < 0) return entity;
+  const points = entity.slice(first).filter(([c]) => OF_A_POINT.has(c));
+  const rest = entity.filter(([c], i) => c !== '90' && (i < first || !OF_A_POINT.has(c)));
+  const count = points.filter(([c]) => c === '10').length;
+  return [...rest, ['90', String(count)], ...points];
+}
+
 /**
  * The parser keeps no weights of a spline's points: they travel where z is, for which a flat
  * drawing has no use.
@@ -229,7 +245,7 @@ function sectionsOf(text: string): { sections: string; units: number; weighted: 
   let block = false;
   let entity: Array<readonly [string, string]> = [];
   const flush = (): void => {
-    const read = weightsForZ(fromFront(entity));
+    const read = weightsForZ(pointsLast(fromFront(entity)));
     if (read) kept.push(...read.flat());
     else weighted++;
     entity = [];
@@ -259,11 +275,11 @@ function sectionsOf(text: string): { sections: string; units: number; weighted: 
       if (READ.has(section)) kept.push('0', 'ENDSEC');
       section = '';
     } else if (READ.has(section)) {
-      if (what === 'POLYLINE') within = 'POLYLINE';
-      else if (what === 'SEQEND') within = undefined;
-      else if (within && what && what !== 'VERTEX') {
+      if (within && what && what !== 'VERTEX' && what !== 'SEQEND') {
         throw new BadInput(`line ${i + 1}`, `A polyline is not ended before line ${i + 1}.`);
       }
+      if (what === 'POLYLINE') within = 'POLYLINE';
+      else if (what === 'SEQEND') within = undefined;
       if (what === 'BLOCK' || what === 'ENDBLK') {
         if (block === (what === 'BLOCK')) {
           throw new BadInput(`line ${i + 1}`, `A block is not ended before line ${i + 1}.`);

@@ -21,6 +21,16 @@ const step = async (bytes: Uint8Array): Promise<MeshFile> =>
 const all = samples();
 const mesh = trayMesh();
 const u8 = (t: string) => new TextEncoder().encode(t);
+const stepOf = (change: (text: string) => string): Uint8Array =>
+  u8(change(new TextDecoder().decode(all.step)));
+/** An instance, and one that a remark or a text only mentions. */
+const INSTANCE = /\n#\d+\s*=[^;]*;/;
+
+test('what a STEP only mentions in remarks and texts is not said twice', async () => {
+  const mentioned = stepOf((t) => t.replace(INSTANCE, (one) => `${one}\n/* ${one} */`));
+  const f = await readMeshFile(mentioned, step);
+  expect(volume(f.solids[0]!.mesh)).toBeCloseTo(volume(mesh), 0);
+});
 
 describe.each(Object.keys(all) as Array<keyof typeof all>)('a half as %s', (kind) => {
   test('is told by its content and has the volume it was written with', async () => {
@@ -146,6 +156,11 @@ describe('wrong files get one sentence', () => {
     ],
     ['an OBJ face of two', u8('v 0 0 0\nv 1 0 0\nf 1 2\n'), /fewer than three corners/],
     ['an OBJ corner in words', u8('v 0 0 0\nv 1 0 zero\n'), /Line 2 is not a corner/],
+    [
+      'a STEP that says one thing twice',
+      stepOf((t) => t.replace(INSTANCE, '$&$&')),
+      /says #\d+ twice/,
+    ],
     ['a STEP cut short', all.step.slice(0, 2000), /cut short: it has no END/],
     [
       'a STEP without a solid',

@@ -30,6 +30,8 @@ export function readStep(bytes: Uint8Array, occt: StepReader): MeshFile {
   if (!/END-ISO-10303-21/.test(end)) {
     throw new BadInput('', 'The STEP file was cut short: it has no END-ISO-10303-21.');
   }
+  const twice = saidTwice(new TextDecoder('latin1').decode(bytes));
+  if (twice) throw new BadInput('', `This STEP file says ${twice} twice: it is damaged.`);
   let read: ReturnType<StepReader['ReadStepFile']>;
   try {
     read = occt.ReadStepFile(bytes, {
@@ -56,4 +58,18 @@ export function readStep(bytes: Uint8Array, occt: StepReader): MeshFile {
       return { name: m.name?.slice(0, 80) || `solid ${i + 1}`, mesh: { positions, triangles } };
     }),
   };
+}
+
+/** Remarks and texts, in which anything may stand; and what an instance is said by. */
+const STEP_WORDS = /\/\*[\s\S]*?\*\/|'[^']*'|(?<=[;\s])(#\d+)\s*=/g;
+
+/** The first instance that is said more than once: the reader follows each, thousands for minutes. */
+function saidTwice(text: string): string | undefined {
+  const seen = new Set<string>();
+  for (const [, name] of text.matchAll(STEP_WORDS)) {
+    if (name === undefined) continue;
+    if (seen.has(name)) return name;
+    seen.add(name);
+  }
+  return undefined;
 }
