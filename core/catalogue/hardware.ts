@@ -221,7 +221,11 @@ export const HARDWARE: Part[] = [
       ),
       box('switch', 'power transistor', 'chip', [10, 12, 5, 6], T, 2.3),
     ],
-    pads: padRow(1.5, 18.5, ['IN', 'OUT', 'GND', 'REQ', 'DOWN']),
+    pads: [
+      ...padRow(1.5, 18.5, ['IN', 'OUT', 'GND', 'REQ', 'DOWN']),
+      pad('KEY', 6, 1.5),
+      pad('KEY-', 10, 1.5),
+    ],
     off: { kind: 'latch', amps: 3 },
     takes: [
       { gpio: 26, signal: 'shutdown request' },

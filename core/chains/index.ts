@@ -16,7 +16,7 @@ import { throughWalls } from './walls';
 
 export { type Break, type Chain, CHAIN_NAMES, type ChainKind, CHAINS, type Link } from './chain';
 export { type DataNode, dataTree, type DataTree, load, USB_NAMES } from './data';
-export { kitOf, reachable } from './fitted';
+export { isSoldered, kitOf, reachable } from './fitted';
 export { fedStraight, fromWall } from './energy';
 export { type Cable, cablesOf } from './cables';
 export { chainWays } from './mends';

@@ -1,11 +1,13 @@
 /** Inputs: switches, the board or header that reads them, the bus it speaks, and converter channels for sticks. */
 import { bodyFor, isDevice } from '../model';
+import { isLatchKey } from '../kit';
 import { type Chain, ChainMaker } from './chain';
 import type { Kit } from './fitted';
 
 export function inputsChain(k: Kit): Chain {
   const m = new ChainMaker('inputs');
-  const { route, inputs } = k.p.controls;
+  const { route } = k.p.controls;
+  const inputs = k.p.controls.inputs.filter((i) => !isLatchKey(k.p, i));
   const n = inputs.length;
   if (!k.computer) return m.unwanted('Waits for the computer.');
   if (isDevice(k.computer.part) && !n && route !== 'wireless') {

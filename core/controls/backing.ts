@@ -14,6 +14,7 @@ import {
   type Project,
   type WayOut,
 } from '../model';
+import { isLatchKey } from '../kit';
 import { type PlacedItem, pointOf, type Scene, standItem } from '../fit';
 import { outwardAt, inputPlace, type Place } from './places';
 
@@ -100,12 +101,12 @@ export function backings(scene: Scene): Backing[] {
   const { project, shell } = scene;
   const boards = keptBoards(scene);
   const { route } = project.controls;
-  if (!shell || !(OWN_SWITCHES.has(route) || (route === 'original board' && boards.length))) {
-    return [];
-  }
+  const isRead = OWN_SWITCHES.has(route) || (route === 'original board' && boards.length > 0);
+  const wanting = project.controls.inputs.filter((i) => isRead || isLatchKey(project, i));
+  if (!shell || !wanting.length) return [];
   const positions = [...scene.items.values()].flatMap(positionsOf);
   const left = new Map(positions.map((q) => [q, q.serves]));
-  const inputs = project.controls.inputs.flatMap((input) => {
+  const inputs = wanting.flatMap((input) => {
     const place = input.routed ? inputPlace(scene, input) : undefined;
     const outward = place && outwardAt(scene, input);
     return place && outward ? [{ input, place, outward }] : [];
@@ -272,7 +273,8 @@ function underKey(scene: Scene, input: Input, place: Place, item: string): Place
   const outward = outwardAt(scene, input);
   const shell = scene.shell;
   if (!shell || !outward) return undefined;
-  if (Math.abs(outward[2]) < 0.9) return behindWall(scene, place, outward, item);
+  const peg = input.role === 'power' ? BARE_PEG_MM : PEG_LIFT_MM;
+  if (Math.abs(outward[2]) < 0.9) return behindWall(scene, place, outward, item, peg);
   const piece = shell.body.pieces.find((q) => shell.sign(q.id) === Math.sign(outward[2]));
   return (
     piece && {
@@ -283,7 +285,7 @@ function underKey(scene: Scene, input: Input, place: Place, item: string): Place
       turn: 0,
       up: 'out',
       stand: 'flat',
-      lift: PEG_LIFT_MM,
+      lift: peg,
       held: 'jig',
       fixed: 'bracket',
     }
@@ -296,7 +298,13 @@ const ON_EDGE = (['on-edge-x', 'on-edge-y'] as const).flatMap((stand) =>
 );
 
 /** Behind a wall: on edge on the floor of the half that the hole is in, as high as the hole. */
-function behindWall(scene: Scene, place: Place, outward: Vec, item: string): Placement | undefined {
+function behindWall(
+  scene: Scene,
+  place: Place,
+  outward: Vec,
+  item: string,
+  peg: number,
+): Placement | undefined {
   const shell = scene.shell!;
   const sign = place.z > 0 ? 1 : -1;
   const piece = shell.body.pieces.find((q) => shell.sign(q.id) === sign);
@@ -315,7 +323,7 @@ function behindWall(scene: Scene, place: Place, outward: Vec, item: string): Pla
     };
     const stem = stemOf(scene, on);
     if (!stem || dot(stem.looks, outward) < 0.99) continue;
-    const inside = shell.body.wall.mm + PEG_LIFT_MM;
+    const inside = shell.body.wall.mm + peg;
     const there = (axis: 0 | 1): number =>
       tenth([place.x, place.y][axis]! - outward[axis] * inside - stem.top[axis]);
     const moved = { ...on, x: there(0), y: there(1) };
@@ -365,6 +373,8 @@ export function tactileUnder(scene: Scene, input: Input, library: readonly Part[
 }
 /** Between the face and a new switch, room for a key's flange and peg, mm. */
 const PEG_LIFT_MM = 2.5;
+/** A power key is pressed through its hole, without a key on it: its stem lies right behind the face. */
+const BARE_PEG_MM = 0.3;
 /** The commonest height of a tactile switch, mm. */
 const USUAL_MM = 5;
 const tall = (q: Part): number => Math.max(...q.blocks.map((b) => b.base + b.height.mm));

@@ -13,6 +13,7 @@ export { heldFindings } from './held';
 export { linesOf, type Lines, type Taken } from './lines';
 export { leastCost } from './assign';
 export { pinUses, type PinUse } from './pins';
+export { powerKeyFindings } from './powerKey';
 export { headerPlaces, inputPlace, outwardAt, type Place, spotOf } from './places';
 export { powerKey, stackFindings, stacks, stackWays, type Stack } from './stack';
 export { orderFindings, orderWays } from './order';

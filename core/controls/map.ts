@@ -11,7 +11,7 @@ import {
   type WayOut,
   type Worked,
 } from '../model';
-import { HEADER_40, partOf, pinOf, RESERVED, SECOND_DUTY } from '../kit';
+import { HEADER_40, isLatchKey, partOf, pinOf, RESERVED, SECOND_DUTY } from '../kit';
 import { type Scene, sceneOf } from '../fit';
 import { leastCost } from './assign';
 import { type Lines, linesOf } from './lines';
@@ -42,13 +42,16 @@ const onHeader = (p: Project): boolean => p.controls.route === 'gpio';
 export function buttonMap(p: Project, scene: Scene = sceneOf(p)): ButtonMap {
   const lines = linesOf(p);
   const pins = headerPlaces(scene);
+  const takesLine = (input: Input): boolean => onHeader(p) && !isLatchKey(p, input);
   const inputs = p.controls.inputs.map((input): MappedInput => ({
     input,
     byHand: input.gpio !== undefined,
     ...maybe('place', placeAnywhere(scene, input)),
-    ...maybe('gpio', onHeader(p) ? input.gpio : undefined),
+    ...maybe('gpio', takesLine(input) ? input.gpio : undefined),
   }));
-  const wanting = inputs.filter((m) => onHeader(p) && m.gpio === undefined && m.input.routed);
+  const wanting = inputs.filter(
+    (m) => takesLine(m.input) && m.gpio === undefined && m.input.routed,
+  );
   const used = new Set(inputs.map((m) => m.gpio));
   const free = lines.free.filter((g) => !used.has(g));
   const reach = (m: MappedInput, g: number): number | undefined => {

@@ -1,6 +1,15 @@
 /** Where a new key goes: on the face or wall that was chosen, where nothing else is. */
+import { tactileUnder } from '../controls';
 import type { Scene } from '../fit';
-import { type InputPlace, isOpen, type Project } from '../model';
+import {
+  appliedAll,
+  type InputPlace,
+  type InputRole,
+  isOpen,
+  type Part,
+  type Project,
+  type WayOut,
+} from '../model';
 import { wallName } from '../shell';
 import { holeFindings } from './holes';
 import { cutting } from './list';
@@ -100,4 +109,35 @@ function isFree(scene: Scene, at: InputPlace, hole: number): boolean {
   };
   const trial = { ...scene, project };
   return !holeFindings(trial, cutting(project, trial)).some((f) => f.about.includes(ID));
+}
+
+/** Across a new key's cap, mm. */
+const CAP_MM = 10;
+
+/**
+ * A key of its own in each face and wall: its hole where nothing is, and a switch behind it.
+ *
+ * @returns one way for each surface; which of them closes is tried on the whole build
+ */
+export function newKeyWays(scene: Scene, role: InputRole, library: readonly Part[]): WayOut[] {
+  const { project } = scene;
+  const taken = new Set(project.controls.inputs.map((i) => i.id));
+  const id = [role, `${role}-key`, `${role}-key-2`].find((x) => !taken.has(x)) ?? `${role}-key-3`;
+  return surfacesOf(scene).flatMap(({ on, name }): WayOut[] => {
+    const at = freePlace(scene, on, CAP_MM);
+    const input = { id, name: `${role} key`, role, at, hole: CAP_MM, routed: true };
+    const begun = { do: 'input', input } as const;
+    const trial = { ...scene, project: appliedAll(project, [begun]) };
+    const [behind] = tactileUnder(trial, input, library);
+    if (!behind) return [];
+    return [
+      {
+        id: `new-${id}-${JSON.stringify(on)}`,
+        text: `Cut a hole for a ${role} key in ${name}`,
+        cost: `${behind.cost}; a hole of ${CAP_MM} mm and its play`,
+        changes: [begun, ...behind.changes],
+        effort: 2,
+      },
+    ];
+  });
 }

@@ -17,7 +17,7 @@ export {
   type Mark,
   type Sheet,
 } from './sheet';
-export { freePlace, type Surface, surfacesOf } from './free';
+export { freePlace, newKeyWays, type Surface, surfacesOf } from './free';
 export { holeFindings, holeWays, WEB_MM } from './holes';
 export { cutOuts, templates, templateTitle } from './template';
 export { shellSheets } from './shellSheets';

@@ -15,6 +15,7 @@ export { billOf, type Bill, type BillRow } from './bill';
 export { findParts, type Facets } from './search';
 export { leastRemovals, type Slimming } from './slim';
 export { HEADER_40, headerPads, type HeaderPin, pinOf, RESERVED, SECOND_DUTY } from './header40';
+export { isLatchKey, latchOf } from './latch';
 export { isBank, portsOf, portsOn, usualPorts } from './ports';
 export { knownToWork, panelTiming, type Known } from './known';
 export { unknowns, type Unknown } from './unknowns';

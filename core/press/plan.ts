@@ -4,6 +4,7 @@
  */
 import { type ButtonMap, backings, buttonMap, EVENT_CODES, outwardAt } from '../controls';
 import { type Scene, sceneOf } from '../fit';
+import { isLatchKey } from '../kit';
 import type { InputRole, PressRecord, Project } from '../model';
 
 export interface PlannedKey {
@@ -51,7 +52,8 @@ export function pressPlan(
 ): PressPlan {
   const { route } = p.controls;
   const plates = new Map(backings(scene).map((b) => [b.input.id, b.on?.item]));
-  const routed = map.inputs.filter((m) => m.input.routed);
+  // A key of the latch is read by nobody, and would turn it off.
+  const routed = map.inputs.filter((m) => m.input.routed && !isLatchKey(p, m.input));
   const lacking = routed.find((m) => route === 'gpio' && m.gpio === undefined);
   const keys = routed.map(({ input, gpio, pin }, i): PlannedKey => {
     const plate = plates.get(input.id);
@@ -103,7 +105,7 @@ const facing = (outward: readonly number[] | undefined): number => {
 /** From the upper left, face by face, each time to the nearest key that was not asked for. */
 function pressOrder(scene: Scene, map: ButtonMap): string[] {
   const left = map.inputs
-    .filter((m) => m.input.routed)
+    .filter((m) => m.input.routed && !isLatchKey(scene.project, m.input))
     .map(({ input, place }) => ({
       id: input.id,
       face: facing(outwardAt(scene, input)),

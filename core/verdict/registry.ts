@@ -15,6 +15,7 @@ import {
   heldFindings,
   orderFindings,
   orderWays,
+  powerKeyFindings,
   stackFindings,
   stackWays,
   switchPlaces,
@@ -22,7 +23,15 @@ import {
   thumbFindings,
   thumbWays,
 } from '../controls';
-import { type Cutting, cutting, holeFindings, holeWays, pocketFindings, pocketWays } from '../cuts';
+import {
+  type Cutting,
+  cutting,
+  holeFindings,
+  holeWays,
+  newKeyWays,
+  pocketFindings,
+  pocketWays,
+} from '../cuts';
 import { type Checker, closingFindings, hingedFindings, hingedWays, proposals } from '../fit';
 import { partBeliefs } from '../kit';
 import type { Finding, Part, Project, WayOut } from '../model';
@@ -177,6 +186,7 @@ export const REGISTRY: readonly BuildCheck[] = [
     makes: ['pins', 'input'],
     find: ({ map, checker, others }) => [
       ...map.findings,
+      ...powerKeyFindings(checker.scene.project),
       ...[checker, ...others].flatMap(({ scene }) => [
         ...orderFindings(scene),
         ...forgottenFindings(scene),
@@ -188,6 +198,7 @@ export const REGISTRY: readonly BuildCheck[] = [
         ...(f.code === 'route' ? switchFor(project, checker, f, library) : []),
         ...(f.code === 'swapped' ? orderWays(checker.scene, f) : []),
         ...[checker, ...others].flatMap((c) => forgottenWays(c.scene, f)),
+        ...(f.code === 'power-key' ? newKeyWays(checker.scene, 'power', library) : []),
       ],
     }),
   },

@@ -68,7 +68,7 @@ export const padAt = (at: PlacedItem, name: string, nth = 0): End | undefined =>
     }
   );
 };
-const boardTop = (at: PlacedItem): number => {
+export const boardTop = (at: PlacedItem): number => {
   const board = at.part.blocks.find((b) => b.kind === 'board');
   return board ? board.base + board.height.mm : 0;
 };

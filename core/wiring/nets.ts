@@ -5,6 +5,7 @@
 import { isHost, type Finding, type Project } from '../model';
 import { backings, type ButtonMap } from '../controls';
 import { bodiesOf, everyItem, type Scene } from '../fit';
+import { isLatchKey } from '../kit';
 import { kitOf } from '../chains';
 import {
   type Draft,
@@ -19,6 +20,7 @@ import {
   toBeFound,
 } from './ends';
 import { EVERYTHING, power } from './supplied';
+import { dataPairs } from './usb';
 
 const SIGNAL_AWG = 30;
 const SOUND_AWG = 28;
@@ -80,6 +82,7 @@ export function netsOf(p: Project, scene: Scene, map: ButtonMap): Net[] {
   const drafts = [
     ...power(p, scene),
     ...boards(p, scene),
+    ...dataPairs(p, scene),
     ...buttons(p, scene, map),
     ...sound(p, scene),
     ...line(p, scene),
@@ -186,7 +189,7 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
   const plates = placed(p, scene, (q) => q.family === 'switch' && q.pads.length > 1);
   const isOwn = p.controls.route === 'original board' && sbc?.part.host !== undefined;
   const hub = p.controls.route === 'gpio' || isOwn ? sbc : reader;
-  if (!hub) return out;
+  const latch = placed(p, scene, (q) => q.off?.kind === 'latch')[0];
   const behind = new Map(
     bodiesOf(scene)
       .flatMap((body) => backings(body))
@@ -195,7 +198,8 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
   let next = 0;
   const grounded = new Set<string>();
   for (const m of map.inputs) {
-    if (!m.input.routed || !m.place) continue;
+    const reads = isLatchKey(p, m.input) ? latch : hub;
+    if (!m.input.routed || !m.place || !reads) continue;
     const { x, y, z, body } = m.place;
     const here = bodiesOf(scene).find((s) => s.shell?.body.id === body) ?? scene;
     const pads = plates
@@ -211,16 +215,17 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
       .filter(({ e }) => !out.some((d) => d.a.item === e.item && d.a.pad === e.pad))
       .sort((a, b) => a.off - b.off);
     const own: End = pads[0]?.e ?? {
-      item: hub.item.id,
+      item: reads.item.id,
       pad: `at ${m.input.name}`.slice(0, 40),
       at: [x, y, z],
       piece: bodyPiece(here, z),
     };
     let line: End | undefined;
-    if (p.controls.route === 'gpio') {
+    if (reads === latch) line = padAt(reads, 'KEY') ?? toBeFound(reads, m.input.name);
+    else if (p.controls.route === 'gpio') {
       if (m.gpio === undefined) line = undefined;
-      else line = padAt(hub, `GPIO${m.gpio}`);
-    } else line = padAt(hub, `IN${++next}`) ?? toBeFound(hub, m.input.name);
+      else line = padAt(reads, `GPIO${m.gpio}`);
+    } else line = padAt(reads, `IN${++next}`) ?? toBeFound(reads, m.input.name);
     if (!line) continue;
     out.push({ a: own, b: line, what: 'signal', says: m.input.name });
     const plate = pads[0]?.e.item;
@@ -230,7 +235,7 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
     const ground = at
       ? firstPad(at, 'GND', 'common', 'b')
       : { ...own, pad: `${own.pad} ground`.slice(0, 40) };
-    const to = headerPad(hub, 'GND', own.at);
+    const to = padAt(reads, 'KEY-') ?? headerPad(reads, 'GND', own.at);
     if (ground && to) {
       out.push({
         a: ground,

@@ -24,6 +24,7 @@ describe('a signal has a length', () => {
     ['pixel clock', 150, 300],
     ['I2S frame', 250, 600],
     ['I2C data', 400, 1500],
+    ['USB data plus of Knit', 150, 1000],
   ])('%s: plain up to %d mm, with care up to %d', (says, plain, most) => {
     expect(verdictOf(says, plain)).toBeUndefined();
     expect(verdictOf(says, plain + 1)).toBe('tight');

@@ -37,6 +37,13 @@ const BUSES: readonly Bus[] = [
     instead: 'a ground wire beside its clock, or the amplifier nearer to the board',
   },
   {
+    name: 'USB',
+    has: (s) => s.startsWith('USB data'),
+    plainMm: 150,
+    mostMm: 1000,
+    instead: 'its two wires twisted tightly, or a lead with plugs',
+  },
+  {
     name: 'I2C',
     has: (s) => /^I2C (data|clock)$/.test(s),
     plainMm: 400,

@@ -1,7 +1,7 @@
 /** Spoilings of keys that are cut into walls and backs: shoulders and triggers, the keys forgotten first. */
-import { STARTER_PARTS } from '../../catalogue';
+import { libraryPart, STARTER_PARTS } from '../../catalogue';
 import { tactileUnder } from '../../controls';
-import { cutting } from '../../cuts';
+import { cutting, newKeyWays } from '../../cuts';
 import { sceneOf } from '../../fit';
 import { appliedAll, type Input, type InputPlace, isOpen, type Project } from '../../model';
 import { type Case, type Kind, withPlacement } from './kind.fixture';
@@ -212,6 +212,30 @@ export const FACE_KINDS: readonly Kind[] = [
         : [],
   },
 ];
+
+/** A latch and the key that wakes it, where the loaner has room for both. */
+export function soundLatch(p: Project): Project {
+  if (p.id !== 'dabchick-2-done') return p;
+  const placement = {
+    item: 'latch',
+    on: { piece: 'back' },
+    x: 15,
+    y: 3,
+    turn: 0,
+    up: 'in',
+    stand: 'flat',
+    lift: 0,
+    held: 'jig',
+    fixed: 'screws',
+  } as const;
+  const latched = appliedAll(p, [
+    { do: 'add', part: libraryPart('latch') },
+    { do: 'stand', placement },
+    { do: 'power', set: { off: 'latch' } },
+  ]);
+  const ways = newKeyWays(sceneOf(latched), 'power', STARTER_PARTS);
+  return appliedAll(latched, ways.find((w) => w.text.endsWith('left wall'))!.changes);
+}
 
 /** A shoulder key in the right wall of the loaner, with its switch where there is room. */
 export const soundShoulder = (p: Project): Project =>

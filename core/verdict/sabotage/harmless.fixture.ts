@@ -3,7 +3,7 @@ import { libraryPart } from '../../catalogue';
 import { madeFor, withMade } from '../../made';
 import { applied, type MadeKind, mustRead, type Project, length } from '../../model';
 import { misreadAndTakenBack, provedAsPlanned } from './bench.fixture';
-import { soundShoulder } from './faces.fixture';
+import { soundLatch, soundShoulder } from './faces.fixture';
 import { calmChords } from './games.fixture';
 import { soundPocket } from './pocket.fixture';
 import { pressedOn } from './press.fixture';
@@ -120,6 +120,7 @@ function cellRenamed(p: Project): Project {
 
 export const HARMLESS: readonly Harmless[] = [
   { name: 'a shoulder key in a side wall, its switch behind it', change: soundShoulder },
+  { name: 'a soft latch and a power key that wakes it', change: soundLatch },
   { name: 'one of two cells under another name', change: cellRenamed },
   { name: 'a key of the shell given up, and said so', change: keyGivenUp },
   {

@@ -1,5 +1,5 @@
 /** How the supply of a build is spoilt: rails, feeds, limits and cells that do not do what the plan says. */
-import { STARTER_PARTS } from '../../catalogue';
+import { libraryPart, STARTER_PARTS } from '../../catalogue';
 import { applied, FROM_SOURCE, type Part, type Project } from '../../model';
 import { heatFindings, warmBodies } from '../../heat';
 import { powerFigures } from '../../power';
@@ -178,6 +178,17 @@ export const POWER_KINDS: readonly Kind[] = [
         return [{ where: item.name, spoilt: { ...hot, kit: { ...hot.kit, items } }, says: /°C/ }];
       }),
     ),
+  },
+  {
+    name: 'a soft latch and no key that wakes it',
+    makes: 'open',
+    cases: (p) => {
+      const add = { do: 'add', part: libraryPart('latch') } as const;
+      const isAwake = p.controls.inputs.some((i) => i.role === 'power');
+      return isAwake
+        ? []
+        : [{ where: 'latch', spoilt: applied(p, add), says: /wants a key on its own two pads/ }];
+    },
   },
   {
     name: 'a latch for less than the rail gives',
