@@ -13,6 +13,7 @@ import {
 } from '../model';
 import {
   bowMm,
+  KEY_MM,
   judgedGap,
   pressable,
   PLACE_U,
@@ -378,7 +379,7 @@ function behind(
 
 /** The narrower side of an input's hole, there or planned, mm. */
 function holeWidth(scene: Scene, input: Input): number | undefined {
-  if (!('opening' in input.at)) return input.hole;
+  if (!('opening' in input.at)) return input.hole ?? KEY_MM;
   const { opening } = input.at;
   const { face = [], wall = [] } = scene.shell?.openings ?? {};
   const hole = [...face, ...wall].find((o) => o.id === opening);

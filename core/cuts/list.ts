@@ -7,6 +7,7 @@
 import { type Cut, type Edge, formatMm, type Project } from '../model';
 import {
   activeArea,
+  KEY_MM,
   leverSlot,
   portKey,
   portOpening,
@@ -276,15 +277,18 @@ function windows(p: Project, scene: Scene): CutItem[] {
 function buttons(p: Project, scene: Scene): CutItem[] {
   const out: CutItem[] = [];
   for (const input of p.controls.inputs) {
-    if (!input.routed || 'opening' in input.at || input.hole === undefined) continue;
+    if (!input.routed || 'opening' in input.at) continue;
     const spot = spotOf(scene, input);
     if (!spot) continue;
     const key = `input/${input.id}`;
-    const d = input.hole + 2 * BUTTON_PLAY_MM;
+    const cap = input.hole ?? KEY_MM;
+    const d = cap + 2 * BUTTON_PLAY_MM;
     const said = {
       kind: 'button' as const,
       name: `hole of ${input.name}`,
-      why: [`cap ${formatMm(input.hole, 1)} mm + 2 × ${BUTTON_PLAY_MM} mm play`],
+      why: [
+        `cap ${formatMm(cap, 1)} mm${input.hole === undefined ? ' (typical)' : ''} + 2 × ${BUTTON_PLAY_MM} mm play`,
+      ],
     };
     if (spot.is === 'wall') {
       const { wall, u, v } = spot;

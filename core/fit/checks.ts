@@ -8,6 +8,7 @@ import { magnets } from './magnets';
 import { pressed } from './pressed';
 import type { SceneCheck } from './sceneCheck';
 import { stops } from './stops';
+import { looseParts } from './loose';
 import { reach } from './reach';
 import { underDoor } from './underDoor';
 import { unplaced } from './unplaced';
@@ -25,5 +26,6 @@ export const CHECKS: readonly SceneCheck[] = [
   reach,
   underDoor,
   unplaced,
+  looseParts,
   covered,
 ];

@@ -61,3 +61,4 @@ export { stepsAway } from './away';
 export { hingedFindings, hingedWays, hingeSection, type InSection } from './hinged';
 export { SKIN_MM, wallBelow } from './sink';
 export { covers, feetOf } from './scene';
+export { KEY_MM } from './keys';

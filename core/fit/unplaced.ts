@@ -38,7 +38,7 @@ function findings(scene: Scene): Finding[] {
 
 function ways(scene: Scene, f: Finding): WayOut[] {
   const item = scene.project.kit.items.find((i) => f.about.includes(i.id));
-  if (!item) return [];
+  if (!item || f.code !== 'unplaced') return [];
   return [
     {
       id: `outside-${item.id}`,

@@ -71,6 +71,21 @@ const onOuterFace = (p: Project) => laidOut(p).filter((q) => 'side' in q.placeme
 
 export const LAYOUT_KINDS: readonly Kind[] = [
   {
+    name: 'a part that nothing is said to hold',
+    makes: 'tight',
+    cases: (p) =>
+      p.layout.placements.flatMap((q): Case[] => {
+        const isMade = p.kit.items.find((i) => i.id === q.item)?.made !== undefined;
+        if (!q.fixed || isMade || 'item' in q.on) return [];
+        const placements = p.layout.placements.map((x) => {
+          const one = { ...x };
+          if (x === q) delete one.fixed;
+          return one;
+        });
+        return [{ where: q.item, spoilt: { ...p, layout: { placements } }, says: /lies loose/ }];
+      }),
+  },
+  {
     name: 'a panel 0.15 mm off the face, which a thumb beside the window presses down on it',
     needsWalls: true,
     makes: 'tight',

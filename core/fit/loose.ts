@@ -1,0 +1,90 @@
+/** What nothing is said to hold: it rattles, and slides to where it fitted before it was closed. */
+import type { Finding, Placement, WayOut } from '../model';
+import type { SceneCheck } from './sceneCheck';
+import type { PlacedItem, Scene } from './scene';
+
+/** Made parts that hold what they were made for. */
+const HOLDERS: ReadonlySet<string> = new Set([
+  'switch plate',
+  'cell frame',
+  'screen corners',
+  'speaker ring',
+  'port brace',
+  'stand-offs',
+]);
+/** Names in one sentence. */
+const MOST_NAMES = 4;
+
+function looseIn(scene: Scene): PlacedItem[] {
+  const all = [...scene.items.values()];
+  const held = new Set(
+    all.flatMap(({ item }) =>
+      item.made && HOLDERS.has(item.made.kind) ? [item.made.for, ...item.made.holds] : [],
+    ),
+  );
+  return all.filter(
+    ({ item, placement }) =>
+      'piece' in placement.on && !placement.fixed && !item.made && !held.has(item.id),
+  );
+}
+
+function findings(scene: Scene): Finding[] {
+  const loose = looseIn(scene);
+  if (!loose.length) return [];
+  const names = loose.map((at) => at.item.name);
+  const more = names.length - MOST_NAMES;
+  return [
+    {
+      id: 'loose',
+      station: 'fit',
+      check: 'place',
+      code: 'loose',
+      verdict: 'tight',
+      title: loose.length === 1 ? 'One part lies loose' : `${loose.length} parts lie loose`,
+      what: `Nothing is said about what holds ${names.slice(0, MOST_NAMES).join(', ')}${more > 0 ? ` and ${more} more` : ''}.`,
+      why: [
+        'A part that slides by a millimetre is no longer where it fitted: screws, a bracket, glue or tape for each.',
+      ],
+      about: loose.map((at) => at.item.id),
+      refs: loose.map((at) => ({ is: 'item', id: at.item.id })),
+    },
+  ];
+}
+
+/** What a part of its kind is usually held by. */
+function usualFixing({ part, mouths }: PlacedItem): NonNullable<Placement['fixed']> {
+  // Swelling wants a cell that comes out again.
+  if (part.cell) return 'tape';
+  if ((part.holes?.length ?? 0) > 1) return 'screws';
+  if (part.family === 'switch' || mouths.some((m) => m.outside)) return 'bracket';
+  return part.speaker ? 'glue' : 'tape';
+}
+
+const heldBy = (
+  items: readonly PlacedItem[],
+  by: (at: PlacedItem) => NonNullable<Placement['fixed']>,
+): WayOut['changes'] =>
+  items.map((at) => ({ do: 'place', placement: { ...at.placement, fixed: by(at) } }));
+
+function ways(scene: Scene, f: Finding): WayOut[] {
+  if (f.code !== 'loose') return [];
+  const loose = looseIn(scene);
+  return [
+    {
+      id: 'hold-as-usual',
+      text: 'Hold each as is usual',
+      cost: 'screws where it has holes, a bracket at sockets and keys, glue for a speaker, tape for the rest',
+      changes: heldBy(loose, usualFixing),
+      effort: 1,
+    },
+    {
+      id: 'hold-with-tape',
+      text: loose.length === 1 ? 'Tape it' : 'Tape all of them',
+      cost: 'double-sided tape, 0.2 to 0.5 mm of depth; it comes off again',
+      changes: heldBy(loose, () => 'tape'),
+      effort: 1.5,
+    },
+  ];
+}
+
+export const looseParts: SceneCheck = { check: 'place', findings, ways };
