@@ -6,7 +6,9 @@ export function powerKeyFindings(p: Project): Finding[] {
   const latch = latchOf(p);
   const owner = p.controls.duties?.power;
   const isPart = owner?.by === 'part' && owner.item !== latch?.item.id;
-  if (!latch || isPart || p.controls.inputs.some((i) => isLatchKey(p, i))) return [];
+  // Before anything is laid out there is no place a key could have.
+  if (!latch || isPart || !p.layout.placements.length) return [];
+  if (p.controls.inputs.some((i) => isLatchKey(p, i))) return [];
   return [
     {
       id: 'controls:power-key',

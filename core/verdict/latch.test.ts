@@ -37,6 +37,10 @@ describe('a latch that no key wakes', () => {
     expect(verdict.findings.filter((f) => f.verdict !== 'clear')).toHaveLength(1);
   });
 
+  test('is not asked for before anything is laid out', () => {
+    expect(keyless({ ...latched, layout: { placements: [] } })).toBeUndefined();
+  });
+
   test.each([
     ['a key of the shell', { by: 'part', item: 'tactile-5' }, false],
     ['the latch itself', { by: 'part', item: 'latch' }, true],
