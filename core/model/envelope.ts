@@ -82,7 +82,8 @@ export function readEnvelope(value: unknown, pictures?: ReadonlySet<string>): Re
       })),
     };
   }
-  const read = readAs(Envelope, value);
+  // Of an older format it has been carried forward.
+  const read = readAs(Envelope, { ...value, document: document.value });
   if (!read.ok) return read;
   const there = pictures ?? new Set(read.value.assets.map((a) => a.sha256));
   const complaints = [...picturesMissing(read.value, there), ...fitsUnread(read.value, there)];

@@ -1,7 +1,7 @@
 /** Documents written by older programs are read as if they had been written today. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { FORMAT, migrated, type Project, readProject } from './index';
+import { FORMAT, migrated, type Project, readEnvelope, readProject, wrap } from './index';
 
 const frozen = (n: number): Record<string, unknown> =>
   JSON.parse(readFileSync(join(process.cwd(), `core/model/frozen/format-${n}.json`), 'utf8'));
@@ -52,6 +52,14 @@ describe('a document of an older format', () => {
     expect(migrated(old, 'deft-shell/2')).toMatchObject({
       controls: { inputs: [{ at: { piece, x: 1, y: 2 } }, { at: { opening: 'o' } }, 3] },
     });
+  });
+  test.each([1, 2])('an export of format %i is taken in with its test fits', (n) => {
+    const old = frozen(n);
+    const fit = { at: '2026-01-02T03:04:05.000Z', note: 'first fit', body: { document: old } };
+    const read = readEnvelope({ ...wrap(old as Project), revisions: [fit] });
+    const now = readProject(old);
+    expect(read).toMatchObject({ ok: true, value: { revisions: [fit] } });
+    expect(read.ok && now.ok && read.value.document).toEqual(now.ok && now.value);
   });
   test('a frozen file stands here for every older format', () => {
     const current = Number(FORMAT.split('/')[1]);
