@@ -15,7 +15,7 @@ import { type Contact, contactOf, INTEREST_MM } from './contact';
 import { plugFinding, plugFindings } from './port';
 import { through } from './through';
 import { pressedTogether } from './pressed';
-import { isInOpen, type PlacedItem, type Scene, sceneOf, standItem } from './scene';
+import { isInOpen, type PlacedItem, type Scene, sceneOf, standItem, tapeUnder } from './scene';
 
 interface Entry {
   minX: number;
@@ -147,12 +147,12 @@ export class Checker {
     const swap = against.at !== undefined && against.at.index < at.index;
     const met = swap ? contactOf(against, side, material) : contactOf(side, against, material);
     if (!met || madeToTouch(side, other, met)) return undefined;
-    // What an item rests on is meant to be touched.
+    // What an item rests on, or is taped to, is meant to be touched.
     if (
       !other.at &&
       other.solid.kind === 'floor' &&
       other.solid.owner === at.piece &&
-      Math.abs(met.gap.gap) < 1e-6 &&
+      Math.abs(met.gap.gap - tapeUnder(at.placement)) < 1e-6 &&
       Math.abs(met.gap.nz) === 1
     ) {
       return undefined;

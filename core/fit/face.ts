@@ -6,7 +6,7 @@ import { type Finding, type MATERIALS, mm1, type Piece } from '../model';
 import { innerRing } from '../shell';
 import { judgedGap } from './contact';
 import type { SceneCheck } from './sceneCheck';
-import type { PlacedItem, Scene } from './scene';
+import { type PlacedItem, type Scene, tapeUnder } from './scene';
 import { activeArea, windowFor } from './window';
 
 /** A thumb that grips beside a window presses with about this, N: typical. */
@@ -123,8 +123,10 @@ function weakest(scene: Scene): Weak[] {
     const piece = scene.shell!.body.pieces.find((q) => q.id === at.piece);
     if (!area?.facesOut || !piece) return [];
     const window = windowFor(scene, at) ?? area;
+    // Tape fills what it takes: the face lies against the panel through it.
+    const tape = tapeUnder(at.placement);
     const found = strips(window, face, scene.shell!.body.wall.mm, piece.material)
-      .map((strip) => ({ at, strip, gap: gapUnder(scene, at, window, strip.side) }))
+      .map((strip) => ({ at, strip, gap: gapUnder(scene, at, window, strip.side) - tape }))
       .filter((q) => q.gap > RESTS_MM && Number.isFinite(q.gap))
       .sort((a, b) => a.gap - a.strip.bendMm - (b.gap - b.strip.bendMm));
     return found.slice(0, 1);

@@ -22,7 +22,7 @@ describe('a cell in a bay', () => {
       ...done,
       layout: {
         placements: [
-          place(done, 'cell', {}),
+          place(done, 'cell', { fixed: 'glue' }),
           place(done, 'charger', { lift: 0.2 + 8 - 22 + 15.8 }),
         ],
       },

@@ -209,6 +209,16 @@ const plugsIn = (scene: Scene, item: string): string =>
     )
     .join();
 
+/** Double-sided tape between a part and what it lies on: typical, mm. */
+const TAPE_UNDER = { mm: 0.2, u: 0.1 / Math.sqrt(3) } as const;
+/** What is taped to a face or floor lies on its tape, unless something lifts it further. */
+const isOnTape = ({ fixed, lift, on }: Pick<Placement, 'fixed' | 'lift' | 'on'>): boolean =>
+  fixed === 'tape' && lift < TAPE_UNDER.mm && 'piece' in on;
+
+/** How thick the tape under a part is, mm; nothing where none lies there. */
+export const tapeUnder = (placement: Placement): number =>
+  isOnTape(placement) ? TAPE_UNDER.mm : 0;
+
 /** Stand one item (again) at a placement. Returns nothing when its piece does not exist. */
 export function standItem(
   scene: Scene,
@@ -249,9 +259,10 @@ export function standItem(
   }));
   const flat = blocks.map((b) => ({ ...b, prisms: placed(b.prisms, over, turn, x, y, 0) }));
   let seat: Seat;
-  if (parent) seat = onParent(parent, flat, seatSign, placement.lift);
-  else if (isOutside) seat = onOuterFace(shell, piece, flat, sign, placement.lift);
-  else seat = onFloor(shell, piece, flat, sign, placement.lift);
+  const lift = Math.max(placement.lift, tapeUnder(placement));
+  if (parent) seat = onParent(parent, flat, seatSign, lift);
+  else if (isOutside) seat = onOuterFace(shell, piece, flat, sign, lift);
+  else seat = onFloor(shell, piece, flat, sign, lift);
   const path = `layout.placements.${index}`;
   const u = PLACE_U[placement.held];
   const where: Effect[] = [
@@ -261,6 +272,14 @@ export function standItem(
       ? parent.solids[0]!.effects.filter((e) => e.key.startsWith('layout.') && (e.dx || e.dy))
       : []),
     ...seat.effects,
+    ...(isOnTape(placement)
+      ? [
+          effect(`${path}.fixed`, `tape under ${item.name}`, TAPE_UNDER.u, {
+            dz0: -seatSign,
+            dz1: -seatSign,
+          }),
+        ]
+      : []),
   ];
   const partIndex = project.kit.parts.indexOf(part);
   const pose: Pose = { over, turn, x, y, z: seat.z, stand: placement.stand };

@@ -2,7 +2,7 @@
 import { type Finding, formatMm, type Piece, type WayOut } from '../model';
 import { type Floor, innerRing, pocketDepth, type ShellSolids, wallSlabs } from '../shell';
 import type { Checker } from './checker';
-import { covers, feetOf, type PlacedItem, type Scene } from './scene';
+import { covers, feetOf, type PlacedItem, type Scene, tapeUnder } from './scene';
 
 /** Wall left under a pocket so that it neither dents nor lets light through, mm, by what it is of: typical. */
 export const SKIN_MM: Readonly<Record<Piece['material'], number>> = {
@@ -51,7 +51,7 @@ function restOf(shell: ShellSolids, at: PlacedItem): Floor | undefined {
   );
   return (shell.floors.get(at.piece) ?? []).find(
     (f) =>
-      Math.abs(f.z - lowest) < 0.01 &&
+      Math.abs(f.z - lowest - sign * tapeUnder(at.placement)) < 0.01 &&
       f.prisms.some((q) =>
         feet.some((p) => covers({ ...p, z0: 0, z1: 1 }, { ...q, z0: 0, z1: 1 })),
       ),

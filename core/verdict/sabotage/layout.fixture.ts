@@ -86,7 +86,7 @@ export const LAYOUT_KINDS: readonly Kind[] = [
       }),
   },
   {
-    name: 'a panel 0.15 mm off the face, which a thumb beside the window presses down on it',
+    name: 'a panel 0.35 mm off the face, which a thumb beside the window presses down on it',
     needsWalls: true,
     makes: 'tight',
     cases: (p) =>
@@ -94,7 +94,7 @@ export const LAYOUT_KINDS: readonly Kind[] = [
         .filter(({ part, placement }) => part.screen && placement.lift === 0)
         .map(({ id, placement }) => ({
           where: id,
-          spoilt: withPlacement(p, id, { lift: placement.lift + 0.15 }),
+          spoilt: withPlacement(p, id, { lift: placement.lift + 0.35 }),
           ids: [id],
         })),
   },
