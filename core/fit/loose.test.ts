@@ -43,7 +43,7 @@ test('what rides on another part, and what a made part holds, is not loose', () 
     ...framed,
     kit: {
       ...framed.kit,
-      items: [...framed.kit.items, { ...frame, made: { kind, for: 'cell', holds: [] } } as never],
+      items: [...framed.kit.items, { ...frame, made: { kind, for: 'cell', holds: [] } }],
     },
     layout: {
       placements: [

@@ -49,14 +49,32 @@ export const patchBetween = (from: Project, to: Project): Patch =>
  */
 export function patchTo(from: Project, to: unknown): Patch | undefined {
   if (!isFields(to) || to['format'] !== FORMAT) return undefined;
+  const differing = (document: Fields): Fields =>
+    Object.fromEntries(Object.entries(document).filter(([key]) => !isSame(fields[key], to[key])));
+  const fields: Fields = from;
   let patch: Patch;
   try {
-    patch = jsonPatch.compare(from, to) as Patch;
+    patch = jsonPatch.compare(differing(fields), differing(to)) as Patch;
   } catch {
     // Nested deeper than can be followed.
     return undefined;
   }
   return patch.some((op) => NO_FIELD.test(op.path) || guardJson(op.path)) ? undefined : patch;
+}
+
+/** Whether two values of parsed JSON say the same: told at once, where comparing says what differs. */
+function isSame(a: unknown, b: unknown): boolean {
+  if (a === b) return true;
+  if (Array.isArray(a)) {
+    return Array.isArray(b) && a.length === b.length && a.every((x, i) => isSame(x, b[i]));
+  }
+  if (!isFields(a) || !isFields(b)) return false;
+  let count = 0;
+  for (const key in a) {
+    if (!isSame(a[key], b[key])) return false;
+    count++;
+  }
+  return count === Object.keys(b).length;
 }
 
 export const patched = (document: Project, patch: Patch): Project =>
