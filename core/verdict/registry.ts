@@ -366,7 +366,7 @@ export function findAll(on: Judged, quick = false, without: readonly string[] = 
     return asked
       .filter((c) => c.eachBody)
       .flatMap((c) => c.find(there))
-      .filter((f) => f.check !== 'place')
+      .filter((f) => f.code !== 'unplaced')
       .map((f) => inBody(f, on.project, shell!.body));
   });
   return [...asked.flatMap((c) => c.find(on)), ...elsewhere];

@@ -90,7 +90,7 @@ export function grafted(): Project {
       },
     },
   };
-  return appliedAll(p, [stand('speaker', 'lid-front', 145, 32, { up: 'out' })]);
+  return appliedAll(p, [stand('speaker', 'lid-front', 145, 32, { up: 'out', fixed: 'glue' })]);
 }
 
 /** Keys that the caller's board reads. */
