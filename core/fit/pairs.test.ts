@@ -279,7 +279,7 @@ describe('seats', () => {
 });
 
 describe('plugs', () => {
-  const socket = (recess: number): Project =>
+  const socket = (recess: number, ...beside: Parameters<typeof build>[0]): Project =>
     build([
       [
         part(
@@ -307,6 +307,7 @@ describe('plugs', () => {
         ),
         { x: 30, y: recess },
       ],
+      ...beside,
     ]);
   const plug = (p: Project) => new Checker(p).findings().find((f) => f.check === 'plug')!;
   test('the mouth may lie 0.8 mm behind the face and no more', () => {
@@ -321,6 +322,22 @@ describe('plugs', () => {
         cuts: [{ kind: 'opening', id: 'w', for: 'i0/usb', wide: true, state: 'decided' }],
       }).verdict,
     ).toBe('clear');
+  });
+  test.each([
+    ['beside the nose, in the way of the moulding', 39.2, true],
+    ['beside the moulding', 40.7, false],
+  ])('what stands %s', (_, x, isMet) => {
+    const lump = part('lump', [box('lump', 'body', 6, 0.9, 6)]);
+    const p = socket(4, [lump, { x, y: 2.1 }]);
+    const wide: Project = {
+      ...p,
+      cuts: [{ kind: 'opening', id: 'w', for: 'i0/usb', wide: true, state: 'decided' }],
+    };
+    const inTheWay = (q: Project) =>
+      touches(q).filter((f) => f.verdict === 'hit' && f.what.includes('way of the USB-C plug'));
+    // Its nose alone passes in both.
+    expect(inTheWay(p)).toEqual([]);
+    expect(inTheWay(wide)).toHaveLength(isMet ? 1 : 0);
   });
   test('a socket that is not used from outside is not judged; one that looks at no wall is', () => {
     const p = socket(8);

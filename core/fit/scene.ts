@@ -319,8 +319,10 @@ export function standItem(
   }
   for (const m of stoodItem.mouths) {
     if (!m.outside) continue;
-    if (m.wall) stoodItem.solids.push(pathSolid(stoodItem, m, m.recess!, where));
-    else if (isInOpen(shell, stoodItem)) {
+    if (m.wall) {
+      const enters = isWidened(project, item.id, m.id);
+      stoodItem.solids.push(pathSolid(stoodItem, m, m.recess!, where, enters));
+    } else if (isInOpen(shell, stoodItem)) {
       stoodItem.solids.push(pathSolid(stoodItem, m, PLUG_ROOM_MM, where));
     }
   }
@@ -496,19 +498,41 @@ function mouthOf(
 export const isInOpen = (shell: ShellSolids, at: Pick<PlacedItem, 'isOutside'>): boolean =>
   at.isOutside || isOpen(shell.body);
 
-/** The way a plug takes from the mouth to the outer face, as a solid that must stay free. */
-function pathSolid(at: PlacedItem, mouth: Mouth, longMm: number, where: readonly Effect[]): Solid {
+/** A moulding is soft at its edges, and its size typical: so much of it is no obstacle, mm. */
+const MOULD_GIVES_MM = 0.3;
+
+/** Whether a socket's opening is to be cut so wide that the plug's moulding goes in. */
+const isWidened = (project: Project, item: string, connector: string): boolean =>
+  project.cuts.some((c) => c.kind === 'opening' && c.for === `${item}/${connector}` && c.wide);
+
+/**
+ * The way a plug takes from the mouth to the outer face, as a solid that must stay free.
+ *
+ * @param enters  its moulding goes in as well, down to where it stands when the plug is seated
+ */
+function pathSolid(
+  at: PlacedItem,
+  mouth: Mouth,
+  longMm: number,
+  where: readonly Effect[],
+  enters = false,
+): Solid {
   const plug = PLUGS[mouth.type];
   const length = Math.max(0.5, longMm);
-  const [w, h] = acrossSizes(at, mouth);
-  const run = boxPrism(0, -w / 2, length, w, mouth.z - h / 2, mouth.z + h / 2);
+  const along = (from: number, [w, h]: readonly [number, number]): Prism =>
+    boxPrism(from, -w / 2, length - from, w, mouth.z - h / 2, mouth.z + h / 2);
+  const runs = [along(0, acrossSizes(at, mouth))];
+  if (enters && length > plug.recessMm) {
+    const [w, h] = mouldSizes(at, mouth);
+    runs.push(along(plug.recessMm, [w - MOULD_GIVES_MM, h - MOULD_GIVES_MM]));
+  }
   const size = Math.hypot(mouth.dx, mouth.dy) || 1;
   return solid(
     `${at.item.id}/path-${mouth.id}`,
     `way of the ${plug.name} to ${mouth.name} of ${at.item.name}`,
     'path',
     at.item.id,
-    [moved(run, mouth.dx / size, mouth.dy / size, mouth.x, mouth.y, 0)],
+    runs.map((run) => moved(run, mouth.dx / size, mouth.dy / size, mouth.x, mouth.y, 0)),
     where,
   );
 }
