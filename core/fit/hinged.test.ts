@@ -5,7 +5,15 @@
 import { demos } from '../catalogue';
 import { seeded } from '../geometry';
 import { solids } from '../geometry/manifold.fixture';
-import { applied, type Body, length, type Project, type Shell } from '../model';
+import {
+  applied,
+  type Body,
+  length,
+  type Project,
+  type Shell,
+  usualHinge,
+  withBody,
+} from '../model';
 import { hingedFindings, hingedWays, sceneOf } from './index';
 import { leastOver, ringOf, type Swung, swungOf } from './hinged';
 
@@ -182,4 +190,23 @@ describe('a lid over keys', () => {
     const p = lidded(5);
     expect(found({ ...p, shell: { bodies: p.shell.bodies } })).toEqual([]);
   });
+});
+
+test('of an axis nobody measured what is only close is one line; what meets stays a line each', () => {
+  const lidded = withBody(loaner, 'Lid', 'lid');
+  const [first, second] = lidded.shell.bodies;
+  const usual = usualHinge(first!, second!);
+  const found = (set: Partial<typeof usual>) =>
+    hingedFindings(
+      sceneOf({ ...lidded, shell: { ...lidded.shell, hinge: { ...usual, ...set } } }),
+    ).filter((f) => f.verdict !== 'clear');
+  const [one, ...others] = found({});
+  expect(others).toEqual([]);
+  expect(one).toMatchObject({ verdict: 'tight', code: 'hinge-estimated' });
+  const { mm } = usual.up;
+  const measured = found({ up: length(mm, 'ruler'), out: length(usual.out.mm, 'ruler') });
+  expect(one!.title).toBe(`${measured.length} things pass within its doubt`);
+  expect(new Set(one!.about)).toEqual(new Set(measured.flatMap((f) => f.about)));
+  const low = found({ up: length(mm - 2.5, 'estimate') });
+  expect(low.filter((f) => f.verdict === 'hit').length).toBeGreaterThan(1);
 });

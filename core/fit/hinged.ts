@@ -363,12 +363,39 @@ export function hingedFindings(scene: Scene): Finding[] {
   const { hinge } = scene.project.shell;
   if (!hinge) return [];
   const seen = new Set<string>();
-  return meetings(scene, hinge).flatMap((m) => {
+  const all = meetings(scene, hinge).flatMap((m) => {
     const isEnd = [hinge.closedDeg, hinge.openDeg].some((deg) => Math.abs(deg - m.deg) < 1e-9);
     if (seen.has(keyOf(m)) || (isBody(m.a) && isBody(m.b) && isEnd)) return [];
     seen.add(keyOf(m));
     return meetingFinding(m, scene, hinge);
   });
+  return isEstimated(hinge) ? inOneLine(all) : all;
+}
+
+const isEstimated = ({ up, out }: Hinge): boolean =>
+  [up, out].some((read) => read.how === 'estimate');
+
+/** Of an axis nobody measured all that passes within its doubt is one thing to do. */
+function inOneLine(all: readonly Finding[]): Finding[] {
+  const close = all.filter((f) => f.verdict === 'tight');
+  const [first] = close;
+  if (!first || close.length < 2) return [...all];
+  return [
+    ...all.filter((f) => f.verdict !== 'tight'),
+    {
+      ...first,
+      id: 'hinged:estimated',
+      code: 'hinge-estimated',
+      title: `${close.length} things pass within its doubt`,
+      what: `The axis of the hinge is estimated. Nearest: ${first.what}`,
+      why: [
+        'Measure how far the axis lies out of the edges and above the parting planes, under Shell, Bodies and hinge.',
+        ...close.map((f) => `${f.title}: ${f.what}`),
+      ],
+      about: [...new Set(close.flatMap((f) => f.about))],
+      refs: close.flatMap((f) => f.refs ?? []),
+    },
+  ];
 }
 
 /** Steps an axis is tried further by, mm. */
