@@ -236,7 +236,7 @@ function dabchick(): Project {
       placements: [
         at('teasel', 'back', 22, 26.3, { lift: 1, fixed: 'screws' }),
         at('screen', 'front', 46.4, 25, { up: 'out', fixed: 'tape' }),
-        at('cell', 'back', 109, 8, { fixed: 'tape' }),
+        at('cell', 'back', 109, 8, { fixed: 'bracket' }),
         at('charger', 'back', 122, 5, { lift: 4.1, fixed: 'bracket' }),
         at('amp', 'back', 98, 63, { lift: 1, fixed: 'tape' }),
         at('speaker', 'front', 145, 32, { up: 'out', fixed: 'glue' }),

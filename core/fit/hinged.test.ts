@@ -210,3 +210,18 @@ test('of an axis nobody measured what is only close is one line; what meets stay
   const low = found({ up: length(mm - 2.5, 'estimate') });
   expect(low.filter((f) => f.verdict === 'hit').length).toBeGreaterThan(1);
 });
+
+test('an estimated axis is offered further up or out until nothing is close', () => {
+  const lidded = withBody(loaner, 'Lid', 'lid');
+  const [first, second] = lidded.shell.bodies;
+  const hinge = usualHinge(first!, second!);
+  const p: Project = { ...lidded, shell: { ...lidded.shell, hinge } };
+  const scene = sceneOf(p);
+  const [f] = hingedFindings(scene).filter((x) => x.code === 'hinge-estimated');
+  const ways = hingedWays(scene, f!);
+  expect(ways.map((w) => w.id)).toContain('hinge-up');
+  for (const way of ways) {
+    const after = hingedFindings(sceneOf(applied(p, way.changes[0]!)));
+    expect(after.filter((x) => x.verdict !== 'clear')).toEqual([]);
+  }
+});

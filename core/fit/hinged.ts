@@ -384,7 +384,6 @@ function inOneLine(all: readonly Finding[]): Finding[] {
     ...all.filter((f) => f.verdict !== 'tight'),
     {
       ...first,
-      id: 'hinged:estimated',
       code: 'hinge-estimated',
       title: `${close.length} things pass within its doubt`,
       what: `The axis of the hinge is estimated. Nearest: ${first.what}`,
@@ -398,6 +397,7 @@ function inOneLine(all: readonly Finding[]): Finding[] {
   ];
 }
 
+const SWINGS: ReadonlySet<string> = new Set(['hinge-swing', 'hinge-estimated']);
 /** Steps an axis is tried further by, mm. */
 const STEPS = [0.2, 0.5, 1, 1.5, 2, 3, 4, 6, 8];
 
@@ -405,11 +405,15 @@ const STEPS = [0.2, 0.5, 1, 1.5, 2, 3, 4, 6, 8];
 export function hingedWays(scene: Scene, f: Finding): WayOut[] {
   const p: Project = scene.project;
   const { hinge } = p.shell;
-  if (!hinge || f.code !== 'hinge-swing') return [];
-  const isGone = (set: Partial<Hinge>): boolean =>
-    !hingedFindings(
-      sceneOf({ ...p, shell: { ...p.shell, hinge: { ...hinge, ...set } } }, scene),
-    ).some((x) => x.id === f.id);
+  if (!hinge || !SWINGS.has(f.code)) return [];
+  const isGone = (set: Partial<Hinge>): boolean => {
+    const turned = sceneOf({ ...p, shell: { ...p.shell, hinge: { ...hinge, ...set } } }, scene);
+    const left = hingedFindings(turned);
+    // One line for many is gone when none of them is left.
+    return f.code === 'hinge-estimated'
+      ? left.every((x) => x.verdict === 'clear')
+      : left.every((x) => x.id !== f.id);
+  };
   return (['up', 'out'] as const).flatMap((key): WayOut[] => {
     for (const more of STEPS) {
       const to = length(Math.ceil((hinge[key].mm + more) * 10) / 10, hinge[key].how);

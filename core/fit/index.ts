@@ -60,5 +60,5 @@ export { distanceBetween, measurables, type Distance, type Thing } from './measu
 export { stepsAway } from './away';
 export { hingedFindings, hingedWays, hingeSection, type InSection } from './hinged';
 export { SKIN_MM, wallBelow } from './sink';
-export { covers, feetOf } from './scene';
+export { covers, feetOf, liftOf, tapeUnder } from './scene';
 export { KEY_MM } from './keys';

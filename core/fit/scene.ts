@@ -219,6 +219,10 @@ const isOnTape = ({ fixed, lift, on }: Pick<Placement, 'fixed' | 'lift' | 'on'>)
 export const tapeUnder = (placement: Placement): number =>
   isOnTape(placement) ? TAPE_UNDER.mm : 0;
 
+/** How far a part stands above what it lies on, its tape included, mm. */
+export const liftOf = (placement: Placement): number =>
+  Math.max(placement.lift, tapeUnder(placement));
+
 /** Stand one item (again) at a placement. Returns nothing when its piece does not exist. */
 export function standItem(
   scene: Scene,
@@ -259,7 +263,7 @@ export function standItem(
   }));
   const flat = blocks.map((b) => ({ ...b, prisms: placed(b.prisms, over, turn, x, y, 0) }));
   let seat: Seat;
-  const lift = Math.max(placement.lift, tapeUnder(placement));
+  const lift = liftOf(placement);
   if (parent) seat = onParent(parent, flat, seatSign, lift);
   else if (isOutside) seat = onOuterFace(shell, piece, flat, sign, lift);
   else seat = onFloor(shell, piece, flat, sign, lift);

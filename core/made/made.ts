@@ -12,7 +12,7 @@ import {
   type Project,
 } from '../model';
 import { type Cutting, cutting } from '../cuts';
-import { bodiesOf, type PlacedItem, type Scene, sceneOf } from '../fit';
+import { bodiesOf, liftOf, type PlacedItem, type Scene, sceneOf } from '../fit';
 import { type Design, type Ground, keptOf, partIdOf, partOfDesign } from './design';
 import { KINDS } from './kinds';
 import { type Process, PROCESSES, RULES } from './process';
@@ -174,8 +174,8 @@ function whyNot(p: Project, made: Made): string | undefined {
   const front = scene.shell!.sign(mine.piece) > 0;
   const seat = (at: PlacedItem): number =>
     front
-      ? Math.max(...at.solids.map((q) => q.z1)) + at.placement.lift
-      : Math.min(...at.solids.map((q) => q.z0)) - at.placement.lift;
+      ? Math.max(...at.solids.map((q) => q.z1)) + liftOf(at.placement)
+      : Math.min(...at.solids.map((q) => q.z0)) - liftOf(at.placement);
   return Math.abs(seat(mine) - seat(its)) > SEAT_MM
     ? 'The floor is not level round it: a bay, a rib or a step holds it there already, or is in the way.'
     : undefined;

@@ -1,6 +1,6 @@
 /** What boards stand on and against: stand-offs, spacer frames, braces at a port, a ring for a speaker. */
 import { blockBox } from '../../geometry';
-import type { PlacedItem } from '../../fit';
+import { liftOf, type PlacedItem } from '../../fit';
 import type { Block, MadeKind } from '../../model';
 import { type Design, type Ground, type Kind, mm, ownId, planOf } from '../design';
 import {
@@ -41,8 +41,8 @@ function boardOf(at: PlacedItem): Board | undefined {
     .sort((a, b) => areaOf(planOf(b)) - areaOf(planOf(a)))[0];
   if (!board || at.placement.stand !== 'flat' || at.item.made) return undefined;
   const boxes = blocks.map(blockBox);
-  const low = Math.min(...boxes.map((b) => b[0][2])) - at.placement.lift;
-  const high = Math.max(...boxes.map((b) => b[1][2])) + at.placement.lift;
+  const low = Math.min(...boxes.map((b) => b[0][2])) - liftOf(at.placement);
+  const high = Math.max(...boxes.map((b) => b[1][2])) + liftOf(at.placement);
   const isIn = at.placement.up === 'in';
   return {
     at,
@@ -242,8 +242,8 @@ export const speakerRings: Kind = (g) =>
     const isIn = at.placement.up === 'in';
     const all = own.map(blockBox);
     const floor = isIn
-      ? Math.min(...all.map((b) => b[0][2])) - at.placement.lift
-      : Math.max(...all.map((b) => b[1][2])) + at.placement.lift;
+      ? Math.min(...all.map((b) => b[0][2])) - liftOf(at.placement)
+      : Math.max(...all.map((b) => b[1][2])) + liftOf(at.placement);
     const far = isIn ? widest.base + widest.height.mm : widest.base;
     const high = Math.min(RING_MM, Math.abs(far - floor));
     if (high < LOWEST_MM) return [];

@@ -1,5 +1,5 @@
 /** What locates a screen and what frames it: corners inside, a bezel outside. */
-import { activeArea, type PlacedItem, windowFor } from '../../fit';
+import { activeArea, type PlacedItem, tapeUnder, windowFor } from '../../fit';
 import { blockBox } from '../../geometry';
 import { type Design, type Ground, type Kind, mm, ownId, planOf } from '../design';
 import { cornerRing, grown, prism, type Pt, type Rect, rectRing } from '../shapes';
@@ -28,10 +28,11 @@ function cornersOf({ scene, rules }: Ground, at: PlacedItem): Design | undefined
   // From the floor it is laid on, glass first, to the far side of its board.
   const [low, high] = [widest.base, widest.base + widest.height.mm];
   const tops = at.blocks.map(({ block }) => blockBox(block));
+  const tape = tapeUnder(at.placement);
   const [from, to] =
     at.placement.up === 'out'
-      ? [low, Math.max(...tops.map((b) => b[1][2]))]
-      : [Math.min(...tops.map((b) => b[0][2])), high];
+      ? [low, Math.max(...tops.map((b) => b[1][2])) + tape]
+      : [Math.min(...tops.map((b) => b[0][2])) - tape, high];
   const leg = Math.min(LEG_MM, (panel.x1 - panel.x0) / 3, (panel.y1 - panel.y0) / 3);
   const corner = (x: number, y: number, sx: 1 | -1, sy: 1 | -1): Pt[] =>
     cornerRing(x, y, sx, sy, leg, t);
