@@ -4,6 +4,7 @@
  */
 import { type Block, isOpen, type Placement } from '../model';
 import {
+  KEY_MM,
   actuatorOf,
   BARE_METAL_MM,
   type Checker,
@@ -118,7 +119,7 @@ function keyHoles(g: Ground): KeyHole[] {
   const { project, shell } = g.checker.scene;
   const planned = project.controls.inputs.flatMap((i): KeyHole[] =>
     'piece' in i.at && i.routed
-      ? [{ ...i.at, id: `input/${i.id}`, w: i.hole ?? 8, h: i.hole ?? 8 }]
+      ? [{ ...i.at, id: `input/${i.id}`, w: i.hole ?? KEY_MM, h: i.hole ?? KEY_MM }]
       : [],
   );
   return [...shell!.openings.face.filter((o) => o.use === 'button'), ...planned];

@@ -4,7 +4,6 @@
  */
 import type { Scene } from '../fit';
 import type { Finding, Input, InputRole, Opening, WayOut } from '../model';
-import { wallName } from '../shell';
 import { inputPlace, spotOf } from './places';
 
 /** A hole that is to be a key no longer, or serves something else, wants no input. */
@@ -68,7 +67,7 @@ function keyHoles(scene: Scene): KeyHole[] {
       copy: 0,
       name: o.name,
       at,
-      surface: wallName(wall),
+      surface: `wall ${o.wall}`,
       middle: [o.u, o.v],
       half: [o.w / 2, o.h / 2],
     };
@@ -83,7 +82,7 @@ function serves(scene: Scene, input: Input, hole: KeyHole): boolean {
   const spot = spotOf(scene, input);
   if (!spot) return false;
   const [surface, x, y] =
-    spot.is === 'face' ? [spot.piece, spot.x, spot.y] : [wallName(spot.wall), spot.u, spot.v];
+    spot.is === 'face' ? [spot.piece, spot.x, spot.y] : [`wall ${spot.wall.index}`, spot.u, spot.v];
   const [across, up] = hole.half;
   const [mx, my] = hole.middle;
   return surface === hole.surface && Math.abs(x - mx) <= across && Math.abs(y - my) <= up;

@@ -11,22 +11,22 @@ export function heldFindings(scene: Scene): Finding[] {
 /** Put down it stands on a key of its back or on a part outside it, not on the back itself. */
 function standing(scene: Scene): Finding[] {
   const rest = restsOn(scene);
-  const under = new Map((rest?.on ?? []).flatMap((q) => (q.of ? [[q.name, q.of] as const] : [])));
-  return [...under].map(([name, of]): Finding => {
-    const id = 'id' in of ? of.id : '';
+  const under = new Map((rest?.on ?? []).flatMap((q) => (q.of ? [[q.of.id, q] as const] : [])));
+  return [...under].map(([id, { name, of }]): Finding => {
     return {
       id: `held:stands-${id}`,
       station: 'controls',
       check: 'held',
       code: 'stands-on',
       verdict: 'tight',
-      title: of.is === 'input' ? 'The table presses it' : 'It does not lie on its back',
+      title: of!.is === 'item' ? 'It does not lie on its back' : 'The table presses it',
       what: `Put down, it stands on ${name}.`,
       why: [
-        `It leans by ${rest!.tiltDeg.toFixed(1)}°. Feet that stand out further beside it, a flatter key, or another place.`,
+        rest!.sentence,
+        'Feet that stand out further beside it, a flatter key, or another place.',
       ],
       about: [id],
-      refs: [of],
+      refs: [of!],
     };
   });
 }

@@ -20,7 +20,7 @@ export interface Balance {
 }
 type P3 = [number, number, number];
 /** The lowest of what stands out carries it; every three points are tried. */
-const MOST_CORNERS = 24;
+const MOST_CORNERS = 16;
 
 /** Mass of each item at the middle of its blocks by volume; the shell spread over its outline. */
 export function balance(scene: Scene): Balance | undefined {
@@ -75,15 +75,18 @@ export interface Rest {
     x: number;
     y: number;
     name: string;
-    of?: Ref;
+    of?: StandsOn;
   }>;
   sentence: string;
 }
 
+/** A key of the back, or a part outside it. */
+type StandsOn = Extract<Ref, { is: 'input' | 'opening' | 'item' }>;
+
 interface Corner {
   p: P3;
   name: string;
-  of?: Ref;
+  of?: StandsOn;
 }
 
 /** The four corners of a box at one height. */
@@ -99,17 +102,16 @@ const boxCorners = (
 
 /** Keys in the back and parts outside it: what lifts it off the table. */
 function standingOut(scene: Scene, back: string, z: number): Corner[] {
+  const isRead = new Set(scene.project.controls.inputs.map((i) => i.id));
   const keys = keysInFaces(scene)
     .filter((key) => key.piece === back)
-    .flatMap((key) =>
-      boxCorners(key, z - key.proud.mm).map((p) => ({
-        p,
-        name: key.name,
-        of: { is: 'input' as const, id: key.id },
-      })),
-    );
+    .flatMap((key) => {
+      const of: StandsOn = { is: isRead.has(key.id) ? 'input' : 'opening', id: key.id };
+      return boxCorners(key, z - key.proud.mm).map((p) => ({ p, name: key.name, of }));
+    });
   const parts = [...scene.items.values()].flatMap((at) =>
-    at.solids
+    at.blocks
+      .map(({ solid }) => solid)
       .filter((s) => s.z0 < z - 0.05)
       .flatMap((s) =>
         boxCorners(s, s.z0).map((p) => ({

@@ -1,10 +1,10 @@
 /** What nothing is said to hold: it rattles, and slides to where it fitted before it was closed. */
-import type { Finding, Placement, WayOut } from '../model';
+import type { Finding, MadeKind, Placement, WayOut } from '../model';
 import type { SceneCheck } from './sceneCheck';
 import type { PlacedItem, Scene } from './scene';
 
 /** Made parts that hold what they were made for. */
-const HOLDERS: ReadonlySet<string> = new Set([
+const HOLDERS: ReadonlySet<MadeKind> = new Set<MadeKind>([
   'switch plate',
   'cell frame',
   'screen corners',

@@ -1,32 +1,14 @@
 /** A soft latch and the key that wakes it. */
-import { demos, libraryPart, STARTER_PARTS } from '../catalogue';
+import { demos, STARTER_PARTS } from '../catalogue';
 import { newKeyWays } from '../cuts';
 import { sceneOf } from '../fit';
 import { appliedAll, type Project } from '../model';
 import { pressPlan } from '../press';
 import { check } from './index';
+import { latched as withLatch } from './sabotage/faces.fixture';
 
 const [, done] = demos() as [Project, Project];
-/** The finished loaner with a latch where there is room for it. */
-const latched = appliedAll(done, [
-  { do: 'add', part: libraryPart('latch') },
-  {
-    do: 'stand',
-    placement: {
-      item: 'latch',
-      on: { piece: 'back' },
-      x: 15,
-      y: 3,
-      turn: 0,
-      up: 'in',
-      stand: 'flat',
-      lift: 0,
-      held: 'jig',
-      fixed: 'screws',
-    },
-  },
-  { do: 'power', set: { off: 'latch' } },
-]);
+const latched = withLatch(done);
 const keyless = (p: Project) => check(p).findings.find((f) => f.code === 'power-key');
 
 describe('a latch that no key wakes', () => {

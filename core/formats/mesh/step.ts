@@ -60,8 +60,8 @@ export function readStep(bytes: Uint8Array, occt: StepReader): MeshFile {
   };
 }
 
-/** Remarks and texts, in which anything may stand; and what an instance is said by. */
-const STEP_WORDS = /\/\*[\s\S]*?\*\/|'[^']*'|(?<=[;\s])(#\d+)\s*=/g;
+/** Remarks and texts, ended or not, in which anything may stand; and what an instance is said by. */
+const STEP_WORDS = /\/\*[\s\S]*?(?:\*\/|$)|'[^']*(?:'|$)|(?<=[;\s])(#\d+)\s*=/g;
 
 /** The first instance that is said more than once: the reader follows each, thousands for minutes. */
 function saidTwice(text: string): string | undefined {

@@ -213,9 +213,8 @@ export const FACE_KINDS: readonly Kind[] = [
   },
 ];
 
-/** A latch and the key that wakes it, where the loaner has room for both. */
-export function soundLatch(p: Project): Project {
-  if (p.id !== 'dabchick-2-done') return p;
+/** The loaner with a latch where there is room for it, and no key yet. */
+export function latched(loaner: Project): Project {
   const placement = {
     item: 'latch',
     on: { piece: 'back' },
@@ -228,13 +227,19 @@ export function soundLatch(p: Project): Project {
     held: 'jig',
     fixed: 'screws',
   } as const;
-  const latched = appliedAll(p, [
+  return appliedAll(loaner, [
     { do: 'add', part: libraryPart('latch') },
     { do: 'stand', placement },
     { do: 'power', set: { off: 'latch' } },
   ]);
-  const ways = newKeyWays(sceneOf(latched), 'power', STARTER_PARTS);
-  return appliedAll(latched, ways.find((w) => w.text.endsWith('left wall'))!.changes);
+}
+
+/** The same with the key that wakes it. */
+export function soundLatch(p: Project): Project {
+  if (p.id !== 'dabchick-2-done') return p;
+  const asleep = latched(p);
+  const ways = newKeyWays(sceneOf(asleep), 'power', STARTER_PARTS);
+  return appliedAll(asleep, ways.find((w) => w.text.endsWith('left wall'))!.changes);
 }
 
 /** A shoulder key in the right wall of the loaner, with its switch where there is room. */

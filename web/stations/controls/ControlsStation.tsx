@@ -4,7 +4,7 @@ import { Button, Select } from 'antd';
 import { familyMaps, familySentence } from '@deft/core/games';
 import { COVERAGE } from '@deft/core/catalogue';
 import { freePlace } from '@deft/core/cuts';
-import type { Scene } from '@deft/core/fit';
+import { KEY_MM, type Scene } from '@deft/core/fit';
 import {
   type GameFamily,
   type Input as ShellInput,
@@ -31,9 +31,6 @@ import { RouteTable } from './RouteTable';
 import { ROUTE_WORDS } from './routeWords';
 import { useView, ViewTabs } from './views';
 
-/** Across the cap of a new key, mm. */
-const NEW_MM = 8;
-
 const withInput = (p: Project, input: ShellInput): Project => ({
   ...p,
   controls: {
@@ -57,7 +54,7 @@ function newPlace(scene: Scene): ShellInput['at'] {
   const { pieces } = scene.shell?.body ?? { pieces: [] };
   const face = pieces.find((q) => q.role === 'front' || q.role === 'plate') ?? pieces[0];
   if (!face) return { piece: 'front', x: 20, y: 20 };
-  return freePlace(scene, { piece: face.id }, NEW_MM);
+  return freePlace(scene, { piece: face.id }, KEY_MM);
 }
 
 export default function ControlsStation() {
@@ -93,7 +90,7 @@ export default function ControlsStation() {
               name: `Key ${n}`,
               role,
               at,
-              ...(hole ? {} : { hole: NEW_MM }),
+              ...(hole ? {} : { hole: KEY_MM }),
               routed: true,
             },
           ],

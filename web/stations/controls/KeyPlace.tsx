@@ -1,14 +1,12 @@
 /** Where a key's hole is: one that is there, or one to be cut in any face or wall of any body. */
 import { Select } from 'antd';
 import { freePlace, type Surface, surfacesOf } from '@deft/core/cuts';
-import { bodiesOf, type Scene } from '@deft/core/fit';
+import { bodiesOf, KEY_MM, type Scene } from '@deft/core/fit';
 import type { Input as ShellInput, InputPlace } from '@deft/core/model';
 import { MmField } from '../../ui/MmField';
 import { useScene } from '../../state/build';
 import style from './KeyPlace.module.css';
 
-/** A hole for a cap of the usual size, mm. */
-const USUAL_MM = 8;
 type Set = (input: ShellInput) => string | undefined;
 
 export function KeyPlace({ input, onSet }: { input: ShellInput; onSet: Set }) {
@@ -17,7 +15,7 @@ export function KeyPlace({ input, onSet }: { input: ShellInput; onSet: Set }) {
   const choices = bodies.flatMap((body) => choicesIn(body, bodies.length > 1));
   const put = (key: string): void => {
     const choice = choices.flatMap((group) => group.options).find((o) => o.value === key);
-    if (choice) onSet(placed(input, choice.place(input.hole ?? USUAL_MM)));
+    if (choice) onSet(placed(input, choice.place(input.hole ?? KEY_MM)));
   };
   return (
     <div className={`pair ${style.place}`}>
@@ -84,7 +82,7 @@ function placed(input: ShellInput, at: InputPlace): ShellInput {
     delete next.hole;
     return next;
   }
-  return { ...next, hole: input.hole ?? USUAL_MM };
+  return { ...next, hole: input.hole ?? KEY_MM };
 }
 
 function Coordinates({ input, onSet }: { input: ShellInput; onSet: Set }) {
@@ -108,7 +106,7 @@ function Coordinates({ input, onSet }: { input: ShellInput; onSet: Set }) {
   const cap = (
     <MmField
       label="Cap"
-      value={input.hole ?? USUAL_MM}
+      value={input.hole ?? KEY_MM}
       min={1}
       max={60}
       onChange={(hole) => onSet({ ...input, hole })}
