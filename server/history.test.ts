@@ -35,6 +35,11 @@ withDatabase('saves that say what changed', () => {
   };
   const begun = async (): Promise<string> =>
     (await api('POST', '/builds', { document: wisp })).body.key;
+  /** The same with another first part. */
+  const withPart = (build: Project, other: object): unknown => {
+    const [first, ...rest] = build.kit.parts;
+    return { ...build, kit: { ...build.kit, parts: [{ ...first, ...other }, ...rest] } };
+  };
   const named = (name: string) => [{ op: 'replace', path: '/name', value: name }];
 
   test('110 of them lead to the same document as the page has, and every state between opens', async () => {
@@ -118,6 +123,27 @@ withDatabase('saves that say what changed', () => {
       expect.stringMatching(/^note(\.0)+$/),
     ]);
     expect((await api('GET', `/builds/${key}`)).body.version).toBe(1);
+  });
+
+  test('a build sent whole again and again is kept as it was sent, its mistakes are named as ever', async () => {
+    const key = await begun();
+    let now = (await api('GET', `/builds/${key}`)).body.document;
+    for (let n = 1; n < 6; n++) {
+      now = n % 2 ? { ...now, note: `Note ${n}` } : withPart(now, { name: `Part ${n}` });
+      expect((await api('PUT', `/builds/${key}`, { basedOn: n, document: now })).status).toBe(200);
+      if (n === 3) {
+        const patch = [{ op: 'replace', path: '/name', value: 'Renamed' }];
+        expect((await api('PATCH', `/builds/${key}`, { basedOn: 4, patch })).status).toBe(200);
+        now = { ...now, name: 'Renamed' };
+        n++;
+      }
+      expect((await api('GET', `/builds/${key}`)).body.document).toEqual(now);
+    }
+    const bad = { basedOn: 6, document: withPart(now, { family: 'spoon' }) };
+    const r = await api('PUT', `/builds/${key}`, bad);
+    expect([r.status, r.body.error.field]).toEqual([400, 'kit.parts.0.family']);
+    const first = await api('GET', `/builds/${key}/history/2`);
+    expect(first.body.document.note).toBe('Note 1');
   });
 
   test('changes that make no build are refused at their field, and nothing is saved', async () => {

@@ -49,12 +49,9 @@ export const patchBetween = (from: Project, to: Project): Patch =>
  */
 export function patchTo(from: Project, to: unknown): Patch | undefined {
   if (!isFields(to) || to['format'] !== FORMAT) return undefined;
-  const differing = (document: Fields): Fields =>
-    Object.fromEntries(Object.entries(document).filter(([key]) => !isSame(fields[key], to[key])));
-  const fields: Fields = from;
   let patch: Patch;
   try {
-    patch = jsonPatch.compare(differing(fields), differing(to)) as Patch;
+    patch = jsonPatch.compare(from, shared(from, to) as Fields) as Patch;
   } catch {
     // Nested deeper than can be followed.
     return undefined;
@@ -62,19 +59,39 @@ export function patchTo(from: Project, to: unknown): Patch | undefined {
   return patch.some((op) => NO_FIELD.test(op.path) || guardJson(op.path)) ? undefined : patch;
 }
 
-/** Whether two values of parsed JSON say the same: told at once, where comparing says what differs. */
-function isSame(a: unknown, b: unknown): boolean {
-  if (a === b) return true;
-  if (Array.isArray(a)) {
-    return Array.isArray(b) && a.length === b.length && a.every((x, i) => isSame(x, b[i]));
+/**
+ * What `b` says, all that is as `a` has it the same objects: so it is seen at once where they differ.
+ * Every whole save walks a whole document here, so values that are not nested are compared in place.
+ */
+function shared(a: unknown, b: unknown): unknown {
+  if (a === b || typeof a !== 'object' || typeof b !== 'object' || !a || !b) return b;
+  if (Array.isArray(a)) return Array.isArray(b) ? sharedList(a, b) : b;
+  return Array.isArray(b) ? b : sharedFields(a as Fields, b as Fields);
+}
+
+function sharedList(a: readonly unknown[], b: readonly unknown[]): readonly unknown[] {
+  let isSame = a.length === b.length;
+  const list = b.map((value, i) => {
+    if (value === a[i]) return value;
+    const each = shared(a[i], value);
+    if (each !== a[i]) isSame = false;
+    return each;
+  });
+  return isSame ? a : list;
+}
+
+function sharedFields(a: Fields, b: Fields): Fields {
+  const keys = Object.keys(b);
+  let isSame = keys.length === Object.keys(a).length;
+  let fields: Record<string, unknown> | undefined;
+  for (const key of keys) {
+    const value = b[key];
+    if (value === a[key]) continue;
+    const each = shared(a[key], value);
+    if (each !== a[key]) isSame = false;
+    if (each !== value) fields = { ...(fields ?? b), [key]: each };
   }
-  if (!isFields(a) || !isFields(b)) return false;
-  let count = 0;
-  for (const key in a) {
-    if (!isSame(a[key], b[key])) return false;
-    count++;
-  }
-  return count === Object.keys(b).length;
+  return isSame ? a : (fields ?? b);
 }
 
 export const patched = (document: Project, patch: Patch): Project =>
@@ -120,6 +137,9 @@ function changedComplaints(
   at: readonly string[],
 ): Complaint[] {
   if (before === after) return [];
+  if (schema instanceof z.ZodArray && Array.isArray(before) && Array.isArray(after)) {
+    return listComplaints(schema, before, after, at);
+  }
   if (!(schema instanceof z.ZodObject) || !isFields(before) || !isFields(after)) {
     return whole(schema, after, at);
   }
@@ -130,6 +150,24 @@ function changedComplaints(
   return Object.entries(shape).flatMap(([key, field]) =>
     changedComplaints(field as z.ZodType, before[key], after[key], [...at, key]),
   );
+}
+
+/** A list as a whole, and its elements where they are not what stood there before. */
+function listComplaints(
+  schema: z.ZodArray,
+  before: readonly unknown[],
+  after: readonly unknown[],
+  at: readonly string[],
+): Complaint[] {
+  const { element } = schema._zod.def;
+  return [
+    ...whole(schema.clone({ ...schema._zod.def, element: z.unknown() }), after, at),
+    ...after.flatMap((each, i) =>
+      each === before[i]
+        ? []
+        : changedComplaints(element as z.ZodType, before[i], each, [...at, `${i}`]),
+    ),
+  ];
 }
 
 function whole(schema: z.ZodType, value: unknown, at: readonly string[]): Complaint[] {

@@ -39,12 +39,15 @@ function asked<T>(read: Read<T>): T {
   return read.value;
 }
 
+/** A body that was parsed. */
+export const bodyOf = <T>(schema: z.ZodType<T>, body: unknown): T => asked(readAs(schema, body));
+
 export const bodyAs = <T>(schema: z.ZodType<T>, req: Request, limit = SMALL_LIMIT): T =>
-  asked(readAs(schema, asked(readJson(textOf(req), limit))));
+  bodyOf(schema, asked(readJson(textOf(req), limit)));
 
 /** The same of a body whose document or changes are looked through where they are read, and not twice. */
 export const sentAs = <T>(schema: z.ZodType<T>, req: Request): T =>
-  asked(readAs(schema, asked(parseJson(textOf(req), SMALL_LIMIT))));
+  bodyOf(schema, asked(parseJson(textOf(req), SMALL_LIMIT)));
 
 export const projectFrom = (value: unknown): Project => asked(readProject(value));
 

@@ -6,7 +6,16 @@ import { badInput, notFound, Refusal } from '../errors';
 import type { Builds, Saved } from '../store/builds';
 import type { Parts } from '../store/parts';
 import { type Intake, takeIn } from '../intake/intake';
-import { bodyAs, keyOf, pictureBody, plainJson, projectFrom, sentAs, smallBody } from './body';
+import {
+  bodyAs,
+  bodyOf,
+  keyOf,
+  pictureBody,
+  plainJson,
+  projectFrom,
+  sentAs,
+  smallBody,
+} from './body';
 
 /** Versions are counted in 31 bits; nobody saves one build so often. */
 const MOST_VERSIONS = 2 ** 31 - 2;
@@ -90,8 +99,10 @@ export function buildRoutes(builds: Builds, parts: Parts, intake: Intake): Route
     );
   };
   r.put('/builds/:key', smallBody, async (req, res) => {
-    const { basedOn, save, document } = sentAs(Save, req);
-    res.json(answer(await builds.save(key(req), basedOn, document, save)));
+    const at = key(req);
+    const again = Buffer.isBuffer(req.body) ? builds.again(at, req.body) : undefined;
+    const { basedOn, save, document } = again ? bodyOf(Save, again) : sentAs(Save, req);
+    res.json(answer(await builds.save(at, basedOn, document, save)));
   });
   r.patch('/builds/:key', smallBody, async (req, res) => {
     const { basedOn, save, patch } = sentAs(Changes, req);

@@ -28,6 +28,7 @@ import {
   type Written,
 } from './saves';
 import type { Db } from './schema';
+import { isOfSpelling, readAgain, spelling } from './spelt';
 
 export interface StoredBuild {
   key: string;
@@ -46,6 +47,16 @@ export interface ListedBuild {
 interface Place {
   key?: string;
   version?: number;
+}
+type Fields = Readonly<Record<string, unknown>>;
+
+/** What goes with a save. */
+interface Beside {
+  words: string;
+  /** The page's own name for it. */
+  name: string | undefined;
+  size?: number;
+  spelt?: State['spelt'];
 }
 export type Saved =
   { ok: true; version: number; savedAt: string } | { ok: false; current: StoredBuild | undefined };
@@ -252,10 +263,29 @@ export class Builds {
     const before = this.recent.get(key, basedOn);
     // Of a build that is being worked on only what is new has to be read, and is kept.
     const patch = before && !before.isOlder ? patchTo(before.document, document) : undefined;
-    if (patch) return this.change(key, basedOn, patch, name);
+    if (patch) {
+      const saved = await this.change(key, basedOn, patch, name);
+      if (saved.ok) this.#spell(key, saved.version, document as Fields, before?.spelt);
+      return saved;
+    }
     const read = readProject(document);
     if (!read.ok) throw badInput(read.complaints[0]!);
-    return this.#write(key, basedOn, { document: read.value }, 'the whole build', name);
+    return this.#write(key, basedOn, { document: read.value }, { words: 'the whole build', name });
+  }
+
+  /** The body of a whole save, read by what is new in it; nothing when it is to be read as any other. */
+  again(key: string, body: Buffer): unknown {
+    const known = this.recent.last(key)?.spelt;
+    return typeof known === 'object' ? readAgain(body, known) : undefined;
+  }
+
+  /** Kept for the next whole save, unless this page spells everything anew each time. */
+  #spell(key: string, version: number, sent: Fields, before: State['spelt']): void {
+    const state = this.recent.get(key, version);
+    if (!state || before === 'anew') return;
+    const isKnown = !before || isOfSpelling(sent, before);
+    const spelt = isKnown ? spelling(sent, state.document, before) : 'anew';
+    this.recent.put(key, { ...state, spelt });
   }
 
   /**
@@ -275,22 +305,16 @@ export class Builds {
     }
     const words = editWords(before.document, document, patch);
     const written = before.isOlder ? { document } : { document, patch };
-    return this.#write(key, basedOn, written, words, name, size);
+    return this.#write(key, basedOn, written, { words, name, size, spelt: before.spelt });
   }
 
-  async #write(
-    key: string,
-    basedOn: number,
-    written: Written,
-    words: string,
-    name: string | undefined,
-    size?: number,
-  ): Promise<Saved> {
-    const saved = await writeNext(this.db, key, basedOn, written, words, name);
-    if (!saved) return this.#stale(key, basedOn, name);
+  async #write(key: string, basedOn: number, written: Written, beside: Beside): Promise<Saved> {
+    const saved = await writeNext(this.db, key, basedOn, written, beside.words, beside.name);
+    if (!saved) return this.#stale(key, basedOn, beside.name);
     const { document } = written;
-    const weight = size ?? JSON.stringify(document).length;
-    this.recent.put(key, { ...saved, document, isOlder: false, size: weight });
+    const size = beside.size ?? JSON.stringify(document).length;
+    const { spelt } = beside;
+    this.recent.put(key, { ...saved, document, isOlder: false, size, ...(spelt && { spelt }) });
     return { ok: true, ...saved };
   }
 

@@ -5,6 +5,7 @@
 import { sql } from 'kysely';
 import { FORMAT, migrated, type Patch, patched, type Project } from '@deft/core/model';
 import type { Db } from './schema';
+import type { Spelling } from './spelt';
 
 /** A state is kept whole after so many that say only what changed. */
 const WHOLE_EVERY = 50;
@@ -17,6 +18,8 @@ export interface State {
   isOlder: boolean;
   /** Length of its JSON, as far as it is known: what the cache weighs. */
   size: number;
+  /** How a page that sends whole documents spelt it, unless it spells them anew every time. */
+  spelt?: Spelling | 'anew';
 }
 /** One line of a build's history. */
 export interface SavedLine {
@@ -139,6 +142,9 @@ export async function savedAs(
   return row && { version, savedAt: row.at.toISOString() };
 }
 
+/** Characters a state takes, its spelling among them. */
+const weight = (state: State): number => state.size * (typeof state.spelt === 'object' ? 2 : 1);
+
 /** The last states of the builds that are worked on, so that a small change costs little. */
 export class Recent {
   readonly #states = new Map<string, State>();
@@ -152,10 +158,15 @@ export class Recent {
     return state?.version === version ? state : undefined;
   }
 
+  /** The last state that was put, whatever its version. */
+  last(build: string): State | undefined {
+    return this.#states.get(build);
+  }
+
   put(build: string, state: State): void {
     this.drop(build);
     this.#states.set(build, state);
-    this.#size += state.size;
+    this.#size += weight(state);
     for (const oldest of this.#states.keys()) {
       if (this.#size <= this.most || oldest === build) break;
       this.drop(oldest);
@@ -163,7 +174,9 @@ export class Recent {
   }
 
   drop(build: string): void {
-    this.#size -= this.#states.get(build)?.size ?? 0;
+    const state = this.#states.get(build);
+    if (!state) return;
+    this.#size -= weight(state);
     this.#states.delete(build);
   }
 }
