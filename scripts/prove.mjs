@@ -19,6 +19,7 @@ const PROOFS = {
   odd: ['--import', 'tsx', 'scripts/odd.ts'],
   intake: ['scripts/intake.mjs'],
   load: ['scripts/load.mjs'],
+  login: ['scripts/login.mjs'],
   chaos: ['scripts/chaos.mjs'],
 };
 

@@ -80,6 +80,16 @@ declare module 'express-session' {
 
 const derived = promisify<string, Buffer, number, Buffer>(scrypt);
 
+/** Derives one after the other: twenty at once would leave no core to who is signed in. */
+function oneByOne(): (password: string, salt: Buffer, length: number) => Promise<Buffer> {
+  let last: Promise<unknown> = Promise.resolve();
+  return (...asked) => {
+    const mine = last.then(() => derived(...asked));
+    last = mine.catch(() => undefined);
+    return mine;
+  };
+}
+
 export interface Gate {
   routes: Router;
   close: () => Promise<void>;
@@ -95,7 +105,8 @@ export interface Sessions {
 /** Password and session cookie; a session opened at one server of a database is open at all. */
 export function passwordGate(password: string, sessions: Sessions): Gate {
   const salt = randomBytes(16);
-  const known = derived(password, salt, 32);
+  const inTurn = oneByOne();
+  const known = inTurn(password, salt, 32);
   const gate = Router();
   const store = new (connectPgSimple(session))({
     conObject: { connectionString: sessions.databaseUrl, max: SESSION_CONNECTIONS },
@@ -133,7 +144,7 @@ export function passwordGate(password: string, sessions: Sessions): Gate {
   gate.post('/login', limited, urlencoded({ extended: false, limit: '4kb' }), (req, res, next) => {
     const { password: typed } = (req.body ?? {}) as { password?: unknown };
     const given = typeof typed === 'string' ? typed : '';
-    Promise.all([derived(given, salt, 32), known])
+    Promise.all([inTurn(given, salt, 32), known])
       .then(([a, b]) => {
         if (!timingSafeEqual(a, b)) {
           res.status(401).type('html').send(page('That is not the password.'));
