@@ -3,7 +3,7 @@
  * cannot stand pushes out what is in its way, and a run that gets stuck begins anew. Repeatable by
  * its seed; steps are counted, so whoever runs it decides for how long.
  */
-import { applied, type Change, isOpen, type Placement, type Project } from '../model';
+import { applied, type Change, isOpen, type Placement, type Project, cutKey } from '../model';
 import { cablesOf } from '../chains';
 import { buttonMap, stackFindings } from '../controls';
 import { cutting } from '../cuts';
@@ -424,10 +424,10 @@ function widenings(p: Project): Change[] {
           m.outside &&
           recessNeeded(s, m, shell.body.wall.mm) > PLUGS[m.type].recessMm - 0.1 &&
           !p.cuts.some(
-            (c) => c.kind === 'opening' && c.for === portKey(at.item.id, m.id) && c.wide,
+            (c) => c.kind === 'opening' && cutKey(c.for) === portKey(at.item.id, m.id) && c.wide,
           ),
       )
-      .map((m) => ({ do: 'widen', for: portKey(at.item.id, m.id) }));
+      .map((m) => ({ do: 'widen', for: { item: at.item.id, connector: m.id } }));
   });
 }
 

@@ -74,16 +74,16 @@ describe('the list follows the build', () => {
       ids(half)
         .filter((id) => !ids(without).includes(id))
         .sort(),
-    ).toEqual(['bench-speaker', 'fit-in-speaker', 'gate-sound', 'wire-speaker']);
+    ).toEqual(['bench:speaker', 'fit-in:speaker', 'gate-sound', 'wire:speaker']);
   });
   test("deciding a post cut inserts clamp, cut and a test fit before that half's boards go in", () => {
     const cut = ids(applied(wisp, { do: 'trim', feature: 'corner-posts', copy: 0, to: 4 }));
-    const order = ['clamp-corner-posts-0', 'cut-corner-posts-0', 'fit-back', 'fit-in-thimble'].map(
+    const order = ['clamp:corner-posts/0', 'cut:corner-posts/0', 'fit:back', 'fit-in:thimble'].map(
       (id) => cut.indexOf(id),
     );
     expect(order.every((i) => i >= 0)).toBe(true);
     expect([...order].sort((a, b) => a - b)).toEqual(order);
-    expect(ids(wisp)).not.toContain('clamp-corner-posts-0');
+    expect(ids(wisp)).not.toContain('clamp:corner-posts/0');
   });
   test('the demos give visibly different lists', () => {
     const [a, b] = [new Set(ids(done)), new Set(ids(warbler))];

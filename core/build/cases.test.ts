@@ -35,25 +35,25 @@ describe('steps', () => {
           expect([
             item.id,
             b,
-            order(p, `bench-${item.id}`, `slim-${item.id}-${b}`, `fit-in-${item.id}`),
+            order(p, `bench:${item.id}`, `slim:${item.id}/${b}`, `fit-in:${item.id}`),
           ]).toEqual([item.id, b, true]);
         }
       }
     }
   });
   test('a changed program resistor is a step of its own, before power is wired; the delivered one is none', () => {
-    expect(order(done, 'bench-charger', 'program-charger', 'wire-power')).toBe(true);
-    expect(step(done, 'program-charger')!.title).toContain('750 Ω');
-    expect(step(half, 'program-charger')).toBeUndefined();
-    expect(step(wisp, 'program-charger')).toBeUndefined();
+    expect(order(done, 'bench:charger', 'program:charger', 'wire-power')).toBe(true);
+    expect(step(done, 'program:charger')!.title).toContain('750 Ω');
+    expect(step(half, 'program:charger')).toBeUndefined();
+    expect(step(wisp, 'program:charger')).toBeUndefined();
   });
   test('the rail is proved before anything hangs on it: ohms with nothing on it, then volts from the bench, the cell last of all', () => {
     expect(
-      order(done, 'wire-power', 'gate-ohms', 'gate-rail', 'fit-in-teasel', 'fit-in-screen'),
+      order(done, 'wire-power', 'gate-ohms', 'gate-rail', 'fit-in:teasel', 'fit-in:screen'),
     ).toBe(true);
     expect([
       step(done, 'gate-rail')!.gate!.expects,
-      step(done, 'gate-teasel')!.gate!.expects,
+      step(done, 'gate:teasel')!.gate!.expects,
     ]).toEqual(['5.0 to 5.2 V on, 0 V off', '4.75 to 5.25 V']);
     const parts = done.kit.parts.map((q) =>
       q.converter ? { ...q, converter: { ...q.converter, outV: 12 } } : q,
@@ -67,14 +67,14 @@ describe('steps', () => {
       step(done, 'gate-ohms')!.feed,
       step(done, 'gate-rail')!.feed,
       step(done, 'wire-power')!.feed,
-      step(done, 'join-cell')!.feed,
+      step(done, 'join:cell')!.feed,
     ]).toEqual(['no power', 'bench supply', 'no power', 'cell']);
   });
   test('a port is marked, opened small and test-fitted before the boards of its half are fixed', () => {
-    expect(order(done, 'mark-charger-usb', 'open-charger-usb', 'fit-back', 'fit-in-teasel')).toBe(
+    expect(order(done, 'mark:charger/usb', 'open:charger/usb', 'fit:back', 'fit-in:teasel')).toBe(
       true,
     );
-    expect(step(done, 'open-charger-usb')!.title).toBe(
+    expect(step(done, 'open:charger/usb')!.title).toBe(
       'Open the USB-C charging of Step 5/3A to 8.8 × 3.0 mm, then file to 9.8 × 4.0 mm',
     );
   });
@@ -87,11 +87,11 @@ describe('steps', () => {
   test('a socket taken off asks for the wires that replace it, after the rail is proved; one that stays asks for none', () => {
     const bare = applied(done, { do: 'strike', item: 'charger', block: 'usb' });
     const usb = applied(done, { do: 'strike', item: 'teasel', block: 'usb-stack' });
-    expect(order(bare, 'slim-charger-usb', 'instead-charger-supply-in')).toBe(true);
-    expect(step(usb, 'instead-teasel-usb-out')!.title).toBe(
+    expect(order(bare, 'slim:charger/usb', 'instead:charger/supply-in')).toBe(true);
+    expect(step(usb, 'instead:teasel/usb-out')!.title).toBe(
       'Solder 4 wires to the pads of the USB of Teasel',
     );
-    expect(buildSteps(done).some((x) => x.id.startsWith('instead-'))).toBe(false);
+    expect(buildSteps(done).some((x) => x.id.startsWith('instead:'))).toBe(false);
   });
   test('a wire of an input that is left out is not in the list', () => {
     const fewer = applied(done, { do: 'leave-out-input', input: 'up' });
@@ -100,9 +100,9 @@ describe('steps', () => {
     expect(step(fewer, 'wire-buttons')!.detail).not.toContain('Pad up');
   });
   test('cautions stand where the work is: lithium at the cell, eyes at the cutter, air at the iron', () => {
-    expect(step(done, 'join-cell')!.caution).toBe(CAUTIONS.lithium);
-    expect(step(done, 'open-charger-usb')!.caution).toBe(CAUTIONS.rotary);
-    expect(step(done, 'slim-teasel-header')!.caution).toBe(CAUTIONS.solder);
+    expect(step(done, 'join:cell')!.caution).toBe(CAUTIONS.lithium);
+    expect(step(done, 'open:charger/usb')!.caution).toBe(CAUTIONS.rotary);
+    expect(step(done, 'slim:teasel/header')!.caution).toBe(CAUTIONS.solder);
     const leaked = { ...half, donor: { ...half.donor!, faults: ['leaked cells' as const] } };
     expect(step(half, 'donor-open')!.caution).toBeUndefined();
     expect(step(leaked, 'donor-open')!.caution).toBe(CAUTIONS.leaked);
@@ -110,7 +110,15 @@ describe('steps', () => {
     expect(CAUTIONS.lithium).toContain('local rules');
   });
   test('ticks are kept by what the step is, not by its place', () => {
-    const ticked = { ...half, build: { done: ['wire-buttons', 'nothing-of-the-kind'] } };
+    const ticked = {
+      ...half,
+      build: {
+        done: [
+          { step: 'wire-buttons', of: [] },
+          { step: 'wire', of: ['buttons'] },
+        ],
+      } satisfies Project['build'],
+    };
     const more = appliedAll(ticked, [{ do: 'trim', feature: 'card-guide', copy: 0, to: 0 }]);
     expect(
       buildSteps(more)
@@ -120,11 +128,11 @@ describe('steps', () => {
   });
   test('tape and brackets come before what they hold or cover goes in, and only where they were decided', () => {
     const taped = applied(done, { do: 'insulate', item: 'teasel' });
-    expect(order(taped, 'slim-teasel-header', 'tape-teasel', 'fit-in-teasel')).toBe(true);
-    expect(step(done, 'tape-teasel')).toBeUndefined();
-    expect(step(done, 'bracket-charger')!.title).toBe('Set a bracket behind and beside Step 5/3A');
-    expect(order(done, 'fit-back', 'fit-in-charger', 'bracket-charger')).toBe(true);
-    expect(step(done, 'bracket-teasel')).toBeUndefined();
+    expect(order(taped, 'slim:teasel/header', 'tape:teasel', 'fit-in:teasel')).toBe(true);
+    expect(step(done, 'tape:teasel')).toBeUndefined();
+    expect(step(done, 'bracket:charger')!.title).toBe('Set a bracket behind and beside Step 5/3A');
+    expect(order(done, 'fit:back', 'fit-in:charger', 'bracket:charger')).toBe(true);
+    expect(step(done, 'bracket:teasel')).toBeUndefined();
   });
   test('a lead is plugged in once both its boards stand, folded first where that was decided, and before the case closes', () => {
     const part = (id: string) => STARTER_PARTS.find((q) => q.id === id)!;
@@ -146,19 +154,19 @@ describe('steps', () => {
       },
       { do: 'add', part: part('lead-hdmi-200') },
     ]);
-    expect(order(p, 'fit-in-teasel', 'lead-lead-hdmi-200', 'prove')).toBe(true);
-    expect(order(p, 'fit-in-pane-5-hdmi', 'lead-lead-hdmi-200')).toBe(true);
-    expect(step(p, 'lead-lead-hdmi-200')!.title).toBe(
+    expect(order(p, 'fit-in:teasel', 'lead:lead-hdmi-200', 'prove')).toBe(true);
+    expect(order(p, 'fit-in:pane-5-hdmi', 'lead:lead-hdmi-200')).toBe(true);
+    expect(step(p, 'lead:lead-hdmi-200')!.title).toBe(
       'Plug HDMI ribbon, long into Teasel and Pane 5 HDMI',
     );
     expect(
       [
-        step(p, 'lead-lead-hdmi-200')!.detail,
-        step(applied(p, { do: 'fold', item: 'lead-hdmi-200', folds: 2 }), 'lead-lead-hdmi-200')!
+        step(p, 'lead:lead-hdmi-200')!.detail,
+        step(applied(p, { do: 'fold', item: 'lead-hdmi-200', folds: 2 }), 'lead:lead-hdmi-200')!
           .detail,
       ].map((d) => /^Fold it twice/.test(d)),
     ).toEqual([false, true]);
-    expect(buildSteps(half).some((s) => s.id.startsWith('lead-'))).toBe(false);
+    expect(buildSteps(half).some((s) => s.id.startsWith('lead:'))).toBe(false);
   });
   test('an empty build asks for a measurement and nothing else', () =>
     expect(buildSteps(emptyProject('a', 'A')).map((s) => s.id)).toEqual(['measure-shell']));

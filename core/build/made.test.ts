@@ -15,8 +15,8 @@ const walked = (p: Project): string[] =>
       const steps = buildSteps(next);
       const at = (id: string): number => steps.findIndex((s) => s.id === id);
       const [make, on] = [
-        at(`make-${m.item}`),
-        Math.max(at(`put-on-${m.item}`), at(`fit-in-${m.item}`)),
+        at(`make:${m.item}`),
+        Math.max(at(`put-on:${m.item}`), at(`fit-in:${m.item}`)),
       ];
       const said = Replay.of(next, steps).map((r) => `${m.kind}: ${JSON.stringify(r)}`);
       if (make < 0) said.push(`${m.kind} is never made`);
@@ -37,8 +37,8 @@ test('a list that forgets to make one, or puts it on first, is refused', () => {
   const steps = buildSteps(p);
   expect(Replay.of(p, steps)).toEqual([]);
   const without = (id: string) => steps.filter((s) => s.id !== id);
-  expect(JSON.stringify(Replay.of(p, without(`make-${frame.item}`)))).toContain('is not made yet');
-  expect(JSON.stringify(Replay.of(p, without(`make-${jig.item}`)))).toContain('is not made yet');
+  expect(JSON.stringify(Replay.of(p, without(`make:${frame.item}`)))).toContain('is not made yet');
+  expect(JSON.stringify(Replay.of(p, without(`make:${jig.item}`)))).toContain('is not made yet');
   const bezel = madeFor(wisp, 'filament').find((m) => m.kind === 'bezel')!;
   const covered = withMade(wisp, bezel);
   const all = buildSteps(covered);
@@ -46,7 +46,7 @@ test('a list that forgets to make one, or puts it on first, is refused', () => {
     JSON.stringify(
       Replay.of(
         covered,
-        all.filter((s) => s.id !== `put-on-${bezel.item}`),
+        all.filter((s) => s.id !== `put-on:${bezel.item}`),
       ),
     ),
   ).toContain('was never put on');

@@ -213,11 +213,9 @@ export class Replay {
     if (at) {
       const { openings, trims, pockets } = cutting(this.#p, this.#scene);
       const cuts = [
-        ...openings
-          .filter((o) => o.pieces.includes(at.piece))
-          .map((o) => `open-${o.key.replace('/', '-')}`),
-        ...trims.filter((t) => t.piece === at.piece).map((t) => `cut-${t.feature}-${t.copy}`),
-        ...pockets.filter((c) => c.piece === at.piece).map((c) => `mill-${c.id}`),
+        ...openings.filter((o) => o.pieces.includes(at.piece)).map((o) => `open:${o.key}`),
+        ...trims.filter((t) => t.piece === at.piece).map((t) => `cut:${t.feature}/${t.copy}`),
+        ...pockets.filter((c) => c.piece === at.piece).map((c) => `mill:${c.id}`),
       ];
       const missing = cuts.filter((c) => !this.#cut.has(c));
       if (missing.length) this.#no(step, `${missing[0]} comes after it`);
@@ -306,7 +304,7 @@ export class Replay {
       if (this.#p.way !== 'custom shell' && !this.#back.has(thing.id)) {
         this.#no(end, `${thing.id} was kept and lies on the bench`);
       }
-      const proof = steps.some((s) => s.id === `prove-kept-${thing.id}`);
+      const proof = steps.some((s) => s.id === `prove-kept:${thing.id}`);
       if (proof !== (thing.proved !== 'not needed') && this.#p.way !== 'custom shell') {
         this.#no(end, `${thing.id} is proved: ${proof}`);
       }
@@ -325,9 +323,9 @@ export class Replay {
       if (!made) continue;
       const of = made.for;
       const cuts = [
-        `open-${of.replace('/', '-')}`,
-        `cut-${of.replace('trim:', '').replace('#', '-')}`,
-        `mill-${of.replace('pocket:', '')}`,
+        `open:${of}`,
+        `cut:${of.replace('trim:', '').replace('#', '/')}`,
+        `mill:${of.replace('pocket:', '')}`,
       ];
       const helps = ['drill jig', 'marking stencil', 'trim collar', 'depth gauge'];
       if (helps.includes(made.kind) && cuts.includes(cut) && !this.#made.has(id)) {

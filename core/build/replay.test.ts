@@ -51,40 +51,40 @@ const without = (id: string): Step[] => steps.filter((s) => s.id !== id);
 describe('lists that cannot be done are refused', () => {
   const taped = applied(done, { do: 'insulate', item: 'teasel' });
   test.each<[string, Project, Step[], RegExp]>([
-    ['the cell before the irons', done, moved(steps, 'join-cell', 'wire-teasel'), /cell joined/],
+    ['the cell before the irons', done, moved(steps, 'join:cell', 'wire:teasel'), /cell joined/],
     [
       'a cut after the cell',
       done,
-      moved(steps, 'open-charger-usb', 'last-look'),
+      moved(steps, 'open:charger/usb', 'last-look'),
       /cut with a cell/,
     ],
-    ['soldered under tape', taped, moved(buildSteps(taped), 'tape-teasel', 'wire-teasel'), /tape/],
-    ['fixed before its hole', done, moved(steps, 'fit-in-charger', 'open-charger-usb'), /after it/],
-    ['fixed without a test fit', done, moved(steps, 'fit-in-charger', 'fit-back'), /tried whether/],
-    ['what lies on top first', done, moved(steps, 'fit-in-charger', 'fit-in-cell'), /lies beneath/],
-    ['the bracket first', done, moved(steps, 'bracket-charger', 'fit-in-charger'), /bars the way/],
-    ['loads on an unproved rail', done, moved(steps, 'wire-teasel', 'gate-rail'), /nobody proved/],
+    ['soldered under tape', taped, moved(buildSteps(taped), 'tape:teasel', 'wire:teasel'), /tape/],
+    ['fixed before its hole', done, moved(steps, 'fit-in:charger', 'open:charger/usb'), /after it/],
+    ['fixed without a test fit', done, moved(steps, 'fit-in:charger', 'fit:back'), /tried whether/],
+    ['what lies on top first', done, moved(steps, 'fit-in:charger', 'fit-in:cell'), /lies beneath/],
+    ['the bracket first', done, moved(steps, 'bracket:charger', 'fit-in:charger'), /bars the way/],
+    ['loads on an unproved rail', done, moved(steps, 'wire:teasel', 'gate-rail'), /nobody proved/],
     ['power before ohms', done, moved(steps, 'gate-rail', 'gate-ohms'), /before the ohms/],
     [
       'struck before it was tried',
       done,
-      moved(steps, 'slim-teasel-header', 'bench-teasel'),
+      moved(steps, 'slim:teasel/header', 'bench:teasel'),
       /tried/,
     ],
-    ['wires into a closed case', done, moved(steps, 'wire-speaker', 'prove'), /closed case/],
-    ['a part after closing', done, moved(steps, 'fit-in-speaker', 'prove'), /closed case/],
-    ['a door on an open case', done, moved(steps, 'refit-door', 'close'), /open case/],
-    ['a wheel after closing', done, moved(steps, 'refit-wheel', 'prove'), /closed case/],
-    ['fed from a cell too early', done, changed('gate-teasel', { feed: 'cell' }), /not joined/],
+    ['wires into a closed case', done, moved(steps, 'wire:speaker', 'prove'), /closed case/],
+    ['a part after closing', done, moved(steps, 'fit-in:speaker', 'prove'), /closed case/],
+    ['a door on an open case', done, moved(steps, 'refit:door', 'close'), /open case/],
+    ['a wheel after closing', done, moved(steps, 'refit:wheel', 'prove'), /closed case/],
+    ['fed from a cell too early', done, changed('gate:teasel', { feed: 'cell' }), /not joined/],
     ['bench supply and cell', done, changed('prove', { feed: 'bench supply' }), /beside a joined/],
-    ['an iron on what is fed', done, changed('wire-amp', { feed: 'bench supply' }), /what is fed/],
-    ['both leads at once', done, changed('join-cell', { detail: 'Switch off.' }), /both leads/],
-    ['the switch on', done, changed('join-cell', { detail: 'other one taped' }), /switch on/],
-    ['a part never set in', done, without('fit-in-speaker'), /speaker was never set in/],
-    ['a wire forgotten', done, without('wire-speaker'), /never soldered/],
-    ['a cell forgotten', done, without('join-cell'), /not joined|never joined/],
-    ['a block left on', done, without('slim-teasel-header'), /still on teasel/],
-    ['a kept thing forgotten', done, without('refit-wheel'), /wheel was kept/],
+    ['an iron on what is fed', done, changed('wire:amp', { feed: 'bench supply' }), /what is fed/],
+    ['both leads at once', done, changed('join:cell', { detail: 'Switch off.' }), /both leads/],
+    ['the switch on', done, changed('join:cell', { detail: 'other one taped' }), /switch on/],
+    ['a part never set in', done, without('fit-in:speaker'), /speaker was never set in/],
+    ['a wire forgotten', done, without('wire:speaker'), /never soldered/],
+    ['a cell forgotten', done, without('join:cell'), /not joined|never joined/],
+    ['a block left on', done, without('slim:teasel/header'), /still on teasel/],
+    ['a kept thing forgotten', done, without('refit:wheel'), /wheel was kept/],
     ['never shut', done, without('close'), /never closed/],
     ['no caution at the iron', done, steps.map(uncautioned), /without its caution/],
     [
@@ -106,16 +106,16 @@ describe('lists that cannot be done are refused', () => {
 
 describe('orders that good builders use are accepted', () => {
   test('a board screwed down first and soldered where it stands, while nothing lies over it', () => {
-    expect(refused(done, moved(steps, 'fit-in-teasel', 'wire-teasel'))).toEqual([]);
+    expect(refused(done, moved(steps, 'fit-in:teasel', 'wire:teasel'))).toEqual([]);
   });
   test('the screen wired and proved before the computer is fixed, sound before the buttons', () => {
-    let list = moved(steps, 'wire-amp', 'wire-buttons');
-    list = moved(list, 'wire-speaker', 'wire-buttons');
+    let list = moved(steps, 'wire:amp', 'wire-buttons');
+    list = moved(list, 'wire:speaker', 'wire-buttons');
     list = moved(list, 'gate-sound', 'wire-buttons');
     expect(refused(done, list)).toEqual([]);
   });
   test('every part tried on one evening, every cut on another', () => {
-    const early = steps.filter((s) => s.phase === 'Cut and test-fit' && !s.id.startsWith('fit-'));
+    const early = steps.filter((s) => s.phase === 'Cut and test-fit' && !s.id.startsWith('fit:'));
     const rest = steps.filter((s) => !early.includes(s));
     const opened = rest.findIndex((s) => s.id === 'measure-shell') + 1;
     expect(refused(done, [...rest.slice(0, opened), ...early, ...rest.slice(opened)])).toEqual([]);

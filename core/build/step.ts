@@ -6,7 +6,16 @@ import type { Scene } from '../fit';
 import type { ButtonMap } from '../controls';
 import type { PressPlan } from '../press';
 import type { Cutting } from '../cuts';
-import { hostsOf, type Item, type Part, present, type Project } from '../model';
+import {
+  hostsOf,
+  type Item,
+  type Part,
+  present,
+  type Project,
+  type StepCode,
+  type Tick,
+  tickKey,
+} from '../model';
 import { partOf } from '../kit';
 import { CAUTIONS, type CautionKey } from './cautions';
 
@@ -56,8 +65,15 @@ export interface Gate {
   expects: string;
 }
 
+/** Which step: its kind, and what it is done to. */
+export type StepIs = readonly [StepCode, ...Array<string | number>];
+/** One text for it, by which steps wait for each other. */
+export const stepId = (...[step, ...of]: StepIs): string => tickKey({ step, of });
+
 export interface Step {
   id: string;
+  /** The same as it is ticked in the document. */
+  tick: Tick;
   phase: Phase;
   title: string;
   detail: string;
@@ -71,7 +87,8 @@ export interface Step {
   done: boolean;
 }
 
-export type Draft = Omit<Step, 'done' | 'caution' | 'acts'> & {
+export type Draft = Omit<Step, 'id' | 'tick' | 'done' | 'caution' | 'acts'> & {
+  is: StepIs;
   caution?: CautionKey;
   acts?: readonly Act[];
 };
@@ -114,12 +131,18 @@ export function lastBefore(steps: readonly Pick<Step, 'id' | 'after'>[]): Map<st
   return out;
 }
 
+export const idOf = (draft: Pick<Draft, 'is'>): string => stepId(...draft.is);
+
 export const finished = (draft: Draft, done: ReadonlySet<string>): Step => {
-  const { caution, acts, ...rest } = draft;
+  const { caution, acts, is, ...rest } = draft;
+  const [step, ...of] = is;
+  const id = idOf(draft);
   return {
     ...rest,
+    id,
+    tick: { step, of },
     acts: acts ?? [],
-    done: done.has(draft.id),
+    done: done.has(id),
     ...(caution ? { caution: CAUTIONS[caution] } : {}),
   };
 };

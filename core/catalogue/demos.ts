@@ -282,7 +282,13 @@ function dabchick(): Project {
       health: 0.95,
       off: 'menu',
     },
-    build: { done: ['donor-open', 'measure-shell', 'bench-teasel'] },
+    build: {
+      done: [
+        { step: 'donor-open', of: [] },
+        { step: 'measure-shell', of: [] },
+        { step: 'bench', of: ['teasel'] },
+      ],
+    },
   };
 }
 
@@ -408,7 +414,15 @@ function warbler(): Project {
         at('charger', 'back', 87, 2.6, { lift: 3, fixed: 'bracket' }),
       ],
     },
-    cuts: [{ kind: 'opening', id: 'open-hdmi', for: 'thimble/hdmi', wide: true, state: 'decided' }],
+    cuts: [
+      {
+        kind: 'opening',
+        id: 'open-hdmi',
+        for: { item: 'thimble', connector: 'hdmi' },
+        wide: true,
+        state: 'decided',
+      },
+    ],
     controls: { route: 'wireless', inputs: [] },
     power: {
       gameShare: 0.9,

@@ -23,7 +23,7 @@ test('on its back nothing is said, whatever plugs hang lower', () => {
   expect(stands(wisp)).toEqual([]);
   const wide = wisp.kit.items.flatMap((i) => {
     const { connectors } = wisp.kit.parts.find((q) => q.id === i.part)!;
-    return connectors.map((c) => `${i.id}/${c.id}`);
+    return connectors.map((c) => ({ item: i.id, connector: c.id }));
   });
   const cuts = wide.map((to, i) => ({
     kind: 'opening' as const,

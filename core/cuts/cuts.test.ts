@@ -96,7 +96,7 @@ describe('openings', () => {
         {
           kind: 'opening',
           id: 'c',
-          for: 'charger/usb',
+          for: { item: 'charger', connector: 'usb' },
           state: 'measured',
           measured: { w: length(10.6), h: length(4.4) },
         },

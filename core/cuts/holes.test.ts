@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { demos } from '../catalogue';
 import { sceneOf } from '../fit';
-import { type Finding, type Input, length, type Piece, type Project } from '../model';
+import { type Finding, type Input, length, type Piece, type Project, cutKey } from '../model';
 import { cutting, holeFindings, WEB_MM } from './index';
 
 const [, done] = demos() as [Project, Project];
@@ -106,7 +106,7 @@ describe('a hole in a face', () => {
     const cut = {
       kind: 'opening' as const,
       id: 'made',
-      for: 'input/a',
+      for: { input: 'a' },
       state: 'measured' as const,
       measured: { w: mm, h: mm },
     };
@@ -121,11 +121,11 @@ describe('a hole measured larger than was asked', () => {
   const measured = (w: number, h: number, notch = false): Project => ({
     ...done,
     cuts: [
-      ...done.cuts.filter((c) => c.kind !== 'opening' || c.for !== plan.key),
+      ...done.cuts.filter((c) => c.kind !== 'opening' || cutKey(c.for) !== plan.key),
       {
         kind: 'opening',
         id: 'as-cut',
-        for: plan.key,
+        for: plan.through,
         state: 'measured',
         ...(notch ? { notch } : {}),
         measured: { w: length(w), h: length(h) },

@@ -428,7 +428,7 @@ function refills(scene: Scene, f: Finding, cuts: Pick<Cutting, 'openings'>): Way
       id: `refill-${cut.key}`,
       text: 'Fill it and cut it anew',
       cost: `${cm3.toFixed(2)} cm³ of two-part filler behind tape, a day to cure, sand, file to size; mask and eye protection, every cell out`,
-      changes: [{ do: 'recut', for: cut.key }],
+      changes: [{ do: 'recut', for: cut.through }],
       effort: 6,
     },
   ];

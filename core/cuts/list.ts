@@ -4,17 +4,16 @@
  * Each is given so that it can be marked with a calliper from two outer edges, without any printout,
  * with a size to start at and a size to file to.
  */
-import { type Cut, type Edge, formatMm, type Project } from '../model';
 import {
-  activeArea,
-  KEY_MM,
-  leverSlot,
-  portKey,
-  portOpening,
-  type Scene,
-  sceneOf,
-  windowFor,
-} from '../fit';
+  type Cut,
+  type Edge,
+  formatMm,
+  type Project,
+  type CutFor,
+  cutKey,
+  openingCut,
+} from '../model';
+import { activeArea, KEY_MM, leverSlot, portOpening, type Scene, sceneOf, windowFor } from '../fit';
 import { spotOf } from '../controls';
 import { type FromEdge, fromOuter } from './edges';
 import { type Pocket, pockets } from './pockets';
@@ -32,6 +31,7 @@ type CutFace =
   | { kind: 'wall'; wall: number; name: string; length: number };
 export interface CutItem {
   key: string;
+  through: CutFor;
   kind: 'port' | 'lever' | 'window' | 'button' | 'trim';
   name: string;
   face: CutFace;
@@ -140,14 +140,12 @@ function blanks(p: Project): Blank[] {
     });
 }
 
-const cutOf = (p: Project, key: string) =>
-  p.cuts.find((c): c is Extract<Cut, { kind: 'opening' }> => c.kind === 'opening' && c.for === key);
 const small = (mm: number) => Math.max(1, mm - 2 * START_SMALL_MM);
 const start = (w: number, h: number) => ({ w: small(w), h: small(h) });
 const state = (p: Project, key: string): CutItem['state'] =>
-  cutOf(p, key)?.state ?? 'follows from the layout';
+  openingCut(p, key)?.state ?? 'follows from the layout';
 const asMade = (p: Project, key: string) => {
-  const m = cutOf(p, key)?.measured;
+  const m = openingCut(p, key)?.measured;
   return m ? { measured: { w: m.w.mm, h: m.h.mm } } : {};
 };
 
@@ -159,7 +157,7 @@ function ports(p: Project, scene: Scene): CutItem[] {
       const { asked, why } = hole;
       return [
         {
-          ...inWall(p, scene, mouth.wall!, hole, portKey(at.item.id, mouth.id)),
+          ...inWall(p, scene, mouth.wall!, hole, { item: at.item.id, connector: mouth.id }),
           kind: 'port',
           name: `${mouth.name} of ${at.item.name}`,
           ...(asked ? { asked } : {}),
@@ -178,7 +176,7 @@ function levers(p: Project, scene: Scene): CutItem[] {
     const wall = scene.shell!.walls.find((w) => w.index === slot.wall)!;
     return [
       {
-        ...inWall(p, scene, wall, slot, slot.key),
+        ...inWall(p, scene, wall, slot, { item: at.item.id, is: 'lever' }),
         kind: 'lever',
         name: `slot of ${at.item.name}`,
         ...(slot.asked ? { asked: slot.asked } : {}),
@@ -194,7 +192,7 @@ function inWall(
   scene: Scene,
   wall: Wall,
   hole: WallHole,
-  key: string,
+  through: CutFor,
 ): Omit<CutItem, 'kind' | 'name' | 'why'> {
   const shell = scene.shell!;
   const depth = (sign: 1 | -1) =>
@@ -207,8 +205,10 @@ function inWall(
   const [back, front] = [depth(-1), depth(1)];
   const fromBack = hole.v + back <= front - hole.v;
   const deep = (fromBack ? hole.v + back : front - hole.v) - (hole.round ? 0 : hole.h / 2);
+  const key = cutKey(through);
   return {
     key,
+    through,
     face: { kind: 'wall', wall: wall.index, name: wallName(wall), length: wall.length },
     pieces: shell.body.pieces
       .filter((q) => (shell.sign(q.id) > 0 ? hole.v + hole.h / 2 > 0 : hole.v - hole.h / 2 < 0))
@@ -246,12 +246,14 @@ function windows(p: Project, scene: Scene): CutItem[] {
   for (const at of scene.items.values()) {
     const area = activeArea(scene, at);
     if (!area || !area.facesOut || windowFor(scene, at)) continue;
-    const key = `${at.item.id}/window`;
+    const through: CutFor = { item: at.item.id, is: 'window' };
+    const key = cutKey(through);
     const [w, h] = [area.x1 - area.x0 + 2 * WINDOW_SHOW_MM, area.y1 - area.y0 + 2 * WINDOW_SHOW_MM];
     const [x, y] = [(area.x0 + area.x1) / 2, (area.y0 + area.y1) / 2];
     const piece = scene.shell!.body.pieces.find((q) => q.id === at.piece)!;
     out.push({
       key,
+      through,
       kind: 'window',
       name: `window of ${at.item.name}`,
       face: { kind: 'face', piece: piece.id, role: piece.role },
@@ -280,7 +282,8 @@ function buttons(p: Project, scene: Scene): CutItem[] {
     if (!input.routed || 'opening' in input.at) continue;
     const spot = spotOf(scene, input);
     if (!spot) continue;
-    const key = `input/${input.id}`;
+    const through: CutFor = { input: input.id };
+    const key = cutKey(through);
     const cap = input.hole ?? KEY_MM;
     const d = cap + 2 * BUTTON_PLAY_MM;
     const said = {
@@ -293,7 +296,7 @@ function buttons(p: Project, scene: Scene): CutItem[] {
     if (spot.is === 'wall') {
       const { wall, u, v } = spot;
       const hole = { wall: wall.index, u, v, w: d, h: d, round: true };
-      out.push({ ...inWall(p, scene, wall, hole, key), ...said });
+      out.push({ ...inWall(p, scene, wall, hole, through), ...said });
       continue;
     }
     const { piece, x, y } = spot;
@@ -301,6 +304,7 @@ function buttons(p: Project, scene: Scene): CutItem[] {
     out.push({
       ...said,
       key,
+      through,
       face: { kind: 'face', piece, role },
       pieces: [piece],
       round: true,

@@ -215,7 +215,7 @@ describe('made at the bench', () => {
     expect(templates(p).some((s) => s.cuts?.includes('pocket:bed'))).toBe(false);
     expect(calliperTable(p, cutting(p))).toMatch(/pocket under Slab 2500,"?back, inside/);
     const steps = buildSteps(p).map((s) => s.id);
-    expect(steps.indexOf('mill-bed')).toBeGreaterThan(steps.indexOf('mark-bed'));
-    expect(steps.indexOf('mill-bed')).toBeLessThan(steps.indexOf('fit-back'));
+    expect(steps.indexOf('mill:bed')).toBeGreaterThan(steps.indexOf('mark-pocket:bed'));
+    expect(steps.indexOf('mill:bed')).toBeLessThan(steps.indexOf('fit:back'));
   });
 });

@@ -21,6 +21,7 @@ const withTools = (tools: Project['brief']['tools']): Project => ({
 
 const hole = (w: number, h: number, more: Partial<CutItem> = {}): CutItem => ({
   key: `hole-${w}-${h}`,
+  through: { item: 'a', connector: 'hole' },
   kind: 'port',
   name: 'a hole',
   face: { kind: 'face', piece: 'front', role: 'front' },

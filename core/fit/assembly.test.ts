@@ -74,7 +74,7 @@ test('a socket of one half in a closed hole of the other cannot shut; a notch op
     'Cannot close: 1.6 mm in the way',
     'USB-C charging of Step 5/3A and back bottom wall',
   ]);
-  const notched = applied(p, { do: 'notch', for: 'charger/usb' });
+  const notched = applied(p, { do: 'notch', for: { item: 'charger', connector: 'usb' } });
   expect(closingFindings(sceneOf(notched))).toEqual([]);
   const cut = check(notched).cuts.openings.find((o) => o.key === 'charger/usb')!;
   expect(cut.h).toBeGreaterThan(check(p).cuts.openings.find((o) => o.key === 'charger/usb')!.h + 2);

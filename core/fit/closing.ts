@@ -4,11 +4,10 @@
  * a board hooked behind another, or two parts that each lie under the other are found here.
  */
 import { atHeights, type Gap, gapOf, moved, type Prism, type Solid } from '../geometry';
-import { type Finding, mm1 } from '../model';
+import { type Finding, mm1, type CutFor, cutKey } from '../model';
 import { spineOf } from '../shell';
 import { judgedGap, sourcesOf } from './contact';
-import { leverKey } from './lever';
-import { portKey } from './port';
+import {} from './port';
 import type { PlacedBlock, PlacedItem, Scene } from './scene';
 import { swingBar } from './swing';
 import { type Through, through } from './through';
@@ -302,7 +301,10 @@ export function closingFindings(scene: Scene, a: Assembly = assembly(scene)): Fi
 }
 
 /** Holes of a socket or a lever to be opened up to the parting line, so that it goes in from above. */
-export const notchable = (b: Finding, at: PlacedItem): string[] =>
-  [...at.mouths.map((m) => portKey(at.item.id, m.id)), leverKey(at.item.id)].filter((key) =>
-    b.about.includes(key),
-  );
+export const notchable = ({ about }: Finding, { item, mouths }: PlacedItem): CutFor[] => {
+  const holes: CutFor[] = [
+    ...mouths.map((m) => ({ item: item.id, connector: m.id })),
+    { item: item.id, is: 'lever' },
+  ];
+  return holes.filter((hole) => about.includes(cutKey(hole)));
+};

@@ -2,10 +2,10 @@
  * The lever of a slide switch or the cap of a panel key: which way it looks, where it comes out of
  * the shell, and the slot it needs in a wall.
  */
-import { mm1, type Part } from '../model';
+import { mm1, type Part, openingCut } from '../model';
 import { blockBox, inside, ringOf, type Solid } from '../geometry';
 import type { NamedWallHole, Wall, WallHole } from '../shell';
-import { cutFor, notched } from './port';
+import { notched } from './port';
 import { type PlacedBlock, type PlacedItem, pointOf, type Scene } from './scene';
 
 /** A finger still moves a lever whose tip lies so far behind the outer face, mm: typical. */
@@ -118,7 +118,7 @@ export interface LeverSlot extends WallHole {
   why: string[];
 }
 
-export const leverKey = (item: string): string => `${item}/lever`;
+const leverKey = (item: string): string => `${item}/lever`;
 
 interface Span {
   from: number;
@@ -186,7 +186,7 @@ export function leverSlot(scene: Scene, at: PlacedItem): LeverSlot | undefined {
   if (out.recess > scene.shell!.body.wall.mm + FINGER_MM) return undefined;
   const { u, v } = leverSweep(a, at, out.wall);
   const key = leverKey(at.item.id);
-  const cut = cutFor(scene.project, key);
+  const cut = openingCut(scene.project, key);
   const need: LeverSlot = {
     key,
     block: a.block.block.id,

@@ -319,7 +319,15 @@ describe('plugs', () => {
     expect(
       plug({
         ...p,
-        cuts: [{ kind: 'opening', id: 'w', for: 'i0/usb', wide: true, state: 'decided' }],
+        cuts: [
+          {
+            kind: 'opening',
+            id: 'w',
+            for: { item: 'i0', connector: 'usb' },
+            wide: true,
+            state: 'decided',
+          },
+        ],
       }).verdict,
     ).toBe('clear');
   });
@@ -331,7 +339,15 @@ describe('plugs', () => {
     const p = socket(4, [lump, { x, y: 2.1 }]);
     const wide: Project = {
       ...p,
-      cuts: [{ kind: 'opening', id: 'w', for: 'i0/usb', wide: true, state: 'decided' }],
+      cuts: [
+        {
+          kind: 'opening',
+          id: 'w',
+          for: { item: 'i0', connector: 'usb' },
+          wide: true,
+          state: 'decided',
+        },
+      ],
     };
     const inTheWay = (q: Project) =>
       touches(q).filter((f) => f.verdict === 'hit' && f.what.includes('way of the USB-C plug'));

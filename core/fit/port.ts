@@ -1,7 +1,7 @@
 /**
  * A socket and the wall it looks through: the opening it needs, and whether a plug seats.
  */
-import { type Cut, type Finding, mm1, present, type Project, uOf } from '../model';
+import { type Finding, mm1, present, type Project, uOf, openingCut } from '../model';
 import { partOf, PLUGS } from '../kit';
 import { span, wallName, type WallHole } from '../shell';
 import { judgedGap } from './contact';
@@ -34,14 +34,6 @@ export interface PortOpening extends WallHole {
 
 export const portKey = (item: string, connector: string): string => `${item}/${connector}`;
 
-export const cutFor = (
-  project: Project,
-  key: string,
-): Extract<Cut, { kind: 'opening' }> | undefined =>
-  project.cuts.find(
-    (c): c is Extract<Cut, { kind: 'opening' }> => c.kind === 'opening' && c.for === key,
-  );
-
 /** An opening drawn on to the parting line. */
 export function notched<T extends WallHole & { why: string[] }>(need: T): T {
   const [low, high] = [Math.min(0, need.v - need.h / 2), Math.max(0, need.v + need.h / 2)];
@@ -59,7 +51,7 @@ export function portOpening(scene: Scene, at: PlacedItem, mouth: Mouth): PortOpe
   if (!mouth.wall || mouth.u === undefined || !scene.shell) return undefined;
   const key = portKey(at.item.id, mouth.id);
   const plug = PLUGS[mouth.type];
-  const cut = cutFor(scene.project, key);
+  const cut = openingCut(scene.project, key);
   const wide = cut?.wide ?? false;
   let [w, h] = wide ? mouldSizes(at, mouth) : acrossSizes(at, mouth);
   const why = [

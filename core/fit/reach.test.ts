@@ -111,7 +111,7 @@ describe('a lever', () => {
       {
         kind: 'opening' as const,
         id: 'slot',
-        for: 'slide-switch/lever',
+        for: { item: 'slide-switch', is: 'lever' },
         state: 'measured' as const,
         measured: { w: length(w), h: length(h) },
         ...(notch ? { notch } : {}),
@@ -156,7 +156,7 @@ describe('a lever', () => {
       const [bar] = bars(high);
       expect(bar).toMatchObject({ code: 'closing-shut', verdict: 'hit' });
       expect(bar!.about).toContain('slide-switch/lever');
-      const open = applied(high, { do: 'notch', for: 'slide-switch/lever' });
+      const open = applied(high, { do: 'notch', for: { item: 'slide-switch', is: 'lever' } });
       expect(bars(open)).toEqual([]);
       const slot = cutting(open).openings.find((o) => o.kind === 'lever')!;
       // From the parting line to above the lever.

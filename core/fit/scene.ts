@@ -16,6 +16,8 @@ import {
   type Project,
   type SourceShare,
   uOf,
+  cutKey,
+  openingCut,
 } from '../model';
 import {
   atHeights,
@@ -507,7 +509,7 @@ const MOULD_GIVES_MM = 0.3;
 
 /** Whether a socket's opening is to be cut so wide that the plug's moulding goes in. */
 const isWidened = (project: Project, item: string, connector: string): boolean =>
-  project.cuts.some((c) => c.kind === 'opening' && c.for === `${item}/${connector}` && c.wide);
+  openingCut(project, cutKey({ item, connector }))?.wide === true;
 
 /**
  * The way a plug takes from the mouth to the outer face, as a solid that must stay free.

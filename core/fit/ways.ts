@@ -3,7 +3,7 @@
  * an opening, take a thinner part. Only proposals; each is re-checked on the whole build before it
  * is shown.
  */
-import { type Finding, type Part, refOf, type WayOut } from '../model';
+import { type Finding, type Part, refOf, type WayOut, cutKey } from '../model';
 import { removals, thickness } from '../kit';
 import { seamCost, type ShellSolids, type StandingFeature } from '../shell';
 import { Checker } from './checker';
@@ -12,7 +12,7 @@ import { BARE_METAL_MM } from './clearance';
 import { notchable } from './closing';
 import { firstPlace, handled } from './handle';
 import { moveWords, seekPlaces } from './moves';
-import { portKey } from './port';
+import {} from './port';
 import { stepsAway } from './away';
 import type { PlacedItem } from './scene';
 import { sinkWays } from './sink';
@@ -144,11 +144,11 @@ function otherHalf(checker: Checker, finding: Finding, items: readonly PlacedIte
   return [
     ...tilt,
     ...items.flatMap((at): WayOut[] => [
-      ...notchable(finding, at).map((key): WayOut => ({
-        id: `notch-${key}`,
+      ...notchable(finding, at).map((hole): WayOut => ({
+        id: `notch-${cutKey(hole)}`,
         text: 'Make its hole an open notch',
         cost: 'a saw cut from the rim instead of a hole; less wall there',
-        changes: [{ do: 'notch', for: key }],
+        changes: [{ do: 'notch', for: hole }],
         effort: 3.5,
       })),
       ...('piece' in at.placement.on
@@ -313,7 +313,7 @@ function widen(finding: Finding, items: readonly PlacedItem[]): WayOut[] {
           id: `widen-${at.item.id}-${m.id}`,
           text: 'Widen the opening so that the moulding enters',
           cost: 'a larger hole in the wall',
-          changes: [{ do: 'widen', for: portKey(at.item.id, m.id) }],
+          changes: [{ do: 'widen', for: { item: at.item.id, connector: m.id } }],
           effort: 4,
         },
         {

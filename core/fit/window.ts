@@ -1,7 +1,7 @@
 /**
  * A screen's picture against the window it looks through: what is hidden, and on which side.
  */
-import { type Finding, mm1 } from '../model';
+import { type Finding, mm1, openingCut } from '../model';
 import type { SceneCheck } from './sceneCheck';
 import { judgedGap } from './contact';
 import { type PlacedItem, placing, pointOf, type Scene } from './scene';
@@ -181,8 +181,8 @@ const FRAME_MM = 4;
 /** A window that was planned for this screen, cut and measured: what was made counts. */
 function asCut(scene: Scene, at: PlacedItem, area: ActiveArea) {
   const key = `${at.item.id}/window`;
-  const cut = scene.project.cuts.find((c) => c.kind === 'opening' && c.for === key);
-  if (cut?.kind !== 'opening' || !cut.measured) return undefined;
+  const cut = openingCut(scene.project, key);
+  if (!cut?.measured) return undefined;
   const [x, y] = [(area.x0 + area.x1) / 2, (area.y0 + area.y1) / 2];
   const [w, h] = [cut.measured.w.mm / 2, cut.measured.h.mm / 2];
   return { id: key, name: 'the window as cut', x0: x - w, y0: y - h, x1: x + w, y1: y + h };

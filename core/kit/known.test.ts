@@ -54,7 +54,10 @@ describe('the riskiest unknown first', () => {
     }
     expect(list.map((u) => u.rank)).toEqual(list.map((u) => u.rank).sort((a, b) => b - a));
     const first = list[0]!;
-    const after = unknowns({ ...half, tried: [{ id: first.id, holds: true }] });
+    const after = unknowns({
+      ...half,
+      tried: [{ assumption: first.is, ...(first.of && { of: first.of }), holds: true }],
+    });
     expect([after[after.length - 1]!.id, after[after.length - 1]!.tried]).toEqual([
       first.id,
       { holds: true },

@@ -5,13 +5,16 @@
  * Rank = chance that it is false × what it spoils / what the trial costs; the chances are a
  * builder's rule of thumb, and said to be.
  */
-import { present, type Part, type Project } from '../model';
+import { type Assumption, present, type Part, type Project, type Trial } from '../model';
 import { knownToWork } from './known';
 import { portsOn } from './ports';
 import { partOf } from './thickness';
 
 export interface Unknown {
   id: string;
+  is: Assumption;
+  /** The item, or the kept thing, it is about. */
+  of?: string;
   assumption: string;
   /** Chance that it is false, 0 to 1: a rule of thumb. */
   doubt: number;
@@ -23,6 +26,10 @@ export interface Unknown {
   tried?: { holds: boolean; note?: string };
 }
 
+/** The same for two trials of one assumption. */
+const trialKey = ({ assumption, of }: Pick<Trial, 'assumption' | 'of'>): string =>
+  of === undefined ? assumption : `${assumption}:${of}`;
+
 /** An hour at the bench against money, to rank both together. */
 const HOUR = 10;
 
@@ -32,7 +39,8 @@ export function unknowns(p: Project): Unknown[] {
   const price = (q: Part) => q.price ?? 10;
   const all = rows.reduce((s, r) => s + price(r.part), 0);
   const say = (
-    id: string,
+    is: Assumption,
+    of: string | undefined,
     assumption: string,
     doubt: number,
     money: number,
@@ -41,7 +49,9 @@ export function unknowns(p: Project): Unknown[] {
     minutes: number,
   ) =>
     out.push({
-      id,
+      id: trialKey({ assumption: is, ...(of === undefined ? {} : { of }) }),
+      is,
+      ...(of === undefined ? {} : { of }),
       assumption,
       doubt,
       spoils: { money: Math.round(money), hours },
@@ -52,6 +62,7 @@ export function unknowns(p: Project): Unknown[] {
   if (known && known.state !== 'known') {
     say(
       'image',
+      undefined,
       `A system image runs ${known.computer} with a ${known.link} screen and ${known.route} inputs`,
       known.state === 'unknown' ? 0.4 : 0.15,
       all * 0.5,
@@ -63,7 +74,8 @@ export function unknowns(p: Project): Unknown[] {
   for (const { item, part } of rows) {
     if (part.screen) {
       say(
-        `screen:${item.id}`,
+        'screen',
+        item.id,
         `${item.name} shows a picture on this computer`,
         part.screen.link === 'hdmi' ? 0.05 : 0.15,
         price(part),
@@ -74,7 +86,8 @@ export function unknowns(p: Project): Unknown[] {
     }
     if (part.cell) {
       say(
-        `cell:${item.id}`,
+        'cell',
+        item.id,
         `${item.name} holds what is printed on it${item.stock === 'salvaged' ? ', salvaged' : ''}`,
         item.stock === 'salvaged' ? 0.6 : 0.15,
         price(part),
@@ -94,7 +107,8 @@ export function unknowns(p: Project): Unknown[] {
       )
     ) {
       say(
-        `polarity:${item.id}`,
+        'polarity',
+        item.id,
         'The two-pin battery plug has plus where the board wants it',
         0.4,
         price(part) + 5,
@@ -105,7 +119,8 @@ export function unknowns(p: Project): Unknown[] {
     }
     if (part.converter) {
       say(
-        `rail:${item.id}`,
+        'rail',
+        item.id,
         `${item.name} holds 5 V at the peak with a nearly empty cell`,
         0.15,
         price(part),
@@ -116,7 +131,8 @@ export function unknowns(p: Project): Unknown[] {
     }
     if (part.draws && part.source === 'typical') {
       say(
-        `draw:${item.id}`,
+        'draw',
+        item.id,
         `${item.name} draws what its class draws`,
         0.25,
         5,
@@ -127,7 +143,8 @@ export function unknowns(p: Project): Unknown[] {
     }
     if (part.source === 'typical' && part.blocks.length > 2) {
       say(
-        `size:${item.id}`,
+        'size',
+        item.id,
         `${item.name} is as large as its class`,
         0.25,
         2,
@@ -141,7 +158,8 @@ export function unknowns(p: Project): Unknown[] {
     );
     if (hard.length) {
       say(
-        `slim:${item.id}`,
+        'slim',
+        item.id,
         `${item.name} lives without ${hard.map((b) => b.name).join(', ')}`,
         0.06 * Math.max(...hard.map((b) => b.removable!.difficulty)),
         price(part),
@@ -152,7 +170,8 @@ export function unknowns(p: Project): Unknown[] {
     }
     if (part.speaker) {
       say(
-        `speaker:${item.id}`,
+        'speaker',
+        item.id,
         `${item.name} is loud enough behind its grille`,
         0.2,
         price(part),
@@ -163,7 +182,8 @@ export function unknowns(p: Project): Unknown[] {
     }
     if (part.takes && part.amp) {
       say(
-        `amp:${item.id}`,
+        'amp',
+        item.id,
         `${item.name} plays without noise on this rail`,
         0.12,
         price(part),
@@ -175,7 +195,8 @@ export function unknowns(p: Project): Unknown[] {
     if (item.stock === 'to buy' || item.stock === undefined) {
       if (part.price && part.price >= 25) {
         say(
-          `buy:${item.id}`,
+          'buy',
+          item.id,
           `${item.name} can still be bought for about ${part.price}`,
           0.1,
           part.price,
@@ -189,7 +210,8 @@ export function unknowns(p: Project): Unknown[] {
   for (const k of p.donor?.kept ?? []) {
     if (k.proved === 'no') {
       say(
-        `kept:${k.id}`,
+        'kept',
+        k.id,
         `The kept ${k.name} works`,
         0.3,
         5,
@@ -200,11 +222,20 @@ export function unknowns(p: Project): Unknown[] {
     }
   }
   if (p.controls.route === 'wireless') {
-    say('lag', 'The pad answers quickly enough', 0.15, 0, 2, 'A rhythm game on the bench.', 15);
+    say(
+      'lag',
+      undefined,
+      'The pad answers quickly enough',
+      0.15,
+      0,
+      2,
+      'A rhythm game on the bench.',
+      15,
+    );
   }
   return out
     .map((u) => {
-      const t = p.tried?.find((x) => x.id === u.id);
+      const t = p.tried?.find((x) => trialKey(x) === u.id);
       return {
         ...u,
         rank: (u.doubt * (u.spoils.money + HOUR * u.spoils.hours)) / u.minutes,

@@ -187,8 +187,8 @@ describe('harm', () => {
       harmOf(scene, [{ do: 'place', placement: p.layout.placements[0]! }]),
       harmOf(scene, [{ do: 'insulate', item }]),
       trim(4, guide),
-      harmOf(scene, [{ do: 'widen', for: `${item}/usb` }]),
-      harmOf(scene, [{ do: 'notch', for: `${item}/usb` }]),
+      harmOf(scene, [{ do: 'widen', for: { item, connector: 'usb' } }]),
+      harmOf(scene, [{ do: 'notch', for: { item, connector: 'usb' } }]),
       trim(4),
       harmOf(scene, [{ do: 'leave-out-input', input: p.controls.inputs[0]!.id }]),
     ].map(weightOf);

@@ -2,7 +2,7 @@
 import { demos } from '../catalogue';
 import { wholeCutting } from '../cuts';
 import { sceneOf } from '../fit';
-import { appliedAll, length, type Project, readProject } from '../model';
+import { appliedAll, length, type Project, readProject, cutKey, openingCut } from '../model';
 import { check, waysOut } from '../verdict';
 import { grafted } from '../verdict/sabotage/builds.fixture';
 import { type Made, madeFor, RULES, withMade } from './index';
@@ -166,12 +166,12 @@ describe('a port cut too large', () => {
   const cutLarge = (by: number): Project => ({
     ...box,
     cuts: [
-      ...box.cuts.filter((c) => c.kind !== 'opening' || c.for !== port.key),
+      ...box.cuts.filter((c) => c.kind !== 'opening' || cutKey(c.for) !== port.key),
       {
         kind: 'opening',
         id: 'as-cut',
-        for: port.key,
-        wide: box.cuts.some((c) => c.kind === 'opening' && c.for === port.key && c.wide),
+        for: port.through,
+        wide: openingCut(box, port.key)?.wide,
         state: 'measured',
         measured: { w: length(port.w + by), h: length(port.h + by) },
       },

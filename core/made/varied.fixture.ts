@@ -2,7 +2,15 @@
 import { demos, rectBody } from '../catalogue';
 import { sceneOf } from '../fit';
 import { seeded } from '../geometry';
-import { type Body, type Cut, length, type Opening, type Piece, type Project } from '../model';
+import {
+  type Body,
+  type Cut,
+  length,
+  type Opening,
+  type Piece,
+  type Project,
+  cutKey,
+} from '../model';
 import { cutting } from '../cuts';
 import { grafted } from '../verdict/sabotage/builds.fixture';
 
@@ -109,13 +117,13 @@ const cut: Change = (p, draw) => {
       return {
         kind: 'opening',
         id: `drawn-${i}`,
-        for: c.key,
+        for: c.through,
         state: 'measured',
         measured: { w: length(c.w + by), h: length(c.h + by) },
       };
     });
-  const keys = new Set(made.map((c) => (c.kind === 'opening' ? c.for : '')));
-  const rest = p.cuts.filter((c) => c.kind !== 'opening' || !keys.has(c.for));
+  const keys = new Set(made.map((c) => (c.kind === 'opening' ? cutKey(c.for) : '')));
+  const rest = p.cuts.filter((c) => c.kind !== 'opening' || !keys.has(cutKey(c.for)));
   return { ...p, cuts: [...rest, ...made] };
 };
 /** Posts cut down to a share of their height, and pockets. */

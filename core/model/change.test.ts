@@ -59,8 +59,8 @@ const ROWS: Array<[Change, Project, RegExp]> = [
   ],
   [{ do: 'strike', item: 'teasel', block: 'hdmi' }, half, /^kit\.items\.0\.struck$/],
   [{ do: 'trim', feature: 'back-middle', copy: 1, to: 3 }, half, /^cuts$/],
-  [{ do: 'notch', for: 'charger/usb' }, half, /^cuts$/],
-  [{ do: 'widen', for: 'charger/usb' }, half, /^cuts$/],
+  [{ do: 'notch', for: { item: 'charger', connector: 'usb' } }, half, /^cuts$/],
+  [{ do: 'widen', for: { item: 'charger', connector: 'usb' } }, half, /^cuts$/],
   [
     { do: 'swap', item: 'cell', part: part('slab-2000') },
     half,

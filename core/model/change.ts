@@ -2,7 +2,15 @@
  * A change to the document that a way out offers: applied as one step, undone as one step.
  */
 import type { Duty, DutyOwner } from './duty';
-import type { Cut, Input, Placement, Project } from './project';
+import {
+  type Cut,
+  type CutFor,
+  cutKey,
+  type Input,
+  openingCut,
+  type Placement,
+  type Project,
+} from './project';
 import type { Item, Part } from './part';
 import { length, type Length } from './length';
 import type { Body, Feature, Shell } from './shell';
@@ -17,8 +25,8 @@ export type Change =
   | { do: 'pocket'; cut: Extract<Cut, { kind: 'pocket' }> }
   | { do: 'uncut'; id: string }
   /** A hole filled and cut anew: as planned, not as measured. */
-  | { do: 'recut'; for: string }
-  | { do: 'widen' | 'notch'; for: string }
+  | { do: 'recut'; for: CutFor }
+  | { do: 'widen' | 'notch'; for: CutFor }
   | { do: 'swap'; item: string; part: Part }
   | { do: 'insulate'; item: string }
   /** A made part as it would be made now: new in the kit, or in the place of the one that is there. */
@@ -159,9 +167,10 @@ export function applied(p: Project, change: Change): Project {
       return {
         ...p,
         cuts: p.cuts.map((c): Cut => {
-          if (c.kind !== 'opening' || c.for !== change.for) return c;
+          if (c.kind !== 'opening' || cutKey(c.for) !== cutKey(change.for)) return c;
           const planned: Cut = { ...c, state: 'decided' };
           delete planned.measured;
+          delete planned.at;
           return planned;
         }),
       };
@@ -169,12 +178,11 @@ export function applied(p: Project, change: Change): Project {
       return { ...p, cuts: p.cuts.filter((c) => c.id !== change.id) };
     case 'widen':
     case 'notch': {
-      const known = p.cuts.find(
-        (c): c is Extract<Cut, { kind: 'opening' }> => c.kind === 'opening' && c.for === change.for,
-      );
+      const key = cutKey(change.for);
+      const known = openingCut(p, key);
       const wide = change.do === 'widen' || known?.wide;
       const notch = change.do === 'notch' || known?.notch;
-      const id = known?.id ?? `open-${change.for.replace(/[^a-z0-9-]/g, '-')}`;
+      const id = known?.id ?? `open-${key.replace('/', '-')}`.slice(0, 64);
       return {
         ...p,
         cuts: [

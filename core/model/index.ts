@@ -23,4 +23,5 @@ export { editWords } from './editWords';
 export * from './duty';
 export * from './meter';
 export * from './press';
+export * from './tick';
 export * from './workshop';

@@ -1,7 +1,7 @@
 /** Documents written by older programs are read as if they had been written today. */
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { FORMAT, migrated, type Project, readEnvelope, readProject, wrap } from './index';
+import { FORMAT, migrated, type Project, readEnvelope, readProject, tickKey, wrap } from './index';
 
 const frozen = (n: number): Record<string, unknown> =>
   JSON.parse(readFileSync(join(process.cwd(), `core/model/frozen/format-${n}.json`), 'utf8'));
@@ -13,9 +13,17 @@ describe('a document of an older format', () => {
     const read = readProject(old);
     expect(read).toMatchObject({ ok: true });
     if (!read.ok) return;
-    const { controls, ...rest } = read.value;
-    const { controls: before, ...others } = old as { controls: Project['controls'] };
+    const { controls, build, ...rest } = read.value;
+    const {
+      controls: before,
+      build: done,
+      ...others
+    } = old as unknown as {
+      controls: Project['controls'];
+      build: { done: string[] };
+    };
     expect(rest).toEqual({ ...others, format: FORMAT });
+    expect(build.done.map((d) => tickKey(d).replace(':', '-'))).toEqual(done.done);
     // Both have keys without a hole, which were drawn on the front.
     const cut = before.inputs.filter((i) => !('opening' in i.at));
     expect(cut.length).toBeGreaterThan(0);
@@ -24,6 +32,89 @@ describe('a document of an older format', () => {
       inputs: before.inputs.map((i) =>
         cut.includes(i) ? { ...i, at: { piece: 'front', ...i.at } } : i,
       ),
+    });
+  });
+  test('format 3: cuts, ticks and trials are taken apart by what the document holds', () => {
+    const old = frozen(3);
+    const read = readProject(old);
+    expect(read).toMatchObject({ ok: true });
+    if (!read.ok) return;
+    const { cuts, build, tried, ...rest } = read.value;
+    const { cuts: were, build: done, tried: trials, ...others } = old;
+    expect(rest).toEqual({ ...others, format: FORMAT });
+    expect(cuts.map((c) => (c.kind === 'opening' ? c.for : c.kind))).toEqual([
+      { item: 'charger', connector: 'usb' },
+      { item: 'screen', is: 'window' },
+      { item: 'slide-switch', is: 'lever' },
+      { input: 'shoulder-l' },
+      'trim',
+      'pocket',
+    ]);
+    expect(build.done.map(tickKey)).toEqual([
+      'donor-open',
+      'measure-shell',
+      'bench:teasel',
+      'slim:teasel/header',
+      'wire-buttons',
+      'wire:speaker',
+      'gate-rail',
+      'gate:teasel',
+      'clamp:card-guide/0',
+      'cut:card-guide/0',
+      'mark-pocket:bed',
+      'mill:bed',
+      'mark:charger/usb',
+      'open:charger/usb',
+      'open:screen/window',
+      'open:input/shoulder-l',
+      'instead:charger/supply-in',
+      'fit:back',
+      'fit-in:teasel',
+      'prove-kept:wheel',
+    ]);
+    expect(tried).toEqual([
+      { assumption: 'cell', of: 'cell', holds: true },
+      { assumption: 'image', holds: false, note: 'no picture' },
+      { assumption: 'slim', of: 'teasel', holds: true, note: 'runs without it' },
+    ]);
+    expect([were, done, trials].every(Boolean)).toBe(true);
+  });
+  test('format 3: ids that begin alike, a socket called window, and what named nothing', () => {
+    const old = {
+      kit: {
+        parts: [{ id: 'p', connectors: [{ id: 'window' }] }],
+        items: [{ id: 'amp', part: 'q' }, { id: 'amp-2', part: 'p' }, { id: 'input' }],
+      },
+      controls: { inputs: [{ id: 'a' }] },
+      cuts: [
+        { kind: 'opening', for: 'amp-2/window' },
+        { kind: 'opening', for: 'amp/window' },
+        { kind: 'opening', for: 'input/a' },
+        { kind: 'opening', for: 'a/b/c' },
+        { kind: 'opening', for: 7 },
+        'no cut',
+      ],
+      build: { done: ['slim-amp-2-usb', 'slim-gone-usb', 'cut-post', 'wire-power', 'x-y', 3] },
+      tried: [{ id: 'lag:amp', holds: true }, { id: 'toString', holds: true }, 4],
+    };
+    expect(migrated(old, 'deft-shell/3')).toMatchObject({
+      cuts: [
+        { for: { item: 'amp-2', connector: 'window' } },
+        { for: { item: 'amp', is: 'window' } },
+        { for: { item: 'input', connector: 'a' } },
+        { for: 7 },
+        'no cut',
+      ],
+      build: {
+        done: [
+          { step: 'slim', of: ['amp-2', 'usb'] },
+          { step: 'slim', of: ['gone-usb'] },
+          { step: 'cut', of: ['post'] },
+          { step: 'wire-power', of: [] },
+          3,
+        ],
+      },
+      tried: [4],
     });
   });
   test.each([
@@ -53,7 +144,7 @@ describe('a document of an older format', () => {
       controls: { inputs: [{ at: { piece, x: 1, y: 2 } }, { at: { opening: 'o' } }, 3] },
     });
   });
-  test.each([1, 2])('an export of format %i is taken in with its test fits', (n) => {
+  test.each([1, 2, 3])('an export of format %i is taken in with its test fits', (n) => {
     const old = frozen(n);
     const fit = { at: '2026-01-02T03:04:05.000Z', note: 'first fit', body: { document: old } };
     const read = readEnvelope({ ...wrap(old as Project), revisions: [fit] });

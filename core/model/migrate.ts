@@ -2,15 +2,9 @@
  * Documents of older formats, carried forward one format at a time. A document is never changed in
  * place; what a step cannot decide is left for a finding to ask.
  */
+import { isJson, type Json, listIn } from './json';
 import { FORMAT } from './project';
-
-type Json = Readonly<Record<string, unknown>>;
-
-const isJson = (x: unknown): x is Json => typeof x === 'object' && x !== null && !Array.isArray(x);
-const listIn = (of: unknown, key: string): unknown[] => {
-  const list = isJson(of) ? of[key] : undefined;
-  return Array.isArray(list) ? list : [];
-};
+import { withReferences } from './references';
 
 /** From each older format to the next. */
 const STEPS: Readonly<Record<string, (old: Json) => Json>> = {
@@ -18,6 +12,8 @@ const STEPS: Readonly<Record<string, (old: Json) => Json>> = {
   'deft-shell/1': (old) => ({ ...old, format: 'deft-shell/2' }),
   // 3: a key's hole may be cut in any face. Before, it was in the front of the first body.
   'deft-shell/2': (old) => ({ ...withFaces(old), format: 'deft-shell/3' }),
+  // 4: what a cut is for, what was done and what was tried are references; before, they were texts.
+  'deft-shell/3': (old) => ({ ...withReferences(old), format: 'deft-shell/4' }),
 };
 
 /** Formats there were before the present one, the newest first. */

@@ -217,7 +217,7 @@ test('a change leaves the document it was given as it was', () => {
   const changes: Change[] = [
     { do: 'strike', item: 'teasel', block: 'hdmi' },
     { do: 'trim', feature: 'back-middle', copy: 0, to: 3 },
-    { do: 'widen', for: 'charger/usb' },
+    { do: 'widen', for: { item: 'charger', connector: 'usb' } },
     { do: 'leave-out-input', input: 'up' },
     { do: 'power', set: { wireAwg: 20 } },
     { do: 'reach', item: 'charger', connector: 'usb', outside: false },

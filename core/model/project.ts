@@ -11,9 +11,10 @@ import { Id, Name, Shell } from './shell';
 import { Duties } from './duty';
 import { MeterReading } from './meter';
 import { Film, PressRecord } from './press';
+import { Tick, Trial } from './tick';
 import { Workshop } from './workshop';
 
-export const FORMAT = 'deft-shell/3';
+export const FORMAT = 'deft-shell/4';
 
 const place = z.number({ error: 'A place is a number of millimetres.' }).min(-1000).max(1000);
 
@@ -58,6 +59,23 @@ export const Placement = z.strictObject({
 });
 export type Placement = z.infer<typeof Placement>;
 
+/** What an opening is for: a socket or a lever of a part, its picture, or a key. */
+export const CutFor = z.union([
+  z.strictObject({ item: Id, connector: Id }),
+  z.strictObject({ item: Id, is: z.enum(['window', 'lever']) }),
+  z.strictObject({ input: Id }),
+]);
+export type CutFor = z.infer<typeof CutFor>;
+
+/** A place on a piece's face or on a wall, as `InputPlace` has them. */
+const face = z.strictObject({ piece: Id, x: place, y: place });
+const wallPlace = z.strictObject({
+  body: Id,
+  wall: z.number().int().min(0).max(1999),
+  along: place,
+  v: place,
+});
+
 export const CUT_STATES = ['decided', 'done', 'measured'] as const;
 export const Cut = z.discriminatedUnion('kind', [
   /** A post or rib cut down. `to` is the height left above its floor; 0 takes it away. */
@@ -87,20 +105,32 @@ export const Cut = z.discriminatedUnion('kind', [
     /** Its depth as read with the depth rod. */
     measured: Length.optional(),
   }),
-  /** An opening the layout asks for. Key `item/connector`, `item/window` or `input/id`. */
+  /** An opening the layout asks for. */
   z.strictObject({
     kind: z.literal('opening'),
     id: Id,
-    for: z.string().min(1).max(140),
+    for: CutFor,
     /** Wide enough for the plug's overmould instead of its nose only. */
     wide: z.boolean().optional(),
     /** Open to the parting line instead of a closed hole. */
     notch: z.boolean().optional(),
     state: z.enum(CUT_STATES),
     measured: z.strictObject({ w: Length, h: Length }).optional(),
+    /** The middle of the hole that was cut: it stays there, whatever moves behind it. */
+    at: z.union([face, wallPlace]).optional(),
   }),
 ]);
 export type Cut = z.infer<typeof Cut>;
+export type OpeningCut = Extract<Cut, { kind: 'opening' }>;
+
+/** The key an opening is spoken of by where things are counted and drawn. */
+export function cutKey(of: CutFor): string {
+  if ('input' in of) return `input/${of.input}`;
+  return `${of.item}/${'connector' in of ? of.connector : of.is}`;
+}
+/** What is decided of an opening. */
+export const openingCut = (p: Pick<Project, 'cuts'>, key: string): OpeningCut | undefined =>
+  p.cuts.find((c): c is OpeningCut => c.kind === 'opening' && cutKey(c.for) === key);
 
 export const INPUT_ROLES = [
   'up',
@@ -133,14 +163,9 @@ export const InputPlace = z.union([
     dy: place.optional(),
   }),
   /** The middle of a hole to be cut in the face of a piece, in its body's frame. */
-  z.strictObject({ piece: Id, x: place, y: place }),
+  face,
   /** Of one to be cut in a wall: from the wall's start, and above the parting plane. */
-  z.strictObject({
-    body: Id,
-    wall: z.number().int().min(0).max(1999),
-    along: place,
-    v: place,
-  }),
+  wallPlace,
 ]);
 export type InputPlace = z.infer<typeof InputPlace>;
 
@@ -257,17 +282,8 @@ export const Project = z.strictObject({
     /** Set in the menu or with a chord; no wheel or keys of its own. */
     volume: z.enum(['menu']).optional(),
   }),
-  /** Assumptions somebody tried, by their id, and how it went. */
-  tried: z
-    .array(
-      z.strictObject({
-        id: z.string().min(1).max(160),
-        holds: z.boolean(),
-        note: z.string().max(400).optional(),
-      }),
-    )
-    .max(400)
-    .optional(),
+  /** Assumptions somebody tried, and how it went. */
+  tried: z.array(Trial).max(400).optional(),
   /** The system image that is used: where the copy lies and what it must hash to. */
   image: z
     .strictObject({
@@ -282,6 +298,6 @@ export const Project = z.strictObject({
     .optional(),
   /** What the builder's own machines do; sizes of what is made for the build are corrected by it. */
   workshop: Workshop.optional(),
-  build: z.strictObject({ done: z.array(z.string().max(200)).max(2000) }),
+  build: z.strictObject({ done: z.array(Tick).max(2000) }),
 });
 export type Project = z.infer<typeof Project>;

@@ -71,8 +71,8 @@ test('what is cut in a lid has its sheet, its steps and its test fit, and the li
   expect(cut?.marks.some((m) => m.kind === 'text' && m.text.includes('window'))).toBe(true);
   expect(templates(p).map((s) => s.id)).not.toContain('lid-lid-front-inside');
   const steps = buildSteps(inLid);
-  expect(steps.map((s) => s.id)).toContain('open-screen-window');
-  expect(steps.find((s) => s.id === 'fit-lid-front')?.title).toBe(
+  expect(steps.map((s) => s.id)).toContain('open:screen/window');
+  expect(steps.find((s) => s.id === 'fit:lid-front')?.title).toBe(
     'Test-fit the front half of Lid, parts loose',
   );
   const mass = (build: Project) => shellsMass(build.shell.bodies)!.value;

@@ -26,6 +26,8 @@ type SaveState =
 
 const SOON_MS = 500;
 const AGAIN_MS = 2500;
+/** How often a server that went away is asked about a draft before it is shown as it is. */
+const SETTLE_TRIES = 4;
 
 export interface Saving {
   state: SaveState;
@@ -84,11 +86,23 @@ const ELSEWHERE = -1;
  */
 export async function settled<T extends Draft>(key: string, draft: T): Promise<T> {
   const { sending = [], basedOn, document } = draft;
-  const version = await ownVersion(key, basedOn, document, sending);
-  return version === undefined ? draft : { ...draft, basedOn: version, sending: undefined };
+  for (let n = 0; n < SETTLE_TRIES; n++) {
+    if (n) await new Promise((resolve) => setTimeout(resolve, AGAIN_MS));
+    try {
+      const version = await ownVersion(key, basedOn, document, sending);
+      return version === undefined ? draft : { ...draft, basedOn: version, sending: undefined };
+    } catch {
+      // The server went away between two answers: it may well be ours.
+    }
+  }
+  return draft;
 }
 
-/** The version that one of these saves made, when it was one of them that was taken. */
+/**
+ * The version that one of these saves made, when it was one of them that was taken.
+ *
+ * @throws when the server does not answer: then nobody knows whose it is
+ */
 async function ownVersion(
   key: string,
   basedOn: number,
@@ -96,7 +110,10 @@ async function ownVersion(
   names: readonly string[],
 ): Promise<number | undefined> {
   for (const name of names) {
-    const saved = await saveBuild(key, basedOn, { document }, name).catch(() => undefined);
+    const saved = await saveBuild(key, basedOn, { document }, name).catch((e: unknown) => {
+      if (isOffline(e)) throw e;
+      return undefined;
+    });
     if (saved?.ok) return saved.version;
   }
   return undefined;

@@ -61,7 +61,7 @@ function how(part: Part): { detail: string; feed: Feed } {
 
 export const benchTests = (on: Bench): Draft[] =>
   ofFamily(on, ...TESTED).map(({ item, part }): Draft => ({
-    id: `bench-${item.id}`,
+    is: ['bench', item.id],
     phase: 'Bench-test',
     after: [],
     title: `Prove ${item.name} on the bench`,

@@ -2,7 +2,7 @@
 import { type Carries, type Item, type Part } from '../../model';
 import { portsOf, portsOn } from '../../kit';
 import type { Bench, Draft } from '../step';
-import { computerOf, ofFamily } from '../step';
+import { computerOf, ofFamily, stepId } from '../step';
 import { BOARD_VOLTS, feedOf } from './power';
 import { slimmed } from './slimming';
 import { isSupply, wireStep, wiresByStep } from './wires';
@@ -10,7 +10,7 @@ import { isSupply, wireStep, wiresByStep } from './wires';
 const PHASE = 'Computer and screen';
 
 /** The step that proves a board, by its item. */
-export const gateOf = (item: string): string => `gate-${item}`;
+export const gateOf = (item: string): string => stepId('gate', item);
 
 export function boards(on: Bench): Draft[] {
   const computer = computerOf(on);
@@ -46,7 +46,7 @@ const isSoldered = (on: Bench, item: Item, part: Part): boolean =>
 const solders = (on: Bench, item: Item, after: readonly string[], detail: string): Draft => {
   const nets = wiresByStep(on).get(wireStep(item.id)) ?? [];
   return {
-    id: wireStep(item.id),
+    is: ['wire', item.id],
     phase: PHASE,
     title: `Wire ${item.name}`,
     detail,
@@ -61,7 +61,7 @@ function computerSteps(on: Bench, item: Item): Draft[] {
   return [
     solders(on, item, [], 'Supply and ground to its own pins, as short as the layout lets them.'),
     {
-      id: gateOf(item.id),
+      is: ['gate', item.id],
       phase: PHASE,
       title: `Gate: ${item.name} runs from the rail`,
       detail:
@@ -93,7 +93,7 @@ function screenSteps(on: Bench, item: Item, part: Part, booted: readonly string[
         : 'Supply and ground; films stay on until last.',
     ),
     {
-      id: gateOf(item.id),
+      is: ['gate', item.id],
       phase: PHASE,
       title: `Gate: picture on ${item.name}`,
       detail: `Upright and whole? Turn it by 180° in its settings if not.${plugged}`,
@@ -152,7 +152,7 @@ const gone = (item: Item, part: Part) =>
 const instead = (on: Bench, item: string): string[] =>
   on.kit
     .filter((x) => x.item.id === item)
-    .flatMap((x) => gone(x.item, x.part).map((port) => `instead-${item}-${port.id}`));
+    .flatMap((x) => gone(x.item, x.part).map((port) => stepId('instead', item, port.id)));
 
 /** Wires in place of sockets that were taken off, where the build still uses what ran through them. */
 function insteadOfSockets(on: Bench): Draft[] {
@@ -160,11 +160,11 @@ function insteadOfSockets(on: Bench): Draft[] {
     gone(item, part).map((port): Draft => {
       const [wires, how] = INSTEAD[port.carries]!;
       return {
-        id: `instead-${item.id}-${port.id}`,
+        is: ['instead', item.id, port.id],
         phase: PHASE,
         title: `Solder ${wires} wires to the pads of the ${port.name} of ${item.name}`,
         detail: `${how.charAt(0).toUpperCase()}${how.slice(1)}. Leave it out if nothing uses it.`,
-        after: [`slim-${item.id}-${port.block}`],
+        after: port.block === undefined ? [] : [stepId('slim', item.id, port.block)],
         caution: 'solder',
         feed: 'no power',
         acts: [{ do: 'solder', items: [item.id], nets: [] }],

@@ -1,7 +1,7 @@
 /** Inputs: wired loose, each proved pressed and released. */
 import type { Project } from '../../model';
 import type { Bench, Draft, Gate } from '../step';
-import { computerOf, ofFamily } from '../step';
+import { computerOf, ofFamily, stepId } from '../step';
 import { gateOf } from './boards';
 import { slimmed } from './slimming';
 import { BUTTONS, wiresByStep } from './wires';
@@ -27,7 +27,7 @@ export function buttons(on: Bench): Draft[] {
   const computer = computerOf(on);
   const nets = wiresByStep(on).get(BUTTONS) ?? [];
   const plates = keys(on).map((x) => x.item.id);
-  const readers = ofFamily(on, 'controller', 'expander').map((x) => `wire-${x.item.id}`);
+  const readers = ofFamily(on, 'controller', 'expander').map((x) => stepId('wire', x.item.id));
   const gate: Gate = {
     point: `each ${at} to ground`,
     state: 'off; pressed, then released',
@@ -35,7 +35,7 @@ export function buttons(on: Bench): Draft[] {
   };
   return [
     {
-      id: BUTTONS,
+      is: [BUTTONS],
       phase: PHASE,
       title: `Wire ${inputs.length} inputs`,
       detail: inputs.map((m) => `${m.input.name}${m.pin ? ` to pin ${m.pin}` : ''}`).join(', '),
@@ -49,7 +49,7 @@ export function buttons(on: Bench): Draft[] {
       acts: [{ do: 'solder', items: plates, nets: nets.map((n) => n.id) }],
     },
     {
-      id: 'gate-buttons',
+      is: ['gate-buttons'],
       phase: PHASE,
       title: 'Gate: every input, pressed and released',
       detail: 'Two keys at once as well: no third may answer.',

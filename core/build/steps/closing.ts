@@ -3,7 +3,7 @@ import { bodyFor, isOpen, type Kept, type Placement } from '../../model';
 import { assembly, insertionOrder } from '../../fit';
 import { BEND_R_MM } from '../../wiring';
 import type { Act, Bench, Draft } from '../step';
-import { ofFamily } from '../step';
+import { ofFamily, idOf, stepId } from '../step';
 import { keys } from './buttons';
 import { covering, fromInside } from './made';
 import { cells, feedOf } from './power';
@@ -17,7 +17,7 @@ const RAISED_MM = 0.8;
 const loose = (work: readonly Draft[]): string[] =>
   work
     .filter((d) => d.phase !== PHASE && d.acts?.some((a) => a.do === 'solder' || a.do === 'feed'))
-    .map((d) => d.id);
+    .map(idOf);
 
 export function closing(on: Bench, work: readonly Draft[]): Draft[] {
   if (!bodyFor(on.p)) return [];
@@ -30,38 +30,31 @@ export function closing(on: Bench, work: readonly Draft[]): Draft[] {
     ...tapes,
     ...first,
     ...inside,
-    ...covering(
-      on,
-      inside.map((d) => d.id),
-    ),
+    ...covering(on, inside.map(idOf)),
     ...leads(on),
     ...kept.filter((d) => !doors.includes(d)),
   ];
   const shoulders = shoulderKeys(on);
-  const before = [...loose(work), ...set.map((d) => d.id), ...shoulders.map((d) => d.id)];
+  const before = [...loose(work), ...set.map(idOf), ...shoulders.map(idOf)];
   const joined = cells(on, [...before, ...ready(work)]);
   return [
     ...set,
     ...shoulders,
     ...joined,
     ...doors,
-    ...shut(
-      on,
-      [...before, ...ready(work), ...joined.map((d) => d.id)],
-      doors.map((d) => d.id),
-    ),
+    ...shut(on, [...before, ...ready(work), ...joined.map(idOf)], doors.map(idOf)),
   ];
 }
 
 const ready = (work: readonly Draft[]): string[] =>
-  work.filter((d) => d.phase === 'Software').map((d) => d.id);
+  work.filter((d) => d.phase === 'Software').map(idOf);
 
 /** Bare metal is covered once nothing more is soldered to it. */
 function taping(on: Bench, work: readonly Draft[]): Draft[] {
   return on.kit
     .filter(({ item }) => item.insulated)
     .map(({ item }): Draft => ({
-      id: `tape-${item.id}`,
+      is: ['tape', item.id],
       phase: PHASE,
       title: `Insulate ${item.name} with two layers of polyimide tape`,
       detail: 'Trim bare pins flush first; the second layer across the first.',
@@ -82,7 +75,7 @@ const HOLDS: Readonly<Record<NonNullable<Placement['fixed']>, string>> = {
 function goesIn(on: Bench, work: readonly Draft[], first: readonly Draft[]): Draft[] {
   const put = assembly(on.scene);
   const order = insertionOrder(on.scene, put);
-  const all = [...loose(work), ...first.map((d) => d.id)];
+  const all = [...loose(work), ...first.map(idOf)];
   const keyed = new Set(keys(on).map((x) => x.item.id));
   const inBody = order.flatMap((id, i): Draft[] => {
     const at = on.scene.items.get(id);
@@ -102,17 +95,17 @@ function goesIn(on: Bench, work: readonly Draft[], first: readonly Draft[]): Dra
       at.part.cell ? 'Room for it to swell stays free; nothing joined yet.' : '',
     ].filter(Boolean);
     const main: Draft = {
-      id: `fit-in-${id}`,
+      is: ['fit-in', id],
       phase: PHASE,
       title: `Set ${at.item.name} in`,
       detail: words.join(' ') || 'As in the layout.',
       after: [
         ...all,
         ...slimmed(on, id),
-        `tape-${id}`,
-        `make-${id}`,
-        `fit-${at.piece}`,
-        ...[...under, ...parent].map((o) => `fit-in-${o}`),
+        stepId('tape', id),
+        stepId('make', id),
+        stepId('fit', at.piece),
+        ...[...under, ...parent].map((o) => stepId('fit-in', o)),
       ],
       feed: 'no power',
       acts: [{ do: 'fix', item: id, how: fixed ?? 'undecided' }],
@@ -127,22 +120,22 @@ const elsewhere = (on: Bench, after: readonly string[]): Draft[] =>
   on.p.layout.placements
     .filter((q) => !on.scene.items.has(q.item) && on.kit.some((x) => x.item.id === q.item))
     .map((q): Draft => ({
-      id: `fit-in-${q.item}`,
+      is: ['fit-in', q.item],
       phase: PHASE,
       title: `Set ${on.kit.find((x) => x.item.id === q.item)!.item.name} in`,
       detail: q.fixed ? `Held ${HOLDS[q.fixed]}.` : 'As in the layout.',
-      after: [...after, ...slimmed(on, q.item), `tape-${q.item}`, `make-${q.item}`],
+      after: [...after, ...slimmed(on, q.item), stepId('tape', q.item), stepId('make', q.item)],
       feed: 'no power',
       acts: [{ do: 'fix', item: q.item, how: q.fixed ?? 'undecided' }],
     }));
 
 const bracket = (id: string, name: string): Draft => ({
-  id: `bracket-${id}`,
+  is: ['bracket', id],
   phase: PHASE,
   title: `Set a bracket behind and beside ${name}`,
   detail:
     'From an off-cut or printed; let it cure before the halves meet. A socket is pushed with 20 to 40 N (typical).',
-  after: [`fit-in-${id}`],
+  after: [stepId('fit-in', id)],
   feed: 'no power',
   acts: [{ do: 'bracket', item: id }],
 });
@@ -158,11 +151,11 @@ function leads(on: Bench): Draft[] {
   const between = on.scene.cables.map((c): Draft => {
     const [a, b] = c.ends.map((e) => on.scene.items.get(e.item)?.item.name ?? e.item);
     return {
-      id: `lead-${c.lead.id}`,
+      is: ['lead', c.lead.id],
       phase: PHASE,
       title: `Plug ${c.lead.name} into ${a} and ${b}`,
       detail: `${folded(c.lead.folds)}Straight in, never by the ribbon; no crease.`,
-      after: c.ends.map((e) => `fit-in-${e.item}`),
+      after: c.ends.map((e) => stepId('fit-in', e.item)),
       feed: 'no power',
       acts: [{ do: 'plug', lead: c.lead.id }],
     };
@@ -170,21 +163,21 @@ function leads(on: Bench): Draft[] {
   const own = [...on.scene.items.values()]
     .filter((at) => at.part.ribbons && at.item.folds !== undefined)
     .map((at): Draft => ({
-      id: `fold-${at.item.id}`,
+      is: ['fold', at.item.id],
       phase: PHASE,
       title: `Fold the ribbon of ${at.item.name}`,
       detail: `${folded(at.item.folds)}No turn tighter than ${BEND_R_MM} mm.`,
-      after: [`fit-in-${at.item.id}`],
+      after: [stepId('fit-in', at.item.id)],
       feed: 'no power',
     }));
   const hinge: Draft[] = on.p.shell.hinge
     ? [
         {
-          id: 'hinge-ribbon',
+          is: ['hinge-ribbon'],
           phase: PHASE,
           title: 'Roll the ribbon through the hinge',
           detail: `${on.p.shell.hinge.ribbon.turns} turns on the barrel, open and shut ten times before both ends are fixed.`,
-          after: [...on.scene.items.keys()].map((id) => `fit-in-${id}`),
+          after: [...on.scene.items.keys()].map((id) => stepId('fit-in', id)),
           feed: 'no power',
         },
       ]
@@ -204,12 +197,16 @@ const KEPT_WORDS: Partial<Record<Kept['kind'], string>> = {
 /** What was kept of the donor, back in. */
 const keptThings = (on: Bench): Draft[] =>
   (on.p.donor?.kept ?? []).map((thing) => ({
-    id: `refit-${thing.id}`,
+    is: ['refit', thing.id],
     phase: PHASE,
     title: `Put the ${thing.name} back`,
     detail: KEPT_WORDS[thing.kind] ?? 'It moves as it did before.',
     // A door goes on when the halves are together.
-    after: [`prove-kept-${thing.id}`, 'measure-shell', ...(thing.kind === 'door' ? ['close'] : [])],
+    after: [
+      stepId('prove-kept', thing.id),
+      'measure-shell',
+      ...(thing.kind === 'door' ? ['close'] : []),
+    ],
     feed: 'no power',
     acts: [{ do: 'kept', thing: thing.id }],
   }));
@@ -221,7 +218,7 @@ function shoulderKeys(on: Bench): Draft[] {
   if (!shoulders.length) return [];
   return [
     {
-      id: 'shoulders',
+      is: ['shoulders'],
       phase: PHASE,
       title: `Put in ${shoulders.map((i) => i.name.toLowerCase()).join(' and ')}`,
       detail: 'They go in before the halves meet.',
@@ -248,7 +245,7 @@ function shut(on: Bench, before: readonly string[], doors: readonly string[]): D
   // Nothing shuts what stands on plates.
   const closes = !on.p.shell.bodies.every(isOpen);
   const close: Draft = {
-    id: 'close',
+    is: ['close'],
     phase: PHASE,
     title: 'Close it',
     detail: 'Switched off, no force. Screws by feel in their old threads.',
@@ -257,7 +254,7 @@ function shut(on: Bench, before: readonly string[], doors: readonly string[]): D
   };
   return [
     {
-      id: 'last-look',
+      is: ['last-look'],
       phase: PHASE,
       title: closes ? 'Last look inside' : 'Last look over it',
       detail: `Films off, dust out, stubs taped, every wire held within 10 mm of its joint. Power it once${closes ? ' in the open shell' : ''}, press everything, shake gently, listen.`,
@@ -267,7 +264,7 @@ function shut(on: Bench, before: readonly string[], doors: readonly string[]): D
     },
     ...(closes ? [close] : []),
     {
-      id: 'prove',
+      is: ['prove'],
       phase: PHASE,
       title: 'Prove it',
       detail: `${proved.charAt(0).toUpperCase()}${proved.slice(1)}`,

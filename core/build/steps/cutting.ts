@@ -1,7 +1,7 @@
 /** Marking, cutting, closing old holes, and fitting loose. */
-import { cutWork, passWords, stageWhy } from '../../cuts';
+import { cutWork, passWords, stageWhy, type CutItem } from '../../cuts';
 import { bodyFor, piecesOf, pieceUnder } from '../../model';
-import type { Bench, Draft } from '../step';
+import { type Bench, type Draft, idOf, stepId } from '../step';
 
 const PHASE = 'Cut and test-fit';
 
@@ -20,24 +20,23 @@ export function cuts(on: Bench): Draft[] {
   const pockets = ordered(on.cuts.pockets);
   const out: Draft[] = [];
   for (const t of trims) {
-    const id = `${t.feature}-${t.copy}`;
     out.push(
       {
-        id: `clamp-${id}`,
+        is: ['clamp', t.feature, t.copy],
         phase: PHASE,
         title: `Mark and clamp ${t.name}`,
         detail: `${t.from.map((f) => `${f.mm.toFixed(1)} mm from the ${f.edge}`).join(', ')} edge.`,
         after: ['measure-shell'],
       },
       {
-        id: `cut-${id}`,
+        is: ['cut', t.feature, t.copy],
         phase: PHASE,
         title: t.to > 0 ? `Trim ${t.name} to ${t.to} mm` : `Cut ${t.name} away`,
         detail: `${how(t.key) || 'A little at a time.'} Measure what is left and type it in.`,
-        after: [`clamp-${id}`],
+        after: [stepId('clamp', t.feature, t.copy)],
         caution: 'rotary',
         feed: 'no power',
-        acts: [{ do: 'cut', cut: `cut-${id}` }],
+        acts: [{ do: 'cut', cut: stepId('cut', t.feature, t.copy) }],
       },
     );
   }
@@ -45,26 +44,26 @@ export function cuts(on: Bench): Draft[] {
     const from = c.from.map((f) => `${f.mm.toFixed(1)} mm from the ${f.edge} edge`);
     out.push(
       {
-        id: `mark-${c.id}`,
+        is: ['mark-pocket', c.id],
         phase: PHASE,
         title: `Mark the ${c.name} from inside`,
         detail: `Near edges ${from.join(', ')}; ${c.w.toFixed(1)} × ${c.h.toFixed(1)} mm.`,
         after: ['measure-shell'],
       },
       {
-        id: `mill-${c.id}`,
+        is: ['mill', c.id],
         phase: PHASE,
         title: `Mill the ${c.name} ${c.deep.toFixed(1)} mm deep: ${c.left.toFixed(1)} mm of wall stays`,
         detail: how(c.key) || 'A little at a time. Measure the depth and type it in.',
-        after: [`mark-${c.id}`],
+        after: [stepId('mark-pocket', c.id)],
         caution: 'rotary',
         feed: 'no power',
-        acts: [{ do: 'cut', cut: `mill-${c.id}` }],
+        acts: [{ do: 'cut', cut: stepId('mill', c.id) }],
       },
     );
   }
   for (const o of openings) {
-    const id = o.key.replace('/', '-');
+    const of = opens(o);
     const size = (w: number, h: number): string =>
       `${w.toFixed(1)}${o.round ? '' : ` × ${h.toFixed(1)}`} mm`;
     const from = o.from.map(
@@ -72,27 +71,27 @@ export function cuts(on: Bench): Draft[] {
     );
     out.push(
       {
-        id: `mark-${id}`,
+        is: ['mark', ...of],
         phase: PHASE,
         title: `Mark the ${o.name}`,
         detail: `${o.round ? 'Centre' : 'Near edges'} ${from.join(', ')}.`,
         after: ['measure-shell'],
       },
       {
-        id: `open-${id}`,
+        is: ['open', ...of],
         phase: PHASE,
         title: `Open the ${o.name} to ${size(o.start.w, o.start.h)}, then file to ${size(o.w, o.h)}`,
         detail: how(o.key) || 'Cut small: filler takes an evening.',
-        after: [`mark-${id}`],
+        after: [stepId('mark', ...of)],
         caution: 'rotary',
         feed: 'no power',
-        acts: [{ do: 'cut', cut: `open-${id}` }],
+        acts: [{ do: 'cut', cut: stepId('open', ...of) }],
       },
     );
   }
   for (const b of blanks) {
     out.push({
-      id: `blank-${b.id}`,
+      is: ['blank', b.id],
       phase: PHASE,
       title: `Close the ${b.name}`,
       detail: `${b.why} A scrap of the same colour behind it, or a printed plug; let it cure.`,
@@ -104,6 +103,12 @@ export function cuts(on: Bench): Draft[] {
   return [...out, ...testFits(on, out)];
 }
 
+/** What an opening is for, in the order its key says it. */
+const opens = ({ through }: CutItem): string[] =>
+  'input' in through
+    ? ['input', through.input]
+    : [through.item, 'connector' in through ? through.connector : through.is];
+
 /** Of several bodies it is said whose half is meant. */
 const ofBody = ({ p }: Bench, piece: string): string =>
   p.shell.bodies.length > 1 ? ` of ${bodyFor(p, piece)!.name}` : '';
@@ -113,21 +118,21 @@ function testFits(on: Bench, work: readonly Draft[]): Draft[] {
   const { openings, trims, pockets, blanks } = on.cuts;
   return piecesOf(on.p).flatMap((piece): Draft[] => {
     const mine = new Set([
-      ...trims.filter((t) => t.piece === piece.id).map((t) => `cut-${t.feature}-${t.copy}`),
-      ...pockets.filter((c) => c.piece === piece.id).map((c) => `mill-${c.id}`),
+      ...trims.filter((t) => t.piece === piece.id).map((t) => stepId('cut', t.feature, t.copy)),
+      ...pockets.filter((c) => c.piece === piece.id).map((c) => stepId('mill', c.id)),
       ...openings
         .filter((o) => o.pieces.includes(piece.id))
-        .map((o) => `open-${o.key.replace('/', '-')}`),
-      ...blanks.filter((b) => b.piece === piece.id).map((b) => `blank-${b.id}`),
+        .map((o) => stepId('open', ...opens(o))),
+      ...blanks.filter((b) => b.piece === piece.id).map((b) => stepId('blank', b.id)),
     ]);
-    const done = work.filter((d) => mine.has(d.id)).map((d) => d.id);
+    const done = work.map(idOf).filter((id) => mine.has(id));
     if (!done.length) return [];
     const slim = on.kit
       .filter(({ item }) => pieceUnder(on.p, item.id) === piece.id)
-      .flatMap(({ item }) => item.struck.map((b) => `slim-${item.id}-${b}`));
+      .flatMap(({ item }) => item.struck.map((b) => stepId('slim', item.id, b)));
     return [
       {
-        id: `fit-${piece.id}`,
+        is: ['fit', piece.id],
         phase: PHASE,
         title: `Test-fit the ${piece.role} half${ofBody(on, piece.id)}, parts loose`,
         detail: 'Close it without force. What resists now resists more when wired.',

@@ -7,14 +7,14 @@
  * soldered and proved loose, from a supply in the place of the cell; then it is set in, what lies
  * under another first; the cells are joined last.
  */
-import type { Project } from '../../model';
+import { type Project, tickKey } from '../../model';
 import { buttonMap } from '../../controls';
 import { wholeCutting } from '../../cuts';
 import { type Scene, sceneOf } from '../../fit';
 import { isProved, pressPlan } from '../../press';
 import { netsOf } from '../../wiring';
 import { ordered } from '../order';
-import { type Bench, finished, kitOn, PHASES, type Step } from '../step';
+import { type Bench, finished, idOf, kitOn, PHASES, type Step } from '../step';
 import { benchTests } from './bench';
 import { boards } from './boards';
 import { buttons } from './buttons';
@@ -47,10 +47,17 @@ export function buildSteps(p: Project, scene: Scene = sceneOf(p)): Step[] {
   const on: Bench = { p, scene, map, press, nets, cuts: wholeCutting(p, scene), kit: kitOn(p) };
   const work = WORK.flatMap((phase) => phase(on));
   const drafts = [...work, ...closing(on, work)];
-  const known = new Set(drafts.map((d) => d.id));
-  const done = new Set([...p.build.done, ...(isProved(p, press) ? ['press-test'] : [])]);
+  const known = new Set(drafts.map(idOf));
+  const done = new Set([
+    ...p.build.done.map(tickKey),
+    ...(isProved(p, press) ? ['press-test'] : []),
+  ]);
   return ordered(
-    drafts.map((d) => ({ ...d, after: [...new Set(d.after)].filter((a) => known.has(a)) })),
+    drafts.map((d) => ({
+      ...d,
+      id: idOf(d),
+      after: [...new Set(d.after)].filter((a) => known.has(a)),
+    })),
     (d) => PHASES.indexOf(d.phase),
   ).map((d) => finished(d, done));
 }

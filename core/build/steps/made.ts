@@ -1,6 +1,6 @@
 /** What is printed for the build: before what it helps to cut or holds, and glued on where it shows. */
 import { type Item, MADE_TOOLS, type MadeKind, type Part } from '../../model';
-import type { Bench, Draft } from '../step';
+import { type Bench, type Draft, stepId } from '../step';
 
 /** How one that lies outside is put on, and after which cut. */
 const ON: Readonly<Partial<Record<MadeKind, string>>> = {
@@ -29,7 +29,7 @@ const madeOn = (on: Bench): MadeItem[] =>
 /** Everything that is printed, one step each. */
 export const printing = (on: Bench): Draft[] =>
   madeOn(on).map(({ item, part }): Draft => ({
-    id: `make-${item.id}`,
+    is: ['make', item.id],
     phase: 'Slim and set',
     title: `Make ${item.name}`,
     detail: `Print or cut it, deburr it, measure it. ${part.note}`.trim(),
@@ -39,8 +39,8 @@ export const printing = (on: Bench): Draft[] =>
 
 /** Its hole is cut first: ids of steps that may not be there. */
 const holesOf = ({ made }: MadeItem['item']): string[] => {
-  const id = made.for.replace('/', '-');
-  return [`open-${id}`, `open-${id}-window`, `blank-${id}`];
+  const of = made.for;
+  return [stepId('open', of), stepId('open', of, 'window'), stepId('blank', of)];
 };
 
 /** Put in from inside, before what lies behind them. */
@@ -58,11 +58,11 @@ const putOn = (on: Bench): MadeItem[] =>
     .filter(({ item }) => !on.p.layout.placements.some((q) => q.item === item.id));
 
 const step = ({ item }: MadeItem, after: readonly string[]): Draft => ({
-  id: `put-on-${item.id}`,
+  is: ['put-on', item.id],
   phase: 'Close and prove',
   title: `Put ${item.name} on`,
   detail: ON[item.made.kind] ?? 'Try it dry, then glue.',
-  after: [`make-${item.id}`, ...holesOf(item), ...after],
+  after: [stepId('make', item.id), ...holesOf(item), ...after],
   feed: 'no power',
   acts: [{ do: 'fix', item: item.id, how: 'glue' }],
 });

@@ -9,7 +9,7 @@ export function opening({ p }: Bench): Draft[] {
   if (!body) {
     return [
       {
-        id: 'measure-shell',
+        is: ['measure-shell'],
         phase: PHASE,
         title: 'Measure the shell',
         detail: 'Eight values give a first verdict.',
@@ -21,7 +21,7 @@ export function opening({ p }: Bench): Draft[] {
     const resin = body.pieces.some((q) => q.material === 'resin');
     return [
       {
-        id: 'measure-shell',
+        is: ['measure-shell'],
         phase: PHASE,
         title: 'Make a test corner and measure it',
         detail: 'Wall, corner and one post, with callipers, before the whole shell.',
@@ -33,7 +33,7 @@ export function opening({ p }: Bench): Draft[] {
   if (p.shell.bodies.every(isOpen) && !p.donor) {
     return [
       {
-        id: 'measure-shell',
+        is: ['measure-shell'],
         phase: PHASE,
         title: 'Measure the plate',
         detail: 'Outer edges, thickness, and every hole that is in it already.',
@@ -49,7 +49,7 @@ function donor(p: Bench['p']): Draft[] {
   const dirty = faults.has('leaked cells') || faults.has('corrosion');
   const steps: Draft[] = [
     {
-      id: 'donor-open',
+      is: ['donor-open'],
       phase: PHASE,
       title: 'Open the donor and note its faults',
       detail: 'Leaked cells, corrosion, chipped corners, missing posts; what is kept.',
@@ -57,7 +57,7 @@ function donor(p: Bench['p']): Draft[] {
       ...(faults.has('leaked cells') ? { caution: 'leaked' } : {}),
     },
     {
-      id: 'measure-shell',
+      is: ['measure-shell'],
       phase: PHASE,
       title: 'Measure both halves',
       detail: 'Outer, walls, depths, posts, ribs, openings.',
@@ -66,7 +66,7 @@ function donor(p: Bench['p']): Draft[] {
   ];
   if (faults.has('fluorescent backlight')) {
     steps.push({
-      id: 'discharge',
+      is: ['discharge'],
       phase: PHASE,
       title: 'Let the backlight discharge',
       detail: 'Cells and supply out, ten minutes; a resistor across its capacitor, never a finger.',
@@ -77,7 +77,7 @@ function donor(p: Bench['p']): Draft[] {
   }
   if (dirty) {
     steps.push({
-      id: 'clean',
+      is: ['clean'],
       phase: PHASE,
       title: 'Clean what the cells left',
       detail: 'Vinegar on alkaline crusts, then water, then alcohol; dry it through.',
@@ -95,7 +95,7 @@ function proofs(thing: Kept): Draft[] {
   if (thing.proved === 'not needed') return [];
   return [
     {
-      id: `prove-kept-${thing.id}`,
+      is: ['prove-kept', thing.id],
       phase: PHASE,
       title: `Prove the ${thing.name} before it is moved`,
       detail: `In the donor or on the bench: ${tests}. The same again after the move.`,

@@ -3,7 +3,7 @@ import { piecesOf } from '../../model';
 import { isBank } from '../../kit';
 import { energyOf, GOOD_V } from '../../power';
 import type { Bench, Draft, Feed } from '../step';
-import { ofFamily } from '../step';
+import { ofFamily, stepId } from '../step';
 import { slimmed } from './slimming';
 import { cellStep, isSupply, POWER, wiresByStep } from './wires';
 
@@ -30,13 +30,13 @@ export function power(on: Bench): Draft[] {
   const rail = railVolts(on);
   const supply = on.kit.filter((x) => isSupply(x.part) && !isBank(x.part));
   if (!supply.length) return [];
-  const fits = piecesOf(on.p).map((q) => `fit-${q.id}`);
+  const fits = piecesOf(on.p).map((q) => stepId('fit', q.id));
   const nets = wiresByStep(on).get(POWER) ?? [];
   const names = supply.map((x) => x.item.name).join(', ');
   const wall = feedOf(on) === 'wall supply';
   return [
     {
-      id: POWER,
+      is: [POWER],
       phase: 'Wire power',
       title: `Wire the supply: ${names}`,
       detail:
@@ -47,7 +47,7 @@ export function power(on: Bench): Draft[] {
       acts: [{ do: 'solder', items: supply.map((x) => x.item.id), nets: nets.map((n) => n.id) }],
     },
     {
-      id: 'gate-ohms',
+      is: ['gate-ohms'],
       phase: 'Wire power',
       title: 'Gate: rail to ground resistance',
       detail: 'Before anything feeds it; wait until the reading stands still.',
@@ -60,7 +60,7 @@ export function power(on: Bench): Draft[] {
       },
     },
     {
-      id: 'gate-rail',
+      is: ['gate-rail'],
       phase: 'Wire power',
       title: `Gate: prove the ${rail.name}`,
       detail: wall
@@ -83,9 +83,9 @@ export function cells(on: Bench, before: readonly string[]): Draft[] {
     const earlier = all.slice(0, i).map((x) => cellStep(x.item.id));
     const nets = (wires.get(cellStep(item.id)) ?? []).map((n) => n.id);
     return {
-      id: cellStep(item.id),
+      is: ['join', item.id],
       phase: 'Close and prove',
-      after: [`fit-in-${item.id}`, ...before, ...earlier],
+      after: [stepId('fit-in', item.id), ...before, ...earlier],
       acts: [{ do: 'join cell', item: item.id, nets }],
       feed: 'cell',
       ...joinWords(item.name, part.cell!.kind, part.cell!.series, all.length > 1),

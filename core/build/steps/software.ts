@@ -1,7 +1,7 @@
 /** What the system must be told, of what is there. */
 import { hasSystem } from '../../model';
 import type { Bench, Draft } from '../step';
-import { computerOf, ofFamily } from '../step';
+import { computerOf, ofFamily, stepId } from '../step';
 import { feedOf } from './power';
 
 const PHASE = 'Software';
@@ -21,21 +21,21 @@ export function software(on: Bench): Draft[] {
   };
   const steps: Draft[] = [
     {
-      id: 'system',
+      is: ['system'],
       phase: PHASE,
       title: told.charAt(0).toUpperCase() + told.slice(1),
       detail: 'Keep a copy of the card image, with its checksum.',
       after: [
-        `gate-${computer.item.id}`,
+        stepId('gate', computer.item.id),
         'gate-sound',
-        ...ofFamily(on, 'screen').map((x) => `gate-${x.item.id}`),
+        ...ofFamily(on, 'screen').map((x) => stepId('gate', x.item.id)),
       ],
       ...fed,
     },
   ];
   if (on.p.controls.route === 'gpio' && on.map.inputs.length) {
     steps.push({
-      id: 'overlay',
+      is: ['overlay'],
       phase: PHASE,
       title: 'Copy the overlay and the mapping line to the card',
       detail: 'From Controls: pins, overlay, mapping. Press every key in the menu and in a game.',
@@ -46,7 +46,7 @@ export function software(on: Bench): Draft[] {
   if (!on.press.cannot) {
     const n = on.press.keys.length;
     steps.push({
-      id: 'press-test',
+      is: ['press-test'],
       phase: PHASE,
       title: `Gate: ${n === 1 ? 'the key' : `all ${n} keys`} in the press test`,
       detail:
@@ -62,7 +62,7 @@ export function software(on: Bench): Draft[] {
   }
   if (on.p.controls.route === 'wireless') {
     steps.push({
-      id: 'pairing',
+      is: ['pairing'],
       phase: PHASE,
       title: 'Pair the pads',
       detail: 'In the menu and in a game.',

@@ -16,7 +16,7 @@ export function sound(on: Bench): Draft[] {
   const nets = (item: string): string[] => (wires.get(wireStep(item)) ?? []).map((n) => n.id);
   const bridged = boards.some((x) => x.part.amp?.bridged);
   const out: Draft[] = [...boards, ...speakers].map(({ item, part }) => ({
-    id: wireStep(item.id),
+    is: ['wire', item.id],
     phase: PHASE,
     title: `Wire ${item.name}`,
     detail: part.speaker
@@ -34,7 +34,7 @@ export function sound(on: Bench): Draft[] {
   }));
   if (boards.length && speakers.length) {
     out.push({
-      id: 'gate-sound',
+      is: ['gate-sound'],
       phase: PHASE,
       title: 'Gate: sound, soft and full',
       detail: 'No hiss when silent, no rattle at full; both sides if there are two.',

@@ -4,7 +4,7 @@
  */
 import type { Net } from '../../wiring';
 import { isHost, type Part } from '../../model';
-import type { Bench } from '../step';
+import { type Bench, stepId } from '../step';
 
 /** Parts that make and carry the supply. */
 export const isSupply = (part: Part): boolean =>
@@ -17,8 +17,8 @@ export const isSupply = (part: Part): boolean =>
 
 export const BUTTONS = 'wire-buttons';
 export const POWER = 'wire-power';
-export const wireStep = (item: string): string => `wire-${item}`;
-export const cellStep = (item: string): string => `join-${item}`;
+export const wireStep = (item: string): string => stepId('wire', item);
+export const cellStep = (item: string): string => stepId('join', item);
 
 /** Wires by the id of the step that solders them. */
 export function wiresByStep(on: Bench): ReadonlyMap<string, readonly Net[]> {

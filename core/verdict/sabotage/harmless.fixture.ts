@@ -1,5 +1,6 @@
 /** Changes that spoil nothing: after each, no new hit. */
 import { libraryPart } from '../../catalogue';
+import { unknowns } from '../../kit';
 import { madeFor, withMade } from '../../made';
 import { applied, type MadeKind, mustRead, type Project, length } from '../../model';
 import { misreadAndTakenBack, provedAsPlanned } from './bench.fixture';
@@ -60,10 +61,16 @@ function rotatedIds(p: Project): Project {
         ends: n.ends.map((e) => ({ ...e, item: renamed(e.item) })),
       })),
     },
+    ...(p.tried ? { tried: p.tried.map((t) => (t.of ? { ...t, of: renamed(t.of) } : t)) } : {}),
+    build: {
+      done: p.build.done.map((d) => ({
+        ...d,
+        of: d.of.map((x) => (typeof x === 'string' ? renamed(x) : x)),
+      })),
+    },
     cuts: p.cuts.map((c) => {
       if (c.kind !== 'opening') return c;
-      const [owner = '', what = ''] = c.for.split('/');
-      return { ...c, for: `${renamed(owner)}/${what}` };
+      return 'item' in c.for ? { ...c, for: { ...c.for, item: renamed(c.for.item) } } : c;
     }),
   };
 }
@@ -281,10 +288,29 @@ export const HARMLESS: readonly Harmless[] = [
   { name: 'write a note', change: (p) => ({ ...p, note: 'Remember the washers.' }) },
   { name: 'say what is in stock', change: (p) => items(p, () => ({ stock: 'have' })) },
   { name: 'say what was paid', change: (p) => items(p, () => ({ paid: 1 })) },
-  { name: 'tick steps', change: (p) => ({ ...p, build: { done: ['measure-shell', 'x-y'] } }) },
+  {
+    name: 'tick steps',
+    change: (p) => ({
+      ...p,
+      build: {
+        done: [
+          { step: 'measure-shell', of: [] },
+          { step: 'bench', of: ['gone'] },
+        ],
+      },
+    }),
+  },
   {
     name: 'note a trial',
-    change: (p) => ({ ...p, tried: [{ id: 'anything', holds: true, note: 'yes' }] }),
+    change: (p) => ({
+      ...p,
+      tried: unknowns(p).map((u) => ({
+        assumption: u.is,
+        ...(u.of && { of: u.of }),
+        holds: true,
+        note: 'yes',
+      })),
+    }),
   },
   {
     name: 'weigh the goals otherwise',

@@ -1,6 +1,14 @@
 /** Spoilings of the shell and of what is cut in it: posts gone, halves too shallow, holes where none may be. */
 import { sceneOf, windowFor } from '../../fit';
-import type { Body, Feature, Input, Opening, Piece, Project } from '../../model';
+import {
+  type Body,
+  type Feature,
+  type Input,
+  type Opening,
+  type Piece,
+  type Project,
+  cutKey,
+} from '../../model';
 import { length } from '../../model';
 import { type Case, type Kind, laidOut } from './kind.fixture';
 
@@ -296,7 +304,7 @@ export const SHELL_KINDS: readonly Kind[] = [
         const cut = {
           kind: 'opening' as const,
           id: 'sabotaged-cut',
-          for: `${id}/window`,
+          for: { item: id, is: 'window' as const },
           state: 'measured' as const,
           measured: made,
         };
@@ -398,12 +406,15 @@ export const SHELL_KINDS: readonly Kind[] = [
             const cut = {
               kind: 'opening' as const,
               id: 'sabotaged-cut',
-              for: `${at.item.id}/${m.id}`,
+              for: { item: at.item.id, connector: m.id },
               state: 'measured' as const,
               measured: made,
             };
-            const cuts = [...p.cuts.filter((c) => c.kind !== 'opening' || c.for !== cut.for), cut];
-            return { where: cut.for, spoilt: { ...p, cuts }, ids: [at.item.id] };
+            const cuts = [
+              ...p.cuts.filter((c) => c.kind !== 'opening' || cutKey(c.for) !== cutKey(cut.for)),
+              cut,
+            ];
+            return { where: cutKey(cut.for), spoilt: { ...p, cuts }, ids: [at.item.id] };
           }),
       );
     },

@@ -2,6 +2,7 @@
 import { useMemo } from 'react';
 import { Checkbox, Progress } from 'antd';
 import { buildSteps, type Feed, lastBefore, PHASES, type Step } from '@deft/core/build';
+import { tickKey } from '@deft/core/model';
 import { Worded } from '../../words/Worded';
 import { useBuild, useScene } from '../../state/build';
 
@@ -13,15 +14,11 @@ export default function BuildStation() {
   const next = steps.find((s) => !s.done && s.after.every((a) => done.has(a)));
   const waits = useMemo(() => lastBefore(steps), [steps]);
   const name = new Map(steps.map((s) => [s.id, s.title]));
-  const tick = (id: string, on: boolean) =>
-    edit((p) => ({
-      ...p,
-      build: {
-        done: on
-          ? [...p.build.done.filter((d) => d !== id), id]
-          : p.build.done.filter((d) => d !== id),
-      },
-    }));
+  const tick = (step: Step, on: boolean) =>
+    edit((p) => {
+      const others = p.build.done.filter((d) => tickKey(d) !== step.id);
+      return { ...p, build: { done: on ? [...others, step.tick] : others } };
+    });
   const cautions = [
     ...new Set(steps.filter((s) => !s.done).flatMap((s) => (s.caution ? [s.caution] : []))),
   ];
@@ -51,7 +48,7 @@ export default function BuildStation() {
                         .get(s.id)!
                         .filter((a) => !done.has(a))
                         .map((a) => name.get(a)!)}
-                      onTick={(on) => tick(s.id, on)}
+                      onTick={(on) => tick(s, on)}
                     />
                   ))}
                 </div>

@@ -143,7 +143,7 @@ function OpeningState({ o }: { o: CutItem }) {
     <StateSelect
       row={o}
       states={STATES.filter((s) => s.value !== 'measured' || o.measured)}
-      onState={(state) => edit((p) => withOpening(p, o.key, { state }))}
+      onState={(state) => edit((p) => withOpening(p, o, { state }))}
     />
   );
 }
@@ -251,7 +251,7 @@ function AsCut({ o }: { o: CutItem }) {
   const [h, setH] = useState<Length>();
   const measured = (width: Length | undefined, height: Length | undefined) =>
     width && height
-      ? edit((p) => withOpening(p, o.key, { state: 'measured', measured: { w: width, h: height } }))
+      ? edit((p) => withOpening(p, o, { state: 'measured', measured: { w: width, h: height } }))
       : undefined;
   return (
     <div className={`fields ${style.asCut}`}>

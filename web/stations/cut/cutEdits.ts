@@ -1,24 +1,18 @@
 /** Edits of the list of cuts, and its order. */
 import type { CutItem, Cutting, CutWork, Pocket, Trim } from '@deft/core/cuts';
-import type { Cut, Project } from '@deft/core/model';
-
-const cutId = (p: Project, key: string): string =>
-  p.cuts.find((c) => c.kind === 'opening' && c.for === key)?.id ??
-  `open-${key.toLowerCase().replace(/[^a-z0-9-]/g, '-')}`.slice(0, 64);
+import { type Cut, type Project, type OpeningCut, openingCut } from '@deft/core/model';
 
 /** The document with an opening's state, or its measured size. */
 export function withOpening(
   p: Project,
-  key: string,
-  more: Partial<Extract<Cut, { kind: 'opening' }>>,
+  { key, through }: Pick<CutItem, 'key' | 'through'>,
+  more: Partial<OpeningCut>,
 ): Project {
-  const old = p.cuts.find(
-    (c): c is Extract<Cut, { kind: 'opening' }> => c.kind === 'opening' && c.for === key,
-  );
-  const next: Cut = {
+  const old = openingCut(p, key);
+  const next: OpeningCut = {
     kind: 'opening',
-    id: cutId(p, key),
-    for: key,
+    id: `open-${key.replace('/', '-')}`.slice(0, 64),
+    for: through,
     state: 'decided',
     ...old,
     ...more,

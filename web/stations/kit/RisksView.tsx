@@ -1,7 +1,7 @@
 /** Whether software for this build is known, and what nobody has tried yet, the riskiest first. */
 import { useState } from 'react';
 import { Button, Input, InputNumber } from 'antd';
-import { knownToWork, unknowns } from '@deft/core/kit';
+import { knownToWork, type Unknown, unknowns } from '@deft/core/kit';
 import type { Project } from '@deft/core/model';
 import { useBuild } from '../../state/build';
 import { Wedge } from '../../ui/Wedge';
@@ -11,14 +11,12 @@ export function RisksView() {
   const known = knownToWork(doc);
   const list = unknowns(doc);
   const open = list.filter((u) => !u.tried);
-  const tried = (id: string, holds: boolean | undefined) =>
-    edit((p) => ({
-      ...p,
-      tried: [
-        ...(p.tried ?? []).filter((t) => t.id !== id),
-        ...(holds === undefined ? [] : [{ id, holds }]),
-      ],
-    }));
+  const tried = ({ is, of }: Unknown, holds: boolean | undefined) =>
+    edit((p) => {
+      const others = (p.tried ?? []).filter((t) => t.assumption !== is || t.of !== of);
+      const trial = holds === undefined ? [] : [{ assumption: is, ...(of && { of }), holds }];
+      return { ...p, tried: [...others, ...trial] };
+    });
   return (
     <div className="sheet" role="region" aria-label="Untried">
       <header>
@@ -63,7 +61,7 @@ export function RisksView() {
                         size="small"
                         type="text"
                         aria-label={`Not tried: ${u.assumption}`}
-                        onClick={() => tried(u.id, undefined)}
+                        onClick={() => tried(u, undefined)}
                       >
                         undo
                       </Button>
@@ -73,14 +71,14 @@ export function RisksView() {
                       <Button
                         size="small"
                         aria-label={`Holds: ${u.assumption}`}
-                        onClick={() => tried(u.id, true)}
+                        onClick={() => tried(u, true)}
                       >
                         Holds
                       </Button>
                       <Button
                         size="small"
                         aria-label={`Does not hold: ${u.assumption}`}
-                        onClick={() => tried(u.id, false)}
+                        onClick={() => tried(u, false)}
                       >
                         Does not
                       </Button>
