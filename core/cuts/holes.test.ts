@@ -1,9 +1,10 @@
 /** Holes against closed forms: the web between two circles, the edge of a shell, a foot, a picture. */
 import fc from 'fast-check';
+import { wallRules } from '../shell';
 import { demos } from '../catalogue';
 import { sceneOf } from '../fit';
 import { type Finding, type Input, length, type Piece, type Project, cutKey } from '../model';
-import { cutting, holeFindings, WEB_MM } from './index';
+import { cutting, holeFindings } from './index';
 
 const [, done] = demos() as [Project, Project];
 /** The finished loaner with its shoulder keys taken away: no planned hole but those asked for. */
@@ -55,7 +56,7 @@ describe('a hole in a face', () => {
         if (f) expect(f.measure!.gap).toBeCloseTo(web, 2);
         let expected: string | undefined;
         if (web < 0) expected = 'hit';
-        else if (web < WEB_MM.abs) expected = 'tight';
+        else if (web < wallRules({ material: 'abs' }).web) expected = 'tight';
         else expected = f?.verdict;
         expect([apart, f?.verdict]).toEqual([apart, expected]);
       }),

@@ -18,7 +18,6 @@ import {
   type Finding,
   type InputPlace,
   mm1,
-  type Piece,
   present,
   type Project,
   type Ref,
@@ -26,21 +25,9 @@ import {
   type WayOut,
 } from '../model';
 import { backings } from '../controls';
-import { innerRing, outerRing, wallName } from '../shell';
+import { innerRing, outerRing, wallName, type WallRules, wallRules } from '../shell';
 import { type CutItem, type Cutting, cutting, HAND_CUT_MM } from './list';
 
-/** Web left between two holes so that it neither breaks nor bends, mm, by what the piece is of: typical. */
-export const WEB_MM: Readonly<Record<Piece['material'], number>> = {
-  abs: 1.5,
-  polycarbonate: 1.5,
-  nylon: 1.2,
-  resin: 1.2,
-  pla: 1.2,
-  petg: 1.2,
-  wood: 3,
-  aluminium: 1,
-  steel: 1,
-};
 /** An edge that was there already, measured with callipers, mm. */
 const THERE_U = 0.1;
 const CUT_U = HAND_CUT_MM / Math.sqrt(3);
@@ -276,7 +263,7 @@ function tooLarge(p: Project, c: CutItem): Finding[] {
 function besideEach(scene: Scene, judge: Judge, a: Hole, b: Hole): void {
   if (a.surface !== b.surface) return;
   const gap = planGap(a.shape, b.shape);
-  const web = WEB_MM[materialOf(scene, a)];
+  const { web } = rulesAt(scene, a);
   if (gap > NEAR_MM) return;
   // What the donor's maker left stands as it is; the same hole entered twice does not.
   if (!a.planned && !b.planned && Math.hypot(a.x - b.x, a.y - b.y) > 0.5) return;
@@ -297,10 +284,10 @@ function besideEach(scene: Scene, judge: Judge, a: Hole, b: Hole): void {
   );
 }
 
-const materialOf = (scene: Scene, h: Hole): Piece['material'] => {
+const rulesAt = (scene: Scene, h: Hole): WallRules => {
   const [kind, id] = h.surface.split(' ');
   const { pieces } = scene.shell!.body;
-  return (kind === 'face' ? pieces.find((q) => q.id === id) : pieces[0])?.material ?? 'abs';
+  return wallRules((kind === 'face' && pieces.find((q) => q.id === id)) || pieces[0]!);
 };
 
 function onFace(scene: Scene, judge: Judge, h: Hole): void {

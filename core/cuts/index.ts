@@ -18,7 +18,8 @@ export {
   type Sheet,
 } from './sheet';
 export { freePlace, newKeyWays, type Surface, surfacesOf } from './free';
-export { holeFindings, holeWays, WEB_MM } from './holes';
+export { asMadeFindings, asMadeWays, placedAsCut, readAsCut } from './asMade';
+export { holeFindings, holeWays } from './holes';
 export { cutOuts, templates, templateTitle } from './template';
 export { shellSheets } from './shellSheets';
 export { FIRST_FIELDS, measuringSheet, type SheetField } from './measuringSheet';

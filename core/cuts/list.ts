@@ -10,6 +10,7 @@ import {
   formatMm,
   type Project,
   type CutFor,
+  type CutPlace,
   cutKey,
   openingCut,
 } from '../model';
@@ -48,6 +49,9 @@ export interface CutItem {
   /** Distances of its near edges (or its centre, when round) from two outer edges. */
   from: [FromEdge, FromEdge];
   state: Cut['state'] | 'follows from the layout';
+  /** Its middle as the document says places, and where it was when it was cut. */
+  here: CutPlace;
+  made?: CutPlace;
   /** Size after measuring what was made. */
   measured?: { w: number; h: number };
   /** Size it was to have, when that is no longer its size. */
@@ -145,8 +149,12 @@ const start = (w: number, h: number) => ({ w: small(w), h: small(h) });
 const state = (p: Project, key: string): CutItem['state'] =>
   openingCut(p, key)?.state ?? 'follows from the layout';
 const asMade = (p: Project, key: string) => {
-  const m = openingCut(p, key)?.measured;
-  return m ? { measured: { w: m.w.mm, h: m.h.mm } } : {};
+  const cut = openingCut(p, key);
+  const m = cut?.measured;
+  return {
+    ...(m ? { measured: { w: m.w.mm, h: m.h.mm } } : {}),
+    ...(cut?.at ? { made: cut.at } : {}),
+  };
 };
 
 function ports(p: Project, scene: Scene): CutItem[] {
@@ -210,6 +218,7 @@ function inWall(
     key,
     through,
     face: { kind: 'wall', wall: wall.index, name: wallName(wall), length: wall.length },
+    here: { body: shell.body.id, wall: wall.index, along: hole.u, v: hole.v },
     pieces: shell.body.pieces
       .filter((q) => (shell.sign(q.id) > 0 ? hole.v + hole.h / 2 > 0 : hole.v - hole.h / 2 < 0))
       .map((q) => q.id),
@@ -257,6 +266,7 @@ function windows(p: Project, scene: Scene): CutItem[] {
       kind: 'window',
       name: `window of ${at.item.name}`,
       face: { kind: 'face', piece: piece.id, role: piece.role },
+      here: { piece: piece.id, x, y },
       pieces: [piece.id],
       round: false,
       u: x,
@@ -306,6 +316,7 @@ function buttons(p: Project, scene: Scene): CutItem[] {
       key,
       through,
       face: { kind: 'face', piece, role },
+      here: { piece, x, y },
       pieces: [piece],
       round: true,
       u: x,

@@ -1,7 +1,8 @@
 /** Floors made thinner from inside: where the part comes to lie, what wall is left, and what is said of it. */
 import Module from 'manifold-3d';
+import { wallRules } from '../shell';
 import { buildSteps } from '../build';
-import { sceneOf, SKIN_MM, wallBelow } from '../fit';
+import { sceneOf, wallBelow } from '../fit';
 import { calliperTable } from '../formats';
 import { pieceMesh } from '../formats/solid';
 import { volume } from '../geometry';
@@ -75,7 +76,7 @@ test('the solid of the half loses exactly what is milled, and its outside stays'
 });
 
 describe('what is said of a pocket', () => {
-  const least = SKIN_MM.abs;
+  const least = wallRules({ material: 'abs' }).skin;
   test('wall left decides: enough, thin, gone', () => {
     expect(said(cut())).toEqual([`clear: ${(WALL - 0.6).toFixed(1)} mm of wall left`]);
     expect(said(cut({ deep: WALL - least - 0.4 }))[0]).toMatch(/^clear/);
@@ -145,7 +146,7 @@ test('a cell that is too high is offered to be sunk, and then clears what it met
   expect(sink?.text).toMatch(/by \d\.\d mm$/);
   const after = check(sink!.changes.reduce(applied, loaner));
   expect(after.findings.find((f) => f.id === hit.id)?.verdict ?? 'clear').toBe('clear');
-  expect(after.cuts.pockets[0]!.left).toBeGreaterThanOrEqual(SKIN_MM.abs);
+  expect(after.cuts.pockets[0]!.left).toBeGreaterThanOrEqual(wallRules({ material: 'abs' }).skin);
 });
 
 describe('wall below a floor', () => {

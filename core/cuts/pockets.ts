@@ -2,7 +2,7 @@
  * Pockets in a floor: how much wall each leaves, what stands in its way, and whether the part it is
  * for sinks into it.
  */
-import { covers, feetOf, judgedGap, type PlacedItem, type Scene, SKIN_MM, wallBelow } from '../fit';
+import { covers, feetOf, judgedGap, type PlacedItem, type Scene, wallBelow } from '../fit';
 import { planGap, type Pt, polygonPrism, type Prism } from '../geometry';
 import {
   type Cut,
@@ -14,7 +14,7 @@ import {
   type SourceShare,
   type WayOut,
 } from '../model';
-import { BODY, pocketDepth, pocketPlan } from '../shell';
+import { BODY, pocketDepth, pocketPlan, wallRules } from '../shell';
 import { type FromEdge, fromOuter } from './edges';
 
 type PocketCut = Extract<Cut, { kind: 'pocket' }>;
@@ -174,7 +174,7 @@ function skin(scene: Scene, c: PocketCut, piece: Piece, said: Said): Finding[] {
     { key: `cuts.${c.id}`, label: 'depth of the pocket', u, k: -1 },
     { key: `${BODY}.wall`, label: 'wall', u: scene.shell!.body.wall.u, k: 1 },
   ];
-  const least = SKIN_MM[piece.material];
+  const least = wallRules(piece).skin;
   const { measure, verdict } = judgedGap(
     bed.left,
     least,

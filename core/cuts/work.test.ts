@@ -22,6 +22,7 @@ const withTools = (tools: Project['brief']['tools']): Project => ({
 const hole = (w: number, h: number, more: Partial<CutItem> = {}): CutItem => ({
   key: `hole-${w}-${h}`,
   through: { item: 'a', connector: 'hole' },
+  here: { piece: 'front', x: 40, y: 30 },
   kind: 'port',
   name: 'a hole',
   face: { kind: 'face', piece: 'front', role: 'front' },

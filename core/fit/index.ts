@@ -59,6 +59,6 @@ export { whatSets, type Chain } from './sets';
 export { distanceBetween, measurables, type Distance, type Thing } from './measure';
 export { stepsAway } from './away';
 export { hingedFindings, hingedWays, hingeSection, type InSection } from './hinged';
-export { SKIN_MM, wallBelow } from './sink';
+export { wallBelow } from './sink';
 export { covers, feetOf, liftOf, tapeUnder } from './scene';
 export { KEY_MM } from './keys';

@@ -1,21 +1,16 @@
 /** A part that is too high sunk into its own floor: the floor made thinner under it, from inside. */
 import { type Finding, formatMm, type Piece, type WayOut } from '../model';
-import { type Floor, innerRing, pocketDepth, type ShellSolids, wallSlabs } from '../shell';
+import {
+  type Floor,
+  innerRing,
+  pocketDepth,
+  type ShellSolids,
+  wallRules,
+  wallSlabs,
+} from '../shell';
 import type { Checker } from './checker';
 import { covers, feetOf, type PlacedItem, type Scene, tapeUnder } from './scene';
 
-/** Wall left under a pocket so that it neither dents nor lets light through, mm, by what it is of: typical. */
-export const SKIN_MM: Readonly<Record<Piece['material'], number>> = {
-  abs: 0.8,
-  polycarbonate: 0.8,
-  nylon: 0.8,
-  resin: 1,
-  pla: 0.8,
-  petg: 0.8,
-  wood: 1.5,
-  aluminium: 0.5,
-  steel: 0.4,
-};
 /** Room round a part in its pocket, a side, mm: a hand-guided edge wanders ± 0.4. */
 const POCKET_PLAY_MM = 0.5;
 /** Less is not worth the dust, mm. */
@@ -130,7 +125,7 @@ export function sinkWays(
     const deep = up(before + Math.max(LEAST_DEEP_MM, by), 0.1);
     const wall = wallBelow(shell, piece, Math.abs(floor.z) - before);
     const left = wall - deep;
-    if (by <= 0 || left < SKIN_MM[piece.material]) return [];
+    if (by <= 0 || left < wallRules(piece).skin) return [];
     const f = footprint(scene, at, floor, deep + 0.3);
     const mm = (v: number) => Math.round(v * 100) / 100;
     return [

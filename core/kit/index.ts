@@ -19,6 +19,7 @@ export { isLatchKey, latchOf } from './latch';
 export { isBank, portsOf, portsOn, usualPorts } from './ports';
 export { knownToWork, panelTiming, type Known } from './known';
 export { unknowns, type Unknown } from './unknowns';
+export { trialFindings, trialWays } from './trials';
 export { merged, namesOf, type Box } from './merge';
 export { keyFigures } from './keyFigures';
 export { densityOf, POUCH_CELL_V, POUCH_WH_CM3 } from './density';

@@ -8,11 +8,13 @@ import {
   cutKey,
   type Input,
   openingCut,
+  type OpeningCut,
   type Placement,
   type Project,
 } from './project';
 import type { Item, Part } from './part';
 import { length, type Length } from './length';
+import type { Trial } from './tick';
 import type { Body, Feature, Shell } from './shell';
 
 export type Change =
@@ -23,6 +25,8 @@ export type Change =
   | { do: 'trim'; feature: string; copy: number; to: number }
   /** A floor made thinner under something, by the cut as it then stands in the document. */
   | { do: 'pocket'; cut: Extract<Cut, { kind: 'pocket' }> }
+  /** An opening as it then stands in the document. */
+  | { do: 'opening'; cut: OpeningCut }
   | { do: 'uncut'; id: string }
   /** A hole filled and cut anew: as planned, not as measured. */
   | { do: 'recut'; for: CutFor }
@@ -69,6 +73,8 @@ export type Change =
   | { do: 'drop'; item: string }
   /** Another one of the same: what was read of this one counts no more. */
   | { do: 'renew'; item: string }
+  /** An assumption tried again. */
+  | { do: 'try'; trial: Trial }
   /** What was read counts no more. */
   | { do: 'take back'; readings: string[] }
   | { do: 'power'; set: Partial<Project['power']> }
@@ -162,6 +168,7 @@ export function applied(p: Project, change: Change): Project {
       return { ...p, cuts: [...p.cuts.filter((c) => c.id !== id), cut] };
     }
     case 'pocket':
+    case 'opening':
       return { ...p, cuts: [...p.cuts.filter((c) => c.id !== change.cut.id), change.cut] };
     case 'recut':
       return {
@@ -202,7 +209,8 @@ export function applied(p: Project, change: Change): Project {
       const parts = p.kit.parts.some((x) => x.id === change.part.id)
         ? p.kit.parts
         : [...p.kit.parts, change.part];
-      return withItem({ ...p, kit: { ...p.kit, parts } }, change.item, (item) => ({
+      const other = untried({ ...p, kit: { ...p.kit, parts } }, change.item);
+      return withItem(other, change.item, (item) => ({
         id: item.id,
         part: change.part.id,
         name: change.part.name,
@@ -300,6 +308,11 @@ export function applied(p: Project, change: Change): Project {
         ...p,
         kit: { ...p.kit, readings: back(p, (r) => change.readings.includes(r.id)) },
       };
+    case 'try': {
+      const { assumption, of } = change.trial;
+      const others = (p.tried ?? []).filter((t) => t.assumption !== assumption || t.of !== of);
+      return { ...p, tried: [...others, change.trial] };
+    }
     case 'renew':
       return renewed(p, change.item);
     case 'press again':
@@ -400,8 +413,12 @@ type Readings = NonNullable<Project['kit']['readings']>;
 const back = (p: Project, is: (r: Readings[number]) => boolean): Readings =>
   (p.kit.readings ?? []).map((r) => (is(r) ? { ...r, isTakenBack: true } : r));
 
+/** Nothing was tried of what stands there now. */
+const untried = (p: Project, item: string): Project =>
+  p.tried ? { ...p, tried: p.tried.filter((t) => t.of !== item) } : p;
+
 function renewed(p: Project, id: string): Project {
-  const fresh = withItem(p, id, (item) => ({ ...item, stock: 'to buy' }));
+  const fresh = withItem(untried(p, id), id, (item) => ({ ...item, stock: 'to buy' }));
   const readings = back(p, (r) => r.item === id);
   return { ...fresh, kit: { ...fresh.kit, readings } };
 }

@@ -99,7 +99,9 @@ export interface Finding {
     | 'family'
     | 'wait'
     | 'heat'
-    | 'loud';
+    | 'loud'
+    | 'trial'
+    | 'as made';
   /** Tight because something is still to be chosen or measured: such a build is not ready. */
   undecided?: true;
   /** Number first: "1.8 mm overlap". */

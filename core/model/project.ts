@@ -67,7 +67,6 @@ export const CutFor = z.union([
 ]);
 export type CutFor = z.infer<typeof CutFor>;
 
-/** A place on a piece's face or on a wall, as `InputPlace` has them. */
 const face = z.strictObject({ piece: Id, x: place, y: place });
 const wallPlace = z.strictObject({
   body: Id,
@@ -75,6 +74,10 @@ const wallPlace = z.strictObject({
   along: place,
   v: place,
 });
+
+/** The middle of a hole: on the face of a piece, or on a wall from its start and above the seam. */
+export const CutPlace = z.union([face, wallPlace]);
+export type CutPlace = z.infer<typeof CutPlace>;
 
 export const CUT_STATES = ['decided', 'done', 'measured'] as const;
 export const Cut = z.discriminatedUnion('kind', [
@@ -117,7 +120,7 @@ export const Cut = z.discriminatedUnion('kind', [
     state: z.enum(CUT_STATES),
     measured: z.strictObject({ w: Length, h: Length }).optional(),
     /** The middle of the hole that was cut: it stays there, whatever moves behind it. */
-    at: z.union([face, wallPlace]).optional(),
+    at: CutPlace.optional(),
   }),
 ]);
 export type Cut = z.infer<typeof Cut>;

@@ -152,10 +152,23 @@ export const MATERIALS = [
   'steel',
 ] as const;
 
+/** How a piece was made; as its material usually is when nothing is said. */
+export const PIECE_PROCESSES = [
+  'moulded',
+  'filament',
+  'resin',
+  'sintered',
+  'milled',
+  'sheet',
+  'sawn',
+] as const;
+export type PieceProcess = (typeof PIECE_PROCESSES)[number];
+
 export const Piece = z.strictObject({
   id: Id,
   role: z.enum(['front', 'back', 'door', 'plate']),
   material: z.enum(MATERIALS),
+  process: z.enum(PIECE_PROCESSES).optional(),
   /** Outer half depth: rim to outer face. */
   depth: Length,
   /** How far the walls lean in towards the floor, degrees: a moulded wall is thicker at its foot. */

@@ -4,8 +4,9 @@
  * is named before anything is cut.
  */
 import { inside, planGap, polygonPrism, type Prism, roundPrism } from '../geometry';
-import { type Body, type Cap, type Finding, formatMm, type Piece, type Ref } from '../model';
+import { type Body, type Cap, type Finding, formatMm, type Ref } from '../model';
 import type { FaceHole, NamedWallHole } from './openings';
+import { wallRules } from './wallRules';
 import type { ShellSolids, StandingFeature } from './solids';
 import { outerRing, wallName } from './walls';
 
@@ -19,18 +20,6 @@ const SAME_MM = 0.5;
 const APART_MM = 3;
 /** A flange holds its cap back by so much on each side, mm: typical. */
 const HOLDS_BACK_MM = 0.2;
-/** Walls that halves are made with, mm: thinner cannot be, and what is usual; both typical. */
-const WALL_MM: Readonly<Record<Piece['material'], { least: number; usual: number }>> = {
-  abs: { least: 0.6, usual: 0.8 },
-  polycarbonate: { least: 0.6, usual: 0.8 },
-  nylon: { least: 0.6, usual: 1 },
-  resin: { least: 0.6, usual: 1 },
-  pla: { least: 0.6, usual: 1.2 },
-  petg: { least: 0.6, usual: 1.2 },
-  wood: { least: 1, usual: 2 },
-  aluminium: { least: 0.3, usual: 0.5 },
-  steel: { least: 0.2, usual: 0.3 },
-};
 /** No key stands further out of a face, mm. */
 const PROUD_MM = 15;
 
@@ -346,12 +335,10 @@ function lipDoubts(body: Body): Doubt[] {
 function thinDoubts(body: Body): Doubt[] {
   // What stands on an open plate has no walls.
   const halves = body.pieces.filter((q) => q.role !== 'plate');
-  const thinnest = halves
-    .map((q) => q.material)
-    .sort((a, b) => WALL_MM[a].usual - WALL_MM[b].usual);
-  const [material] = thinnest;
-  if (!material || body.wall.mm >= WALL_MM[material].usual) return [];
-  const { least, usual } = WALL_MM[material];
+  const [thinnest] = [...halves].sort((a, b) => wallRules(a).wall.usual - wallRules(b).wall.usual);
+  if (!thinnest || body.wall.mm >= wallRules(thinnest).wall.usual) return [];
+  const { material } = thinnest;
+  const { least, usual } = wallRules(thinnest).wall;
   const never = body.wall.mm < least;
   return [
     {

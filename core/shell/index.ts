@@ -46,3 +46,4 @@ export { shutSize } from './shut';
 export { spineOf, type Spine } from './spine';
 export { shellWays } from './ways';
 export { depthsOf } from './depths';
+export { type WallRules, wallRules } from './wallRules';

@@ -24,6 +24,8 @@ import {
   thumbWays,
 } from '../controls';
 import {
+  asMadeFindings,
+  asMadeWays,
   type Cutting,
   cutting,
   holeFindings,
@@ -33,7 +35,7 @@ import {
   pocketWays,
 } from '../cuts';
 import { type Checker, closingFindings, hingedFindings, hingedWays, proposals } from '../fit';
-import { partBeliefs } from '../kit';
+import { partBeliefs, trialFindings, trialWays } from '../kit';
 import type { Finding, Part, Project, WayOut } from '../model';
 import { beliefFindings, keptSupplyFindings, type PowerFigures, powerWays } from '../power';
 import {
@@ -221,6 +223,12 @@ export const REGISTRY: readonly BuildCheck[] = [
     ways: () => ({ ways: waitWays() }),
   },
   {
+    name: 'trials',
+    makes: ['trial'],
+    find: ({ project }) => trialFindings(project),
+    ways: ({ project }, f) => ({ ways: trialWays(project, f) }),
+  },
+  {
     name: 'bench',
     makes: ['bench'],
     find: ({ project }) => benchFindings(project),
@@ -265,6 +273,13 @@ export const REGISTRY: readonly BuildCheck[] = [
     ways: ({ checker, cuts }, f) => ({
       ways: [...holeWays(checker.scene, f, cuts), ...printed(checker, f)],
     }),
+  },
+  {
+    name: 'holes as they were cut',
+    makes: ['as made'],
+    eachBody: true,
+    find: ({ checker, cuts }) => asMadeFindings(checker.scene, cuts),
+    ways: ({ checker, cuts }, f) => ({ ways: asMadeWays(checker.scene, f, cuts) }),
   },
   {
     name: 'pockets',

@@ -1,6 +1,8 @@
 /** Changes that spoil nothing: after each, no new hit. */
 import { libraryPart } from '../../catalogue';
 import { unknowns } from '../../kit';
+import { wholeCutting } from '../../cuts';
+import { cutBeside } from './asMade.fixture';
 import { madeFor, withMade } from '../../made';
 import { applied, type MadeKind, mustRead, type Project, length } from '../../model';
 import { misreadAndTakenBack, provedAsPlanned } from './bench.fixture';
@@ -299,6 +301,14 @@ export const HARMLESS: readonly Harmless[] = [
         ],
       },
     }),
+  },
+  {
+    name: 'tick every hole as cut, each 0.3 mm beside',
+    change: (p) =>
+      wholeCutting(p).openings.reduce(
+        (q, _, i) => cutBeside(q, i % 2 ? 0.3 : -0.3, 0.2)[i]!.spoilt,
+        p,
+      ),
   },
   {
     name: 'note a trial',

@@ -1,5 +1,6 @@
 /** Spoilings of floors made thinner from inside: through, too thin, under a post, into a wall, for nothing. */
-import { sceneOf, SKIN_MM } from '../../fit';
+import { sceneOf } from '../../fit';
+import { wallRules } from '../../shell';
 import { length, type Cut, type Project } from '../../model';
 import { type Case, type Kind, laidOut } from './kind.fixture';
 
@@ -38,7 +39,7 @@ function sinkable(p: Project) {
     // Where there is a bay under it the wall is another.
     if (piece.zones.length || piece.profile) return [];
     const plan = { x: (x0 + x1) / 2, y: (y0 + y1) / 2, w: x1 - x0 + 0.6, h: y1 - y0 + 0.6 };
-    return [{ id, piece, plan, wall: body.wall.mm, least: SKIN_MM[piece.material] }];
+    return [{ id, piece, plan, wall: body.wall.mm, least: wallRules(piece).skin }];
   });
 }
 

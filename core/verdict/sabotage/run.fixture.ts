@@ -3,6 +3,7 @@ import { demos } from '../../catalogue';
 import { type Finding, isOpen, type Project, readProject } from '../../model';
 import { check } from '../check';
 import { fedFromTheWall, fedStraightFromCell, grafted } from './builds.fixture';
+import { AS_MADE_KINDS } from './asMade.fixture';
 import { BENCH_KINDS } from './bench.fixture';
 import { CONTROLS_KINDS } from './controls.fixture';
 import { FACE_KINDS } from './faces.fixture';
@@ -35,6 +36,7 @@ export const KINDS: readonly Kind[] = [
   ...GAME_KINDS,
   ...POCKET_KINDS,
   ...POWER_KINDS,
+  ...AS_MADE_KINDS,
   ...BENCH_KINDS,
   ...WISHED_KINDS,
 ];

@@ -5,7 +5,9 @@ import {
   type CutItem,
   type CutWork,
   passWords,
+  placedAsCut,
   type Pocket,
+  readAsCut,
   stageWhy,
   type Trim,
 } from '@deft/core/cuts';
@@ -249,6 +251,7 @@ function AsCut({ o }: { o: CutItem }) {
   const { edit } = useBuild('edit');
   const [w, setW] = useState<Length>();
   const [h, setH] = useState<Length>();
+  const from = readAsCut(o);
   const measured = (width: Length | undefined, height: Length | undefined) =>
     width && height
       ? edit((p) => withOpening(p, o, { state: 'measured', measured: { w: width, h: height } }))
@@ -264,6 +267,16 @@ function AsCut({ o }: { o: CutItem }) {
           return measured(v, o.round ? v : h);
         }}
       />
+      {from?.map(({ edge, mm }, i) => (
+        <MmField
+          key={edge}
+          label={`As cut, from ${edge}`}
+          value={mm}
+          onChange={(read) =>
+            edit((p) => withOpening(p, o, { at: placedAsCut(o, i as 0 | 1, read) }))
+          }
+        />
+      ))}
       {!o.round && (
         <LengthField
           label="As cut, height"

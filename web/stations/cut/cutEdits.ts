@@ -2,14 +2,17 @@
 import type { CutItem, Cutting, CutWork, Pocket, Trim } from '@deft/core/cuts';
 import { type Cut, type Project, type OpeningCut, openingCut } from '@deft/core/model';
 
-/** The document with an opening's state, or its measured size. */
+/**
+ * The document with an opening's state, or its size or place as measured. What is cut keeps the
+ * place it was cut at, whatever moves afterwards; what is only planned has none.
+ */
 export function withOpening(
   p: Project,
-  { key, through }: Pick<CutItem, 'key' | 'through'>,
+  { key, through, here }: CutItem,
   more: Partial<OpeningCut>,
 ): Project {
   const old = openingCut(p, key);
-  const next: OpeningCut = {
+  const { measured, at, ...next }: OpeningCut = {
     kind: 'opening',
     id: `open-${key.replace('/', '-')}`.slice(0, 64),
     for: through,
@@ -17,7 +20,9 @@ export function withOpening(
     ...old,
     ...more,
   };
-  return { ...p, cuts: [...p.cuts.filter((c) => c !== old), next] };
+  const made = { ...(measured && { measured }), at: at ?? here };
+  const cut: OpeningCut = next.state === 'decided' ? next : { ...next, ...made };
+  return { ...p, cuts: [...p.cuts.filter((c) => c !== old), cut] };
 }
 
 const isTrim = (c: Cut, { feature, copy }: Trim): boolean =>

@@ -28,7 +28,7 @@ import { NextValue, ShellBook } from './ShellBook';
 import { UnderlayImage } from './picture/UnderlayImage';
 import { TakeOut } from './TakeOut';
 import { Leaning } from './Leaning';
-import { MadeOf, type Material } from './MadeOf';
+import { type MadeOf, MadeOfChoice } from './MadeOf';
 import { ThingEditor } from './ThingEditor';
 import { useShell } from './useShell';
 import { ViewTabs } from './ViewTabs';
@@ -85,7 +85,7 @@ export function ReadingsView() {
   const { body, at: which, setBody } = useShell();
   const [ref, size] = useSize<HTMLDivElement>();
   const [kept, setKept] = useState<Eight>(() => keptEight(key));
-  const [material, setMaterial] = useState<Material>(doc.way === 'open plate' ? 'wood' : 'abs');
+  const [of, setOf] = useState<MadeOf>({ material: doc.way === 'open plate' ? 'wood' : 'abs' });
   const [focus, setFocus] = useState<string>('w');
   const [chosen, choose] = useState<string>();
   const [placing, setPlacing] = useState<NewThing>();
@@ -121,7 +121,7 @@ export function ReadingsView() {
   const type = (k: keyof Eight, value: Length): string | undefined => {
     const next = { ...eight, [k]: value };
     const made = isPlate ? withPlate : withEight;
-    const bad = edit((p) => made(p, next, which, material));
+    const bad = edit((p) => made(p, next, which, of));
     if (!bad) {
       setKept(next);
       keepEight(key, next);
@@ -310,7 +310,7 @@ export function ReadingsView() {
             );
           })}
         </div>
-        <MadeOf body={body} first={material} onFirst={setMaterial} onChange={setBody} />
+        <MadeOfChoice body={body} first={of} onFirst={setOf} onChange={setBody} />
         {!body && (
           <p className="note">
             {needed.filter((k) => eight[k] === undefined).length} of the first {needed.length} still

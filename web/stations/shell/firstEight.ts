@@ -54,7 +54,7 @@ export function withPlate(
   p: Project,
   e: Eight,
   which = 0,
-  material: Piece['material'] = 'wood',
+  of: Pick<Piece, 'material' | 'process'> = { material: 'wood' },
 ): Project {
   const { w, h, r, wall } = e;
   if (!w || !h || !r || !wall) return p;
@@ -62,7 +62,7 @@ export function withPlate(
   const plate = old?.pieces.find((q) => q.role === 'plate') ?? {
     id: 'plate',
     role: 'plate' as const,
-    material,
+    ...of,
     zones: [],
     features: [],
     openings: [],
@@ -84,13 +84,13 @@ export function withPlate(
 /**
  * The document with the eight values in it; as it was while some are still missing.
  *
- * @param material  of pieces that are not there yet
+ * @param of  what pieces are made of that are not there yet
  */
 export function withEight(
   p: Project,
   e: Eight,
   which = 0,
-  material: Piece['material'] = 'abs',
+  of: Pick<Piece, 'material' | 'process'> = { material: 'abs' },
 ): Project {
   if (NEEDED.some((k) => e[k] === undefined)) return p;
   const old = p.shell.bodies[which];
@@ -98,7 +98,7 @@ export function withEight(
     const had = old?.pieces.find((q) => q.role === role) ?? {
       id: role,
       role,
-      material,
+      ...of,
       depth,
       zones: [],
       features: [],

@@ -41,9 +41,9 @@ describe('the first eight values', () => {
   });
   test('both halves are of the material chosen; a correction leaves what a half is made of', () => {
     const of = (p: Project) => p.shell.bodies[0]!.pieces.map((q) => q.material);
-    const milled = withEight(emptyProject('a', 'A'), eight, 0, 'aluminium');
+    const milled = withEight(emptyProject('a', 'A'), eight, 0, { material: 'aluminium' });
     expect(of(milled)).toEqual(['aluminium', 'aluminium']);
-    expect(of(withEight(milled, { ...eight, wall: length(1.5) }, 0, 'abs'))).toEqual([
+    expect(of(withEight(milled, { ...eight, wall: length(1.5) }, 0, { material: 'abs' }))).toEqual([
       'aluminium',
       'aluminium',
     ]);

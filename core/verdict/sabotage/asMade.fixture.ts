@@ -1,0 +1,124 @@
+/** Spoilings of what was already done: holes that are cut elsewhere by now, trials that did not hold. */
+import { wholeCutting } from '../../cuts';
+import { unknowns } from '../../kit';
+import {
+  type Assumption,
+  type CutFor,
+  cutKey,
+  type CutPlace,
+  type OpeningCut,
+  type Project,
+} from '../../model';
+import type { Case, Kind } from './kind.fixture';
+
+const ownerOf = (through: CutFor): string => ('input' in through ? through.input : through.item);
+
+const withCut = (p: Project, cut: OpeningCut): Project => ({
+  ...p,
+  cuts: [...p.cuts.filter((c) => c.kind !== 'opening' || cutKey(c.for) !== cutKey(cut.for)), cut],
+});
+
+const shifted = (at: CutPlace, du: number, dv: number): CutPlace =>
+  'piece' in at
+    ? { ...at, x: at.x + du, y: at.y + dv }
+    : { ...at, along: at.along + du, v: at.v + dv };
+
+/** Every planned hole, cut so far from where it is wanted. */
+export const cutBeside = (p: Project, du: number, dv: number, by = shifted): Case[] =>
+  wholeCutting(p).openings.map((c) => {
+    const was = p.cuts.find((q) => q.kind === 'opening' && cutKey(q.for) === c.key);
+    return {
+      where: c.key,
+      spoilt: withCut(p, {
+        ...(was as OpeningCut | undefined),
+        kind: 'opening',
+        id: 'sabotaged-cut',
+        for: c.through,
+        state: 'done',
+        at: by(c.here, du, dv),
+      }),
+      ids: [ownerOf(c.through)],
+    };
+  });
+
+const otherSurface = (at: CutPlace): CutPlace =>
+  'piece' in at
+    ? { ...at, piece: at.piece === 'front' ? 'back' : 'front' }
+    : { ...at, wall: at.wall + 1 };
+
+const HARD: ReadonlySet<Assumption> = new Set([
+  'buy',
+  'image',
+  'kept',
+  'polarity',
+  'rail',
+  'screen',
+  'slim',
+]);
+
+/** Each assumption, tried and found false. */
+const tried =
+  (isHard: boolean): Kind['cases'] =>
+  (p) =>
+    unknowns(p)
+      .filter((u) => HARD.has(u.is) === isHard)
+      .map((u) => ({
+        where: u.id,
+        spoilt: {
+          ...p,
+          tried: [
+            ...(p.tried ?? []),
+            { assumption: u.is, ...(u.of && { of: u.of }), holds: false },
+          ],
+        },
+        ...(u.of ? { ids: [u.of] } : { says: /Tried/ }),
+      }));
+
+export const AS_MADE_KINDS: readonly Kind[] = [
+  {
+    name: 'a hole cut 0.6 mm beside where it is wanted by now',
+    makes: 'tight',
+    cases: (p) => cutBeside(p, 0.6, 0),
+  },
+  {
+    name: 'a hole cut 0.6 mm too low',
+    makes: 'tight',
+    cases: (p) => cutBeside(p, 0, 0.6),
+  },
+  {
+    name: 'a hole cut 1.2 mm beside where it is wanted by now',
+    makes: 'hit',
+    cases: (p) => cutBeside(p, -1.2, 0),
+  },
+  {
+    name: 'a hole cut in another surface than it is wanted in by now',
+    makes: 'hit',
+    cases: (p) => cutBeside(p, 0, 0, otherSurface),
+  },
+  {
+    name: 'a hole cut for something that wants none any more',
+    makes: 'tight',
+    cases: (p) =>
+      wholeCutting(p)
+        .openings.slice(0, 2)
+        .map((c) => ({
+          where: c.key,
+          spoilt: {
+            ...p,
+            cuts: [
+              ...p.cuts,
+              {
+                kind: 'opening',
+                id: 'sabotaged-cut',
+                for: { item: ownerOf(c.through), connector: 'gone' },
+                state: 'measured',
+                at: shifted(c.here, 9, 0),
+              },
+            ],
+          },
+          ids: [ownerOf(c.through)],
+        })),
+  },
+  { name: 'an assumption tried and found false', makes: 'hit', cases: tried(true) },
+  { name: 'an assumption tried that does not quite hold', makes: 'tight', cases: tried(false) },
+];
