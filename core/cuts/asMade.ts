@@ -26,7 +26,7 @@ const isCut = ({ state }: { state: CutItem['state'] }): boolean =>
   state === 'done' || state === 'measured';
 
 /** How far it is wanted from where it was cut, along its surface, mm; nothing when it is in another. */
-export function strayBy(here: CutPlace, made: CutPlace): [number, number] | undefined {
+function strayBy(here: CutPlace, made: CutPlace): [number, number] | undefined {
   if ('piece' in here) {
     const isSame = 'piece' in made && made.piece === here.piece;
     return isSame ? [here.x - made.x, here.y - made.y] : undefined;

@@ -27,7 +27,7 @@ export interface Unknown {
 }
 
 /** The same for two trials of one assumption. */
-export const trialKey = ({ assumption, of }: Pick<Trial, 'assumption' | 'of'>): string =>
+const trialKey = ({ assumption, of }: Pick<Trial, 'assumption' | 'of'>): string =>
   of === undefined ? assumption : `${assumption}:${of}`;
 
 /** An hour at the bench against money, to rank both together. */

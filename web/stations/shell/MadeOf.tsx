@@ -69,8 +69,9 @@ export function MadeOfChoice({
       ...body,
       pieces: body.pieces.map((q) => {
         if (piece !== undefined && q.id !== piece) return q;
-        const { process: _, ...rest } = q;
-        return { ...rest, ...is };
+        const made: Piece = { ...q, ...is };
+        if (!is.process) delete made.process;
+        return made;
       }),
     });
   const all = new Set(body.pieces.map(keyOf));
