@@ -19,11 +19,11 @@ export type FromIntake =
   | { is: 'failed'; stack: string };
 
 /** Memory of the thread beside the pieces on their way, MB. A file that wants more is refused. */
-const THREAD_MB = 96;
+const THREAD_MB = 80;
 /** A sender that says nothing for so long is given up: others wait behind it, ms. */
 const SILENT_MS = 30_000;
 /** Pieces sent and not yet read. */
-const AHEAD = 16;
+const AHEAD = 8;
 
 /** The thread's program lies beside this one once both are built. */
 const BESIDE = new URL('./intake.worker.mjs', import.meta.url);
@@ -37,7 +37,7 @@ export interface Intake {
 const thread = ({ databaseUrl, program = BESIDE }: Intake): Worker =>
   new Worker(program, {
     workerData: { databaseUrl },
-    resourceLimits: { maxOldGenerationSizeMb: THREAD_MB, maxYoungGenerationSizeMb: 16 },
+    resourceLimits: { maxOldGenerationSizeMb: THREAD_MB, maxYoungGenerationSizeMb: 8 },
   });
 
 const tooLarge = (): Refusal =>
@@ -113,7 +113,9 @@ async function read(chunks: AsyncIterable<unknown>, intake: Intake): Promise<str
       const piece = chunk as Uint8Array;
       size += piece.length;
       if (size > ENVELOPE_LIMIT) throw tooLarge();
-      worker.postMessage({ piece } satisfies ToIntake);
+      // Its own bytes, handed over: a copy that both sides hold would stay until each looks for it.
+      const own = Uint8Array.from(piece);
+      worker.postMessage({ piece: own } satisfies ToIntake, [own.buffer]);
       unread++;
       while (unread > AHEAD && !over) {
         await new Promise<void>((resolve) => {
