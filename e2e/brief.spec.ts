@@ -91,7 +91,7 @@ test('untried: the riskiest comes first, a trial moves it down, an image is kept
   await page.goto(stationUrl(key, 'kit?view=risks'));
   await expect(
     page.getByRole('heading', {
-      name: 'Try this first: the two-pin battery plug has plus where the board wants it',
+      name: 'Try this first: The two-pin battery plug has plus where the board wants it',
     }),
   ).toBeVisible();
   await page.getByRole('button', { name: /^Holds: The two-pin battery plug/ }).click();
@@ -99,6 +99,15 @@ test('untried: the riskiest comes first, a trial moves it down, an image is kept
   await expect(
     page.getByRole('table', { name: 'Assumptions' }).getByRole('row').last(),
   ).toContainText('holds');
+  // What does not hold is no plan any more, until it was mended and tried again.
+  await page.getByRole('button', { name: /^Does not hold: Teasel lives without/ }).click();
+  const side = page.getByRole('complementary', { name: 'Breaks' });
+  await expect(side.getByText('Tried: does not live without it')).toBeVisible();
+  await expect(
+    page.getByRole('table', { name: 'Assumptions' }).getByRole('row').nth(1),
+  ).toContainText('does not hold');
+  await side.getByRole('button', { name: /^It was mended, tried again, and holds/ }).click();
+  await expect(side.getByText('Tried: does not live without it')).toHaveCount(0);
   await page.getByRole('textbox', { name: 'System image' }).fill('loaner image, March');
   await page.getByRole('textbox', { name: 'SHA-256' }).fill('abc');
   await page.keyboard.press('Tab');

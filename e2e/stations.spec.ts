@@ -74,8 +74,23 @@ test('cut: a decided opening is done, then measured, and the plan takes the meas
   await expect(page.getByText('Closes after one cut')).toBeVisible();
   await saved(page);
   expect(
-    (await documentOf(page, key))['cuts'].find((c: { for?: string }) => c.for === 'charger/usb'),
-  ).toMatchObject({ state: 'measured', measured: { w: { mm: 10.4 }, h: { mm: 4.3 } } });
+    (await documentOf(page, key))['cuts'].find(
+      (c: { for?: { connector?: string } }) => c.for?.connector === 'usb',
+    ),
+  ).toMatchObject({
+    for: { item: 'charger', connector: 'usb' },
+    state: 'measured',
+    measured: { w: { mm: 10.4 }, h: { mm: 4.3 } },
+    at: { body: 'shell', along: expect.any(Number) },
+  });
+  // The hole stays where it was cut: read 3 mm further from the edge, 0.3 mm of it forgiven.
+  const fromRight = page.getByRole('textbox', { name: 'As cut, from right' });
+  await expect(fromRight).toHaveValue('33.8');
+  await fromRight.fill('36.8');
+  await fromRight.press('Enter');
+  await expect(page.getByText('Cut 2.7 mm beside its place')).toBeVisible();
+  await page.getByRole('button', { name: /^Put it back to its hole/ }).click();
+  await expect(page.getByText('Closes after one cut')).toBeVisible();
 });
 
 test('cut: bars that are off by 4 % are refused with the likely setting, 1 % is corrected', async ({

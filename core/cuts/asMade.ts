@@ -79,7 +79,7 @@ function strays(c: CutItem): Finding[] {
       check: 'as made',
       code: 'stray',
       verdict: far > STRAY_HIT_MM ? 'hit' : 'tight',
-      title: by ? `Cut ${mm1(far)} mm beside` : 'Cut in another wall',
+      title: by ? `Cut ${mm1(far)} mm beside its place` : 'Cut in another wall',
       what: `${c.name} is wanted elsewhere by now.`,
       why: [
         by

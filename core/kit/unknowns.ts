@@ -33,6 +33,12 @@ const trialKey = ({ assumption, of }: Pick<Trial, 'assumption' | 'of'>): string 
 /** An hour at the bench against money, to rank both together. */
 const HOUR = 10;
 
+/** What does not hold first, what holds last. */
+function standing({ tried }: Unknown): number {
+  if (!tried) return 1;
+  return tried.holds ? 2 : 0;
+}
+
 export function unknowns(p: Project): Unknown[] {
   const out: Array<Omit<Unknown, 'rank' | 'tried'>> = [];
   const rows = present(p).kit.items.map((item) => ({ item, part: partOf(p, item) }));
@@ -242,7 +248,5 @@ export function unknowns(p: Project): Unknown[] {
         ...(t ? { tried: { holds: t.holds, ...(t.note ? { note: t.note } : {}) } } : {}),
       };
     })
-    .sort(
-      (a, b) => Number(!!a.tried) - Number(!!b.tried) || b.rank - a.rank || (a.id < b.id ? -1 : 1),
-    );
+    .sort((a, b) => standing(a) - standing(b) || b.rank - a.rank || (a.id < b.id ? -1 : 1));
 }

@@ -267,16 +267,6 @@ function AsCut({ o }: { o: CutItem }) {
           return measured(v, o.round ? v : h);
         }}
       />
-      {from?.map(({ edge, mm }, i) => (
-        <MmField
-          key={edge}
-          label={`As cut, from ${edge}`}
-          value={mm}
-          onChange={(read) =>
-            edit((p) => withOpening(p, o, { at: placedAsCut(o, i as 0 | 1, read) }))
-          }
-        />
-      ))}
       {!o.round && (
         <LengthField
           label="As cut, height"
@@ -288,6 +278,16 @@ function AsCut({ o }: { o: CutItem }) {
           }}
         />
       )}
+      {from?.map(({ edge, mm }, i) => (
+        <MmField
+          key={edge}
+          label={`As cut, from ${edge}`}
+          value={mm}
+          onChange={(read) =>
+            edit((p) => withOpening(p, o, { at: placedAsCut(o, i as 0 | 1, read) }))
+          }
+        />
+      ))}
     </div>
   );
 }

@@ -18,9 +18,17 @@ import { useWarmSwaps } from '../../engine/useBrief';
 import { useView, ViewTabs } from './views';
 import { whereWords } from './WhereItIs';
 
+/** Views beside which stands what is wrong, instead of the library. */
+const BESIDE: Readonly<Record<string, { title: string; empty: string }>> = {
+  chains: { title: 'What is missing', empty: 'Every chain of this build runs unbroken.' },
+  trees: { title: 'What is missing', empty: 'Every chain of this build runs unbroken.' },
+  risks: { title: 'What does not hold', empty: 'Nothing that was tried fails.' },
+};
+
 export default function KitStation() {
   const { doc, edit } = useBuild('doc', 'edit');
   const view = useView();
+  const findings = BESIDE[view];
   useWarmSwaps();
   const [chosen, choose] = useState<string | undefined>(doc.kit.items[0]?.id);
   const item = doc.kit.items.find((i) => i.id === chosen) ?? doc.kit.items[0];
@@ -106,16 +114,9 @@ export default function KitStation() {
           {page}
         </div>
       </div>
-      <aside
-        className="side"
-        aria-label={view === 'chains' || view === 'trees' ? 'Breaks' : 'Library'}
-      >
-        {view === 'chains' || view === 'trees' ? (
-          <Findings
-            station="kit"
-            title="What is missing"
-            empty="Every chain of this build runs unbroken."
-          />
+      <aside className="side" aria-label={findings ? 'Breaks' : 'Library'}>
+        {findings ? (
+          <Findings station="kit" {...findings} />
         ) : (
           <Library onAdd={add} onMake={(q) => add(q, true)} />
         )}

@@ -21,9 +21,7 @@ export function RisksView() {
     <div className="sheet" role="region" aria-label="Untried">
       <header>
         <h1>
-          {open.length
-            ? `Try this first: ${open[0]!.assumption.charAt(0).toLowerCase()}${open[0]!.assumption.slice(1)}`
-            : 'Every assumption was tried'}
+          {open.length ? `Try this first: ${open[0]!.assumption}` : 'Every assumption was tried'}
         </h1>
         <p className="note">
           {open[0]?.trial ?? 'Add parts, and what they assume is listed here.'}
