@@ -498,7 +498,7 @@ function wisp(): Project {
         at('thimble', 'back', 20, 68, { lift: 0.5, fixed: 'screws' }),
         at('screen', 'front', 48.9, 29, { up: 'out', fixed: 'tape' }),
         at('cell', 'back', 66, 5, { fixed: 'tape' }),
-        at('charger', 'back', 30, 2.6, { lift: 0.5, fixed: 'screws' }),
+        at('charger', 'back', 30, 2.6, { lift: 0.5, fixed: 'bracket' }),
         at('amp', 'back', 150, 22, { lift: 0.5, fixed: 'tape' }),
         at('speaker', 'front', 150, 20, { up: 'out', fixed: 'glue' }),
         at('pad', 'front', 9, 47, { up: 'out', lift: 2, fixed: 'bracket' }),

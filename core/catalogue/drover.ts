@@ -9,7 +9,7 @@ import { centred, faceHole, rect } from './shells';
 type Pick = (id: string) => Part;
 
 const behind = (id: string, x: number, y: number, more: Partial<Placement> = {}): Placement =>
-  at(id, 'plate', x, y, { fixed: 'screws', ...more });
+  at(id, 'plate', x, y, { fixed: 'bracket', ...more });
 
 /** @param pick  a part of the starter library as its builder measured it */
 export function drover(pick: Pick): Project {
@@ -76,7 +76,7 @@ export function drover(pick: Pick): Project {
     },
     layout: {
       placements: [
-        behind('teasel', 70, 50),
+        behind('teasel', 70, 50, { fixed: 'screws' }),
         behind('screen', 45, 35, { on: { piece: 'plate', side: 'outside' }, up: 'out' }),
         behind('bank', 216, 66, { fixed: 'tape' }),
         behind('amp', 150, 20),

@@ -138,7 +138,7 @@ export function heron(pick: Pick): Project {
         taped('amp', 'lid-back', 118, 20),
         taped('speaker', 'lid-front', 131, 60, { up: 'out', lift: 0 }),
         taped('cell', 'back', 45, 12, { lift: 0 }),
-        taped('charger', 'back', 106, 2.6, { fixed: 'screws' }),
+        taped('charger', 'back', 106, 2.6, { fixed: 'bracket' }),
         taped('pad', 'front', 9, 31, { up: 'out', lift: 2 }),
         taped('keys', 'front', 99, 39, { up: 'out', lift: 2 }),
         taped('small', 'front', 60, 11.75, { up: 'out', lift: 2 }),

@@ -8,9 +8,9 @@ import { centred, circle, faceHole, post, rect, rectBody } from './shells';
 
 type Pick = (id: string) => Part;
 
-/** On its screws; in the front it looks out. */
-const screwed: typeof at = (id, piece, x, y, more = {}) =>
-  at(id, piece, x, y, { up: piece === 'front' ? 'out' : 'in', fixed: 'screws', ...more });
+/** Held by a bracket where nothing else is said; in the front it looks out. */
+const placed: typeof at = (id, piece, x, y, more = {}) =>
+  at(id, piece, x, y, { up: piece === 'front' ? 'out' : 'in', fixed: 'bracket', ...more });
 
 /** Keys that the caller's board reads at its own pads, each to ground. */
 const KEYS = 12;
@@ -174,16 +174,16 @@ export function linnet(pick: Pick): Project {
     },
     layout: {
       placements: [
-        screwed('caller', 'back', 14, 36, { lift: 1 }),
-        screwed('screen', 'front', 55.9, 25),
-        screwed('cell-1', 'back', 87.5, 14, { fixed: 'tape' }),
-        screwed('cell-2', 'back', 132, 14, { fixed: 'tape' }),
-        screwed('charger', 'back', 28, 2.6, { lift: 0.5 }),
-        screwed('amp', 'back', 158, 66, { lift: 0.5 }),
-        screwed('speaker', 'front', 160, 24, { fixed: 'glue' }),
-        screwed('pad', 'front', 13, 41, { lift: 2 }),
-        screwed('keys', 'front', 138, 49, { lift: 2 }),
-        screwed('small', 'front', 80, 10.75, { lift: 2 }),
+        placed('caller', 'back', 14, 36, { lift: 1, fixed: 'screws' }),
+        placed('screen', 'front', 55.9, 25),
+        placed('cell-1', 'back', 87.5, 14, { fixed: 'tape' }),
+        placed('cell-2', 'back', 132, 14, { fixed: 'tape' }),
+        placed('charger', 'back', 28, 2.6, { lift: 0.5 }),
+        placed('amp', 'back', 158, 66, { lift: 0.5 }),
+        placed('speaker', 'front', 160, 24, { fixed: 'glue' }),
+        placed('pad', 'front', 13, 41, { lift: 2 }),
+        placed('keys', 'front', 138, 49, { lift: 2 }),
+        placed('small', 'front', 80, 10.75, { lift: 2 }),
       ],
     },
     controls: {

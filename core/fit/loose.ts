@@ -1,4 +1,4 @@
-/** What nothing is said to hold: it rattles, and slides to where it fitted before it was closed. */
+/** What nothing holds: it rattles, and slides to where it fitted before it was closed. Screws hold by holes. */
 import type { Finding, MadeKind, Placement, WayOut } from '../model';
 import type { SceneCheck } from './sceneCheck';
 import type { PlacedItem, Scene } from './scene';
@@ -28,7 +28,31 @@ function looseIn(scene: Scene): PlacedItem[] {
   );
 }
 
-function findings(scene: Scene): Finding[] {
+const hasHoles = ({ part }: PlacedItem): boolean => (part.holes?.length ?? 0) > 0;
+
+/** Said to be screwed down, with no hole known that a screw goes through. */
+const unscrewable = (scene: Scene): PlacedItem[] =>
+  [...scene.items.values()].filter(
+    (at) => at.placement.fixed === 'screws' && !at.item.made && !hasHoles(at),
+  );
+
+const findings = (scene: Scene): Finding[] => [...together(scene), ...holeless(scene)];
+
+const holeless = (scene: Scene): Finding[] =>
+  unscrewable(scene).map((at) => ({
+    id: `holeless:${at.item.id}`,
+    station: 'fit',
+    check: 'place',
+    code: 'holeless',
+    verdict: 'tight',
+    title: 'Screws, and no holes',
+    what: `${at.item.name} is to be screwed down, and no hole of it is known.`,
+    why: ['Measure its holes and enter them with the part, or hold it otherwise.'],
+    about: [at.item.id],
+    refs: [{ is: 'item', id: at.item.id }],
+  }));
+
+function together(scene: Scene): Finding[] {
   const loose = looseIn(scene);
   if (!loose.length) return [];
   const names = loose.map((at) => at.item.name);
@@ -66,7 +90,25 @@ const heldBy = (
 ): WayOut['changes'] =>
   items.map((at) => ({ do: 'place', placement: { ...at.placement, fixed: by(at) } }));
 
+/** Otherwise than by screws. */
+const HOLDS = {
+  bracket: 'an off-cut or a printed corner, screwed or solvent-welded to the half',
+  glue: 'it comes out again with the wall at best',
+  tape: 'double-sided tape, 0.2 to 0.5 mm of depth; it comes off again',
+} as const;
+
 function ways(scene: Scene, f: Finding): WayOut[] {
+  if (f.code === 'holeless') {
+    const at = unscrewable(scene).find((q) => f.about.includes(q.item.id));
+    if (!at) return [];
+    return (['bracket', 'glue', 'tape'] as const).map((fixed, i) => ({
+      id: `${fixed}-${at.item.id}`,
+      text: `Hold ${at.item.name} by ${fixed === 'bracket' ? 'a bracket' : fixed}`,
+      cost: HOLDS[fixed],
+      changes: [{ do: 'place', placement: { ...at.placement, fixed } }],
+      effort: 2 + i / 2,
+    }));
+  }
   if (f.code !== 'loose') return [];
   const loose = looseIn(scene);
   return [

@@ -267,11 +267,11 @@ function ways(scene: Scene, f: Finding, items: readonly PlacedItem[]): WayOut[] 
   }
   if (f.code === 'press-force') {
     return items
-      .filter((at) => (at.part.holes?.length ?? 0) > 0 || at.placement.fixed !== 'screws')
+      .filter((at) => (at.part.holes?.length ?? 0) > 0 && at.placement.fixed !== 'screws')
       .map((at) => ({
         id: `screw-${at.item.id}`,
         text: `Screw ${at.item.name} down beside the springs`,
-        cost: `${at.part.holes?.length ?? 2} screws and what they go into`,
+        cost: `${at.part.holes!.length} screws and what they go into`,
         changes: [{ do: 'place', placement: { ...at.placement, fixed: 'screws' } }],
         effort: 2,
       }));

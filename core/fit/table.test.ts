@@ -105,10 +105,24 @@ const body = (p: Project, more: Partial<Body>): Project => ({
 });
 const outside = (p: Project, item: string, connector: string): Project =>
   applied(p, { do: 'reach', item, connector, outside: true });
+/** Every part of the build with two holes in it. */
+const drilled = (p: Project): Project => ({
+  ...p,
+  kit: {
+    ...p.kit,
+    parts: p.kit.parts.map((q) => ({
+      ...q,
+      holes: [
+        { x: 2, y: 2, d: 2.2 },
+        { x: 14, y: 2, d: 2.2 },
+      ],
+    })),
+  },
+});
 /** The amplifier hung over a strip that works pressed in. */
 const over = (strip: string, lift: number, more: Partial<Placement> = {}): Project =>
   known(
-    place(stand(only(done, 'amp'), strip, 'back', 60, 40, { fixed: 'screws' }), 'amp', {
+    place(stand(drilled(only(done, 'amp')), strip, 'back', 60, 40, { fixed: 'screws' }), 'amp', {
       on: { piece: 'front' },
       x: 80,
       y: 35,

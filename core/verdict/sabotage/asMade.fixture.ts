@@ -9,7 +9,7 @@ import {
   type OpeningCut,
   type Project,
 } from '../../model';
-import type { Case, Kind } from './kind.fixture';
+import { type Case, type Kind, laidOut, withPart, withPlacement } from './kind.fixture';
 
 const ownerOf = (through: CutFor): string => ('input' in through ? through.input : through.item);
 
@@ -117,6 +117,32 @@ export const AS_MADE_KINDS: readonly Kind[] = [
             ],
           },
           ids: [ownerOf(c.through)],
+        })),
+  },
+  {
+    name: 'screws where a part has no holes',
+    makes: 'tight',
+    cases: (p) =>
+      laidOut(p)
+        .filter(
+          ({ id, part }) => !part.holes?.length && !p.kit.items.find((i) => i.id === id)?.made,
+        )
+        .map(({ id }) => ({
+          where: id,
+          spoilt: withPlacement(p, id, { fixed: 'screws' }),
+          ids: [id],
+        })),
+  },
+  {
+    name: 'a board whose holes nobody measured',
+    makes: 'tight',
+    cases: (p) =>
+      laidOut(p)
+        .filter(({ placement }) => placement.fixed === 'screws')
+        .map(({ id, part }) => ({
+          where: id,
+          spoilt: withPart(p, part.id, (q) => ({ ...q, holes: [] })),
+          ids: [id],
         })),
   },
   { name: 'an assumption tried and found false', makes: 'hit', cases: tried(true) },

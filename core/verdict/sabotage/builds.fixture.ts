@@ -41,7 +41,7 @@ export function fedFromTheWall(): Project {
     { do: 'drop', item: 'charger' },
     { do: 'power', set: { source: 'wall' } },
     { do: 'add', part: withMeasuredSizes(libraryPart('panel-usb-c')) },
-    stand('panel-usb-c', 'back', 20, 0.5, { fixed: 'screws' }),
+    stand('panel-usb-c', 'back', 20, 0.5, { fixed: 'bracket' }),
   ]);
   return { ...p, id: 'wall-fed', name: 'Paperback on the wall' };
 }
@@ -108,6 +108,7 @@ function callerBoard(like: Part): Part {
     source: 'mine',
     price: 0,
     blocks: like.blocks.filter((b) => side.includes(b.id)),
+    holes: like.holes ?? [],
     connectors: [],
     pads: [
       { id: 'v', name: '5V', x: 8, y: 27, side: 'top' },
