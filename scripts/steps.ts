@@ -8,7 +8,7 @@ import { varied } from '../core/build/varied.fixture';
 import { completeKit } from '../core/chains/kits.fixture';
 import { seeded } from '../core/geometry/seeded';
 import { type Project, readProject } from '../core/model';
-import { cleanBuilds, KINDS } from '../core/verdict/sabotage/run.fixture';
+import { cleanBuilds, fits, KINDS } from '../core/verdict/sabotage/run.fixture';
 
 const say = (text: string): void => void process.stdout.write(`${text}\n`);
 
@@ -18,7 +18,7 @@ function* lists(): Generator<[string, Project]> {
   const random = seeded(7);
   for (let i = 0; i < 300; i++) yield [`kit ${i}`, completeKit(random).p];
   for (const p of cleanBuilds()) {
-    for (const kind of KINDS) {
+    for (const kind of KINDS.filter((k) => fits(k, p))) {
       for (const c of kind.cases(p)) {
         if (readProject(c.spoilt).ok) yield [`${p.id}, ${kind.name}, ${c.where}`, c.spoilt];
       }
