@@ -10,11 +10,12 @@ import {
   isInOpen,
   type Mouth,
   mouldSizes,
+  mouldSolid,
   type PlacedItem,
   placing,
   type Scene,
 } from './scene';
-import { blockBox } from '../geometry';
+import { blockBox, gapOf } from '../geometry';
 
 /** Room left around a nose or moulding on each side when an opening is cut, mm. */
 export const PORT_CLEARANCE_MM = 0.4;
@@ -149,9 +150,55 @@ function plateOver(p: Project, key: string): Plate | undefined {
 export function plugFindings(scene: Scene): Finding[] {
   const out: Finding[] = [];
   for (const at of scene.items.values()) {
-    for (const mouth of at.mouths) if (mouth.outside) out.push(plugFinding(scene, at, mouth));
+    for (const mouth of at.mouths) {
+      if (!mouth.outside) continue;
+      out.push(plugFinding(scene, at, mouth), ...ownInWay(at, mouth));
+    }
   }
   return out;
+}
+
+/** A moulding is drawn back by so much a step until it is clear of its own board, mm, and no further than this. */
+const BACK_STEP_MM = 0.1;
+const BACK_MOST_MM = 20;
+
+/**
+ * A socket set back on its board: the board, or what stands beside the socket, meets the plug's
+ * moulding before the plug is in.
+ */
+function ownInWay(at: PlacedItem, mouth: Mouth): Finding[] {
+  const plug = PLUGS[mouth.type];
+  const own = at.blocks.filter((b) => b.block.id !== mouth.block);
+  /** Blocks the moulding meets when it stands so far out of where it stands seated. */
+  const met = (out: number) => {
+    const mould = mouldSolid(at, mouth, plug.recessMm + out);
+    return own.filter((b) => gapOf(mould, b.solid.prisms).gap < -BACK_STEP_MM / 2);
+  };
+  const [first] = met(0);
+  if (!first) return [];
+  let short = BACK_STEP_MM;
+  while (short < BACK_MOST_MM && met(short).length) short += BACK_STEP_MM;
+  const margin = judgedGap(-short, 0, 'The moulding stops at its own board.', [
+    { key: `plug.${mouth.type}`, label: `the ${plug.name}`, u: uOf('made'), k: 1 },
+  ]);
+  return [
+    {
+      id: `plug-own:${portKey(at.item.id, mouth.id)}`,
+      station: 'fit',
+      check: 'plug',
+      code: 'plug-own',
+      verdict: margin.verdict,
+      measure: margin.measure,
+      title: `Plug seats ${mm1(short)} mm short`,
+      what: `${first.block.name} of ${at.item.name} stands in the way of the moulding at ${mouth.name}.`,
+      why: [
+        `The moulding ${plug.overmould.w} × ${plug.overmould.h} mm ends ${plug.recessMm} mm before the mouth (typical, measure yours). Slim it there, or use a plug whose nose is longer.`,
+      ],
+      about: [at.item.id],
+      refs: [{ is: 'socket', item: at.item.id, connector: mouth.id }],
+      at: { x: mouth.x, y: mouth.y, z: mouth.z },
+    },
+  ];
 }
 
 export function plugFinding(scene: Scene, at: PlacedItem, mouth: Mouth): Finding {

@@ -616,6 +616,15 @@ export function sideways(
   return { across: unit(left * nz), up: unit(left * (nx * mouth.dy - ny * mouth.dx)) };
 }
 
+/** A plug's moulding from so far before the mouth outwards. */
+export function mouldSolid(at: PlacedItem, mouth: Mouth, from: number): Prism[] {
+  const [w, h] = mouldSizes(at, mouth);
+  const [wide, tall] = [w - MOULD_GIVES_MM, h - MOULD_GIVES_MM];
+  const run = boxPrism(from, -wide / 2, PLUG_ROOM_MM, wide, mouth.z - tall / 2, mouth.z + tall / 2);
+  const size = Math.hypot(mouth.dx, mouth.dy) || 1;
+  return [moved(run, mouth.dx / size, mouth.dy / size, mouth.x, mouth.y, 0)];
+}
+
 /** Width along the wall and height in z of a plug's nose as the part stands. */
 export function acrossSizes(at: PlacedItem, mouth: Mouth): [number, number] {
   const { nose } = PLUGS[mouth.type];

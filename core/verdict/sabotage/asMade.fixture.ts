@@ -1,5 +1,6 @@
 /** Spoilings of what was already done: holes that are cut elsewhere by now, trials that did not hold. */
 import { wholeCutting } from '../../cuts';
+import { sceneOf } from '../../fit';
 import { unknowns } from '../../kit';
 import {
   type Assumption,
@@ -7,6 +8,7 @@ import {
   cutKey,
   type CutPlace,
   type OpeningCut,
+  type Part,
   type Project,
 } from '../../model';
 import { type Case, type Kind, laidOut, withPart, withPlacement } from './kind.fixture';
@@ -45,6 +47,12 @@ const otherSurface = (at: CutPlace): CutPlace =>
   'piece' in at
     ? { ...at, piece: at.piece === 'front' ? 'back' : 'front' }
     : { ...at, wall: at.wall + 1 };
+
+type Connector = Part['connectors'][number];
+const setBack = (c: Connector, mm: number): Connector => {
+  const [x, y, z] = c.at;
+  return { ...c, at: [x - mm * c.dir[0], y - mm * c.dir[1], z] };
+};
 
 const HARD: ReadonlySet<Assumption> = new Set([
   'buy',
@@ -118,6 +126,23 @@ export const AS_MADE_KINDS: readonly Kind[] = [
           },
           ids: [ownerOf(c.through)],
         })),
+  },
+  {
+    name: 'a socket that sits 4 mm further back on its board',
+    makes: 'hit',
+    cases: (p) =>
+      [...sceneOf(p).items.values()].flatMap(({ item, part, mouths, isOutside }) =>
+        mouths
+          .filter((m) => m.outside && !isOutside)
+          .map((m) => ({
+            where: `${item.id}/${m.id}`,
+            spoilt: withPart(p, part.id, (q) => ({
+              ...q,
+              connectors: q.connectors.map((c) => (c.id === m.id ? setBack(c, 4) : c)),
+            })),
+            ids: [item.id],
+          })),
+      ),
   },
   {
     name: 'screws where a part has no holes',
