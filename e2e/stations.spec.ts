@@ -130,6 +130,19 @@ test('controls: the ways to read the keys side by side; one is taken, its board 
   const { controls, kit } = await documentOf(page, key);
   expect(controls.route).toBe('usb');
   expect(kit.items.some((i: { part: string }) => i.part === 'knit-mini')).toBe(true);
+  // One key stays on the header beside them.
+  await page.goto(stationUrl(key, 'controls'));
+  await page.getByRole('combobox', { name: 'Line of Left shoulder key' }).click();
+  await page.getByTitle('a header line', { exact: true }).click();
+  const row = page
+    .getByRole('table', { name: 'Inputs' })
+    .getByRole('row')
+    .filter({ has: page.getByRole('textbox', { name: /^Name of input/ }) });
+  await expect(row.filter({ hasText: 'GPIO' })).toHaveCount(1);
+  await saved(page);
+  expect(
+    (await documentOf(page, key)).controls.inputs.filter((i: { route?: string }) => i.route),
+  ).toMatchObject([{ id: 'shoulder-l', route: 'gpio' }]);
 });
 
 test('controls: a line picked by hand clashes, the map choosing again clears it; a wireless pad needs no lines', async ({

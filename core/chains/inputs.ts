@@ -1,5 +1,5 @@
 /** Inputs: switches, the board or header that reads them, the bus it speaks, and converter channels for sticks. */
-import { bodyFor, isDevice } from '../model';
+import { bodyFor, isDevice, routeOf } from '../model';
 import { isLatchKey } from '../kit';
 import { type Chain, ChainMaker } from './chain';
 import type { Kit } from './fitted';
@@ -8,7 +8,10 @@ export function inputsChain(k: Kit): Chain {
   const m = new ChainMaker('inputs');
   const { route } = k.p.controls;
   const inputs = k.p.controls.inputs.filter((i) => !isLatchKey(k.p, i));
+  // Keys on lines of the header are read by no board.
+  const own = inputs.filter((i) => routeOf(k.p, i) === 'gpio');
   const n = inputs.length;
+  const read = route === 'gpio' ? n : n - own.length;
   if (!k.computer) return m.unwanted('Waits for the computer.');
   if (isDevice(k.computer.part) && !n && route !== 'wireless') {
     return m.unwanted('Played on the device itself.');
@@ -72,10 +75,10 @@ export function inputsChain(k: Kit): Chain {
       );
     } else {
       m.part(boards[0]!, `reads up to ${room}`, 'one wire each and a common ground');
-      if (n > room) {
+      if (read > room) {
         m.broken(
           'count',
-          `${n} inputs, ${room} on the board`,
+          `${read} inputs, ${room} on the board`,
           `${boards[0]!.item.name} has too few.`,
           [],
           boards.map((b) => b.item.id),
@@ -94,10 +97,10 @@ export function inputsChain(k: Kit): Chain {
   } else if (route === 'original board' && k.computer.part.host) {
     const { keys } = k.computer.part.host;
     m.part(k.computer, `reads ${keys} keys at its own pads`, 'one wire each and a common ground');
-    if (n > keys) {
+    if (read > keys) {
       m.broken(
         'count',
-        `${n} inputs, ${keys} on the board`,
+        `${read} inputs, ${keys} on the board`,
         `${k.computer.item.name} has too few.`,
         ['Leave some out, or read the others through a pad of its own.'],
         [k.computer.item.id],
@@ -121,6 +124,15 @@ export function inputsChain(k: Kit): Chain {
       `${k.computer.item.name} has no header to read buttons on.`,
       ['Read them through a USB controller board.'],
       [k.computer.item.id],
+    );
+  }
+  if (route !== 'gpio' && own.length && !k.ends('lines', 'gives').length) {
+    m.broken(
+      'bus',
+      'No header lines',
+      `${k.computer.item.name} has no header to read ${own.map((i) => i.name).join(', ')} on.`,
+      ['Read them like the others.'],
+      [k.computer.item.id, ...own.map((i) => i.id)],
     );
   }
   const want = sticks.reduce((s, e) => s + (e.port.count ?? 1), 0);

@@ -5,12 +5,23 @@ import {
   type Change,
   type Finding,
   type Form,
+  type Input,
   type Part,
   type Project,
   type WayOut,
 } from '../model';
-import { isBank, portsOf } from '../kit';
+import { isBank, isLatchKey, portsOf } from '../kit';
 import { kitOf } from './fitted';
+
+/** Keys, the last ones of the list, that the boards which read the others have no input for. */
+function overflow(p: Project, k: ReturnType<typeof kitOf>): Input[] {
+  const read = p.controls.inputs.filter((i) => !i.route && !isLatchKey(p, i));
+  const { route } = p.controls;
+  if (route === 'original board') return read.slice(k.computer?.part.host?.keys ?? 0);
+  const family = route === 'expander' ? 'expander' : 'controller';
+  const boards = k.all.filter((x) => x.part.family === family);
+  return read.slice(boards.reduce((sum, x) => sum + (x.part.inputs ?? 0), 0));
+}
 
 /** @param library  parts that may be taken, the cheapest first of those that fit */
 export function chainWays(p: Project, f: Finding, library: readonly Part[]): WayOut[] {
@@ -336,6 +347,16 @@ export function chainWays(p: Project, f: Finding, library: readonly Part[]): Way
           q.family === (p.controls.route === 'expander' ? 'expander' : 'controller') &&
           (q.inputs ?? 0) > 0,
       );
+      if (k.computer && gives(k.computer.part, 'lines')) {
+        const over = overflow(p, k);
+        way(
+          'rest-on-header',
+          `Read ${over.map((i) => i.name).join(', ')} on lines of the header`,
+          'a wire each to the computer; the overlay is copied to the card as well',
+          over.map((input) => ({ do: 'input', input: { ...input, route: 'gpio' } })),
+          1,
+        );
+      }
       break;
     case 'inputs:bus':
       swap(computer, (q) => isHost(q) && gives(q, 'lines'));

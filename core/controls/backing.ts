@@ -102,7 +102,9 @@ export function backings(scene: Scene): Backing[] {
   const boards = keptBoards(scene);
   const { route } = project.controls;
   const isRead = OWN_SWITCHES.has(route) || (route === 'original board' && boards.length > 0);
-  const wanting = project.controls.inputs.filter((i) => isRead || isLatchKey(project, i));
+  const wanting = project.controls.inputs.filter(
+    (i) => isRead || i.route === 'gpio' || isLatchKey(project, i),
+  );
   if (!shell || !wanting.length) return [];
   const positions = [...scene.items.values()].flatMap(positionsOf);
   const left = new Map(positions.map((q) => [q, q.serves]));

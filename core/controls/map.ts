@@ -10,6 +10,7 @@ import {
   type Project,
   type WayOut,
   type Worked,
+  routeOf,
 } from '../model';
 import { HEADER_40, isLatchKey, partOf, pinOf, RESERVED, SECOND_DUTY } from '../kit';
 import { type Scene, sceneOf } from '../fit';
@@ -36,21 +37,21 @@ export interface ButtonMap {
 /** No wire in a shell is so long: a line with a second duty costs more than any, mm. */
 const LAST_MM = 10_000;
 
-/** Inputs the chosen route puts on header lines. */
-const onHeader = (p: Project): boolean => p.controls.route === 'gpio';
+/** Whether a key is read on a line of the header. */
+const takesLine = (p: Project, input: Input): boolean =>
+  routeOf(p, input) === 'gpio' && !isLatchKey(p, input);
 
 export function buttonMap(p: Project, scene: Scene = sceneOf(p)): ButtonMap {
   const lines = linesOf(p);
   const pins = headerPlaces(scene);
-  const takesLine = (input: Input): boolean => onHeader(p) && !isLatchKey(p, input);
   const inputs = p.controls.inputs.map((input): MappedInput => ({
     input,
     byHand: input.gpio !== undefined,
     ...maybe('place', placeAnywhere(scene, input)),
-    ...maybe('gpio', takesLine(input) ? input.gpio : undefined),
+    ...maybe('gpio', takesLine(p, input) ? input.gpio : undefined),
   }));
   const wanting = inputs.filter(
-    (m) => takesLine(m.input) && m.gpio === undefined && m.input.routed,
+    (m) => takesLine(p, m.input) && m.gpio === undefined && m.input.routed,
   );
   const used = new Set(inputs.map((m) => m.gpio));
   const free = lines.free.filter((g) => !used.has(g));
@@ -125,7 +126,7 @@ function findings(
 ): Finding[] {
   const out: Finding[] = [];
   const used = new Set(inputs.map((m) => m.gpio));
-  if (onHeader(p)) {
+  if (p.controls.route === 'gpio' || inputs.some((m) => takesLine(p, m.input))) {
     for (const { gpio, by } of lines.contested) {
       out.push(
         say(
@@ -218,7 +219,7 @@ function findings(
       }
     }
     if (short > 0) {
-      const need = inputs.filter((m) => m.input.routed).length;
+      const need = inputs.filter((m) => m.input.routed && takesLine(p, m.input)).length;
       const biggest = [...new Set(lines.taken.map((t) => t.item))]
         .map((id) => ({
           name: lines.taken.find((t) => t.item === id)!.name,

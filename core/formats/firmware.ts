@@ -52,7 +52,11 @@ export function controllerSource(p: Project): string {
   }
   const plan = pressPlan(p);
   if (plan.cannot !== undefined) throw new BadInput('controls.inputs', plan.cannot);
-  const { keys } = plan;
+  // Keys on lines of the header are the computer's own.
+  const keys = plan.keys.filter((k) => k.gpio === undefined);
+  if (!keys.length) {
+    throw new BadInput('controls.inputs', 'Every key lies on a line of the header.');
+  }
   const descriptor = reportDescriptor(keys.length);
   return [
     `/* ${inComment(p.name)}: ${keys.length} keys for a controller board.`,

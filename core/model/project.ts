@@ -179,6 +179,8 @@ export const Input = z.strictObject({
   at: InputPlace,
   /** Size of the hole its cap needs if there is none yet, mm. */
   hole: z.number().positive().max(60).optional(),
+  /** On a line of the computer's header, though the others are read otherwise. */
+  route: z.literal('gpio').optional(),
   /** Header GPIO chosen by hand. */
   gpio: z.number().int().min(0).max(63).optional(),
   /** Whether a switch and its wire have a way: false is an open question the builder must answer. */
@@ -187,6 +189,11 @@ export const Input = z.strictObject({
 export type Input = z.infer<typeof Input>;
 
 export const ROUTES = ['gpio', 'usb', 'expander', 'original board', 'wireless'] as const;
+export type Route = (typeof ROUTES)[number];
+
+/** How one key is read. */
+export const routeOf = (p: Pick<Project, 'controls'>, input: Pick<Input, 'route'>): Route =>
+  input.route ?? p.controls.route;
 
 /** A load that hangs on the pack or the wall, without a converter between. */
 export const FROM_SOURCE = '@source';

@@ -5,7 +5,7 @@
 import { type ButtonMap, backings, buttonMap, EVENT_CODES, outwardAt } from '../controls';
 import { type Scene, sceneOf } from '../fit';
 import { isLatchKey } from '../kit';
-import type { InputRole, PressRecord, Project } from '../model';
+import { type InputRole, type PressRecord, type Project, routeOf } from '../model';
 
 export interface PlannedKey {
   id: string;
@@ -54,7 +54,7 @@ export function pressPlan(
   const plates = new Map(backings(scene).map((b) => [b.input.id, b.on?.item]));
   // A key of the latch is read by nobody, and would turn it off.
   const routed = map.inputs.filter((m) => m.input.routed && !isLatchKey(p, m.input));
-  const lacking = routed.find((m) => route === 'gpio' && m.gpio === undefined);
+  const lacking = routed.find((m) => routeOf(p, m.input) === 'gpio' && m.gpio === undefined);
   const keys = routed.map(({ input, gpio, pin }, i): PlannedKey => {
     const plate = plates.get(input.id);
     return {

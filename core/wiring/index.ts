@@ -6,4 +6,4 @@ export { type LaidLead } from './leads';
 export { BEND_R_MM, foldedIn, packOf, roomFor, type LaidPack, type Pack } from './fold';
 export { reach, TAIL_MM, type Reach } from './ribbon';
 export { stored, wireWays } from './ways';
-export { compareRoutes, lagOf, type LagPart, withRoute, type Route, type RouteRow } from './routes';
+export { compareRoutes, lagOf, type LagPart, withRoute, type RouteRow } from './routes';

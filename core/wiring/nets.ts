@@ -2,7 +2,7 @@
  * Which pad is joined to which: wires that follow from the kit and the button map, and those the
  * builder added. Gauge, colour and label are the builder's where they were said.
  */
-import { isHost, type Finding, type Project } from '../model';
+import { isHost, type Finding, type Project, routeOf } from '../model';
 import { backings, type ButtonMap } from '../controls';
 import { bodiesOf, everyItem, type Scene } from '../fit';
 import { isLatchKey } from '../kit';
@@ -188,7 +188,7 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
   const reader = placed(p, scene, (q) => q.pads.some((d) => d.name === 'IN1'))[0];
   const plates = placed(p, scene, (q) => q.family === 'switch' && q.pads.length > 1);
   const isOwn = p.controls.route === 'original board' && sbc?.part.host !== undefined;
-  const hub = p.controls.route === 'gpio' || isOwn ? sbc : reader;
+  const hub = isOwn ? sbc : reader;
   const latch = placed(p, scene, (q) => q.off?.kind === 'latch')[0];
   const behind = new Map(
     bodiesOf(scene)
@@ -198,7 +198,9 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
   let next = 0;
   const grounded = new Set<string>();
   for (const m of map.inputs) {
-    const reads = isLatchKey(p, m.input) ? latch : hub;
+    const onHeader = routeOf(p, m.input) === 'gpio';
+    let reads = onHeader ? sbc : hub;
+    if (isLatchKey(p, m.input)) reads = latch;
     if (!m.input.routed || !m.place || !reads) continue;
     const { x, y, z, body } = m.place;
     const here = bodiesOf(scene).find((s) => s.shell?.body.id === body) ?? scene;
@@ -222,7 +224,7 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
     };
     let line: End | undefined;
     if (reads === latch) line = padAt(reads, 'KEY') ?? toBeFound(reads, m.input.name);
-    else if (p.controls.route === 'gpio') {
+    else if (onHeader) {
       if (m.gpio === undefined) line = undefined;
       else line = padAt(reads, `GPIO${m.gpio}`);
     } else line = padAt(reads, `IN${++next}`) ?? toBeFound(reads, m.input.name);

@@ -5,9 +5,7 @@
 import { chains, kitOf } from '../chains';
 import { backings, buttonMap, debounceMs, linesOf } from '../controls';
 import { type Scene, sceneOf } from '../fit';
-import { applied, type Part, present, type Project, ROUTES } from '../model';
-
-export type Route = Project['controls']['route'];
+import { applied, type Part, present, type Project, type Route, ROUTES } from '../model';
 
 /** From the press to the program that is told, ms: typical and worst, with what it is the sum of. */
 interface Lag {

@@ -29,7 +29,7 @@ export function buttons(on: Bench): Draft[] {
   const plates = keys(on).map((x) => x.item.id);
   const readers = ofFamily(on, 'controller', 'expander').map((x) => stepId('wire', x.item.id));
   const gate: Gate = {
-    point: `each ${at} to ground`,
+    point: `each ${at}${inputs.some((m) => m.input.route) ? ' or header pin' : ''} to ground`,
     state: 'off; pressed, then released',
     expects: 'under 10 Ω pressed, open when released',
   };

@@ -1,5 +1,5 @@
 /** What the system must be told, of what is there. */
-import { hasSystem } from '../../model';
+import { hasSystem, routeOf } from '../../model';
 import type { Bench, Draft } from '../step';
 import { computerOf, ofFamily, stepId } from '../step';
 import { feedOf } from './power';
@@ -33,7 +33,7 @@ export function software(on: Bench): Draft[] {
       ...fed,
     },
   ];
-  if (on.p.controls.route === 'gpio' && on.map.inputs.length) {
+  if (on.map.inputs.some((m) => routeOf(on.p, m.input) === 'gpio')) {
     steps.push({
       is: ['overlay'],
       phase: PHASE,

@@ -4,6 +4,7 @@ import { inputPlace, linesOf } from '../../controls';
 import { sceneOf } from '../../fit';
 import {
   applied,
+  isHost,
   type Input,
   length,
   type Opening,
@@ -319,6 +320,22 @@ export const CONTROLS_KINDS: readonly Kind[] = [
           ids: ['sabotaged-wheel'],
         },
       ];
+    },
+  },
+  {
+    name: 'a key on a header line, where the board has no header',
+    makes: 'hit',
+    cases: (p) => {
+      const hasLines = p.kit.items.some((i) => {
+        const part = partOfItem(p, i.id);
+        return isHost(part) && part.pads.some((q) => q.gpio !== undefined);
+      });
+      if (hasLines || p.controls.route === 'wireless') return [];
+      return p.controls.inputs.map((input) => ({
+        where: input.id,
+        spoilt: applied(p, { do: 'input', input: { ...input, route: 'gpio' } }),
+        ids: [input.id],
+      }));
     },
   },
   {

@@ -287,6 +287,19 @@ export const HARMLESS: readonly Harmless[] = [
     name: 'open the case for the card',
     change: (p) => ({ ...p, brief: { ...p.brief, card: 'open the case' } }),
   },
+  {
+    name: 'say of each key on the header that it is there',
+    change: (p) =>
+      p.controls.route === 'gpio'
+        ? {
+            ...p,
+            controls: {
+              ...p.controls,
+              inputs: p.controls.inputs.map((i) => ({ ...i, route: 'gpio' as const })),
+            },
+          }
+        : p,
+  },
   { name: 'write a note', change: (p) => ({ ...p, note: 'Remember the washers.' }) },
   { name: 'say what is in stock', change: (p) => items(p, () => ({ stock: 'have' })) },
   { name: 'say what was paid', change: (p) => items(p, () => ({ paid: 1 })) },

@@ -1,9 +1,25 @@
 /** Every input with its name, its role, its line, and where it sits. */
 import { Button, Checkbox, Input, Select } from 'antd';
 import { HEADER_40 } from '@deft/core/kit';
-import { type Input as ShellInput, INPUT_ROLES, type InputRole } from '@deft/core/model';
+import {
+  type Input as ShellInput,
+  INPUT_ROLES,
+  type InputRole,
+  type Route,
+} from '@deft/core/model';
 import { useBuild } from '../../state/build';
 import { KeyPlace } from './KeyPlace';
+
+/** Not a line: chosen for it, or read where the others are. */
+const AUTOMATIC = -1;
+const WITH_OTHERS = -2;
+const READ_BY: Readonly<Record<Route, string>> = {
+  gpio: 'header',
+  usb: 'controller board',
+  expander: 'expander',
+  'original board': 'kept board',
+  wireless: 'pad',
+};
 
 export function InputTable({
   chosen,
@@ -17,7 +33,7 @@ export function InputTable({
   onRemove: (id: string) => void;
 }) {
   const { check, doc } = useBuild('check', 'doc');
-  const onHeader = doc.controls.route === 'gpio';
+  const isMain = doc.controls.route === 'gpio';
   return (
     <table className="plain" aria-label="Inputs">
       <thead>
@@ -36,10 +52,13 @@ export function InputTable({
         {check.map.inputs.map((m, i) => {
           const input = doc.controls.inputs.find((x) => x.id === m.input.id);
           if (!input) return null;
-          const line = (gpio: number | undefined) => {
+          const onHeader = isMain || input.route === 'gpio';
+          const line = (at: number) => {
             const n = { ...input };
             delete n.gpio;
-            return onSet(gpio === undefined ? n : { ...n, gpio });
+            delete n.route;
+            if (!isMain && at !== WITH_OTHERS) n.route = 'gpio';
+            return onSet(at < 0 ? n : { ...n, gpio: at });
           };
           return (
             <tr
@@ -70,17 +89,20 @@ export function InputTable({
                 />
               </td>
               <td>
-                {onHeader && (
+                {doc.controls.route !== 'wireless' && (
                   <Select
                     size="small"
                     aria-label={`Line of ${input.name}`}
                     style={{ width: 128 }}
-                    value={input.gpio ?? -1}
-                    onChange={(g: number) => line(g < 0 ? undefined : g)}
+                    value={onHeader ? (input.gpio ?? AUTOMATIC) : WITH_OTHERS}
+                    onChange={line}
                     options={[
+                      ...(isMain
+                        ? []
+                        : [{ value: WITH_OTHERS, label: READ_BY[doc.controls.route] }]),
                       {
-                        value: -1,
-                        label: m.gpio === undefined ? 'automatic' : `auto: GPIO${m.gpio}`,
+                        value: AUTOMATIC,
+                        label: m.gpio === undefined ? 'a header line' : `auto: GPIO${m.gpio}`,
                       },
                       ...HEADER_40.flatMap((h) =>
                         h.gpio === undefined

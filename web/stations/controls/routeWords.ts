@@ -1,5 +1,5 @@
 /** Ways to read the keys, in words. */
-import type { Route } from '@deft/core/wiring';
+import type { Route } from '@deft/core/model';
 
 export const ROUTE_WORDS: Readonly<Record<Route, string>> = {
   gpio: 'header lines',
