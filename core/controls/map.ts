@@ -80,7 +80,7 @@ export function buttonMap(p: Project, scene: Scene = sceneOf(p)): ButtonMap {
       value: sum,
       working: [
         leastWords(p) ??
-          `${wired.length} wires, ${Math.round(sum)} mm in straight lines; the least possible over ${lines.free.length} free lines with the hand-made choices kept and lines with a second duty last`,
+          `${wired.length} ${wired.length === 1 ? 'wire' : 'wires'}, ${Math.round(sum)} mm in straight lines; the least possible over ${lines.free.length} free lines with the hand-made choices kept and lines with a second duty last`,
       ],
     },
     findings: findings(p, inputs, lines, wanting.length - fitted.length),

@@ -60,7 +60,7 @@ describe.each([0, 30, 90, 180])('turned by %i°', (turn) => {
   test.each([0.3, 1, 2.5])(
     'its board reaching %s mm too far, the plug seats so much short',
     (mm) => {
-      const { recessMm } = PLUGS[socket!.type];
+      const { recessMm } = PLUGS[socket.type];
       const p = alone(setBack(recessMm - beyond + mm), turn);
       const found = own(p);
       expect(found.length).toBeGreaterThan(0);
@@ -72,7 +72,7 @@ describe.each([0, 30, 90, 180])('turned by %i°', (turn) => {
     },
   );
   test('just before the moulding nothing is said', () => {
-    const { recessMm } = PLUGS[socket!.type];
+    const { recessMm } = PLUGS[socket.type];
     expect(own(alone(setBack(recessMm - beyond - 0.1), turn))).toEqual([]);
   });
 });

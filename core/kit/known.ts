@@ -105,7 +105,9 @@ export function knownToWork(p: Project): Known | undefined {
         : []),
       ...(rotated ? ['rotation = <90>;'] : []),
       ...soundLines,
-      ...(route === 'gpio' ? ['the gpio-keys overlay from Controls'] : []),
+      ...(route === 'gpio' || p.controls.inputs.some((i) => i.route)
+        ? ['the gpio-keys overlay from Controls']
+        : []),
     ],
     gear: [
       'a keyboard',

@@ -1,25 +1,13 @@
 /** Every input with its name, its role, its line, and where it sits. */
 import { Button, Checkbox, Input, Select } from 'antd';
 import { HEADER_40 } from '@deft/core/kit';
-import {
-  type Input as ShellInput,
-  INPUT_ROLES,
-  type InputRole,
-  type Route,
-} from '@deft/core/model';
+import { type Input as ShellInput, INPUT_ROLES, type InputRole } from '@deft/core/model';
 import { useBuild } from '../../state/build';
 import { KeyPlace } from './KeyPlace';
 
 /** Not a line: chosen for it, or read where the others are. */
 const AUTOMATIC = -1;
 const WITH_OTHERS = -2;
-const READ_BY: Readonly<Record<Route, string>> = {
-  gpio: 'header',
-  usb: 'controller board',
-  expander: 'expander',
-  'original board': 'kept board',
-  wireless: 'pad',
-};
 
 export function InputTable({
   chosen,
@@ -97,9 +85,7 @@ export function InputTable({
                     value={onHeader ? (input.gpio ?? AUTOMATIC) : WITH_OTHERS}
                     onChange={line}
                     options={[
-                      ...(isMain
-                        ? []
-                        : [{ value: WITH_OTHERS, label: READ_BY[doc.controls.route] }]),
+                      ...(isMain ? [] : [{ value: WITH_OTHERS, label: 'with the others' }]),
                       {
                         value: AUTOMATIC,
                         label: m.gpio === undefined ? 'a header line' : `auto: GPIO${m.gpio}`,
