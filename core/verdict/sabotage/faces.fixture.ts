@@ -225,7 +225,7 @@ export function latched(loaner: Project): Project {
     stand: 'flat',
     lift: 0,
     held: 'jig',
-    fixed: 'screws',
+    fixed: 'bracket',
   } as const;
   return appliedAll(loaner, [
     { do: 'add', part: libraryPart('latch') },
