@@ -53,7 +53,7 @@ test('a new build has the way that was chosen and nothing else, and begins where
 test('the shell is of what was chosen, in both halves or in each', async ({ page }) => {
   await newBuild(page);
   await page.getByRole('combobox', { name: 'Made of' }).click();
-  await page.getByTitle('aluminium', { exact: true }).click();
+  await page.getByTitle('aluminium, milled', { exact: true }).click();
   await page.getByRole('textbox', { name: 'Outer width, edge to edge' }).focus();
   for (const v of ['120', '70', '9', '2', '12', '14', '8', '6']) {
     await page.keyboard.type(v);
@@ -65,6 +65,11 @@ test('the shell is of what was chosen, in both halves or in each', async ({ page
   await saved(page);
   const key = /\/b\/([^/]+)/.exec(page.url())![1]!;
   const [body] = (await documentOf(page, key))['shell'].bodies;
-  expect(body.pieces.map((q: { material: string }) => q.material)).toEqual(['aluminium', 'petg']);
+  expect(
+    body.pieces.map((q: { material: string; process?: string }) => [q.material, q.process]),
+  ).toEqual([
+    ['aluminium', 'milled'],
+    ['petg', undefined],
+  ]);
   await station(page, 'Kit').click();
 });
