@@ -82,6 +82,7 @@ test('cut: a decided opening is done, then measured, and the plan takes the meas
     state: 'measured',
     measured: { w: { mm: 10.4 }, h: { mm: 4.3 } },
     at: { body: 'shell', along: expect.any(Number) },
+    to: { w: expect.closeTo(9.8, 6), h: expect.closeTo(4, 6) },
   });
   // The hole stays where it was cut: read 3 mm further from the edge, 0.3 mm of it forgiven.
   const fromRight = page.getByRole('textbox', { name: 'As cut, from right' });

@@ -116,17 +116,6 @@ export function passwordGate(password: string, sessions: Sessions): Gate {
     pruneSessionInterval: 15 * 60,
     errorLog: () => undefined,
   });
-  gate.use(
-    session({
-      name: COOKIE,
-      store,
-      // Signed with the password too: whoever changes it shuts every door that the old one opened.
-      secret: createHmac('sha256', sessions.secret).update(password).digest('hex'),
-      resave: false,
-      saveUninitialized: false,
-      cookie: { httpOnly: true, sameSite: 'strict', secure: sessions.secure, maxAge: SESSION_MS },
-    }),
-  );
   const limited = rateLimit({
     windowMs: TRIES.windowMs,
     limit: TRIES.most,
@@ -141,7 +130,20 @@ export function passwordGate(password: string, sessions: Sessions): Gate {
         .send(page(`Too many wrong passwords. Wait ${seconds} s.`));
     },
   });
-  gate.post('/login', limited, urlencoded({ extended: false, limit: '4kb' }), (req, res, next) => {
+  // Before a session is set up: who has to wait costs those who are signed in next to nothing.
+  gate.post('/login', limited);
+  gate.use(
+    session({
+      name: COOKIE,
+      store,
+      // Signed with the password too: whoever changes it shuts every door that the old one opened.
+      secret: createHmac('sha256', sessions.secret).update(password).digest('hex'),
+      resave: false,
+      saveUninitialized: false,
+      cookie: { httpOnly: true, sameSite: 'strict', secure: sessions.secure, maxAge: SESSION_MS },
+    }),
+  );
+  gate.post('/login', urlencoded({ extended: false, limit: '4kb' }), (req, res, next) => {
     const { password: typed } = (req.body ?? {}) as { password?: unknown };
     const given = typeof typed === 'string' ? typed : '';
     Promise.all([inTurn(given, salt, 32), known])

@@ -57,6 +57,21 @@ test('the same seed finds the same layout, another seed another', () => {
   expect(found[4]!.best).toEqual(found[0]!.best);
   expect(found[1]!.best[0]!.placements).not.toEqual(found[0]!.best[0]!.placements);
 });
+test('what looks through a hole that is cut stays at it, and is free before it is cut or laid out', () => {
+  const [, done] = demos() as [Project, Project];
+  const { through, here } = cutting(done).openings.find((c) => c.key === 'charger/usb')!;
+  const as = (state: 'decided' | 'done', at?: typeof here): Project => ({
+    ...done,
+    cuts: [{ kind: 'opening', id: 'usb', for: through, state, ...(at && { at }) }],
+  });
+  const free = (p: Project): number => new Arranger(p).progress.of;
+  expect([free(as('done', here)), free(as('done')), free(as('decided', here))]).toEqual([
+    free(done) - 1,
+    free(done),
+    free(done),
+  ]);
+  expect(free(bare(as('done', here)))).toBe(free(bare(done)));
+});
 test('what is fixed stays where it is, and the rest goes round it', () => {
   const next = found[5]!.best[1]!.changes.reduce(applied, wisp);
   for (const id of ['cell', 'thimble']) {

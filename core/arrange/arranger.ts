@@ -82,6 +82,15 @@ const PACK_STEPS = 1500;
 const ONE_LAYER = 1600;
 const PACKED_AGAIN = 4;
 
+/** Parts that stand at holes which are cut already. */
+function cutFor(p: Project): string[] {
+  const standing = new Set(p.layout.placements.map((q) => q.item));
+  return p.cuts.flatMap((c) => {
+    const isCut = c.kind === 'opening' && c.state !== 'decided' && c.at !== undefined;
+    return isCut && 'item' in c.for && standing.has(c.for.item) ? [c.for.item] : [];
+  });
+}
+
 export class Arranger {
   readonly project: Project;
   readonly progress: Progress;
@@ -113,7 +122,8 @@ export class Arranger {
     this.#widened = widenings(laid);
     this.project = this.#widened.reduce(applied, laid);
     this.#random = seeded(seed);
-    this.#fixed = new Set(fixed);
+    // A hole that is cut does not move, so neither does what looks through it.
+    this.#fixed = new Set([...fixed, ...cutFor(p)]);
     this.#checker = new Checker(this.project);
     this.#free = this.project.layout.placements
       .filter((q) => !this.#fixed.has(q.item) && 'piece' in q.on)

@@ -1,5 +1,5 @@
 /** Inputs: switches, the board or header that reads them, the bus it speaks, and converter channels for sticks. */
-import { bodyFor, isDevice, routeOf } from '../model';
+import { bodyFor, type Input, isDevice, routeOf } from '../model';
 import { isLatchKey } from '../kit';
 import { type Chain, ChainMaker } from './chain';
 import type { Kit } from './fitted';
@@ -45,6 +45,7 @@ export function inputsChain(k: Kit): Chain {
       );
     }
     m.part(k.computer, 'pairs with it', 'radio');
+    headerOf(m, k, own);
     return m.chain;
   }
   m.chain.begun = n > 0;
@@ -126,15 +127,7 @@ export function inputsChain(k: Kit): Chain {
       [k.computer.item.id],
     );
   }
-  if (route !== 'gpio' && own.length && !k.ends('lines', 'gives').length) {
-    m.broken(
-      'bus',
-      'No header lines',
-      `${k.computer.item.name} has no header to read ${own.map((i) => i.name).join(', ')} on.`,
-      ['Read them like the others.'],
-      [k.computer.item.id, ...own.map((i) => i.id)],
-    );
-  }
+  if (route !== 'gpio') headerOf(m, k, own);
   const want = sticks.reduce((s, e) => s + (e.port.count ?? 1), 0);
   const have = channels.reduce((s, e) => s + (e.port.count ?? 1), 0);
   if (want > have) {
@@ -159,4 +152,16 @@ export function inputsChain(k: Kit): Chain {
     joint: takes,
   });
   return m.chain;
+}
+
+/** Keys on lines of the header, beside others that are read otherwise. */
+function headerOf(m: ChainMaker, k: Kit, own: readonly Input[]): void {
+  if (!own.length || !k.computer || k.ends('lines', 'gives').length) return;
+  m.broken(
+    'bus',
+    'No header lines',
+    `${k.computer.item.name} has no header to read ${own.map((i) => i.name).join(', ')} on.`,
+    ['Read them like the others.'],
+    [k.computer.item.id, ...own.map((i) => i.id)],
+  );
 }

@@ -103,6 +103,10 @@ test('a line of a header that is not there is no way', () => {
       ),
     },
   };
-  const f = check(bare).findings.filter((x) => x.id === 'chain:inputs:bus');
-  expect(f.map((x) => OWN.every((id) => x.about.includes(id)))).toEqual([true]);
+  // Beside a board as beside a pad.
+  for (const route of ['usb', 'wireless'] as const) {
+    const p = { ...bare, controls: { ...bare.controls, route } };
+    const f = check(p).findings.filter((x) => x.id === 'chain:inputs:bus');
+    expect(f.map((x) => OWN.every((id) => x.about.includes(id)))).toEqual([true]);
+  }
 });

@@ -15,9 +15,9 @@ import {
   type Ref,
   type WayOut,
 } from '../model';
-import type { Scene } from '../fit';
+import { PORT_CLEARANCE_MM, type Scene } from '../fit';
 import type { FromEdge } from './edges';
-import { type CutItem, type Cutting, HAND_CUT_MM } from './list';
+import { BUTTON_PLAY_MM, type CutItem, type Cutting, HAND_CUT_MM, WINDOW_SHOW_MM } from './list';
 
 /** Beside by more than a hand-cut edge wanders it shows; by more than this nothing passes any more, mm. */
 const STRAY_HIT_MM = 1;
@@ -41,7 +41,7 @@ interface Sizes {
 }
 const sizesOf = (c: CutItem): Sizes => {
   const asked = c.asked ?? c;
-  return { made: c.measured ?? asked, asked };
+  return { made: c.measured ?? c.cutTo ?? asked, asked };
 };
 
 /** What a hole does not reach of where it is wanted, mm: a hole cut larger forgives half of that. */
@@ -53,18 +53,31 @@ function missing(c: CutItem, [du, dv]: [number, number]): number {
   return Math.max(across, up);
 }
 
+/** What a hole that came out larger makes up for, in words. */
+function forgiven(c: CutItem): string {
+  const { made, asked } = sizesOf(c);
+  const [w, h] = [made.w - asked.w, made.h - asked.h];
+  if (w <= 0 && h <= 0) return '';
+  return `, less half of the ${mm1(Math.max(0, w))} and ${mm1(Math.max(0, h))} mm it came out larger`;
+}
+
+const size = ({ round }: CutItem, { w, h }: { w: number; h: number }): string =>
+  round ? `⌀${mm1(w)} mm` : `${mm1(w)} × ${mm1(h)} mm`;
+const named = ({ name }: CutItem): string => `${name.charAt(0).toUpperCase()}${name.slice(1)}`;
+
 const aboutOf = ({ through }: Pick<CutItem, 'through'>): string =>
   'input' in through ? through.input : through.item;
 const refOf = ({ through }: Pick<CutItem, 'through'>): Ref =>
   'input' in through ? { is: 'input', id: through.input } : { is: 'item', id: through.item };
 
 const strayId = (key: string): string => `cut:stray:${key}`;
+const smallId = (key: string): string => `cut:small:${key}`;
 const leftId = (id: string): string => `cut:left:${id}`;
 
-/** Holes of the scene's body that are not where they are wanted, and those nothing wants any more. */
+/** Holes of the scene's body that are not where or as large as they are wanted, and those nothing wants. */
 export function asMadeFindings(scene: Scene, cuts: Pick<Cutting, 'openings'>): Finding[] {
   if (!scene.shell) return [];
-  return [...cuts.openings.flatMap(strays), ...left(scene, cuts)];
+  return [...cuts.openings.flatMap((c) => [...strays(c), ...small(c)]), ...left(scene, cuts)];
 }
 
 function strays(c: CutItem): Finding[] {
@@ -80,11 +93,45 @@ function strays(c: CutItem): Finding[] {
       code: 'stray',
       verdict: far > STRAY_HIT_MM ? 'hit' : 'tight',
       title: by ? `Cut ${mm1(far)} mm beside its place` : 'Cut in another wall',
-      what: `${c.name} is wanted elsewhere by now.`,
+      what: `${named(c)} is wanted elsewhere by now.`,
       why: [
         by
-          ? `It was cut ${mm1(Math.abs(by[0]))} mm across and ${mm1(Math.abs(by[1]))} mm up from where it is wanted; a hand-cut edge forgives ${HAND_CUT_MM} mm.`
+          ? `It was cut ${mm1(Math.abs(by[0]))} mm across and ${mm1(Math.abs(by[1]))} mm up from where it is wanted${forgiven(c)}; a hand-cut edge forgives ${HAND_CUT_MM} mm.`
           : 'It was cut in another surface than the one it is wanted in.',
+      ],
+      about: [aboutOf(c)],
+      refs: [refOf(c)],
+    },
+  ];
+}
+
+/** What a hole has to spare of what goes through it or is seen in it, both sides together, mm. */
+const SPARE_MM: Readonly<Record<CutItem['kind'], number>> = {
+  button: 2 * BUTTON_PLAY_MM,
+  window: 2 * WINDOW_SHOW_MM,
+  port: 2 * PORT_CLEARANCE_MM,
+  lever: 2 * PORT_CLEARANCE_MM,
+  trim: 0,
+};
+
+/** A hole smaller than it is wanted by now: what was measured of sockets, levers and pictures Fit itself judges. */
+function small(c: CutItem): Finding[] {
+  if (!isCut(c) || (c.measured && c.kind !== 'button')) return [];
+  const { made, asked } = sizesOf(c);
+  const by = Math.max(asked.w - made.w, asked.h - made.h);
+  if (by <= HAND_CUT_MM) return [];
+  const spare = SPARE_MM[c.kind];
+  return [
+    {
+      id: smallId(c.key),
+      station: 'cut',
+      check: 'as made',
+      code: 'small',
+      verdict: by > spare ? 'hit' : 'tight',
+      title: `Cut ${mm1(by)} mm too small`,
+      what: `${named(c)} is wanted larger than it was cut.`,
+      why: [
+        `It is ${size(c, made)}, wanted is ${size(c, asked)}, ${mm1(spare)} mm of it to spare.`,
       ],
       about: [aboutOf(c)],
       refs: [refOf(c)],
@@ -110,9 +157,10 @@ const leftOver = (scene: Scene, cuts: Pick<Cutting, 'openings'>): OpeningCut[] =
 
 function left(scene: Scene, cuts: Pick<Cutting, 'openings'>): Finding[] {
   return leftOver(scene, cuts).map((c) => {
+    const { kit, controls } = scene.project;
     const about = 'input' in c.for ? c.for.input : c.for.item;
-    const item = scene.project.kit.items.find((i) => i.id === about);
-    const name = item?.name ?? 'something that is gone';
+    const owner = [...kit.items, ...controls.inputs].find((i) => i.id === about);
+    const name = owner?.name ?? 'something that is gone';
     return {
       id: leftId(c.id),
       station: 'cut',
@@ -123,7 +171,7 @@ function left(scene: Scene, cuts: Pick<Cutting, 'openings'>): Finding[] {
       what: `A hole was cut for ${name}, and nothing wants it there.`,
       why: ['It stays open: dust and light come through, and the wall is weaker there.'],
       about: [about],
-      refs: [{ is: 'item', id: about }],
+      refs: ['input' in c.for ? { is: 'input', id: about } : { is: 'item', id: about }],
     };
   });
 }
@@ -132,6 +180,8 @@ function left(scene: Scene, cuts: Pick<Cutting, 'openings'>): Finding[] {
 export function asMadeWays(scene: Scene, f: Finding, cuts: Pick<Cutting, 'openings'>): WayOut[] {
   const over = leftOver(scene, cuts).find((c) => leftId(c.id) === f.id);
   if (over) return closed(over);
+  const narrow = cuts.openings.find((each) => smallId(each.key) === f.id);
+  if (narrow) return [enlarged(narrow)];
   const c = cuts.openings.find((each) => strayId(each.key) === f.id);
   if (!c?.made) return [];
   const by = strayBy(c.here, c.made);
@@ -209,6 +259,17 @@ function filedOn(p: Project, c: CutItem, [du, dv]: [number, number]): WayOut[] {
     },
   ];
 }
+
+/** Planned again, at the size it is wanted at now. */
+const enlarged = (c: CutItem): WayOut => {
+  return {
+    id: `enlarge-${c.key}`,
+    text: `File it to ${size(c, c.asked ?? c)}`,
+    cost: '0.2 mm a pass, and try; the cells out',
+    changes: [{ do: 'recut', for: c.through }],
+    effort: 1,
+  };
+};
 
 /** A hole nobody wants is filled, and then the document need not know of it. */
 const closed = (cut: OpeningCut): WayOut[] => [

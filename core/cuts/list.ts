@@ -24,8 +24,8 @@ import { openingLedger, type Wall, type WallHole, wallName } from '../shell';
 export const HAND_CUT_MM = 0.4;
 /** Left all round for the file, mm. */
 export const START_SMALL_MM = 0.5;
-const BUTTON_PLAY_MM = 0.25;
-const WINDOW_SHOW_MM = 0.3;
+export const BUTTON_PLAY_MM = 0.25;
+export const WINDOW_SHOW_MM = 0.3;
 
 type CutFace =
   | { kind: 'face'; piece: string; role: string }
@@ -52,6 +52,8 @@ export interface CutItem {
   /** Its middle as the document says places, and where it was when it was cut. */
   here: CutPlace;
   made?: CutPlace;
+  /** Size it was to have when it was cut. */
+  cutTo?: { w: number; h: number };
   /** Size after measuring what was made. */
   measured?: { w: number; h: number };
   /** Size it was to have, when that is no longer its size. */
@@ -154,6 +156,7 @@ const asMade = (p: Project, key: string) => {
   return {
     ...(m ? { measured: { w: m.w.mm, h: m.h.mm } } : {}),
     ...(cut?.at ? { made: cut.at } : {}),
+    ...(cut?.to ? { cutTo: cut.to } : {}),
   };
 };
 

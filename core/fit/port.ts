@@ -167,6 +167,8 @@ const BACK_MOST_MM = 20;
  * moulding before the plug is in.
  */
 function ownInWay(at: PlacedItem, mouth: Mouth): Finding[] {
+  // A plug that comes from above meets nothing beside the socket.
+  if (Math.hypot(mouth.dx, mouth.dy) < 0.5) return [];
   const plug = PLUGS[mouth.type];
   const own = at.blocks.filter((b) => b.block.id !== mouth.block);
   /** Blocks the moulding meets when it stands so far out of where it stands seated. */

@@ -178,6 +178,7 @@ export function applied(p: Project, change: Change): Project {
           const planned: Cut = { ...c, state: 'decided' };
           delete planned.measured;
           delete planned.at;
+          delete planned.to;
           return planned;
         }),
       };

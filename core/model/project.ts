@@ -121,6 +121,10 @@ export const Cut = z.discriminatedUnion('kind', [
     measured: z.strictObject({ w: Length, h: Length }).optional(),
     /** The middle of the hole that was cut: it stays there, whatever moves behind it. */
     at: CutPlace.optional(),
+    /** The size it was to have when it was cut, mm. */
+    to: z
+      .strictObject({ w: z.number().positive().max(1000), h: z.number().positive().max(1000) })
+      .optional(),
   }),
 ]);
 export type Cut = z.infer<typeof Cut>;

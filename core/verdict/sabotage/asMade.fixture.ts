@@ -7,6 +7,7 @@ import {
   type CutFor,
   cutKey,
   type CutPlace,
+  length,
   type OpeningCut,
   type Part,
   type Project,
@@ -42,6 +43,30 @@ export const cutBeside = (p: Project, du: number, dv: number, by = shifted): Cas
       ids: [ownerOf(c.through)],
     };
   });
+
+/** Every planned hole, cut where it is wanted for something so much smaller; of keys alone, measured so. */
+export const cutSmaller = (p: Project, by: number, isMeasured = false): Case[] =>
+  wholeCutting(p)
+    .openings.filter((c) => !isMeasured || c.kind === 'button')
+    .map((c) => {
+      const was = p.cuts.find((q) => q.kind === 'opening' && cutKey(q.for) === c.key);
+      const { w, h } = c.asked ?? c;
+      const size = { w: w - by, h: h - by };
+      return {
+        where: c.key,
+        spoilt: withCut(p, {
+          ...(was as OpeningCut | undefined),
+          kind: 'opening',
+          id: 'sabotaged-cut',
+          for: c.through,
+          state: isMeasured ? 'measured' : 'done',
+          at: c.here,
+          ...(isMeasured ? { measured: { w: length(size.w), h: length(size.h) } } : { to: size }),
+        }),
+        ids: [ownerOf(c.through)],
+        says: /too small/,
+      };
+    });
 
 const otherSurface = (at: CutPlace): CutPlace =>
   'piece' in at
@@ -102,6 +127,21 @@ export const AS_MADE_KINDS: readonly Kind[] = [
     name: 'a hole cut in another surface than it is wanted in by now',
     makes: 'hit',
     cases: (p) => cutBeside(p, 0, 0, otherSurface),
+  },
+  {
+    name: 'a hole cut for something 0.45 mm smaller than is there by now',
+    makes: 'tight',
+    cases: (p) => cutSmaller(p, 0.45),
+  },
+  {
+    name: 'a hole cut for something 0.9 mm smaller than is there by now',
+    makes: 'hit',
+    cases: (p) => cutSmaller(p, 0.9),
+  },
+  {
+    name: 'a key’s hole measured 0.6 mm smaller than it is wanted',
+    makes: 'hit',
+    cases: (p) => cutSmaller(p, 0.6, true),
   },
   {
     name: 'a hole cut for something that wants none any more',

@@ -2,7 +2,7 @@
 import { libraryPart } from '../../catalogue';
 import { unknowns } from '../../kit';
 import { wholeCutting } from '../../cuts';
-import { cutBeside } from './asMade.fixture';
+import { cutBeside, cutSmaller } from './asMade.fixture';
 import { madeFor, withMade } from '../../made';
 import { applied, type MadeKind, mustRead, type Project, length } from '../../model';
 import { misreadAndTakenBack, provedAsPlanned } from './bench.fixture';
@@ -322,6 +322,10 @@ export const HARMLESS: readonly Harmless[] = [
         (q, _, i) => cutBeside(q, i % 2 ? 0.3 : -0.3, 0.2)[i]!.spoilt,
         p,
       ),
+  },
+  {
+    name: 'tick every hole as cut, each 0.3 mm too small',
+    change: (p) => wholeCutting(p).openings.reduce((q, _, i) => cutSmaller(q, 0.3)[i]!.spoilt, p),
   },
   {
     name: 'note a trial',

@@ -8,11 +8,11 @@ import { type Cut, type Project, type OpeningCut, openingCut } from '@deft/core/
  */
 export function withOpening(
   p: Project,
-  { key, through, here }: CutItem,
+  { key, through, here, asked, w, h }: CutItem,
   more: Partial<OpeningCut>,
 ): Project {
   const old = openingCut(p, key);
-  const { measured, at, ...next }: OpeningCut = {
+  const { measured, at, to, ...next }: OpeningCut = {
     kind: 'opening',
     id: `open-${key.replace('/', '-')}`.slice(0, 64),
     for: through,
@@ -20,7 +20,11 @@ export function withOpening(
     ...old,
     ...more,
   };
-  const made = { ...(measured && { measured }), at: at ?? here };
+  const made = {
+    ...(measured && { measured }),
+    at: at ?? here,
+    to: to ?? { w: asked?.w ?? w, h: asked?.h ?? h },
+  };
   const cut: OpeningCut = next.state === 'decided' ? next : { ...next, ...made };
   return { ...p, cuts: [...p.cuts.filter((c) => c !== old), cut] };
 }
