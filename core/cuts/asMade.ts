@@ -261,8 +261,7 @@ function filedOn(p: Project, c: CutItem, [du, dv]: [number, number]): WayOut[] {
 }
 
 /** Planned again, at the size it is wanted at now. */
-const enlarged = (c: CutItem): WayOut => {
-  return {
+const enlarged = (c: CutItem): WayOut => ({
     id: `enlarge-${c.key}`,
     text: `File it to ${size(c, c.asked ?? c)}`,
     cost: '0.2 mm a pass, and try; the cells out',
