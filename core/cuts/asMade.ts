@@ -262,13 +262,12 @@ function filedOn(p: Project, c: CutItem, [du, dv]: [number, number]): WayOut[] {
 
 /** Planned again, at the size it is wanted at now. */
 const enlarged = (c: CutItem): WayOut => ({
-    id: `enlarge-${c.key}`,
-    text: `File it to ${size(c, c.asked ?? c)}`,
-    cost: '0.2 mm a pass, and try; the cells out',
-    changes: [{ do: 'recut', for: c.through }],
-    effort: 1,
-  };
-};
+  id: `enlarge-${c.key}`,
+  text: `File it to ${size(c, c.asked ?? c)}`,
+  cost: '0.2 mm a pass, and try; the cells out',
+  changes: [{ do: 'recut', for: c.through }],
+  effort: 1,
+});
 
 /** A hole nobody wants is filled, and then the document need not know of it. */
 const closed = (cut: OpeningCut): WayOut[] => [
