@@ -156,7 +156,8 @@ export function passwordGate(password: string, sessions: Sessions): Gate {
         req.session.regenerate((e) => {
           if (e) return next(e);
           req.session.open = true;
-          res.redirect(303, '/');
+          // Kept first: an answer may arrive, and be followed, before what is kept after it.
+          req.session.save((failed) => (failed ? next(failed) : res.redirect(303, '/')));
         });
       })
       .catch(next);

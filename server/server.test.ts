@@ -482,6 +482,29 @@ withDatabase('the server', () => {
     expect((await fetch(`${at}/api/builds`, { headers })).status).toBe(401);
     await open.close();
   });
+  test('who is let in is in: the very next request is answered, however many log in at once', async () => {
+    const open = await serve({
+      databaseUrl: databaseUrl!,
+      host: '127.0.0.1',
+      password: 'tin-opener',
+    });
+    const entered = async (): Promise<number> => {
+      const answer = await fetch(`${open.url}/login`, {
+        method: 'POST',
+        body: new URLSearchParams({ password: 'tin-opener' }),
+        redirect: 'manual',
+      });
+      const cookie = answer.headers.get('set-cookie')!.split(';')[0]!;
+      return (await fetch(`${open.url}/api/builds`, { headers: { cookie } })).status;
+    };
+    const statuses = new Set<number>();
+    for (let round = 0; round < 20; round++) {
+      const all = await Promise.all(Array.from({ length: 6 }, entered));
+      all.forEach((status) => statuses.add(status));
+    }
+    await open.close();
+    expect([...statuses]).toEqual([200]);
+  });
   test('a password holds on loopback too; health tells only whose server it is', async () => {
     const run = 'this-run';
     const shut = await serve({
