@@ -45,11 +45,11 @@ describe('check', () => {
     expect(JSON.parse(r.out)).toMatchObject({ id: 'dabchick-2-done', hits: 0 });
   });
   test.each([
-    ['an unknown key', '{"format":"deft-shell/4","oops":1}', /./],
+    ['an unknown key', '{"format":"deft-shell/5","oops":1}', /./],
     ['a newer version', '{"format":"deft-shell/7"}', /^format: .*newer/],
     ['cut short', '{"format":', /not JSON/],
     ['a list', '[]', /not a build/],
-    ['a prototype', '{"format":"deft-shell/4","__proto__":{}}', /__proto__/],
+    ['a prototype', '{"format":"deft-shell/5","__proto__":{}}', /__proto__/],
   ])('%s: exit 2 and one sentence', async (_, text, words) => {
     const r = await call('check', file('bad.json', text));
     expect([r.code, r.out]).toEqual([2, '']);

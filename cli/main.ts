@@ -167,7 +167,7 @@ function checkFile(p: Project, io: Io, json: boolean, seconds: number): number {
           cuts: c.cuts,
           pins: c.map.inputs.map((m) => ({
             input: m.input.id,
-            role: m.input.role,
+            role: m.input.functions[0],
             gpio: m.gpio,
             pin: m.pin,
             wireMm: m.wireMm,

@@ -39,14 +39,14 @@ test('a speaker moves into a lid: hinge, wires, cut and verdict follow, and the 
   const up = page.getByRole('textbox', { name: 'Axis up from the parting planes' });
   await up.fill('11');
   await up.press('Enter');
-  const side = page.getByRole('complementary', { name: 'Bodies and hinge' });
+  const side = page.getByRole('complementary', { name: 'Bodies and joints' });
   await expect(side.getByText(/meets Cover when it is shut/).first()).toBeVisible();
   await side
     .getByRole('button', { name: /Set the axis .* above the parting planes/ })
     .first()
     .click();
   await saved(page);
-  const raised = (await documentOf(page, key))['shell'].hinge.up.mm;
+  const raised = (await documentOf(page, key))['shell'].joints[0].up.mm;
   expect(raised).toBeGreaterThan(11);
 
   // Out with it: what lay in it waits in the tray.
@@ -55,4 +55,28 @@ test('a speaker moves into a lid: hinge, wires, cut and verdict follow, and the 
   await expect(page.getByRole('region', { name: 'Tray' }).getByText('Speaker 28')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByRole('button', { name: 'Cover', exact: true })).toBeVisible();
+});
+
+test('a dock: what catches at its mouth is named, made shallower it goes in, and what it covers is answered', async ({
+  page,
+}) => {
+  const key = await openExample(page, 'dabchick-2-done');
+  await page.goto(`${stationUrl(key, 'shell')}?view=bodies`);
+  await page.getByRole('button', { name: 'A dock, sleeve or pad, to be measured' }).click();
+  await expect(page.getByRole('heading', { name: 'Dabchick 2 in Dock' })).toBeVisible();
+  const side = page.getByRole('complementary', { name: 'Bodies and joints' });
+  await expect(side.getByText('C-cell bay catches at the mouth of Dock.')).toBeVisible();
+  await side.getByRole('button', { name: /Make the pocket .* mm deep/ }).click();
+  await expect(side.getByText(/catches at the mouth/)).toHaveCount(0);
+  await side.getByRole('button', { name: 'None of it is used while it is in' }).click();
+  await expect(side.getByText(/nothing gets to/)).toHaveCount(0);
+  await expect(side.getByText(/One thing is said not to be used/)).toBeVisible();
+  await saved(page);
+  const [joint] = (await documentOf(page, key))['shell'].joints;
+  expect(joint).toMatchObject({ is: 'seat', idle: ['charger'] });
+  expect(joint.pocket.deep.mm).toBeLessThan(6);
+  await page.getByRole('button', { name: 'They are not joined' }).click();
+  await expect(page.getByRole('heading', { name: 'Nothing joins them' })).toBeVisible();
+  await page.getByRole('button', { name: 'by a hinge' }).first().click();
+  await expect(page.getByRole('slider', { name: 'Angle between the fronts' })).toBeVisible();
 });

@@ -141,5 +141,5 @@ test('builds are copied, deleted with undo, exported and imported again the same
     mimeType: 'application/json',
     buffer: Buffer.from('{"format":"other/1"}'),
   });
-  await expect(page.getByRole('alert')).toContainText('a build says "deft-shell/4"');
+  await expect(page.getByRole('alert')).toContainText('a build says "deft-shell/5"');
 });

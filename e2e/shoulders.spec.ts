@@ -28,8 +28,8 @@ test('a second pair of shoulder keys in the side walls: hole, switch, line and t
   await saved(page);
   const { controls } = await documentOf(page, key);
   expect(controls.inputs.slice(-2)).toMatchObject([
-    { role: 'l2', at: { body: 'shell', wall: 3, v: -9 }, hole: 8, routed: true },
-    { role: 'r2', at: { body: 'shell', wall: 1, v: -9 }, hole: 8, routed: true },
+    { functions: ['l2'], at: { body: 'shell', wall: 3, v: -9 }, hole: 8, routed: true },
+    { functions: ['r2'], at: { body: 'shell', wall: 1, v: -9 }, hole: 8, routed: true },
   ]);
 
   await station(page, 'Cut').click();

@@ -502,9 +502,9 @@ test('controls: a mapping line made elsewhere is read into the map; what does no
   await expect(page.getByText('leftx: no key of a build does this.')).toBeVisible();
   await saved(page);
   const roles = (
-    (await documentOf(page, key)).controls.inputs as Array<{ name: string; role: string }>
+    (await documentOf(page, key)).controls.inputs as Array<{ name: string; functions: string[] }>
   )
     .filter((i) => /^Answer key [23]$/.test(i.name))
-    .map((i) => `${i.name} ${i.role}`);
+    .map((i) => `${i.name} ${i.functions[0]}`);
   expect(roles).toEqual(['Answer key 2 east', 'Answer key 3 south']);
 });

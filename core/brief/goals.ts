@@ -66,7 +66,7 @@ const JUDGES: Readonly<Record<GoalKey, (f: Facts) => Judged>> = {
     }));
     const worst = Math.max(0, ...lines.map((l) => l.rank));
     const why = lines.map((l) => l.text);
-    const have = new Set(p.controls.inputs.filter((i) => i.routed).map((i) => i.role));
+    const have = new Set(p.controls.inputs.filter((i) => i.routed).map((i) => i.functions[0]));
     const good = lines.filter((l) => l.rank === 0).length;
     let says: string;
     if (worst === 2) says = `${computer.item.name}: class ${speed} of 5`;

@@ -6,7 +6,7 @@ import { cutting } from '../cuts';
 import { buttonMap } from '../controls';
 import { type PlacedItem, sceneOf } from '../fit';
 import { partOf } from '../kit';
-import { present, type Project } from '../model';
+import { hingesOf, type Part, present, type Project, seatsOf } from '../model';
 import { netsOf } from '../wiring';
 import type { Act, Step } from './index';
 
@@ -309,8 +309,15 @@ export class Replay {
         this.#no(end, `${thing.id} is proved: ${proof}`);
       }
     }
-    if (this.#p.shell.hinge && !steps.some((s) => /hinge/i.test(s.title))) {
-      this.#no(end, 'the ribbon of the hinge was forgotten');
+    for (const { joint } of seatsOf(this.#p.shell)) {
+      if (!steps.some((s) => s.id === `seat:${joint.id}`)) {
+        this.#no(end, `nobody tried whether ${joint.id} goes in`);
+      }
+    }
+    for (const { joint } of hingesOf(this.#p.shell)) {
+      if (!steps.some((s) => s.id === `hinge-ribbon:${joint.id}`)) {
+        this.#no(end, `the ribbon of ${joint.id} was forgotten`);
+      }
     }
   }
   #wasMade(item: string): boolean {
@@ -349,6 +356,15 @@ export class Replay {
     return this.#p.layout.placements.some((q) => q.item === item);
   }
 
+  /** Whether there is a header, and a key that is read at it. */
+  #readAtHeader(kit: readonly Part[]): boolean {
+    const { route, inputs } = this.#p.controls;
+    const isAt = route === 'gpio' || inputs.some((i) => i.route === 'gpio');
+    return (
+      isAt && (route === 'gpio' || kit.some((q) => q.pads.some((pad) => pad.gpio !== undefined)))
+    );
+  }
+
   /** Nothing is named that is not there, and no caution stands where it does not belong. */
   #words(steps: readonly Step[]): void {
     const kit = present(this.#p).kit.items.map((i) => partOf(this.#p, i));
@@ -359,7 +375,7 @@ export class Replay {
       [/screen timing/i, kit.some((q) => q.screen), 'there is no screen'],
       [/television/i, !kit.some((q) => q.screen), 'there is a screen'],
       [/under 2\.5 V/, cells.some((c) => c.kind !== 'bay' && c.kind !== 'bank'), 'no such cell'],
-      [/header pin/, this.#p.controls.route === 'gpio', 'no key is read at the header'],
+      [/header pin/, this.#readAtHeader(kit), 'no key is read at the header'],
       [/low-battery light/i, false, 'there is no such light'],
       [/[Ss]peaker|hiss/, kit.some((q) => q.speaker), 'there is no speaker'],
       [/under its caps/, false, 'nobody knows of caps'],

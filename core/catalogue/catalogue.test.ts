@@ -149,9 +149,9 @@ describe('the demo builds', () => {
     expect(
       demos()[0]!.controls.inputs.filter(
         (i) =>
-          (!i.role.startsWith('l') && !i.role.startsWith('r')) ||
-          i.role === 'left' ||
-          i.role === 'right',
+          (!i.functions[0].startsWith('l') && !i.functions[0].startsWith('r')) ||
+          i.functions[0] === 'left' ||
+          i.functions[0] === 'right',
       ).length,
     ).toBe(10);
   });

@@ -93,16 +93,20 @@ export function heron(pick: Pick): Project {
     },
     shell: {
       bodies: [base(), lid()],
-      hinge: {
-        first: 'top',
-        second: 'bottom',
-        closedDeg: 0,
-        openDeg: 150,
-        out: length(4),
-        up: length(10.6),
-        barrel: length(8),
-        ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 20 },
-      },
+      joints: [
+        {
+          is: 'hinge',
+          id: 'hinge',
+          first: { body: 'shell', edge: 'top' },
+          second: { body: 'lid', edge: 'bottom' },
+          closedDeg: 0,
+          openDeg: 150,
+          out: length(4),
+          up: length(10.6),
+          barrel: length(8),
+          ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 20 },
+        },
+      ],
     },
     kit: {
       parts: [

@@ -35,7 +35,7 @@ export const input = (
   role: InputRole,
   place: Input['at'],
   more: Partial<Input> = {},
-): Input => ({ id, name, role, at: place, routed: true, ...more });
+): Input => ({ id, name, functions: [role], at: place, routed: true, ...more });
 
 /** The four ways of a pad whose switches lie 9 mm off the middle of one hole. */
 export const crossPad = (opening: string): Input[] => [

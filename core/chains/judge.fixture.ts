@@ -98,7 +98,7 @@ export function judge(p: Project): string[] {
       (amp || speaker) &&
       p.sound.volume !== 'menu' &&
       !any((q) => q.words.includes('pot') && q.words.includes('volume')) &&
-      p.controls.inputs.filter((i) => i.role.startsWith('volume')).length < 2
+      p.controls.inputs.filter((i) => i.functions[0].startsWith('volume')).length < 2
     ) {
       bad.push('sound:volume');
     }

@@ -68,7 +68,7 @@ const inputs = (p: Project, n: number): Project => ({
     inputs: ROLES.slice(0, n).map((role, i) => ({
       id: `in-${i}`,
       name: role,
-      role,
+      functions: [role],
       at: { piece: 'front', x: 10 + i * 5, y: 10 },
       routed: true,
     })),

@@ -167,8 +167,9 @@ function volume(k: Kit, m: ChainMaker): void {
       x.part.blocks.some((b) => b.name.includes('volume') && !x.item.struck.includes(b.id)),
   );
   const keys =
-    k.p.controls.inputs.filter((i) => i.role === 'volume-up' || i.role === 'volume-down').length ===
-    2;
+    k.p.controls.inputs.filter(
+      (i) => i.functions[0] === 'volume-up' || i.functions[0] === 'volume-down',
+    ).length === 2;
   const wheel = k.p.donor?.kept.find((q) => q.kind === 'wheel');
   if (pot) m.part(pot, 'sets the volume', 'three wires');
   else if (own) m.link({ name: 'Volume pot', item: own.item.id, note: `on ${own.item.name}` });

@@ -31,6 +31,8 @@ const FACES = 0.7;
 type Vec = readonly [number, number, number];
 interface Position {
   at: PlacedItem;
+  /** Its body and what stands on it. */
+  blocks: string[];
   label: string;
   top: Vec;
   looks: Vec;
@@ -64,8 +66,12 @@ function positionsOf(at: PlacedItem): Position[] {
     const wide = block.soft ? Math.min(s.x1 - s.x0, s.y1 - s.y0) / 2 + AROUND_MM : MEETS_MM;
     const same = spots.find((q) => Math.hypot(...beside(q.top, top, looks)) < 2);
     if (!same) {
-      spots.push({ at, label: block.name, top, looks, reach: wide, serves: 1 });
-    } else if (dot(top, looks) > dot(same.top, looks)) {
+      const blocks = [block.id];
+      spots.push({ at, blocks, label: block.name, top, looks, reach: wide, serves: 1 });
+      continue;
+    }
+    same.blocks.push(block.id);
+    if (dot(top, looks) > dot(same.top, looks)) {
       same.top = top;
       same.reach = Math.max(same.reach, wide);
     }
@@ -114,11 +120,14 @@ export function backings(scene: Scene): Backing[] {
     return place && outward ? [{ input, place, outward }] : [];
   });
   const pairs = inputs.flatMap((i) =>
-    positions.map((q) => ({ i, q, ...meeting(q, i.place, i.outward) })),
+    positions
+      .filter((q) => mayBe(i.input, q))
+      .map((q) => ({ i, q, ...meeting(q, i.place, i.outward) })),
   );
   const on = new Map<Input, (typeof pairs)[number]>();
   const good = pairs.filter((x) => x.faces && x.gap <= PEG_MM && x.off <= x.q.reach);
-  for (const pair of good.sort((a, b) => a.off - b.off)) {
+  const byHand = (x: (typeof pairs)[number]): number => (x.i.input.switch ? 0 : 1);
+  for (const pair of good.sort((a, b) => byHand(a) - byHand(b) || a.off - b.off)) {
     if (on.has(pair.i.input) || !left.get(pair.q)) continue;
     on.set(pair.i.input, pair);
     left.set(pair.q, left.get(pair.q)! - 1);
@@ -129,11 +138,11 @@ export function backings(scene: Scene): Backing[] {
       return { input, place, on: { item: mine.q.at.item.id, label: mine.q.label, off: mine.off } };
     }
     const board = boards.find((at) => isOver(at, place, outward));
-    if (board) {
+    if (board && !input.switch) {
       return { input, place, on: { item: board.item.id, label: 'its own contacts', off: 0 } };
     }
     const nearest = pairs.filter((x) => x.i.input === input).sort((a, b) => a.off - b.off)[0];
-    if (!nearest || nearest.off > 3 * nearest.q.reach) return { input, place };
+    if (!nearest || (!input.switch && nearest.off > 3 * nearest.q.reach)) return { input, place };
     const name = `${nearest.q.label} of ${nearest.q.at.item.name}`;
     const by = (fault: Fault, mm: number): Backing => ({
       input,
@@ -150,6 +159,21 @@ export function backings(scene: Scene): Backing[] {
     return by('taken', nearest.off);
   });
 }
+
+/** A switch chosen by hand is the only one that counts. */
+const mayBe = ({ switch: own }: Input, q: Position): boolean =>
+  !own || (q.at.item.id === own.item && q.blocks.includes(own.block));
+
+/** Every switch of a body that may be chosen for a key, by its first block. */
+export const switchesOf = (
+  scene: Scene,
+): Array<{ item: string; block: string; blocks: readonly string[]; name: string }> =>
+  [...scene.items.values()].flatMap(positionsOf).map(({ at, blocks, label }) => ({
+    item: at.item.id,
+    block: blocks[0]!,
+    blocks,
+    name: `${label} of ${at.item.name}`,
+  }));
 
 /** Boards with their own chips: what lies right under a key may be pressed on their own contacts. */
 const keptBoards = (scene: Scene): PlacedItem[] =>
@@ -225,26 +249,33 @@ function tooNarrow(scene: Scene, { input, place, on }: Backing): Finding[] {
   ];
 }
 
+/** Why a key has no switch. */
+function whyNone({ input, near }: Backing): string {
+  if (near) return FAULTS[near.fault](near.name, near.mm);
+  return input.switch
+    ? 'The switch chosen for it by hand does not lie in this body.'
+    : 'No switch of the layout lies behind its hole.';
+}
+
 function withoutSwitch(all: readonly Backing[]): Finding[] {
   return all
     .filter((b) => !b.on)
-    .map(({ input, place, near }): Finding => ({
-      id: `switch:${input.id}`,
-      station: 'controls',
-      check: 'switch',
-      code: near ? `switch-${near.fault.replace(/ /g, '-')}` : 'no-switch',
-      verdict: 'hit',
-      title: 'No switch behind it',
-      what: `${input.name} has a hole and a line, but nothing to press.`,
-      why: [
-        near
-          ? FAULTS[near.fault](near.name, near.mm)
-          : 'No switch of the layout lies behind its hole.',
-      ],
-      about: [input.id, ...(near ? [near.item] : [])],
-      refs: [{ is: 'input', id: input.id }],
-      at: place,
-    }));
+    .map((b): Finding => {
+      const { input, place, near } = b;
+      return {
+        id: `switch:${input.id}`,
+        station: 'controls',
+        check: 'switch',
+        code: near ? `switch-${near.fault.replace(/ /g, '-')}` : 'no-switch',
+        verdict: 'hit',
+        title: 'No switch behind it',
+        what: `${input.name} has a hole and a line, but nothing to press.`,
+        why: [whyNone(b)],
+        about: [input.id, ...(near ? [near.item] : [])],
+        refs: [{ is: 'input', id: input.id }],
+        at: place,
+      };
+    });
 }
 
 /** A single switch of the kit that has no place, laid under each key that has none. */
@@ -275,7 +306,7 @@ function underKey(scene: Scene, input: Input, place: Place, item: string): Place
   const outward = outwardAt(scene, input);
   const shell = scene.shell;
   if (!shell || !outward) return undefined;
-  const peg = input.role === 'power' ? BARE_PEG_MM : PEG_LIFT_MM;
+  const peg = input.functions[0] === 'power' ? BARE_PEG_MM : PEG_LIFT_MM;
   if (Math.abs(outward[2]) < 0.9) return behindWall(scene, place, outward, item, peg);
   const piece = shell.body.pieces.find((q) => shell.sign(q.id) === Math.sign(outward[2]));
   return (
@@ -384,12 +415,29 @@ const tall = (q: Part): number => Math.max(...q.blocks.map((b) => b.base + b.hei
 const isTactile = (q: Part): boolean =>
   q.blocks.length === 3 && q.blocks.some((b) => b.kind === 'cap') && !q.off && !q.ports;
 
+/** A switch chosen by hand that does not do: whichever lies nearest. */
+function nearestAgain(input: Input): WayOut[] {
+  if (!input.switch) return [];
+  const next = { ...input };
+  delete next.switch;
+  return [
+    {
+      id: `nearest-${input.id}`,
+      text: `Press ${input.name} on the switch that lies nearest`,
+      cost: 'what was chosen by hand is given up',
+      changes: [{ do: 'input', input: next }],
+      effort: 0.2,
+    },
+  ];
+}
+
 /** What may mend an input without a switch. */
 export function backingWays(scene: Scene, f: Finding, library: readonly Part[]): WayOut[] {
   if (f.code === 'switch-loose' || f.code === 'plate-bends') return [];
   const input = scene.project.controls.inputs.find((i) => f.about.includes(i.id));
   if (!input) return [];
   return [
+    ...nearestAgain(input),
     ...tactileUnder(scene, input, library),
     {
       id: `leave-out-${input.id}`,

@@ -8,7 +8,7 @@ const without = (...roles: string[]): Project => ({
   ...loaner,
   controls: {
     ...loaner.controls,
-    inputs: loaner.controls.inputs.filter((i) => !roles.includes(i.role)),
+    inputs: loaner.controls.inputs.filter((i) => !roles.includes(i.functions[0])),
   },
 });
 const found = (p: Project, code: string) => check(p).findings.filter((f) => f.code === code);
@@ -31,7 +31,7 @@ test('the finished loaner forgets nothing', () => {
 });
 
 test('a hole whose input is gone is named, at its own copy, and the build is not ready', () => {
-  const start = loaner.controls.inputs.find((i) => i.role === 'start')!;
+  const start = loaner.controls.inputs.find((i) => i.functions[0] === 'start')!;
   const p = without('start');
   const [f, ...more] = found(p, 'hole-unmapped');
   expect(more).toEqual([]);

@@ -3,7 +3,7 @@
  * three ways, one shoulder of two. Found today when the case is closed and the key does nothing.
  */
 import type { Scene } from '../fit';
-import type { Finding, Input, InputRole, Opening, WayOut } from '../model';
+import type { Finding, Functions, Input, InputRole, Opening, WayOut } from '../model';
 import { inputPlace, spotOf } from './places';
 
 /** A hole that is to be a key no longer, or serves something else, wants no input. */
@@ -115,10 +115,10 @@ function unmappedHoles(scene: Scene): Finding[] {
 function onePaired(scene: Scene): Finding[] {
   const { inputs } = scene.project.controls;
   return PAIRS.flatMap((pair): Finding[] => {
-    const having = pair.flatMap((role) => inputs.find((i) => i.role === role) ?? []);
+    const having = pair.flatMap((role) => inputs.find((i) => i.functions[0] === role) ?? []);
     const [only] = having;
     if (!only || having.length > 1 || !inputPlace(scene, only)) return [];
-    const missing = pair.find((role) => role !== only.role)!;
+    const missing = pair.find((role) => role !== only.functions[0])!;
     return [
       {
         ...IN,
@@ -127,7 +127,7 @@ function onePaired(scene: Scene): Finding[] {
         verdict: 'tight',
         ...(STEERS.has(missing) ? { undecided: true as const } : {}),
         title: `No ${missing}`,
-        what: `${only.name} is ${only.role}, and nothing is ${missing}.`,
+        what: `${only.name} is ${only.functions[0]}, and nothing is ${missing}.`,
         why: [
           'The two are played together: a key that was forgotten means opening the case again.',
         ],
@@ -161,7 +161,7 @@ const GIVEN_FIRST: readonly InputRole[] = [
 export function forgottenWays(scene: Scene, f: Finding): WayOut[] {
   if (f.code !== 'hole-unmapped') return [];
   const hole = keyHoles(scene).find((h) => idOf(h) === f.id);
-  const taken = new Set(scene.project.controls.inputs.map((i) => i.role));
+  const taken = new Set(scene.project.controls.inputs.map((i) => i.functions[0]));
   if (!hole) return [];
   const at = { opening: hole.id, ...(hole.copy ? { copy: hole.copy } : {}) };
   return GIVEN_FIRST.filter((role) => !taken.has(role))
@@ -173,7 +173,13 @@ export function forgottenWays(scene: Scene, f: Finding): WayOut[] {
       changes: [
         {
           do: 'input',
-          input: { id: `${hole.id}-${hole.copy}-${role}`, name: hole.name, role, at, routed: true },
+          input: {
+            id: `${hole.id}-${hole.copy}-${role}`,
+            name: hole.name,
+            functions: [role] satisfies Functions,
+            at,
+            routed: true,
+          },
         },
       ],
       effort: 1,

@@ -40,7 +40,7 @@ describe('what hands meet', () => {
     const power: Input = {
       id: 'power',
       name: 'Power key',
-      role: 'power',
+      functions: ['power'],
       at: { opening: 'small-keys', copy: 0 },
       routed: true,
     };

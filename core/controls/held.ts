@@ -34,7 +34,7 @@ function standing(scene: Scene): Finding[] {
 /** A power key that sits deeper in its hole than a fingertip goes. */
 function sunk(scene: Scene): Finding[] {
   const key = powerKey(scene);
-  const input = scene.project.controls.inputs.find((i) => i.role === 'power');
+  const input = scene.project.controls.inputs.find((i) => i.functions[0] === 'power');
   if (!key || key.ok || !input) return [];
   return [
     {

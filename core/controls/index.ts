@@ -3,6 +3,7 @@ export {
   backingFindings,
   backings,
   backingWays,
+  switchesOf,
   switchPlaces,
   tactileUnder,
   type Backing,

@@ -273,7 +273,7 @@ function findings(
   }
   const twice = new Map<InputRole, Input>();
   for (const { input } of inputs) {
-    const other = twice.get(input.role);
+    const other = twice.get(input.functions[0]);
     if (other) {
       out.push(
         say(
@@ -281,14 +281,14 @@ function findings(
           input.id,
           'input',
           'hit',
-          `Two inputs are "${input.role}"`,
+          `Two inputs are "${input.functions[0]}"`,
           `${other.name} and ${input.name}`,
           ['A game would see one of them only.'],
           [input.id, other.id],
         ),
       );
     }
-    twice.set(input.role, input);
+    twice.set(input.functions[0], input);
   }
   return out;
 }

@@ -1,7 +1,7 @@
 /** Keys whose places contradict their roles, at every pair a pad has. */
 import { demos } from '../catalogue';
 import { sceneOf } from '../fit';
-import { appliedAll, type InputRole, type Project } from '../model';
+import { appliedAll, type Functions, type InputRole, type Project } from '../model';
 import { orderFindings, orderWays } from './order';
 
 const [, loaner] = demos() as [Project, Project];
@@ -10,8 +10,8 @@ const swap = (p: Project, a: InputRole, b: InputRole): Project => ({
   controls: {
     ...p.controls,
     inputs: p.controls.inputs.map((i) => {
-      if (i.role === a) return { ...i, role: b };
-      return i.role === b ? { ...i, role: a } : i;
+      if (i.functions[0] === a) return { ...i, functions: [b] as Functions };
+      return i.functions[0] === b ? { ...i, functions: [a] as Functions } : i;
     }),
   },
 });

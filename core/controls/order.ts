@@ -27,7 +27,8 @@ interface Swapped {
 
 function swapped(scene: Scene): Swapped[] {
   const { inputs } = scene.project.controls;
-  const holding = (role: InputRole): Input | undefined => inputs.find((i) => i.role === role);
+  const holding = (role: InputRole): Input | undefined =>
+    inputs.find((i) => i.functions[0] === role);
   return PAIRS.flatMap(([a, side, b]): Swapped[] => {
     const [first, second] = [holding(a), holding(b)];
     const [p, q] = [first && inputPlace(scene, first), second && inputPlace(scene, second)];
@@ -50,8 +51,8 @@ export function orderFindings(scene: Scene): Finding[] {
     code: 'swapped',
     verdict: 'hit',
     title: 'Two buttons swapped',
-    what: `${second.name} lies ${side} ${first.name}, and is "${second.role}".`,
-    why: [`"${first.role}" belongs ${side} "${second.role}" as the shell is held.`],
+    what: `${second.name} lies ${side} ${first.name}, and is "${second.functions[0]}".`,
+    why: [`"${first.functions[0]}" belongs ${side} "${second.functions[0]}" as the shell is held.`],
     about: [first.id, second.id],
     refs: [
       { is: 'input', id: first.id },
@@ -70,8 +71,8 @@ export function orderWays(scene: Scene, f: Finding): WayOut[] {
       text: `Change over what ${first.name} and ${second.name} do`,
       cost: 'no iron: only the map',
       changes: [
-        { do: 'input', input: { ...first, role: second.role } },
-        { do: 'input', input: { ...second, role: first.role } },
+        { do: 'input', input: { ...first, functions: second.functions } },
+        { do: 'input', input: { ...second, functions: first.functions } },
       ],
       effort: 0.5,
     }));

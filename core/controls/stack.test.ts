@@ -2,7 +2,15 @@
 import fc from 'fast-check';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { sceneOf } from '../fit';
-import { applied, appliedAll, type Change, length, type Placement, type Project } from '../model';
+import {
+  applied,
+  appliedAll,
+  type Change,
+  type Functions,
+  length,
+  type Placement,
+  type Project,
+} from '../model';
 import { powerKey, stackFindings, stacks, stackWays } from './index';
 
 const [, done] = demos() as [Project, Project];
@@ -117,7 +125,7 @@ test('a power key: its cap is pressed; without a cap, a switch deep in a narrow 
     controls: {
       ...p.controls,
       inputs: p.controls.inputs.map((i) =>
-        i.id === 'key-1' ? { ...i, role: 'power' as const } : i,
+        i.id === 'key-1' ? { ...i, functions: ['power'] as Functions } : i,
       ),
     },
   });

@@ -337,7 +337,7 @@ export function powerKey(
   scene: Scene,
 ): { name: string; ok: boolean; sentence: string } | undefined {
   const { project, shell } = scene;
-  const input = project.controls.inputs.find((i) => i.role === 'power');
+  const input = project.controls.inputs.find((i) => i.functions[0] === 'power');
   const at = input && inputPlace(scene, input);
   const out = input && outwardAt(scene, input);
   const wide = input && holeWidth(scene, input);

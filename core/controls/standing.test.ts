@@ -8,7 +8,7 @@ const wisp = demos().find((p) => p.id === 'wisp')!;
 const key = (id: string, x: number, y: number): Input => ({
   id,
   name: 'Trigger',
-  role: 'menu',
+  functions: ['menu'],
   at: { piece: 'back', x, y },
   hole: 8,
   routed: true,

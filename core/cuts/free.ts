@@ -3,6 +3,7 @@ import { tactileUnder } from '../controls';
 import type { Scene } from '../fit';
 import {
   appliedAll,
+  type Input,
   type InputPlace,
   type InputRole,
   isOpen,
@@ -102,7 +103,7 @@ function fromMiddle(long: number): number[] {
 
 function isFree(scene: Scene, at: InputPlace, hole: number): boolean {
   const { controls } = scene.project;
-  const key = { id: ID, name: 'a new key', role: 'menu', at, hole, routed: true } as const;
+  const key: Input = { id: ID, name: 'a new key', functions: ['menu'], at, hole, routed: true };
   const project: Project = {
     ...scene.project,
     controls: { ...controls, inputs: [...controls.inputs, key] },
@@ -125,7 +126,14 @@ export function newKeyWays(scene: Scene, role: InputRole, library: readonly Part
   const id = [role, `${role}-key`, `${role}-key-2`].find((x) => !taken.has(x)) ?? `${role}-key-3`;
   return surfacesOf(scene).flatMap(({ on, name }): WayOut[] => {
     const at = freePlace(scene, on, CAP_MM);
-    const input = { id, name: `${role} key`, role, at, hole: CAP_MM, routed: true };
+    const input: Input = {
+      id,
+      name: `${role} key`,
+      functions: [role],
+      at,
+      hole: CAP_MM,
+      routed: true,
+    };
     const begun = { do: 'input', input } as const;
     const trial = { ...scene, project: appliedAll(project, [begun]) };
     const [behind] = tactileUnder(trial, input, library);

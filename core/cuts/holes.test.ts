@@ -15,7 +15,7 @@ const bare: Project = {
 const key = (id: string, x: number, y: number, hole = 8): Input => ({
   id,
   name: `Key ${id}`,
-  role: 'menu',
+  functions: ['menu'],
   at: { piece: 'front', x, y },
   hole,
   routed: true,

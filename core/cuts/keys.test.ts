@@ -13,7 +13,7 @@ const heron = demos().find((p) => p.id === 'heron')!;
 const key = (at: InputPlace, hole = 8): Input => ({
   id: 'new',
   name: 'New key',
-  role: 'menu',
+  functions: ['menu'],
   at,
   hole,
   routed: true,

@@ -9,13 +9,15 @@ import {
   applied,
   type Body,
   length,
+  type Hinge,
   type Project,
-  type Shell,
   usualHinge,
   withBody,
 } from '../model';
+import { hingeAt, hingeIn } from '../model/joint.fixture';
 import { hingedFindings, hingedWays, sceneOf } from './index';
-import { leastOver, ringOf, type Swung, swungOf } from './hinged';
+import { leastOver, ringOf } from './hinged';
+import { type Swung, swungOf } from './swung';
 
 const [, loaner] = demos() as [Project, Project];
 
@@ -94,7 +96,7 @@ describe('the least gap of two things over a swing', () => {
 });
 
 /** The loaner with a lid hinged at its top edge. */
-function lidded(up: number, more: Partial<NonNullable<Shell['hinge']>> = {}): Project {
+function lidded(up: number, more: Partial<Hinge> = {}): Project {
   const base = loaner.shell.bodies[0]!;
   const lid: Body = {
     ...base,
@@ -112,23 +114,8 @@ function lidded(up: number, more: Partial<NonNullable<Shell['hinge']>> = {}): Pr
       openings: [],
     })),
   };
-  return {
-    ...loaner,
-    shell: {
-      bodies: [base, lid],
-      hinge: {
-        first: 'top',
-        second: 'bottom',
-        closedDeg: 0,
-        openDeg: 150,
-        out: length(4, 'calliper'),
-        up: length(up, 'calliper'),
-        barrel: length(6),
-        ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 20 },
-        ...more,
-      },
-    },
-  };
+  const bodies = [base, lid];
+  return { ...loaner, shell: { bodies, joints: [hingeAt(up, { bodies }, more)] } };
 }
 
 describe('a lid over keys', () => {
@@ -176,8 +163,8 @@ describe('a lid over keys', () => {
     const p = lidded(14);
     const stick = thing([-12, -2], [16, 20], [-5, 5]);
     const least = leastOver(
-      ringOf(thing([0, 90], [-18, 14], [-86, 86]), p.shell.hinge!, -1),
-      ringOf(stick, p.shell.hinge!, 1),
+      ringOf(thing([0, 90], [-18, 14], [-86, 86]), hingeIn(p), -1),
+      ringOf(stick, hingeIn(p), 1),
       60,
       180,
     );
@@ -195,10 +182,10 @@ describe('a lid over keys', () => {
 test('of an axis nobody measured what is only close is one line; what meets stays a line each', () => {
   const lidded = withBody(loaner, 'Lid', 'lid');
   const [first, second] = lidded.shell.bodies;
-  const usual = usualHinge(first!, second!);
+  const usual = usualHinge(lidded.shell, first!, second!);
   const found = (set: Partial<typeof usual>) =>
     hingedFindings(
-      sceneOf({ ...lidded, shell: { ...lidded.shell, hinge: { ...usual, ...set } } }),
+      sceneOf({ ...lidded, shell: { ...lidded.shell, joints: [{ ...usual, ...set }] } }),
     ).filter((f) => f.verdict !== 'clear');
   const [one, ...others] = found({});
   expect(others).toEqual([]);
@@ -214,8 +201,8 @@ test('of an axis nobody measured what is only close is one line; what meets stay
 test('an estimated axis is offered further up or out until nothing is close', () => {
   const lidded = withBody(loaner, 'Lid', 'lid');
   const [first, second] = lidded.shell.bodies;
-  const hinge = usualHinge(first!, second!);
-  const p: Project = { ...lidded, shell: { ...lidded.shell, hinge } };
+  const hinge = usualHinge(lidded.shell, first!, second!);
+  const p: Project = { ...lidded, shell: { ...lidded.shell, joints: [hinge] } };
   const scene = sceneOf(p);
   const [f] = hingedFindings(scene).filter((x) => x.code === 'hinge-estimated');
   const ways = hingedWays(scene, f!);

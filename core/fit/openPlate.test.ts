@@ -186,7 +186,13 @@ describe('an open plate', () => {
       controls: {
         route: 'gpio',
         inputs: [
-          { id: 'k', name: 'Key', role: 'start', at: { piece: 'plate', x, y: 70 }, routed: true },
+          {
+            id: 'k',
+            name: 'Key',
+            functions: ['start'],
+            at: { piece: 'plate', x, y: 70 },
+            routed: true,
+          },
         ],
       },
     });

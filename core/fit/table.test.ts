@@ -13,6 +13,7 @@ import {
   type Placement,
   type Project,
 } from '../model';
+import { hingeAt } from '../model/joint.fixture';
 import { check, waysOut } from '../verdict';
 
 const [half, done, warbler, wisp] = demos() as [Project, Project, Project, Project];
@@ -234,29 +235,18 @@ const ribboned = (lead: string, screenY: number): Project => {
   );
 };
 /** Two bodies on a hinge whose axis stands so far above the parting planes. */
-const hinged = (up: number): Project => ({
-  ...done,
-  shell: {
-    bodies: [
-      done.shell.bodies[0]!,
-      {
-        ...wisp.shell.bodies[0]!,
-        id: 'lid',
-        pieces: wisp.shell.bodies[0]!.pieces.map((q) => ({ ...q, id: `lid-${q.id}` })),
-      },
-    ],
-    hinge: {
-      first: 'top',
-      second: 'bottom',
-      closedDeg: 0,
-      openDeg: 160,
-      out: length(1),
-      up: length(up),
-      barrel: length(6),
-      ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 20 },
+function hinged(up: number): Project {
+  const bodies = [
+    done.shell.bodies[0]!,
+    {
+      ...wisp.shell.bodies[0]!,
+      id: 'lid',
+      pieces: wisp.shell.bodies[0]!.pieces.map((q) => ({ ...q, id: `lid-${q.id}` })),
     },
-  },
-});
+  ];
+  const hinge = hingeAt(up, { bodies }, { openDeg: 160, out: length(1) });
+  return { ...done, shell: { bodies, joints: [hinge] } };
+}
 const block = (id: string, x: number, base: number): Block => ({
   id,
   name: id,
@@ -624,7 +614,7 @@ const ROWS: Array<
     'two bodies that meet before they are shut',
     hinged(7),
     hinged(19),
-    (f) => f.id === 'hinge-closed',
+    (f) => f.id === 'hinge:closed',
     /axis/,
   ],
   ['two signals on one pin', half, done, (f) => f.check === 'pins', /GPIO/],

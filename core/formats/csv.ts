@@ -30,7 +30,7 @@ export function pinTable(p: Project): string {
       pin.name,
       pin.also.join(', '),
       on || (is === 'reserved' ? RESERVED[pin.gpio!]! : is),
-      button?.input.role ?? '',
+      button?.input.functions[0] ?? '',
       button?.wireMm === undefined ? '' : Math.round(button.wireMm),
     ];
   });

@@ -20,7 +20,7 @@ const withKeys = (count: number, debounceMs?: number): Project => ({
     inputs: INPUT_ROLES.slice(0, count).map((role, i) => ({
       id: `key-${i}`,
       name: `Key ${i + 1}`,
-      role,
+      functions: [role],
       at: { piece: 'front', x: 10 + i, y: 10 },
       routed: true,
     })),

@@ -29,7 +29,8 @@ describe('a mapping line', () => {
         expect(misfits).toEqual([]);
         const after = changes.reduce<Project>(applied, done);
         // Who was on a button does now what stands before it.
-        const roleOf = (p: Project) => new Map(p.controls.inputs.map((i) => [i.id, i.role]));
+        const roleOf = (p: Project) =>
+          new Map(p.controls.inputs.map((i) => [i.id, i.functions[0]]));
         const field = new Map(fields.map(([what, b]) => [b, what]));
         for (const c of changes) {
           const was = roleOf(done).get(c.input.id)!;
@@ -46,7 +47,7 @@ describe('a mapping line', () => {
   test('two keys changed over are told as two edits', () => {
     const swapped = line.replace('a:b0', 'a:bX').replace('b:b1', 'b:b0').replace('a:bX', 'a:b1');
     const { changes } = readMappingLine(done, swapped);
-    expect(changes.map((c) => c.input.role).sort()).toEqual(['east', 'south']);
+    expect(changes.map((c) => c.input.functions[0]).sort()).toEqual(['east', 'south']);
   });
 });
 

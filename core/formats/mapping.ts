@@ -4,7 +4,7 @@
  * Buttons are numbered as its Linux backend numbers them: event codes from BTN_JOYSTICK upward
  * first, then the lower ones.
  */
-import { BadInput, type Change, type Input, type InputRole, type Project } from '../model';
+import { BadInput, type Change, doing, type Input, type InputRole, type Project } from '../model';
 import { buttonMap, buttonNumbers, EVENT_CODES } from '../controls';
 import { dtsText } from './overlay';
 
@@ -34,10 +34,10 @@ export const mappingText = (text: string): string =>
 
 export function mappingLine(p: Project): string {
   const keys = buttonMap(p).inputs.filter((m) => m.gpio !== undefined && m.input.routed);
-  const numbers = buttonNumbers(keys.map((m) => EVENT_CODES[m.input.role]));
+  const numbers = buttonNumbers(keys.map((m) => EVENT_CODES[m.input.functions[0]]));
   const fields = keys.flatMap((m) => {
-    const field = FIELD[m.input.role];
-    return field ? [`${field}:b${numbers.get(EVENT_CODES[m.input.role])!}`] : [];
+    const field = FIELD[m.input.functions[0]];
+    return field ? [`${field}:b${numbers.get(EVENT_CODES[m.input.functions[0]])!}`] : [];
   });
   return `${[GUID, mappingText(p.name), ...fields.sort(), 'platform:Linux'].join(',')},\n`;
 }
@@ -70,8 +70,10 @@ export function readMappingLine(p: Project, text: string): ReadMapping {
     throw new BadInput('mapping', 'This line was cut short, or holds fields without a value.');
   }
   const keys = buttonMap(p).inputs.filter((m) => m.gpio !== undefined && m.input.routed);
-  const numbers = buttonNumbers(keys.map((m) => EVENT_CODES[m.input.role]));
-  const byNumber = new Map(keys.map((m) => [numbers.get(EVENT_CODES[m.input.role])!, m.input]));
+  const numbers = buttonNumbers(keys.map((m) => EVENT_CODES[m.input.functions[0]]));
+  const byNumber = new Map(
+    keys.map((m) => [numbers.get(EVENT_CODES[m.input.functions[0]])!, m.input]),
+  );
   const roles = new Map(Object.entries(FIELD).map(([role, field]) => [field, role as InputRole]));
   const misfits =
     guid.toLowerCase() === GUID
@@ -95,8 +97,8 @@ export function readMappingLine(p: Project, text: string): ReadMapping {
   }
   return {
     changes: [...given]
-      .filter(([input, role]) => input.role !== role)
-      .map(([input, role]) => ({ do: 'input', input: { ...input, role } })),
+      .filter(([input, role]) => input.functions[0] !== role)
+      .map(([input, role]) => ({ do: 'input', input: doing(input, role) })),
     misfits,
   };
 }

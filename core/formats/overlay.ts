@@ -64,7 +64,7 @@ export function overlaySource(p: Project): string {
     ...keys.flatMap((m) => [
       `\t\t\t\tkey-${m.input.id} {`,
       `\t\t\t\t\tlabel = "${dtsText(m.input.name)}";`,
-      `\t\t\t\t\tlinux,code = <0x${EVENT_CODES[m.input.role].toString(16)}>;`,
+      `\t\t\t\t\tlinux,code = <0x${EVENT_CODES[m.input.functions[0]].toString(16)}>;`,
       `\t\t\t\t\tgpios = <&${label} ${m.gpio} 0x${ACTIVE_LOW_PULL_UP.toString(16)}>;`,
       `\t\t\t\t\tdebounce-interval = <${debounceMs(p)}>;`,
       '\t\t\t\t};',

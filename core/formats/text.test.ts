@@ -121,7 +121,7 @@ describe('codes and numbers', () => {
           {
             id: 'vol',
             name: 'Volume up',
-            role: 'volume-up',
+            functions: ['volume-up'],
             at: { piece: 'front', x: 10, y: 10 },
             routed: true,
           },

@@ -16,6 +16,7 @@ import {
   type Project,
   type WayOut,
 } from '../model';
+import { assigned } from './assigned';
 import { heldTogether, type Finger, type Reach, reaches } from './hands';
 import { ledger } from './duties';
 import { pressedInPlay, rolesOf } from './play';
@@ -47,7 +48,7 @@ export function chordsOf(p: Project, scene: Scene): Chord[] {
     const known = p.controls.inputs.filter((i) => owner.inputs.includes(i.id));
     const keys = known.flatMap((i) => reach.get(i.id) ?? []);
     const [nearest] = p.brief.families
-      .map((family) => ({ family, keys: pressedInPlay(family, keys) }))
+      .map((family) => ({ family, keys: pressedInPlay(family, playing(p, family, keys)) }))
       .sort((a, b) => b.keys.length - a.keys.length);
     return [
       {
@@ -60,6 +61,15 @@ export function chordsOf(p: Project, scene: Scene): Chord[] {
         slips: owner.inputs.length - (nearest?.keys.length ?? 0),
       },
     ];
+  });
+}
+
+/** Keys by what they do in a family. */
+function playing(p: Project, family: GameFamily, keys: readonly Reach[]): Reach[] {
+  const does = [...assigned(p, family).keys];
+  return keys.flatMap((k) => {
+    const role = does.find(([, input]) => input.id === k.id)?.[0];
+    return role ? [{ ...k, role }] : [];
   });
 }
 
@@ -238,7 +248,7 @@ const JOINED: readonly InputRole[] = [
  */
 export function freeChord(p: Project, scene: Scene, duty: Duty): DutyOwner | undefined {
   const id = (role: InputRole): string[] =>
-    p.controls.inputs.filter((i) => i.routed && i.role === role).map((i) => i.id);
+    p.controls.inputs.filter((i) => i.routed && i.functions[0] === role).map((i) => i.id);
   const menu = id('menu').slice(0, 1);
   const pairs = BEGUN_WITH.flatMap(id).flatMap((first) =>
     JOINED.flatMap(id)
@@ -285,7 +295,7 @@ export function chordWays(p: Project, scene: Scene, f: Finding): WayOut[] {
   }
   const calm = p.controls.inputs.filter((i) => i.routed && !c.inputs.includes(i));
   const ids = c.inputs.map((i) => i.id).filter((id) => !c.gone.includes(id));
-  for (const key of calm.filter((i) => ['select', 'start', 'menu'].includes(i.role))) {
+  for (const key of calm.filter((i) => ['select', 'start', 'menu'].includes(i.functions[0]))) {
     if (ids.length >= 4) break;
     out.push({
       id: `with-${key.id}`,

@@ -50,7 +50,7 @@ export function ledger(p: Project): DutyLine[] {
 
 function readOwner(p: Project, duty: Duty): DutyOwner | undefined {
   const key = (role: InputRole): DutyOwner | undefined => {
-    const input = p.controls.inputs.find((i) => i.routed && i.role === role);
+    const input = p.controls.inputs.find((i) => i.routed && i.functions[0] === role);
     return input && { by: 'keys', inputs: [input.id] };
   };
   const item = (is: (part: ReturnType<typeof partOf>) => boolean): DutyOwner | undefined => {

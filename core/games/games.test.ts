@@ -2,7 +2,7 @@
 import fc from 'fast-check';
 import { COVERAGE, demos } from '../catalogue';
 import { sceneOf } from '../fit';
-import { applied, DUTIES, type Duties, type InputRole, type Project } from '../model';
+import { applied, doing, DUTIES, type Duties, type InputRole, type Project } from '../model';
 import { check, waysOut } from '../verdict';
 import { chordFindings, chordsOf, freeChord, MEANT_MS } from './chords';
 import { ledger } from './duties';
@@ -104,7 +104,8 @@ describe('hands', () => {
 });
 
 const [, done] = demos() as [Project, Project];
-const id = (role: InputRole): string => done.controls.inputs.find((i) => i.role === role)!.id;
+const id = (role: InputRole): string =>
+  done.controls.inputs.find((i) => i.functions[0] === role)!.id;
 const withDuties = (duties: Duties): Project => ({
   ...done,
   controls: { ...done.controls, duties },
@@ -169,7 +170,7 @@ describe('on the finished demo', () => {
 
   test('a key without its wire is named', () => {
     const p = withDuties({ exit: keys('select', 'start') });
-    const [first, ...rest] = p.controls.inputs.filter((i) => i.role === 'start');
+    const [first, ...rest] = p.controls.inputs.filter((i) => i.functions[0] === 'start');
     expect(rest).toEqual([]);
     const off = applied(p, { do: 'input', input: { ...first!, routed: false } });
     const [f] = chordFindings(off, sceneOf(off));
@@ -179,14 +180,14 @@ describe('on the finished demo', () => {
   test('a key of another body, or without a place, is there: any finger may hold it, alone', () => {
     const p = withDuties({ exit: keys('select', 'start') });
     const inputs = p.controls.inputs.map((i) =>
-      i.role === 'start' ? { ...i, at: { opening: 'in-the-lid' } } : i,
+      i.functions[0] === 'start' ? { ...i, at: { opening: 'in-the-lid' } } : i,
     );
     const lid = { ...p, controls: { ...p.controls, inputs } };
     expect(chordFindings(lid, sceneOf(lid))).toEqual([]);
     // The scene of one body knows only its own keys; the build knows them all.
     const base = {
       ...p,
-      controls: { ...p.controls, inputs: inputs.filter((i) => i.role !== 'start') },
+      controls: { ...p.controls, inputs: inputs.filter((i) => i.functions[0] !== 'start') },
     };
     expect(chordFindings(lid, sceneOf(base))).toEqual([]);
     const bare = { ...p, shell: { ...p.shell, bodies: [] } };
@@ -252,7 +253,9 @@ describe('a chord of one’s own', () => {
   });
 
   test('none where no key is calm', () => {
-    const inputs = done.controls.inputs.filter((i) => !['select', 'start'].includes(i.role));
+    const inputs = done.controls.inputs.filter(
+      (i) => !['select', 'start'].includes(i.functions[0]),
+    );
     const p = { ...done, controls: { ...done.controls, inputs } };
     expect(freeChord(p, sceneOf(p), 'exit')).toBeUndefined();
   });
@@ -273,7 +276,7 @@ describe('the ledger', () => {
       ...done,
       controls: {
         ...done.controls,
-        inputs: done.controls.inputs.map((i) => (i.role === 'select' ? { ...i, role } : i)),
+        inputs: done.controls.inputs.map((i) => (i.functions[0] === 'select' ? doing(i, role) : i)),
       },
     });
     expect(owner(named('volume-up'), 'louder')).toEqual({ by: 'keys', inputs: [id('select')] });
@@ -288,7 +291,10 @@ describe('maps of families', () => {
   test('each needed button on its key and line, what lacks one, and what is spare', () => {
     const half = {
       ...done,
-      controls: { ...done.controls, inputs: done.controls.inputs.filter((i) => i.role !== 'l1') },
+      controls: {
+        ...done.controls,
+        inputs: done.controls.inputs.filter((i) => i.functions[0] !== 'l1'),
+      },
     };
     const [handheld, home] = familyMaps(half, sceneOf(half));
     expect([handheld!.family, handheld!.missing, home!.missing]).toEqual([
@@ -296,7 +302,7 @@ describe('maps of families', () => {
       [],
       ['l1'],
     ]);
-    expect(handheld!.spare.map((i) => i.role).sort()).toEqual(['north', 'r1', 'west']);
+    expect(handheld!.spare.map((i) => i.functions[0]).sort()).toEqual(['north', 'r1', 'west']);
     const lines = home!.keys.flatMap((k) => (k.gpio === undefined ? [] : [k.gpio]));
     expect(new Set(lines).size).toBe(home!.keys.length - 1);
     for (const k of home!.keys.filter((x) => x.input)) expect(k.pin).toBeGreaterThan(0);

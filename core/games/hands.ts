@@ -44,13 +44,13 @@ export function reaches(p: Project, scene: Scene, hand: Hand = 'medium'): Reach[
     .filter((i) => i.routed)
     .flatMap((input): Reach[] => {
       const at = inputPlace(scene, input);
-      if (!at || !holds) return [{ id: input.id, role: input.role, ...UNPLACED }];
+      if (!at || !holds) return [{ id: input.id, role: input.functions[0], ...UNPLACED }];
       const far = (side: Side): number => Math.hypot(at.x - holds[side][0], at.y - holds[side][1]);
       const sides = (['left', 'right'] as const).map((side) => ({ side, mm: far(side) }));
       return [
         {
           id: input.id,
-          role: input.role,
+          role: input.functions[0],
           x: at.x,
           y: at.y,
           fingers: fingersFor(scene, input, sides, THUMB_MM[hand]),
@@ -67,7 +67,7 @@ function fingersFor(
 ): Finger[] {
   const [near] = [...sides].sort((a, b) => a.mm - b.mm);
   const outward = outwardAt(scene, input) ?? [0, 0, 1];
-  if (SHOULDERS.has(input.role) || outward[2] === 0) return [`${near!.side} forefinger`];
+  if (SHOULDERS.has(input.functions[0]) || outward[2] === 0) return [`${near!.side} forefinger`];
   if (outward[2] < 0) return [`${near!.side} middle finger`];
   const within = sides.filter((s) => s.mm <= thumbMm);
   return (within.length ? within : [near!]).map((s): Finger => `${s.side} thumb`);

@@ -2,6 +2,7 @@
 import { buttonMap } from '../controls';
 import type { Scene } from '../fit';
 import { type GameFamily, type Input, type InputRole, listed, type Project } from '../model';
+import { assigned } from './assigned';
 import { rolesOf } from './play';
 
 export interface FamilyMap {
@@ -35,9 +36,6 @@ export const ROLE_WORDS: Readonly<Record<InputRole, string>> = {
   power: 'power',
 };
 
-/** Keys that keep a duty of their own whatever is played. */
-const KEPT: ReadonlySet<InputRole> = new Set<InputRole>(['volume-up', 'volume-down', 'power']);
-
 /** "16-bit home lacks l1, r1; Key 9 is free in it." */
 export function familySentence({ family, missing, spare }: FamilyMap): string {
   if (!missing.length) return `${family}: every button is there.`;
@@ -47,30 +45,20 @@ export function familySentence({ family, missing, spare }: FamilyMap): string {
   return `${family} lacks ${missing.join(', ')}${free}`;
 }
 
-/** What a family is played with that no key of the build does, and the keys it leaves free. */
-export function keysAgainst(p: Project, family: GameFamily): Pick<FamilyMap, 'missing' | 'spare'> {
-  const routed = p.controls.inputs.filter((i) => i.routed);
-  const roles = rolesOf(family);
-  return {
-    missing: roles.filter((role) => !routed.some((i) => i.role === role)),
-    spare: routed.filter((i) => !roles.includes(i.role) && !KEPT.has(i.role)),
-  };
-}
-
 export function familyMaps(p: Project, scene?: Scene): FamilyMap[] {
   const map = buttonMap(p, scene);
-  const routed = map.inputs.filter((m) => m.input.routed);
   return p.brief.families.map((family) => {
-    const roles = rolesOf(family);
-    const keys = roles.map((role) => {
-      const m = routed.find((x) => x.input.role === role);
+    const { keys: does, missing, spare } = assigned(p, family);
+    const keys = rolesOf(family).map((role) => {
+      const input = does.get(role);
+      const m = map.inputs.find((x) => x.input.id === input?.id);
       return {
         role,
-        input: m?.input,
+        input,
         ...(m?.gpio === undefined ? {} : { gpio: m.gpio }),
         ...(m?.pin === undefined ? {} : { pin: m.pin }),
       };
     });
-    return { family, keys, ...keysAgainst(p, family) };
+    return { family, keys, missing, spare };
   });
 }

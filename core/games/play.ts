@@ -12,6 +12,7 @@ export const rolesOf = (family: GameFamily): readonly InputRole[] => COVERAGE[fa
 /**
  * The most of these keys that play of a family may press at one moment.
  *
+ * @param keys  each with what it does in this family
  * @returns those keys: of what hands can hold together, the largest set
  */
 export function pressedInPlay(family: GameFamily, keys: readonly Reach[]): Reach[] {

@@ -1,6 +1,6 @@
 /** What was wished for against what is built: class, keys and sticks, each named before anything is cut. */
 import { COVERAGE, demos, STARTER_PARTS } from '../catalogue';
-import { applied, GameFamily, type InputRole, type Project } from '../model';
+import { applied, appliedAll, GameFamily, type InputRole, type Project } from '../model';
 import { check, waysOut } from '../verdict';
 import { wished, wishedFindings } from './index';
 
@@ -51,7 +51,7 @@ describe('keys', () => {
       ...loaner,
       controls: {
         ...loaner.controls,
-        inputs: loaner.controls.inputs.filter((i) => !roles.includes(i.role)),
+        inputs: loaner.controls.inputs.filter((i) => !roles.includes(i.functions[0])),
       },
     });
     const [f] = wishedFindings(wishing(bare(['l1', 'r1']), '16-bit home'));
@@ -60,7 +60,7 @@ describe('keys', () => {
       ...loaner,
       controls: {
         ...loaner.controls,
-        inputs: loaner.controls.inputs.map((i) => ({ ...i, routed: i.role !== 'l1' })),
+        inputs: loaner.controls.inputs.map((i) => ({ ...i, routed: i.functions[0] !== 'l1' })),
       },
     };
     expect(codes(wishing(unwired, '16-bit home'))).toEqual([]);
@@ -71,7 +71,7 @@ describe('keys', () => {
         ...loaner,
         controls: {
           ...loaner.controls,
-          inputs: loaner.controls.inputs.filter((i) => i.role !== 'select'),
+          inputs: loaner.controls.inputs.filter((i) => i.functions[0] !== 'select'),
         },
       },
       '8-bit handheld',
@@ -94,15 +94,22 @@ describe('keys', () => {
         ...loaner,
         controls: {
           ...loaner.controls,
-          inputs: loaner.controls.inputs.filter((i) => i.role !== 'select'),
+          inputs: loaner.controls.inputs.filter((i) => i.functions[0] !== 'select'),
         },
       },
       '8-bit handheld',
     );
     const f = wishedFindings(p).find((x) => x.code === 'keys-missing')!;
     const { ways } = waysOut(p, f, STARTER_PARTS);
-    const remap = ways.find((w) => / does select$/.test(w.text));
-    expect(ways.map((w) => w.text)).toContain(remap?.text);
+    const remap = ways.find((w) => / does select as well$/.test(w.text))!;
+    const mended = appliedAll(p, remap.changes);
+    expect(codes(mended)).toEqual([]);
+    // Where its own function is wanted it still does that: another family is played as before.
+    const [changed] = mended.controls.inputs.filter((i) => i.functions.length > 1);
+    expect(changed!.functions[1]).toBe('select');
+    expect(p.controls.inputs.find((i) => i.id === changed!.id)!.functions).toEqual([
+      changed!.functions[0],
+    ]);
   });
   test('sticks are counted in axes that are read', () => {
     const family = GameFamily.options.find((f) => COVERAGE[f].axes)!;

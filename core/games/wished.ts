@@ -7,15 +7,17 @@ import { kitOf } from '../chains';
 import {
   type Finding,
   type GameFamily,
+  type Input,
   hasSystem,
   type InputRole,
   listed,
+  MOST_FUNCTIONS,
   type Part,
   type Project,
   type Ref,
   type WayOut,
 } from '../model';
-import { type FamilyMap, keysAgainst } from './maps';
+import { assigned } from './assigned';
 
 export interface Wished {
   family: GameFamily;
@@ -24,7 +26,7 @@ export interface Wished {
   /** Keys it is played with and the shell has not; none where a pad from outside has them. */
   missing: InputRole[];
   /** Keys it does not need, that a missing one could go on. */
-  spare: FamilyMap['spare'];
+  spare: Input[];
   /** Analog axes it wants above those that are read. */
   axesShort: number;
 }
@@ -43,7 +45,7 @@ export function wished(p: Project): Wished[] {
   const hasPad = p.controls.route === 'wireless';
   return p.brief.families.map((family) => {
     const wants = COVERAGE[family];
-    const { missing, spare } = keysAgainst(p, family);
+    const { missing, spare } = assigned(p, family);
     return {
       family,
       runs: speed === undefined ? undefined : runsOf(speed, wants),
@@ -128,7 +130,7 @@ function lacksOf(p: Project, all: readonly Wished[]): Lack[] {
   const lacks = new Map<string, Lack>();
   for (const { family, missing, spare } of all) {
     // A key that is planned and has no wire yet is named for that.
-    const keys = missing.filter((role) => !p.controls.inputs.some((i) => i.role === role));
+    const keys = missing.filter((role) => !p.controls.inputs.some((i) => i.functions[0] === role));
     if (!keys.length) continue;
     const lack = lacks.get(keys.join(' ')) ?? { families: [], keys, spare };
     lack.families.push(family);
@@ -210,13 +212,15 @@ function remapWays(p: Project, f: Finding, all: readonly Wished[]): WayOut[] {
   const [role] = lack?.keys ?? [];
   if (!lack || !role) return [];
   // One key at a time: what is still missing then has ways of its own.
-  return lack.spare.map((input) => ({
-    id: `remap-${input.id}-${role}`,
-    text: `${input.name} does ${role}`,
-    cost: `no iron: only the map; it no longer does ${input.role}`,
-    changes: [{ do: 'input', input: { ...input, role } }],
-    effort: 0.5,
-  }));
+  return lack.spare
+    .filter((i) => i.functions.length < MOST_FUNCTIONS)
+    .map((input) => ({
+      id: `remap-${input.id}-${role}`,
+      text: `${input.name} does ${role} as well`,
+      cost: `no iron: only the map of ${listed(lack.families)}, which ${lack.families.length > 1 ? 'do' : 'does'} without ${input.functions[0]}`,
+      changes: [{ do: 'input', input: { ...input, functions: [...input.functions, role] } }],
+      effort: 0.5,
+    }));
 }
 
 const dropWay = (p: Project, family: GameFamily): WayOut => ({

@@ -10,5 +10,5 @@ export function latchOf(p: Project): { item: Item; part: Part } | undefined {
 }
 
 /** A key that is read by the latch alone: no line, no code, and nothing to press in a test. */
-export const isLatchKey = (p: Project, input: Pick<Input, 'role'>): boolean =>
-  input.role === 'power' && latchOf(p) !== undefined;
+export const isLatchKey = (p: Project, input: Pick<Input, 'functions'>): boolean =>
+  input.functions[0] === 'power' && latchOf(p) !== undefined;

@@ -116,8 +116,9 @@ function subjectOf(c: Change): string {
       return `peg ${c.cap}`;
     case 'input':
       return `input ${c.input.id}`;
+    case 'joint':
+      return `joint ${c.joint.id}`;
     case 'shut':
-    case 'hinge':
     case 'route':
     case 'link':
       return c.do;

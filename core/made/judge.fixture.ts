@@ -10,7 +10,14 @@ import { Checker, sceneOf } from '../fit';
 import { madeMesh, readStl, stlBytes } from '../formats/solid';
 import { blockBox, type Prism, type Solid } from '../geometry';
 import { solids } from '../geometry/manifold.fixture';
-import { type Block, type MadeKind, otherBuilds, type Project, type Shape } from '../model';
+import {
+  hingesOf,
+  type Block,
+  type MadeKind,
+  otherBuilds,
+  type Project,
+  type Shape,
+} from '../model';
 import { GLUE_MM } from './kinds/filler';
 import { CELL_ROOM_MM } from './kinds/cellFrame';
 import { FREE_MM } from './kinds/keys';
@@ -244,12 +251,13 @@ export async function judge(): Promise<Judge> {
         return near(sizeOf(made.blocks, /^tongue/).z, deep, 0.01) ? [] : ['another depth'];
       }
       case 'hinge cover': {
-        const { barrel } = p.shell.hinge!;
+        const { joint, bodies } = hingesOf(p.shell).find((h) => h.joint.id === made.for)!;
+        const { barrel } = joint;
         const ring = made.blocks[0]!.plan;
         const r = Math.min(
           ...(ring.kind === 'polygon' ? ring.points.map(([x, y]) => Math.hypot(x, y)) : []),
         );
-        const inner = barrel.mm / 2 + p.shell.bodies[0]!.wall.mm + gapMm;
+        const inner = barrel.mm / 2 + bodies[0].wall.mm + gapMm;
         return near(r, inner, 0.08) ? [] : [`⌀${2 * r}, not ⌀${2 * inner}`];
       }
       case 'drill jig':

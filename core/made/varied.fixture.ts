@@ -5,12 +5,15 @@ import { seeded } from '../geometry';
 import {
   type Body,
   type Cut,
+  EDGES,
   length,
   type Opening,
   type Piece,
   type Project,
   cutKey,
+  withBody,
 } from '../model';
+import { hingeAt } from '../model/joint.fixture';
 import { cutting } from '../cuts';
 import { grafted } from '../verdict/sabotage/builds.fixture';
 
@@ -19,12 +22,12 @@ const between = (draw: Draw, a: number, b: number): number =>
   Math.round((a + draw() * (b - a)) * 100) / 100;
 const oneOf = <T>(draw: Draw, list: readonly T[]): T => list[Math.floor(draw() * list.length)]!;
 
-const withBody = (p: Project, change: (b: Body) => Body): Project => ({
+const onBody = (p: Project, change: (b: Body) => Body): Project => ({
   ...p,
   shell: { ...p.shell, bodies: p.shell.bodies.map((b, i) => (i ? b : change(b))) },
 });
 const withPiece = (p: Project, id: string, change: (q: Piece) => Piece): Project =>
-  withBody(p, (b) => ({ ...b, pieces: b.pieces.map((q) => (q.id === id ? change(q) : q)) }));
+  onBody(p, (b) => ({ ...b, pieces: b.pieces.map((q) => (q.id === id ? change(q) : q)) }));
 const faceAt = (x: number, y: number): Opening['on'] => ({
   kind: 'face',
   at: {
@@ -57,7 +60,7 @@ const trimmedLegs: Change = (p) => ({
 });
 /** A wall of another thickness. */
 const walled: Change = (p, draw) =>
-  withBody(p, (b) => ({ ...b, wall: length(between(draw, 1.6, 2.4)) }));
+  onBody(p, (b) => ({ ...b, wall: length(between(draw, 1.6, 2.4)) }));
 /** A hole for a lamp over a board, and a slot in the face. */
 const holed: Change = (p, draw) => {
   const scene = sceneOf(p);
@@ -98,7 +101,7 @@ const holed: Change = (p, draw) => {
 };
 /** Openings decided to be closed. */
 const blanked: Change = (p, draw) =>
-  withBody(p, (b) => ({
+  onBody(p, (b) => ({
     ...b,
     pieces: b.pieces.map((q) => ({
       ...q,
@@ -159,7 +162,7 @@ const lowered: Change = (p, draw) => {
 };
 /** Pegs of other lengths, and caps for more holes. */
 const capped: Change = (p, draw) =>
-  withBody(p, (b) => {
+  onBody(p, (b) => {
     const holes = b.pieces
       .flatMap((q) => q.openings)
       .filter((o) => o.use === 'button' && o.shape.kind === 'circle')
@@ -188,40 +191,33 @@ const capped: Change = (p, draw) =>
       ],
     };
   });
-/** A hinge, and a door that was kept. */
-const hinged: Change = (p, draw) => ({
-  ...p,
-  shell: {
-    ...p.shell,
-    hinge: {
-      first: oneOf(draw, ['top', 'bottom', 'left', 'right'] as const),
-      second: 'bottom',
-      closedDeg: 0,
-      openDeg: 120,
-      out: length(0),
-      up: length(0),
-      barrel: length(between(draw, 5, 12)),
-      ribbon: { thick: length(0.2), turns: 1, bendTimes: 20 },
+/** A lid on a hinge, and a door that was kept. */
+const hinged: Change = (one, draw) => {
+  const p = withBody(one, 'Lid', 'lid');
+  const first = { body: p.shell.bodies[0]!.id, edge: oneOf(draw, EDGES) };
+  const barrel = length(between(draw, 5, 12));
+  return {
+    ...p,
+    shell: { ...p.shell, joints: [hingeAt(0, p.shell, { first, barrel, openDeg: 120 })] },
+    donor: p.donor && {
+      ...p.donor,
+      kept: [
+        ...p.donor.kept,
+        {
+          id: 'drawn-door',
+          name: 'drawn door',
+          kind: 'door',
+          w: length(between(draw, 20, 60)),
+          h: length(between(draw, 20, 40)),
+          d: length(2),
+          proved: 'not needed',
+          tests: [],
+          senses: [],
+        },
+      ],
     },
-  },
-  donor: p.donor && {
-    ...p.donor,
-    kept: [
-      ...p.donor.kept,
-      {
-        id: 'drawn-door',
-        name: 'drawn door',
-        kind: 'door',
-        w: length(between(draw, 20, 60)),
-        h: length(between(draw, 20, 40)),
-        d: length(2),
-        proved: 'not needed',
-        tests: [],
-        senses: [],
-      },
-    ],
-  },
-});
+  };
+};
 /** The screen smaller than its face, in a shell that is larger. */
 const roomy: Change = (p, draw) => {
   const body = rectBody(

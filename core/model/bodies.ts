@@ -2,7 +2,8 @@
  * Which body of a build something lies in: the one door to bodies. Nobody else counts them.
  */
 import type { InputPlace, Placement, Project } from './project';
-import type { Body, Piece, Shell } from './shell';
+import type { Shell } from './joint';
+import type { Body, Piece } from './shell';
 
 /** Whether a key's place, there or to be cut, is in this body. */
 function holdsPlace(body: Body, at: InputPlace): boolean {

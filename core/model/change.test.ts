@@ -1,33 +1,20 @@
 /** Every kind of change: the document stays one that is read, only what the change names is another, and the one given is left as it was. */
 import { demos, STARTER_PARTS } from '../catalogue';
+import { hingeAt, hingeIn } from './joint.fixture';
 import { applied, appliedAll, type Change, length, mustRead, type Project } from './index';
 
 const [half, done, , wisp] = demos() as [Project, Project, Project, Project];
 const part = (id: string) => STARTER_PARTS.find((q) => q.id === id)!;
 const place = (item: string) => half.layout.placements.find((q) => q.item === item)!;
-const hinged: Project = {
-  ...half,
-  shell: {
-    bodies: [
-      half.shell.bodies[0]!,
-      {
-        ...wisp.shell.bodies[0]!,
-        id: 'lid',
-        pieces: wisp.shell.bodies[0]!.pieces.map((q) => ({ ...q, id: `lid-${q.id}` })),
-      },
-    ],
-    hinge: {
-      first: 'top',
-      second: 'bottom',
-      closedDeg: 0,
-      openDeg: 160,
-      out: length(1),
-      up: length(19),
-      barrel: length(6),
-      ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 20 },
-    },
+const bodies = [
+  half.shell.bodies[0]!,
+  {
+    ...wisp.shell.bodies[0]!,
+    id: 'lid',
+    pieces: wisp.shell.bodies[0]!.pieces.map((q) => ({ ...q, id: `lid-${q.id}` })),
   },
-};
+];
+const hinged: Project = { ...half, shell: { bodies, joints: [hingeAt(19, { bodies })] } };
 
 /** Paths at which two documents differ, as far down as both have something. */
 function differences(a: unknown, b: unknown, path = ''): string[] {
@@ -85,7 +72,16 @@ const ROWS: Array<[Change, Project, RegExp]> = [
     /features\.0\.screw\.into\.mm$/,
   ],
   [{ do: 'bore', feature: 'corner-posts', deep: 12.5 }, half, /features\.0\.bore\.deep\.mm$/],
-  [{ do: 'hinge', set: { up: length(20) } }, hinged, /^shell\.hinge\.up\.mm$/],
+  [
+    { do: 'joint', joint: { ...hingeIn(hinged), up: length(20) } },
+    hinged,
+    /^shell\.joints\.0\.up\.mm$/,
+  ],
+  [
+    { do: 'joint', joint: { ...hingeIn(hinged), id: 'other' } },
+    { ...hinged, shell: { bodies: hinged.shell.bodies } },
+    /^shell\.joints$/,
+  ],
   [{ do: 'program', item: 'charger', rProgOhm: 820 }, half, /^kit\.items\.3\.rProgOhm$/],
   [
     { do: 'reach', item: 'teasel', connector: 'hdmi', outside: true },
@@ -132,7 +128,6 @@ test('what is not there is not changed, and nothing fails', () => {
     { do: 'peg', cap: 'none', mm: 1 },
     { do: 'bore', feature: 'none', deep: 9 },
     { do: 'insulate', item: 'none' },
-    { do: 'hinge', set: { up: length(3) } },
     { do: 'grow', by: 1, side: { piece: 'none' } },
   ] as Change[]) {
     expect(applied(half, c)).toEqual(half);

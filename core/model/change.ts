@@ -15,7 +15,8 @@ import {
 import type { Item, Part } from './part';
 import { length, type Length } from './length';
 import type { Trial } from './tick';
-import type { Body, Feature, Shell } from './shell';
+import type { Joint } from './joint';
+import type { Body, Feature } from './shell';
 
 export type Change =
   | { do: 'place'; placement: Placement }
@@ -57,7 +58,8 @@ export type Change =
   | { do: 'screw'; feature: string; screw: NonNullable<Feature['screw']> }
   /** A post's bore drilled to so many mm. */
   | { do: 'bore'; feature: string; deep: number }
-  | { do: 'hinge'; set: Partial<NonNullable<Shell['hinge']>> }
+  /** A joint of two bodies: new, or in the place of the one of its id. */
+  | { do: 'joint'; joint: Joint }
   | { do: 'program'; item: string; rProgOhm: number }
   | { do: 'input'; input: Input }
   | { do: 'leave-out-input'; input: string }
@@ -210,7 +212,7 @@ export function applied(p: Project, change: Change): Project {
       const parts = p.kit.parts.some((x) => x.id === change.part.id)
         ? p.kit.parts
         : [...p.kit.parts, change.part];
-      const other = untried({ ...p, kit: { ...p.kit, parts } }, change.item);
+      const other = unchosen(untried({ ...p, kit: { ...p.kit, parts } }, change.item), change.item);
       return withItem(other, change.item, (item) => ({
         id: item.id,
         part: change.part.id,
@@ -270,10 +272,14 @@ export function applied(p: Project, change: Change): Project {
       return withFeature(p, change.feature, (q) =>
         q.bore ? { ...q, bore: { ...q.bore, deep: length(change.deep) } } : q,
       );
-    case 'hinge':
-      return p.shell.hinge
-        ? { ...p, shell: { ...p.shell, hinge: { ...p.shell.hinge, ...change.set } } }
-        : p;
+    case 'joint': {
+      const { joints = [] } = p.shell;
+      const isThere = joints.some((j) => j.id === change.joint.id);
+      const next = isThere
+        ? joints.map((j) => (j.id === change.joint.id ? change.joint : j))
+        : [...joints, change.joint];
+      return { ...p, shell: { ...p.shell, joints: next } };
+    }
     case 'grow':
       return {
         ...p,
@@ -394,9 +400,21 @@ export function withAdded(p: Project, part: Part): Project {
   };
 }
 
+/** Keys that were pressed on a switch of an item: the nearest counts again. */
+function unchosen(p: Project, item: string): Project {
+  if (p.controls.inputs.every((i) => i.switch?.item !== item)) return p;
+  const inputs = p.controls.inputs.map((input) => {
+    if (input.switch?.item !== item) return input;
+    const next = { ...input };
+    delete next.switch;
+    return next;
+  });
+  return { ...p, controls: { ...p.controls, inputs } };
+}
+
 /** The build without an item, its place, its wires, and its part when nobody else is one. */
 export const without = (p: Project, id: string): Project => ({
-  ...p,
+  ...unchosen(p, id),
   kit: {
     ...p.kit,
     parts: p.kit.parts.filter((q) => p.kit.items.some((i) => i.id !== id && i.part === q.id)),

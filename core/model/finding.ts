@@ -40,7 +40,16 @@ export interface Measure {
 }
 
 type OneId =
-  'bundle' | 'net' | 'lead' | 'input' | 'opening' | 'feature' | 'item' | 'piece' | 'family';
+  | 'bundle'
+  | 'net'
+  | 'lead'
+  | 'input'
+  | 'opening'
+  | 'feature'
+  | 'item'
+  | 'piece'
+  | 'family'
+  | 'joint';
 /** A thing of the build a finding is about, by what it is: nobody takes ids or sentences apart. */
 export type Ref =
   | { is: 'block'; item: string; block: string }
@@ -74,6 +83,7 @@ export interface Finding {
     | 'screw'
     | 'kept'
     | 'hinge'
+    | 'seat'
     | 'closing'
     | 'wire'
     | 'ribbon'

@@ -2,13 +2,24 @@ export * from './length';
 export * from './readings';
 export * from './worked';
 export * from './shell';
+export {
+  type Hinge,
+  hingesOf,
+  type Joined,
+  type Joint,
+  meetsOf,
+  type Seat,
+  seatsOf,
+  Shell,
+} from './joint';
 export * from './port';
 export * from './part';
 export * from './brief';
 export * from './project';
-export { MOST_BODIES, usualHinge, withBody, withoutBody } from './moreBodies';
+export { bareDock, MOST_BODIES, usualHinge, usualSeat, withBody, withoutBody } from './moreBodies';
 export { bodyFor, inOneBody, isOpen, otherBuilds, piecesOf, pieceUnder } from './bodies';
 export { hasSystem, hostsOf, isDevice, isHost } from './hosts';
+export { lowered } from './lowered';
 export { migrated, OLDER } from './migrate';
 export { present } from './present';
 export { drained } from './drained';

@@ -29,9 +29,11 @@ describe('a document of an older format', () => {
     expect(cut.length).toBeGreaterThan(0);
     expect(controls).toEqual({
       ...before,
-      inputs: before.inputs.map((i) =>
-        cut.includes(i) ? { ...i, at: { piece: 'front', ...i.at } } : i,
-      ),
+      inputs: before.inputs.map((i) => {
+        const { role, ...rest } = i as unknown as { role: string; at: object };
+        const at = cut.includes(i) ? { piece: 'front', ...i.at } : i.at;
+        return { ...rest, at, functions: [role] };
+      }),
     });
   });
   test('format 3: cuts, ticks and trials are taken apart by what the document holds', () => {
@@ -39,9 +41,12 @@ describe('a document of an older format', () => {
     const read = readProject(old);
     expect(read).toMatchObject({ ok: true });
     if (!read.ok) return;
-    const { cuts, build, tried, ...rest } = read.value;
-    const { cuts: were, build: done, tried: trials, ...others } = old;
+    const { cuts, build, tried, controls, ...rest } = read.value;
+    const { cuts: were, build: done, tried: trials, controls: before, ...others } = old;
     expect(rest).toEqual({ ...others, format: FORMAT });
+    expect(controls.inputs.map((i) => i.functions)).toEqual(
+      (before as { inputs: Array<{ role: string }> }).inputs.map((i) => [i.role]),
+    );
     expect(cuts.map((c) => (c.kind === 'opening' ? c.for : c.kind))).toEqual([
       { item: 'charger', connector: 'usb' },
       { item: 'screen', is: 'window' },
@@ -116,6 +121,40 @@ describe('a document of an older format', () => {
       },
       tried: [4],
     });
+  });
+  test('format 4: a hinge joins the first two bodies by name, keys have functions, its step says which', () => {
+    const old = frozen(4) as unknown as {
+      shell: { bodies: unknown; hinge: Record<string, unknown> };
+      controls: { inputs: Array<{ role: string }> };
+    };
+    const read = readProject({ ...old, build: { done: [{ step: 'hinge-ribbon', of: [] }] } });
+    expect(read).toMatchObject({ ok: true });
+    if (!read.ok) return;
+    const { first, second, ...hinge } = old.shell.hinge;
+    expect(read.value.shell).toEqual({
+      bodies: old.shell.bodies,
+      joints: [
+        {
+          is: 'hinge',
+          id: 'hinge',
+          first: { body: 'shell', edge: first },
+          second: { body: 'lid', edge: second },
+          ...hinge,
+        },
+      ],
+    });
+    expect(read.value.controls.inputs).toEqual(
+      old.controls.inputs.map(({ role, ...rest }) => ({ ...rest, functions: [role] })),
+    );
+    expect(read.value.controls.inputs[0]!.route).toBe('gpio');
+    expect(read.value.build.done.map(tickKey)).toEqual(['hinge-ribbon:hinge']);
+  });
+  test.each([
+    [{ bodies: [{ id: 'a' }], hinge: { first: 'top', second: 'left' } }, { bodies: [{ id: 'a' }] }],
+    [{ hinge: 7 }, { hinge: 7 }],
+    [7, 7],
+  ])('format 4: a hinge without a second body joined nothing: %j', (shell, to) => {
+    expect(migrated({ shell }, 'deft-shell/4')).toMatchObject({ shell: to });
   });
   test.each([
     ['no body', { bodies: [] }, 'front'],

@@ -14,6 +14,11 @@ const STEPS: Readonly<Record<string, (old: Json) => Json>> = {
   'deft-shell/2': (old) => ({ ...withFaces(old), format: 'deft-shell/3' }),
   // 4: what a cut is for, what was done and what was tried are references; before, they were texts.
   'deft-shell/3': (old) => ({ ...withReferences(old), format: 'deft-shell/4' }),
+  // 5: any two bodies are joined; before, one hinge joined the first two. A key does several things.
+  'deft-shell/4': (old) => ({
+    ...withFunctions(withJoints(withRolled(old))),
+    format: 'deft-shell/5',
+  }),
 };
 
 /** Formats there were before the present one, the newest first. */
@@ -43,6 +48,44 @@ function withFaces(old: Json): Json {
     const at = isJson(input) ? input['at'] : undefined;
     if (!isJson(input) || !isJson(at) || 'opening' in at) return input;
     return { ...input, at: { piece, ...at } };
+  });
+  return { ...old, controls: { ...controls, inputs } };
+}
+
+function withJoints(old: Json): Json {
+  const { shell } = old;
+  if (!isJson(shell) || !isJson(shell['hinge'])) return old;
+  const { hinge, ...rest } = shell;
+  const { first, second, ...more } = hinge;
+  const [a, b] = listIn(shell, 'bodies').map((body) => (isJson(body) ? body['id'] : undefined));
+  const joint = {
+    is: 'hinge',
+    id: 'hinge',
+    first: { body: a, edge: first },
+    second: { body: b, edge: second },
+    ...more,
+  };
+  // A hinge without a second body joined nothing.
+  return { ...old, shell: b === undefined ? rest : { ...rest, joints: [joint] } };
+}
+
+/** The step at a hinge says which one. */
+function withRolled(old: Json): Json {
+  const { build } = old;
+  if (!isJson(build)) return old;
+  const done = listIn(build, 'done').map((tick) =>
+    isJson(tick) && tick['step'] === 'hinge-ribbon' ? { ...tick, of: ['hinge'] } : tick,
+  );
+  return { ...old, build: { ...build, done } };
+}
+
+function withFunctions(old: Json): Json {
+  const { controls } = old;
+  if (!isJson(controls) || !Array.isArray(controls['inputs'])) return old;
+  const inputs = controls['inputs'].map((input: unknown) => {
+    if (!isJson(input) || !('role' in input)) return input;
+    const { role, ...rest } = input;
+    return { ...rest, functions: [role] };
   });
   return { ...old, controls: { ...controls, inputs } };
 }

@@ -1,7 +1,9 @@
 /** A body more, or one less: every id its own, and nothing left that lay in what is gone. */
 import { length } from './length';
 import type { Project } from './project';
-import type { Body, Shell } from './shell';
+import { type Hinge, meetsOf, type Seat, type Shell } from './joint';
+import { outlineSpan } from './read';
+import type { Body } from './shell';
 
 /** More than these nobody has on one bench. */
 export const MOST_BODIES = 8;
@@ -65,13 +67,15 @@ export function withBody(p: Project, name: string, wish: string, from?: Body): P
   return { ...p, shell: { ...p.shell, bodies: [...p.shell.bodies, made] } };
 }
 
-/** A build with one body less: what lay in it has no place, and a hinge that held it is gone. */
+/** A build with one body less: what lay in it has no place, and no joint names it. */
 export function withoutBody(p: Project, id: string): Project {
-  const index = p.shell.bodies.findIndex((b) => b.id === id);
-  if (index < 0) return p;
-  const gone = new Set(p.shell.bodies[index]!.pieces.map((q) => q.id));
+  const body = p.shell.bodies.find((b) => b.id === id);
+  if (!body) return p;
+  const gone = new Set(body.pieces.map((q) => q.id));
   const shell: Shell = { ...p.shell, bodies: p.shell.bodies.filter((b) => b.id !== id) };
-  if (index < 2) delete shell.hinge;
+  const joints = (shell.joints ?? []).filter((j) => meetsOf(j).every((m) => m.body !== id));
+  if (joints.length) shell.joints = joints;
+  else delete shell.joints;
   const standing = p.layout.placements.filter((x) => !('piece' in x.on && gone.has(x.on.piece)));
   return { ...p, shell, layout: { ...p.layout, placements: carried(standing) } };
 }
@@ -83,16 +87,27 @@ function carried(list: Project['layout']['placements']): Project['layout']['plac
   return left.length === list.length ? left : carried(left);
 }
 
-type Hinge = NonNullable<Shell['hinge']>;
+/** An id no joint of the shell has. */
+function freeJointId(shell: Shell, wish: string): string {
+  const taken = new Set((shell.joints ?? []).map((j) => j.id));
+  for (let n = 1; ; n++) {
+    const id = n === 1 ? wish : `${wish}-${n}`;
+    if (!taken.has(id)) return id;
+  }
+}
+
+const depthOf = (b: Body, role: 'front' | 'back'): number =>
+  b.pieces.find((q) => q.role === role)?.depth.mm ?? 0;
 
 /** A hinge that shuts two bodies face to face, to be measured. */
-export function usualHinge(first: Body, second: Body): Hinge {
+export function usualHinge(shell: Shell, first: Body, second: Body): Hinge {
   const front = (b: Body): number =>
-    (b.pieces.find((q) => q.role === 'front')?.depth.mm ?? 0) +
-    Math.max(0, ...(b.caps ?? []).map((c) => c.proud.mm));
+    depthOf(b, 'front') + Math.max(0, ...(b.caps ?? []).map((c) => c.proud.mm));
   return {
-    first: 'top',
-    second: 'bottom',
+    is: 'hinge',
+    id: freeJointId(shell, 'hinge'),
+    first: { body: first.id, edge: 'top' },
+    second: { body: second.id, edge: 'bottom' },
     closedDeg: 0,
     openDeg: 160,
     out: length(2, 'estimate'),
@@ -101,3 +116,48 @@ export function usualHinge(first: Body, second: Body): Hinge {
     ribbon: { thick: { mm: 0.12, u: 0.015, how: 'typical' }, turns: 1.5, bendTimes: 20 },
   };
 }
+
+/** Between what goes in and the pocket's walls on both sides together, mm: a printed sliding fit. */
+const PLAY_MM = 0.8;
+/** How deep a pocket is that nobody measured yet, mm. */
+const USUAL_DEEP_MM = 10;
+
+/** A pocket that takes a body with its lower edge ahead, to be measured. */
+export function usualSeat(shell: Shell, outer: Body, inner: Body): Seat {
+  const thick = depthOf(inner, 'front') + depthOf(inner, 'back');
+  return {
+    is: 'seat',
+    id: freeJointId(shell, 'seat'),
+    inner: { body: inner.id, edge: 'bottom' },
+    outer: { body: outer.id, edge: 'top' },
+    pocket: {
+      w: length(outlineSpan(inner.outline).w + PLAY_MM, 'estimate'),
+      h: length(thick + PLAY_MM, 'estimate'),
+      deep: length(USUAL_DEEP_MM, 'estimate'),
+      rise: length((depthOf(inner, 'front') - depthOf(inner, 'back')) / 2, 'estimate'),
+    },
+  };
+}
+
+/** The shell of a dock for a body, to be measured: a pocket for it goes in, with a wall around. */
+export function bareDock(like: Body): Body {
+  const shell = bare(like);
+  delete shell.caps;
+  delete shell.underlays;
+  const around = PLAY_MM + 2 * like.wall.mm;
+  return {
+    ...shell,
+    outline: {
+      kind: 'rect',
+      w: length(outlineSpan(like.outline).w + 2 * around, 'estimate'),
+      h: length(DOCK_HIGH_MM, 'estimate'),
+      r: length(DOCK_ROUND_MM, 'estimate'),
+    },
+    pieces: shell.pieces.map((q, i) => ({
+      ...q,
+      depth: length(like.pieces[i]!.depth.mm + around, 'estimate'),
+    })),
+  };
+}
+const DOCK_HIGH_MM = 40;
+const DOCK_ROUND_MM = 5;

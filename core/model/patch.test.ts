@@ -88,8 +88,22 @@ describe('a patch as it may come', () => {
     expect(read.error?.issues[0]?.message).toContain(sentence);
   });
 
-  test('one that does not fit the build is one sentence', () => {
-    const read = readPatched(builds[0]!, [{ op: 'remove', path: '/kit/items/999/name' }]);
+  test.each<[string, Patch]>([
+    ['from what is not there', [{ op: 'remove', path: '/kit/items/999/name' }]],
+    ['what is not there', [{ op: 'remove', path: '/shell/hinge' }]],
+    ['what was there in a format before', [{ op: 'replace', path: '/shell/hinge', value: 1 }]],
+    ['a field within it', [{ op: 'replace', path: '/shell/hinge/up/mm', value: 1 }]],
+    ['behind the end of a list', [{ op: 'replace', path: '/kit/items/999', value: {} }]],
+    ['a gap into a list', [{ op: 'add', path: '/build/done/999', value: {} }]],
+    [
+      'one that came too late',
+      [
+        { op: 'remove', path: '/note' },
+        { op: 'remove', path: '/note' },
+      ],
+    ],
+  ])('one that changes %s is refused whole, in one sentence', (_, patch) => {
+    const read = readPatched({ ...builds[0]!, note: 'a note' }, patch);
     expect(read).toEqual({
       ok: false,
       complaints: [

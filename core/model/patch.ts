@@ -7,7 +7,13 @@
  */
 // Its CommonJS build names nothing to Node; its default holds all in every build.
 import jsonPatch from 'fast-json-patch';
-import { immutableJSONPatch, type JSONPatchDocument } from 'immutable-json-patch';
+import {
+  existsIn,
+  getIn,
+  immutableJSONPatch,
+  type JSONPatchDocument,
+  parseJSONPointer,
+} from 'immutable-json-patch';
 import { z } from 'zod';
 import { FORMAT, Project } from './project';
 import { type Complaint, guardJson, meaningComplaints, type Read, readAs } from './read';
@@ -94,8 +100,27 @@ function sharedFields(a: Fields, b: Fields): Fields {
   return isSame ? a : (fields ?? b);
 }
 
+/**
+ * The document after a patch.
+ *
+ * @throws Error where an operation names what is not there: nothing of a patch is passed over
+ */
 export const patched = (document: Project, patch: Patch): Project =>
-  patch.length ? immutableJSONPatch<Project>(document, patch) : document;
+  patch.length ? immutableJSONPatch<Project>(document, patch, { before: mustBeThere }) : document;
+
+/** RFC 6902 wants a target for what is replaced or removed, and a list as long as what is added to it. */
+function mustBeThere(document: unknown, { op, path: at }: Patch[number]): object {
+  const to = parseJSONPointer(at);
+  if (op !== 'add') {
+    if (!existsIn(document as JSONPatchDocument, to)) throw new Error(`There is no ${at}.`);
+    return {};
+  }
+  const list = getIn<unknown>(document, to.slice(0, -1));
+  const index = to.at(-1);
+  const isBeyond = Array.isArray(list) && index !== '-' && !(Number(index) <= list.length);
+  if (isBeyond) throw new Error(`There is no ${at} to add.`);
+  return {};
+}
 
 /**
  * The document after a patch, read: what the patch does not touch was read before.

@@ -7,14 +7,15 @@ import { Brief } from './brief';
 import { Donor } from './donor';
 import { Length } from './length';
 import { Item, Part } from './part';
-import { Id, Name, Shell } from './shell';
+import { Id, Name } from './shell';
+import { Shell } from './joint';
 import { Duties } from './duty';
 import { MeterReading } from './meter';
 import { Film, PressRecord } from './press';
 import { Tick, Trial } from './tick';
 import { Workshop } from './workshop';
 
-export const FORMAT = 'deft-shell/4';
+export const FORMAT = 'deft-shell/5';
 
 const place = z.number({ error: 'A place is a number of millimetres.' }).min(-1000).max(1000);
 
@@ -176,10 +177,22 @@ export const InputPlace = z.union([
 ]);
 export type InputPlace = z.infer<typeof InputPlace>;
 
+const role = z.enum(INPUT_ROLES);
+/** More a player does not remember of one key. */
+export const MOST_FUNCTIONS = 4;
+/** What a key does: its own first, then what else it does in games that leave its own free. */
+export const Functions = z
+  .tuple([role], role, { error: 'A key does at least one thing.' })
+  .refine((all) => all.length <= MOST_FUNCTIONS, {
+    error: `A key does at most ${MOST_FUNCTIONS} things.`,
+  })
+  .refine((all) => new Set(all).size === all.length, { error: 'A key does each thing once.' });
+export type Functions = z.infer<typeof Functions>;
+
 export const Input = z.strictObject({
   id: Id,
   name: Name,
-  role: z.enum(INPUT_ROLES),
+  functions: Functions,
   at: InputPlace,
   /** Size of the hole its cap needs if there is none yet, mm. */
   hole: z.number().positive().max(60).optional(),
@@ -187,6 +200,8 @@ export const Input = z.strictObject({
   route: z.literal('gpio').optional(),
   /** Header GPIO chosen by hand. */
   gpio: z.number().int().min(0).max(63).optional(),
+  /** The switch it presses, chosen by hand: a body, dome or stem of an item. */
+  switch: z.strictObject({ item: Id, block: Id }).optional(),
   /** Whether a switch and its wire have a way: false is an open question the builder must answer. */
   routed: z.boolean(),
 });
@@ -198,6 +213,12 @@ export type Route = (typeof ROUTES)[number];
 /** How one key is read. */
 export const routeOf = (p: Pick<Project, 'controls'>, input: Pick<Input, 'route'>): Route =>
   input.route ?? p.controls.route;
+
+/** The same key with another function of its own; what else it does stays. */
+export const doing = (input: Input, role: InputRole): Input => ({
+  ...input,
+  functions: [role, ...input.functions.slice(1).filter((x) => x !== role)],
+});
 
 /** A load that hangs on the pack or the wall, without a converter between. */
 export const FROM_SOURCE = '@source';

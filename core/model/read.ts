@@ -5,9 +5,10 @@
 import type { z } from 'zod';
 import { formatMm } from './length';
 import { type Item, Part } from './part';
-import { FORMAT, type Placement, Project } from './project';
+import { FORMAT, type Input, type Placement, Project } from './project';
 import type { Body, Outline } from './shell';
 import { migrated } from './migrate';
+import { jointComplaints } from './joint';
 import { readingComplaints } from './readable';
 import { BadInput } from './worked';
 
@@ -200,6 +201,8 @@ export function meaningComplaints(p: Project): Complaint[] {
     unique(`${at}.features`, ids);
   });
 
+  jointComplaints(p.shell, 'shell.joints', say);
+
   const parts = unique('kit.parts', p.kit.parts);
   p.kit.parts.forEach((part, i) => partMeaning(part, `kit.parts.${i}`, say));
   const items = unique('kit.items', p.kit.items);
@@ -232,6 +235,7 @@ export function meaningComplaints(p: Project): Complaint[] {
     }
   });
   unique('controls.inputs', p.controls.inputs);
+  p.controls.inputs.forEach((input, i) => switchMeaning(input, p, `controls.inputs.${i}`, say));
   unique('kit.readings', p.kit.readings ?? []);
   return out;
 }
@@ -427,6 +431,17 @@ function itemMeaning(
       say(`${at}.struck.${i}`, `The ${block.name} of ${part.name} cannot be taken off.`);
     }
   });
+}
+
+function switchMeaning(input: Input, p: Project, path: string, say: Say): void {
+  const chosen = input.switch;
+  if (!chosen) return;
+  const item = p.kit.items.find((x) => x.id === chosen.item);
+  const part = p.kit.parts.find((q) => q.id === item?.part);
+  if (!item) say(`${path}.switch.item`, `There is no item "${chosen.item}" in the kit.`);
+  else if (!part?.blocks.some((b) => b.id === chosen.block)) {
+    say(`${path}.switch.block`, `${item.name} has no switch "${chosen.block}" for ${input.name}.`);
+  }
 }
 
 function placementMeaning(

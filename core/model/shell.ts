@@ -277,29 +277,3 @@ export const Body = z.strictObject({
   pieces: z.array(Piece).min(1).max(8),
 });
 export type Body = z.infer<typeof Body>;
-
-export const Shell = z.strictObject({
-  bodies: z.array(Body).max(8, { error: 'A build has at most eight bodies.' }),
-  /** Where two bodies meet: edge to edge, angles between their fronts closed and open, and the barrel a ribbon rolls through. */
-  hinge: z
-    .strictObject({
-      first: z.enum(EDGES),
-      second: z.enum(EDGES),
-      closedDeg: z.number().min(0).max(360),
-      openDeg: z.number().min(0).max(360),
-      /** From the first body's edge out to the axis, and from its parting plane up to it, mm. */
-      out: Distance,
-      up: Distance,
-      barrel: Length,
-      ribbon: z.strictObject({
-        thick: Length,
-        turns: z.number().min(0).max(10),
-        bendTimes: z.number().min(1).max(40),
-      }),
-      magnet: z
-        .strictObject({ closedMm: Length, openMm: Length, pullIn: Length, letGo: Length })
-        .optional(),
-    })
-    .optional(),
-});
-export type Shell = z.infer<typeof Shell>;

@@ -43,6 +43,7 @@ export const STEP_CODES = [
   'prove-kept',
   'put-on',
   'refit',
+  'seat',
   'shoulders',
   'slim',
   'system',

@@ -60,8 +60,8 @@ export function pressPlan(
     return {
       id: input.id,
       name: input.name,
-      role: input.role,
-      code: EVENT_CODES[input.role],
+      role: input.functions[0],
+      code: EVENT_CODES[input.functions[0]],
       line: gpio === undefined ? `input ${i + 1}` : `GPIO${gpio}`,
       joint:
         pin === undefined ? `input ${i + 1} of the ${READER[route]}` : `pin ${pin} of the header`,

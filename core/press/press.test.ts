@@ -319,10 +319,10 @@ describe('kept in the document', () => {
 
   test('a key that is to do something else is asked for again: its old answer accuses nobody', () => {
     const p = pressedOn();
-    const roles = new Set(p.controls.inputs.map((i) => i.role));
+    const roles = new Set(p.controls.inputs.map((i) => i.functions[0]));
     const free = INPUT_ROLES.find((r) => !roles.has(r))!;
     const input = p.controls.inputs.find((i) => i.id === first.id)!;
-    const changed = applied(p, { do: 'input', input: { ...input, role: free } });
+    const changed = applied(p, { do: 'input', input: { ...input, functions: [free] } });
     const now = pressPlan(changed);
     expect(stalePresses(now, changed.controls.pressed!)).toEqual([first.id]);
     expect(pressFindings(changed, now).map((f) => [f.code, f.verdict])).toEqual([
@@ -344,7 +344,9 @@ describe('kept in the document', () => {
     expect(without({ inputs: [] })).toMatch(/No key has a switch/);
     expect(without({ inputs: [], route: 'wireless' })).toMatch(/in the pad/);
     const [a, b, ...rest] = done.controls.inputs;
-    expect(without({ inputs: [a!, { ...b!, role: a!.role }, ...rest] })).toMatch(/Two keys are/);
+    expect(without({ inputs: [a!, { ...b!, functions: [a!.functions[0]] }, ...rest] })).toMatch(
+      /Two keys are/,
+    );
   });
 
   test('every mend undoes its fault on the stand-in', () => {

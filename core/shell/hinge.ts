@@ -5,7 +5,11 @@
 import { area, type Pt, ringOf } from '../geometry';
 import {
   type Body,
+  type Edge,
   type Finding,
+  type Hinge,
+  hingesOf,
+  type Joined,
   judge,
   type Length,
   mm1,
@@ -14,13 +18,8 @@ import {
   type Worked,
 } from '../model';
 
-type Hinge = NonNullable<Shell['hinge']>;
-
 /** Size of a body seen along the hinge's axis: from the hinge edge away, behind and before the parting plane. */
-export function sideOf(
-  body: Body,
-  edge: Hinge['first'],
-): { reach: number; front: number; back: number } {
+export function sideOf(body: Body, edge: Edge): { reach: number; front: number; back: number } {
   const { w, h } = outlineSpan(body.outline);
   const depth = (role: string) =>
     body.pieces.find((p) => p.role === role || (role === 'front' && p.role === 'plate'))?.depth
@@ -38,11 +37,11 @@ export function sideOf(
  *
  * @param deg  angle between the two fronts: 180 lies flat open, 0 is shut face to face
  */
-export function section(shell: Shell, deg: number): { first: Pt[]; second: Pt[] } | undefined {
-  const [a, b] = shell.bodies;
-  const hinge = shell.hinge;
-  if (!a || !b || !hinge) return undefined;
-  const [p, q] = [sideOf(a, hinge.first), sideOf(b, hinge.second)];
+export function section(
+  { joint: hinge, bodies: [a, b] }: Joined<Hinge>,
+  deg: number,
+): { first: Pt[]; second: Pt[] } {
+  const [p, q] = [sideOf(a, hinge.first.edge), sideOf(b, hinge.second.edge)];
   const out = hinge.out.mm;
   const up = hinge.up.mm;
   const t = ((180 - deg) * Math.PI) / 180;
@@ -114,20 +113,26 @@ export function rolled(
   };
 }
 
-const source = (key: string, label: string, l: Length, k: number) => ({
-  key: `shell.hinge.${key}`,
+const source = (hinge: Hinge, key: string, label: string, l: Length, k: number) => ({
+  key: `shell.joints.${hinge.id}.${key}`,
   label,
   u: l.u,
   k,
 });
 
-/** What the hinge allows: closed and open without touching, a ribbon that lasts, a magnet that switches. */
-export function hingeFindings(shell: Shell): Finding[] {
-  const hinge = shell.hinge;
-  const [a, b] = shell.bodies;
-  if (!hinge || !a || !b) return [];
+/** How the bodies lie at either end of the swing; the ribbon in the barrel; the magnet that sends it to sleep. */
+type HingeCode = 'hinge-pose' | 'hinge-ribbon' | 'hinge-magnet';
+
+/** What each hinge allows: closed and open without touching, a ribbon that lasts, a magnet that switches. */
+export const hingeFindings = (shell: Shell): Finding[] => hingesOf(shell).flatMap(ofHinge);
+
+function ofHinge(hinged: Joined<Hinge>): Finding[] {
+  const { joint: hinge, bodies } = hinged;
+  const [a, b] = bodies;
   const out: Finding[] = [];
+  const refs: Finding['refs'] = [{ is: 'joint', id: hinge.id }];
   const put = (
+    code: HingeCode,
     id: string,
     gap: number,
     required: number,
@@ -140,15 +145,16 @@ export function hingeFindings(shell: Shell): Finding[] {
   ) => {
     const { chance, verdict } = judge(gap - required, sigma);
     out.push({
-      id,
+      id: `${hinge.id}:${id}`,
       station: 'shell',
       check: 'hinge',
-      code: 'hinge',
+      code,
       verdict,
       title,
       what,
       why,
       about: [a.id, b.id],
+      refs,
       measure: {
         gap,
         required,
@@ -169,10 +175,11 @@ export function hingeFindings(shell: Shell): Finding[] {
     ['closed', hinge.closedDeg],
     ['open', hinge.openDeg],
   ] as const) {
-    const s = section(shell, deg)!;
+    const s = section(hinged, deg);
     const gap = convexGap(s.first, s.second);
     put(
-      `hinge-${word}`,
+      'hinge-pose',
+      word,
       gap,
       0,
       uDepth,
@@ -180,12 +187,13 @@ export function hingeFindings(shell: Shell): Finding[] {
       gap < 0 ? `${mm1(gap)} mm overlap` : `${mm1(gap)} mm apart`,
       `${a.name} and ${b.name}, ${word} at ${deg}°.`,
       [`axis ${mm1(hinge.out.mm)} mm out and ${mm1(hinge.up.mm)} mm up from the parting plane`],
-      [source('out', 'axis out', hinge.out, 1), source('up', 'axis up', hinge.up, 1)],
+      [source(hinge, 'out', 'axis out', hinge.out, 1), source(hinge, 'up', 'axis up', hinge.up, 1)],
     );
   }
   const r = rolled(hinge);
   put(
     'hinge-ribbon',
+    'ribbon',
     r.value.radiusMm,
     r.value.leastMm,
     Math.hypot(hinge.barrel.u / 2, hinge.ribbon.thick.u * hinge.ribbon.bendTimes),
@@ -193,13 +201,14 @@ export function hingeFindings(shell: Shell): Finding[] {
     `${mm1(r.value.radiusMm)} mm bend`,
     `Ribbon through the barrel, ${r.value.turnsOpen.toFixed(1)} turns when open.`,
     r.working,
-    [source('barrel', 'barrel bore', hinge.barrel, 0.5)],
+    [source(hinge, 'barrel', 'barrel bore', hinge.barrel, 0.5)],
   );
-  out.push(...swingFindings(hinge, [a, b]));
+  out.push(...swingFindings(hinge, bodies));
   if (hinge.magnet) {
     const m = hinge.magnet;
     put(
-      'hinge-sleep',
+      'hinge-magnet',
+      'sleep',
       m.pullIn.mm - m.closedMm.mm,
       0,
       Math.hypot(m.pullIn.u, m.closedMm.u),
@@ -210,7 +219,8 @@ export function hingeFindings(shell: Shell): Finding[] {
       [],
     );
     put(
-      'hinge-wake',
+      'hinge-magnet',
+      'wake',
       m.openMm.mm - m.letGo.mm,
       0,
       Math.hypot(m.letGo.u, m.openMm.u),
@@ -238,12 +248,18 @@ function swingFindings(hinge: Hinge, bodies: readonly [Body, Body]): Finding[] {
   const [a, b] = bodies;
   const [opens, shuts] = [hinge.openDeg, hinge.closedDeg];
   const about = [a.id, b.id];
-  const base = { station: 'shell', check: 'hinge', code: 'hinge', about } as const;
+  const base = {
+    station: 'shell',
+    check: 'hinge',
+    code: 'hinge-swung',
+    about,
+    refs: [{ is: 'joint', id: hinge.id }] satisfies Finding['refs'],
+  } as const;
   const out: Finding[] = [];
   if (opens < USUAL_OPEN_DEG) {
     out.push({
       ...base,
-      id: 'hinge-opens',
+      id: `${hinge.id}:opens`,
       verdict: opens < LEAST_OPEN_DEG ? 'hit' : 'tight',
       title: `Opens to ${opens}°`,
       what: `${b.name} stays over ${a.name}.`,
@@ -255,7 +271,7 @@ function swingFindings(hinge: Hinge, bodies: readonly [Body, Body]): Finding[] {
   if (Math.abs(shuts) > MOST_SHUT_DEG) {
     out.push({
       ...base,
-      id: 'hinge-shuts',
+      id: `${hinge.id}:shuts`,
       verdict: 'hit',
       title: `Shuts to ${shuts}° only`,
       what: `${b.name} does not lie on ${a.name}.`,
@@ -266,7 +282,7 @@ function swingFindings(hinge: Hinge, bodies: readonly [Body, Body]): Finding[] {
   if (bendTimes < LEAST_MOVING_BEND) {
     out.push({
       ...base,
-      id: 'hinge-ribbon-moves',
+      id: `${hinge.id}:ribbon-moves`,
       verdict: 'tight',
       title: `Bent at ${bendTimes} thicknesses`,
       what: 'The ribbon in the hinge moves each time it is opened.',

@@ -4,11 +4,14 @@ import {
   type Body,
   emptyProject,
   type Feature,
+  type Hinge,
+  hingesOf,
   type Kept,
   length,
   type Project,
   type Shell,
 } from '../model';
+import { hingeAt } from '../model/joint.fixture';
 import {
   convexGap,
   depthsOf,
@@ -90,24 +93,16 @@ describe('a closing screw', () => {
   });
 });
 
+const shell = (up: number, more: Partial<Hinge> = {}): Shell => {
+  const bodies = [body([], 'one'), body([], 'two')];
+  return { bodies, joints: [hingeAt(up, { bodies }, { openDeg: 160, out: length(1), ...more })] };
+};
+const hinged = (up: number) => hingesOf(shell(up))[0]!;
+
 describe('a hinge', () => {
-  const shell = (up: number, more: Partial<NonNullable<Shell['hinge']>> = {}): Shell => ({
-    bodies: [body([], 'one'), body([], 'two')],
-    hinge: {
-      first: 'top',
-      second: 'bottom',
-      closedDeg: 0,
-      openDeg: 160,
-      out: length(1),
-      up: length(up),
-      barrel: length(6),
-      ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 20 },
-      ...more,
-    },
-  });
   test('shut face to face, two fronts 8 mm deep need the axis 8 mm up; at 7 they overlap by 2', () => {
     const gap = (up: number) => {
-      const s = section(shell(up), 0)!;
+      const s = section(hinged(up), 0);
       return convexGap(s.first, s.second);
     };
     expect([gap(8), gap(9), gap(7)]).toEqual([
@@ -115,25 +110,25 @@ describe('a hinge', () => {
       expect.closeTo(2, 9),
       expect.closeTo(-2, 9),
     ]);
-    expect(hingeFindings(shell(7)).find((f) => f.id === 'hinge-closed')!.title).toBe(
+    expect(hingeFindings(shell(7)).find((f) => f.id === 'hinge:closed')!.title).toBe(
       '2.0 mm overlap',
     );
   });
   test('flat open they lie twice the axis distance apart; the gap is the same from either side', () => {
-    const s = section(shell(3), 180)!;
+    const s = section(hinged(3), 180);
     expect(convexGap(s.first, s.second)).toBeCloseTo(2, 9);
     for (const deg of [20, 77, 130]) {
-      const q = section(shell(5), deg)!;
+      const q = section(hinged(5), deg);
       expect(convexGap(q.first, q.second)).toBeCloseTo(convexGap(q.second, q.first), 9);
     }
   });
   test('1.5 turns, opening by 160°: 1.94 turns of 3 layers less two of 0.12 mm in a 6 mm barrel', () => {
-    const r = rolled(shell(9).hinge!).value;
+    const r = rolled(hinged(9).joint).value;
     expect(r.turnsOpen).toBeCloseTo(1.5 + 160 / 360, 9);
     expect(r.lengthMm).toBeCloseTo((1.5 + 160 / 360) * 2 * Math.PI * (3 - 0.12), 6);
     expect([r.radiusMm, r.leastMm]).toEqual([expect.closeTo(3 - 0.24, 9), expect.closeTo(2.4, 9)]);
     expect(
-      hingeFindings(shell(9, { barrel: length(2.4) })).find((f) => f.id === 'hinge-ribbon')!
+      hingeFindings(shell(9, { barrel: length(2.4) })).find((f) => f.code === 'hinge-ribbon')!
         .verdict,
     ).toBe('hit');
   });
@@ -143,7 +138,7 @@ describe('a hinge', () => {
         magnet: { closedMm: length(4), openMm: length(30), pullIn: length(3), letGo: length(12) },
       }),
     );
-    expect(f.filter((x) => /sleep|wake/.test(x.id)).map((x) => x.verdict)).toEqual([
+    expect(f.filter((x) => x.code === 'hinge-magnet').map((x) => x.verdict)).toEqual([
       'hit',
       'clear',
     ]);
@@ -257,19 +252,7 @@ describe('what mends them', () => {
   test('bodies that meet get their axis set further off: just until they pass, and the first that does', () => {
     const p: Project = {
       ...emptyProject('a', 'A'),
-      shell: {
-        bodies: [body([], 'one'), body([], 'two')],
-        hinge: {
-          first: 'top',
-          second: 'bottom',
-          closedDeg: 0,
-          openDeg: 160,
-          out: length(1),
-          up: length(7),
-          barrel: length(2.4),
-          ribbon: { thick: length(0.12), turns: 1.5, bendTimes: 20 },
-        },
-      },
+      shell: shell(7, { barrel: length(2.4) }),
     };
     for (const f of hingeFindings(p.shell).filter((x) => x.verdict === 'hit')) {
       const ways = shellWays(p, f);

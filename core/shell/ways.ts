@@ -1,10 +1,13 @@
 /** What may mend a screw that is too long or too short, and two bodies whose hinge does not let them shut or open. */
 import {
-  piecesOf,
+  applied,
   type Change,
   type Finding,
+  type Hinge,
+  hingesOf,
   length,
   mm1,
+  piecesOf,
   type Project,
   type WayOut,
 } from '../model';
@@ -58,57 +61,54 @@ const screw = (feature: string, s: Extract<Change, { do: 'screw' }>['screw']): C
   screw: s,
 });
 
+const FURTHER = [0.2, 0.5, 1, 1.5, 2, 3, 4, 6, 8];
+const FURTHER_WORDS = {
+  out: (to: number) => `Set the axis ${to} mm out of the edges`,
+  up: (to: number) => `Set the axis ${to} mm above the parting planes`,
+  barrel: (to: number) => `Take a barrel of ${to} mm`,
+};
+type Further = keyof typeof FURTHER_WORDS;
+
 /** The axis further out or up until both bodies pass, or a wider barrel for the ribbon. */
 function hinge(p: Project, f: Finding): WayOut[] {
-  const h = p.shell.hinge;
+  const h = hingesOf(p.shell).find(({ joint }) =>
+    f.refs?.some((r) => r.is === 'joint' && r.id === joint.id),
+  )?.joint;
   if (!h) return [];
-  const tenth = (mm: number) => Math.ceil(mm * 10) / 10;
-  const clear = (set: Partial<typeof h>) =>
-    hingeFindings({ ...p.shell, hinge: { ...h, ...set } }).find((x) => x.id === f.id)?.verdict ===
-    'clear';
-  const grown = (key: 'out' | 'up' | 'barrel'): WayOut[] => {
-    for (const more of [0.2, 0.5, 1, 1.5, 2, 3, 4, 6, 8]) {
-      const to = tenth(h[key].mm + more);
-      const l = length(to, h[key].how);
-      if (clear({ [key]: l })) {
-        return [
-          {
-            id: `hinge-${key}`,
-            text: {
-              out: `Set the axis ${to} mm out of the edges`,
-              up: `Set the axis ${to} mm above the parting planes`,
-              barrel: `Take a barrel of ${to} mm`,
-            }[key],
-            cost: key === 'barrel' ? 'a thicker hinge' : 'longer hinge arms',
-            changes: [{ do: 'hinge', set: { [key]: l } }],
-            effort: 3 + more,
-          },
-        ];
-      }
-    }
-    return [];
-  };
-  if (f.id === 'hinge-ribbon') {
+  if (f.code === 'hinge-ribbon') return [...further(p, f, h, 'barrel'), ...fewerTurns(h)];
+  if (f.code === 'hinge-pose') return [...further(p, f, h, 'up'), ...further(p, f, h, 'out')];
+  return [];
+}
+
+function further(p: Project, f: Finding, h: Hinge, key: Further): WayOut[] {
+  for (const more of FURTHER) {
+    const to = Math.ceil((h[key].mm + more) * 10) / 10;
+    const change: Change = { do: 'joint', joint: { ...h, [key]: length(to, h[key].how) } };
+    const then = hingeFindings(applied(p, change).shell).find((x) => x.id === f.id);
+    if (then?.verdict !== 'clear') continue;
     return [
-      ...grown('barrel'),
-      ...(h.ribbon.turns >= 1
-        ? [
-            {
-              id: 'hinge-turns',
-              text: `Roll the ribbon ${h.ribbon.turns - 0.5} turns instead`,
-              cost: 'less to give when it opens',
-              changes: [
-                {
-                  do: 'hinge' as const,
-                  set: { ribbon: { ...h.ribbon, turns: h.ribbon.turns - 0.5 } },
-                },
-              ],
-              effort: 2,
-            },
-          ]
-        : []),
+      {
+        id: `hinge-${key}`,
+        text: FURTHER_WORDS[key](to),
+        cost: key === 'barrel' ? 'a thicker hinge' : 'longer hinge arms',
+        changes: [change],
+        effort: 3 + more,
+      },
     ];
   }
-  if (f.id === 'hinge-closed' || f.id === 'hinge-open') return [...grown('up'), ...grown('out')];
   return [];
+}
+
+function fewerTurns(h: Hinge): WayOut[] {
+  const turns = h.ribbon.turns - 0.5;
+  if (turns < 0.5) return [];
+  return [
+    {
+      id: 'hinge-turns',
+      text: `Roll the ribbon ${turns} turns instead`,
+      cost: 'less to give when it opens',
+      changes: [{ do: 'joint', joint: { ...h, ribbon: { ...h.ribbon, turns } } }],
+      effort: 2,
+    },
+  ];
 }

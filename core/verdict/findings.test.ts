@@ -101,7 +101,7 @@ describe('controls', () => {
       applied(withInput({ gpio: 5 }), { do: 'input', input: { ...input('key-3'), gpio: 5 } }),
       'GPIO5 carries two buttons',
     ],
-    ['two keys of one role', withInput({ role: 'up' }), 'Two inputs are "up"'],
+    ['two keys of one role', withInput({ functions: ['up'] }), 'Two inputs are "up"'],
     ['an opening that is gone', withInput({ at: { opening: 'nothing' } }), 'Its opening is gone'],
   ])('%s is found, and a way out that helps is offered where there is one', (_, p, title) => {
     expect(titles(p)).toContain(title);

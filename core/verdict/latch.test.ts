@@ -74,7 +74,7 @@ describe('the key of a latch', () => {
       .filter((n) => [n.a.item, n.b.item].includes(key))
       .map((n) => [n.a, n.b].find((e) => e.item === 'latch')?.pad);
     expect(ends.sort()).toEqual(['KEY', 'KEY-']);
-    expect(verdict.map.inputs.find((m) => m.input.role === 'power')!.gpio).toBeUndefined();
+    expect(verdict.map.inputs.find((m) => m.input.functions[0] === 'power')!.gpio).toBeUndefined();
     const before = check(latched).map.inputs.map((m) => m.gpio);
     expect(verdict.map.inputs.slice(0, -1).map((m) => m.gpio)).toEqual(before);
   });

@@ -34,7 +34,15 @@ import {
   pocketFindings,
   pocketWays,
 } from '../cuts';
-import { type Checker, closingFindings, hingedFindings, hingedWays, proposals } from '../fit';
+import {
+  type Checker,
+  closingFindings,
+  hingedFindings,
+  hingedWays,
+  proposals,
+  seatFindings,
+  seatWays,
+} from '../fit';
 import { partBeliefs, trialFindings, trialWays } from '../kit';
 import type { Finding, Part, Project, WayOut } from '../model';
 import { beliefFindings, keptSupplyFindings, type PowerFigures, powerWays } from '../power';
@@ -341,6 +349,12 @@ export const REGISTRY: readonly BuildCheck[] = [
     ways: ({ project, checker }, f) => ({
       ways: [...shellWays(project, f), ...hingedWays(checker.scene, f)],
     }),
+  },
+  {
+    name: 'seats',
+    makes: ['seat'],
+    find: ({ checker: { scene } }) => seatFindings(scene),
+    ways: ({ checker: { scene } }, f) => ({ ways: seatWays(scene, f) }),
   },
   {
     name: 'readings',

@@ -2,7 +2,8 @@
 import { demos, STARTER_PARTS } from '../catalogue';
 import { buttonMap } from '../controls';
 import { sceneOf } from '../fit';
-import { appliedAll, type Body, length, type Part, type Project } from '../model';
+import { appliedAll, type Body, hingesOf, length, type Part, type Project } from '../model';
+import { hingeAt, hingeIn, onHinge } from '../model/joint.fixture';
 import { rolled } from '../shell';
 import { check } from '../verdict';
 import { grafted } from '../verdict/sabotage/builds.fixture';
@@ -25,7 +26,7 @@ describe('wires into a lid', () => {
       ['amp', 'speaker'],
       ['amp', 'speaker'],
     ]);
-    const roll = rolled(p.shell.hinge!).value.lengthMm;
+    const roll = rolled(hingeIn(p)).value.lengthMm;
     const scene = sceneOf(p);
     const amp = scene.items.get('amp')!.solids[0]!;
     const speaker = scene.others[0]!.items.get('speaker')!.solids[0]!;
@@ -40,10 +41,8 @@ describe('wires into a lid', () => {
     expect(wires.map((w) => `${w.from} > ${w.to}`).join()).not.toMatch(/hinge/);
   });
   test('a longer roll is a longer wire, by as much', () => {
-    const more = appliedAll(p, [
-      { do: 'hinge', set: { ribbon: { ...p.shell.hinge!.ribbon, turns: 2.5 } } },
-    ]);
-    const by = rolled(more.shell.hinge!).value.lengthMm - rolled(p.shell.hinge!).value.lengthMm;
+    const more = onHinge(p, { ribbon: { ...hingeIn(p).ribbon, turns: 2.5 } });
+    const by = rolled(hingeIn(more)).value.lengthMm - rolled(hingeIn(p)).value.lengthMm;
     expect(toSpeaker(more)[0]!.closedMm! - toSpeaker(p)[0]!.closedMm!).toBeCloseTo(by, 6);
   });
   test('without a hinge they have no way, and that is said; a lid with nothing wired says nothing', () => {
@@ -57,9 +56,8 @@ describe('wires into a lid', () => {
   });
   test('a barrel is full at 60 % of its bore, and over it nothing goes through', () => {
     const bored = (mm: number) =>
-      laid(appliedAll(p, [{ do: 'hinge', set: { barrel: length(mm) } }])).findings.find(
-        (f) => f.code === 'barrel-full',
-      )?.verdict;
+      laid(onHinge(p, { barrel: length(mm) })).findings.find((f) => f.code === 'barrel-full')
+        ?.verdict;
     // Two wires of AWG 28, 0.32 and 0.35 mm of insulation: 0.70 mm².
     expect([bored(1.3), bored(1.15), bored(0.98), bored(0.9)]).toEqual([
       undefined,
@@ -92,7 +90,7 @@ describe('wires into a lid', () => {
           {
             id: 'in-lid',
             name: 'Lid key',
-            role: 'l2',
+            functions: ['l2'],
             at: { opening: 'lid-key' },
             routed: true,
           },
@@ -112,6 +110,8 @@ describe('wires into a lid', () => {
 });
 
 describe('the place where wires go through', () => {
+  /** The second body sits so far beside the middle of the first. */
+  const SHIFT = 7;
   const EDGES = ['left', 'right', 'bottom', 'top'] as const;
   const OUT: Record<(typeof EDGES)[number], [number, number]> = {
     left: [-1, 0],
@@ -122,10 +122,16 @@ describe('the place where wires go through', () => {
   test.each(EDGES.flatMap((first) => EDGES.map((second) => [first, second] as const)))(
     'is one place on the axis from both bodies: %s on %s',
     (first, second) => {
-      const p = appliedAll(grafted(), [{ do: 'hinge', set: { first, second } }]);
+      const hung = hingeIn(grafted());
+      const p = onHinge(grafted(), {
+        first: { ...hung.first, edge: first },
+        second: { ...hung.second, edge: second },
+        shift: SHIFT,
+      });
       const scene = sceneOf(p);
+      const [hinge] = hingesOf(p.shell);
       const places = [0, 1].map((i) => {
-        const { at } = endAtHinge(p, scene, i, 12)!;
+        const { at } = endAtHinge(scene, hinge!, i, 12)!;
         const { walls } = [scene, ...scene.others][i]!.shell!;
         const middle = (v: number[]) => (Math.min(...v) + Math.max(...v)) / 2;
         // Along the axis: up, crossed with the way out over the hinge edge; the second body lies turned round.
@@ -133,7 +139,7 @@ describe('the place where wires go through', () => {
         const along =
           -ny * (at[0] - middle(walls.map((w) => w.x0))) +
           nx * (at[1] - middle(walls.map((w) => w.y0)));
-        return i === 0 ? along : -along;
+        return i === 0 ? along : SHIFT - along;
       });
       expect(places).toEqual([expect.closeTo(12, 9), expect.closeTo(12, 9)]);
     },
@@ -161,12 +167,13 @@ describe('a lead through a hinge', () => {
         depth: length(26),
       })),
     });
+    const bodies = [body('base'), body('lid')];
     const empty: Project = {
       ...wisp,
       kit: { parts: [], items: [] },
       layout: { placements: [] },
       controls: { ...wisp.controls, inputs: [] },
-      shell: { ...grafted().shell, bodies: [body('base'), body('lid')] },
+      shell: { bodies, joints: [hingeAt(15, { bodies })] },
     };
     const screen = STARTER_PARTS.find(
       (q) => q.screen && q.connectors.some((c) => c.type === 'hdmi'),

@@ -1,8 +1,16 @@
 /**
- * Wires and leads from one body into another: inside each body to the middle of its hinge edge, and
- * rolled through the barrel between them. Bodies without a hinge between them are said.
+ * Wires and leads from one body into another: inside each body to its hinge edge, and rolled through
+ * the barrel between them, over as many hinges as lie on the way. Bodies without a way are said.
  */
-import { type Edge, type Finding, type Project, type Shell } from '../model';
+import {
+  type Edge,
+  type Finding,
+  type Hinge,
+  hingesOf,
+  type Joined,
+  type Project,
+  type Shell,
+} from '../model';
 import type { Cable } from '../chains';
 import { bodiesOf, bodyWith, everyItem, type Scene } from '../fit';
 import { rolled } from '../shell';
@@ -22,23 +30,43 @@ const CORNER_MM = 15;
 /** Share of the barrel's bore that wires may fill and still turn in it: typical. */
 const BARREL_FILL = 0.6;
 
-/** A net within one body, or the part of one that leads to the hinge. */
+/** The bodies a wire goes through in turn, and the hinge between each two. */
+interface Passage {
+  bodies: readonly number[];
+  over: ReadonlyArray<Joined<Hinge>>;
+}
+
+/** A net within one body, or the part of one that leads to a hinge. */
 export interface Parted {
   /** Of each body, in the order of the scene's bodies. */
   inside: Net[][];
   across: Net[];
-  /** Where along the axis they go through, mm from its middle. */
-  along: number;
+  /** Where along each axis they go through, mm from the middle of its first edge, by the hinge's id. */
+  along: ReadonlyMap<string, number>;
 }
 
 const bodyOfPiece = (scene: Scene, piece: string): number =>
   bodiesOf(scene).findIndex((s) => s.shell?.body.pieces.some((q) => q.id === piece));
 
-/** Which edge of a body the hinge is at; nothing for a body that hangs on none. */
-function hingeEdge(shell: Shell, index: number): Edge | undefined {
-  if (!shell.hinge || index > 1) return undefined;
-  return index === 0 ? shell.hinge.first : shell.hinge.second;
+/** The way from body to body over hinges; nothing where there is none. */
+function passage(shell: Shell, from: number, to: number): Passage | undefined {
+  const hinges = hingesOf(shell);
+  const todo: Passage[] = [{ bodies: [from], over: [] }];
+  for (let way = todo.shift(); way; way = todo.shift()) {
+    const { bodies, over } = way;
+    const here = bodies.at(-1)!;
+    if (here === to) return way;
+    for (const hinge of hinges) {
+      const next = otherEnd(hinge, here);
+      if (next === undefined || bodies.includes(next)) continue;
+      todo.push({ bodies: [...bodies, next], over: [...over, hinge] });
+    }
+  }
+  return undefined;
 }
+
+const otherEnd = ({ of }: Joined<Hinge>, body: number): number | undefined =>
+  of.includes(body) ? of[of[0] === body ? 1 : 0] : undefined;
 
 /**
  * Where wires go into the barrel: at the hinge edge, at the height of its axis.
@@ -79,65 +107,75 @@ function halfEdge(scene: Scene, edge: Edge): number {
   return (Math.max(...all) - Math.min(...all)) / 2 - CORNER_MM;
 }
 
-/** The end at the hinge of a wire that leaves a body there. */
+/**
+ * The end at a hinge of a wire that leaves a body there.
+ *
+ * @param index  of the body, one of the two that hang on it
+ * @param along  on the axis from the middle of the first body's edge, mm
+ */
 export function endAtHinge(
-  p: Project,
   scene: Scene,
+  { joint, of }: Joined<Hinge>,
   index: number,
   along: number,
 ): End | undefined {
-  const edge = hingeEdge(p.shell, index);
   const body = bodiesOf(scene)[index];
-  if (!edge || !body?.shell) return undefined;
+  if (!body?.shell) return undefined;
+  const isFirst = of[0] === index;
   // What lies open before the first body looks back at it.
-  const own = index === 0 ? along : -along;
-  return { item: AT_HINGE, pad: AT_HINGE, ...hingeMouth(body, edge, p.shell.hinge!.up.mm, own) };
+  const own = isFirst ? along : (joint.shift ?? 0) - along;
+  const { edge } = isFirst ? joint.first : joint.second;
+  return { item: AT_HINGE, pad: AT_HINGE, ...hingeMouth(body, edge, joint.up.mm, own) };
 }
 
-/** Places along the axis at which wires may go through, the middle first. */
-function placesAlong(p: Project, scene: Scene): number[] {
-  const halves = [0, 1].flatMap((i) => {
-    const edge = hingeEdge(p.shell, i);
-    const body = bodiesOf(scene)[i];
-    return edge && body?.shell ? [halfEdge(body, edge)] : [];
+/** Places along an axis at which wires may go through, the middle of what both bodies share first. */
+function placesAlong(scene: Scene, { joint, of }: Joined<Hinge>): number[] {
+  const spans = [joint.first, joint.second].flatMap(({ edge }, i) => {
+    const body = bodiesOf(scene)[of[i]!];
+    const middle = i === 0 ? 0 : (joint.shift ?? 0);
+    const half = body?.shell ? halfEdge(body, edge) : undefined;
+    return half === undefined ? [] : [[middle - half, middle + half] as const];
   });
-  const steps = Math.max(0, Math.floor(Math.min(...halves) / STEP_MM));
+  const from = Math.max(...spans.map((s) => s[0]));
+  const to = Math.min(...spans.map((s) => s[1]));
+  const middle = (from + to) / 2;
+  const steps = Math.max(0, Math.floor((to - from) / 2 / STEP_MM));
   return [
-    0,
-    ...Array.from({ length: steps }, (_, i) => [STEP_MM * (i + 1), -STEP_MM * (i + 1)]),
-  ].flat();
+    middle,
+    ...Array.from({ length: steps }, (_, i) => STEP_MM * (i + 1)).flatMap((by) => [
+      middle + by,
+      middle - by,
+    ]),
+  ];
 }
 
 /**
- * Where along the axis the wires go through: nearest the middle where both bodies have a way to it.
+ * Where along an axis the wires go through: nearest the middle where both bodies have a way to it.
  *
- * @returns  mm from the middle; the middle itself where there is none anywhere
+ * @param ends  of the wires that begin or end in one of its bodies, each with that body
+ * @returns     mm from the middle of the first edge; the middle of both where there is no way anywhere
  */
 function wayThrough(
-  p: Project,
   scene: Scene,
+  hinge: Joined<Hinge>,
   fields: readonly Field[],
-  across: readonly Net[],
-  insulation: (awg: number) => number,
+  ends: ReadonlyArray<{ at: Pt3; body: number }>,
+  thickest: number,
 ): number {
-  if (!p.shell.hinge || !across.length) return 0;
-  const thickest = Math.max(...across.map((n) => insulation(n.awg)));
   const hasWay = (along: number): boolean =>
-    across.every((net) =>
-      [net.a, net.b].every((end) => {
-        const index = bodyOfPiece(scene, end.piece);
-        const mouth = endAtHinge(p, scene, index, along);
-        if (!mouth) return true;
-        const way = route(fields[index]!, [end.at, mouth.at], thickest ** 2, thickest);
-        return !('from' in way);
-      }),
-    );
-  return placesAlong(p, scene).find(hasWay) ?? 0;
+    ends.every(({ at, body }) => {
+      const mouth = endAtHinge(scene, hinge, body, along);
+      if (!mouth) return true;
+      const way = route(fields[body]!, [at, mouth.at], thickest ** 2, thickest);
+      return !('from' in way);
+    });
+  const places = placesAlong(scene, hinge);
+  return places.find(hasWay) ?? places[0]!;
 }
 
-const stubId = (net: Net, which: 'a' | 'b'): string => `${net.id}@${which}`;
+const stubId = (net: Net, part: number): string => `${net.id}@${part}`;
 
-/** Every net where it is laid: in its body, or to the hinge in both. */
+/** Every net where it is laid: in its body, or to a hinge in each of those it goes through. */
 export function parted(
   p: Project,
   scene: Scene,
@@ -145,50 +183,82 @@ export function parted(
   fields: readonly Field[],
   insulation: (awg: number) => number,
 ): Parted {
-  const isAcross = ({ a, b }: Net): boolean =>
-    bodyOfPiece(scene, a.piece) !== bodyOfPiece(scene, b.piece);
-  const across = scene.others.length ? nets.filter(isAcross) : [];
-  const along = wayThrough(p, scene, fields, across, insulation);
+  const bodyOf = (end: End): number => bodyOfPiece(scene, end.piece);
+  const across = scene.others.length ? nets.filter((n) => bodyOf(n.a) !== bodyOf(n.b)) : [];
+  const ways = new Map(across.map((n) => [n, passage(p.shell, bodyOf(n.a), bodyOf(n.b))]));
+  const thickest = Math.max(0, ...across.map((n) => insulation(n.awg)));
+  const along = new Map(
+    hingesOf(p.shell).map((hinge) => {
+      const crossing = across.filter((n) =>
+        ways.get(n)?.over.some((h) => h.joint.id === hinge.joint.id),
+      );
+      const ends = crossing
+        .flatMap((n) => [n.a, n.b])
+        .map((end) => ({ at: end.at, body: bodyOf(end) }))
+        .filter(({ body }) => hinge.of.includes(body));
+      return [hinge.joint.id, wayThrough(scene, hinge, fields, ends, thickest)] as const;
+    }),
+  );
   const out: Parted = { inside: bodiesOf(scene).map(() => []), across, along };
   for (const net of nets) {
-    const [i, j] = [bodyOfPiece(scene, net.a.piece), bodyOfPiece(scene, net.b.piece)];
     if (!across.includes(net)) {
-      out.inside[Math.max(0, i)]!.push(net);
+      out.inside[Math.max(0, bodyOf(net.a))]!.push(net);
       continue;
     }
-    const [a, b] = [endAtHinge(p, scene, i, along), endAtHinge(p, scene, j, along)];
-    if (!a || !b) continue;
-    out.inside[i]!.push({ ...net, id: stubId(net, 'a'), b: a, via: [] });
-    out.inside[j]!.push({ ...net, id: stubId(net, 'b'), a: b, via: [] });
+    const way = ways.get(net);
+    if (way) {
+      stubs(scene, net, way, along).forEach(({ body, stub }) => out.inside[body]!.push(stub));
+    }
   }
   return out;
 }
 
+/** The parts of a net, body by body. */
+function stubs(
+  scene: Scene,
+  net: Net,
+  { bodies, over }: Passage,
+  along: Parted['along'],
+): Array<{ body: number; stub: Net }> {
+  return bodies.flatMap((body, k) => {
+    const at = (hinge: Joined<Hinge>) =>
+      endAtHinge(scene, hinge, body, along.get(hinge.joint.id) ?? 0);
+    const a = k === 0 ? net.a : at(over[k - 1]!);
+    const b = k === over.length ? net.b : at(over[k]!);
+    return a && b ? [{ body, stub: { ...net, id: stubId(net, k), a, b, via: [] } }] : [];
+  });
+}
+
 /**
- * A wire through the hinge from what is laid of it in both bodies.
+ * A wire through hinges from what is laid of it in each body.
  *
  * @param stripMm  bared at its two ends together, mm
  */
-export function throughHinge(
+export function throughHinges(
   p: Project,
+  scene: Scene,
   net: Net,
   laid: readonly Wire[],
   stripMm: number,
 ): Wire | undefined {
-  const find = (which: 'a' | 'b') => laid.find((w) => w.net.id === stubId(net, which));
-  const [a, b] = [find('a'), find('b')];
-  if (!a || !b || !p.shell.hinge) return undefined;
-  const { lengthMm } = rolled(p.shell.hinge).value;
+  const way = netWay(p, scene, net);
+  const parts = (way?.bodies ?? []).flatMap(
+    (_, k) => laid.find((w) => w.net.id === stubId(net, k)) ?? [],
+  );
+  const [a, b] = [parts[0], parts.at(-1)];
+  if (!way || !a || !b || parts.length !== way.bodies.length) return undefined;
   const ends = { from: a.from === HINGE ? a.to : a.from, to: b.to === HINGE ? b.from : b.to };
   const base = { ...a, ...ends, net, beyond: b.bundle, working: [...a.working.slice(0, 1)] };
   delete base.cutMm;
   delete base.closedMm;
   delete base.openMm;
-  if (a.closedMm === undefined || b.closedMm === undefined) {
+  const runs = parts.flatMap((w) => w.closedMm ?? []);
+  if (runs.length < parts.length) {
     return { ...base, slackMm: 0, working: ['There is no way to the hinge for it yet.'] };
   }
-  const closedMm = a.closedMm + lengthMm + b.closedMm;
-  const slackMm = a.slackMm + b.slackMm;
+  const rolls = way.over.map(({ joint }) => rolled(joint).value.lengthMm);
+  const closedMm = [...runs, ...rolls].reduce((sum, mm) => sum + mm, 0);
+  const slackMm = parts.reduce((sum, w) => sum + w.slackMm, 0);
   const cutMm = closedMm + slackMm + stripMm;
   return {
     ...base,
@@ -196,12 +266,27 @@ export function throughHinge(
     cutMm,
     slackMm,
     working: [
-      `${a.closedMm.toFixed(0)} mm to the hinge + ${lengthMm.toFixed(0)} rolled in its barrel + ${b.closedMm.toFixed(0)} beyond it = ${closedMm.toFixed(0)} mm, strips not counted`,
-      ...(slackMm > 0 ? [`${slackMm.toFixed(0)} mm more, so that both bodies can be opened`] : []),
+      `${runWords(runs, rolls)} = ${closedMm.toFixed(0)} mm, strips not counted`,
+      ...(slackMm > 0 ? [`${slackMm.toFixed(0)} mm more, so that the bodies can be opened`] : []),
       `cut ${cutMm.toFixed(0)} mm, strips included`,
     ],
   };
 }
+
+/** "40 mm to the hinge + 35 rolled in its barrel + 60 beyond it". */
+function runWords(runs: readonly number[], rolls: readonly number[]): string {
+  return runs
+    .map((mm, k) => {
+      if (k === 0) return `${mm.toFixed(0)} mm to the hinge`;
+      const where = k === runs.length - 1 ? 'beyond it' : 'to the next';
+      return `${rolls[k - 1]!.toFixed(0)} rolled in its barrel + ${mm.toFixed(0)} ${where}`;
+    })
+    .join(' + ');
+}
+
+const netWay = (p: Project, scene: Scene, { a, b }: Net): Passage | undefined =>
+  passage(p.shell, bodyOfPiece(scene, a.piece), bodyOfPiece(scene, b.piece));
+
 /** Leads whose sockets lie in two bodies. */
 const leadsAcross = (scene: Scene): Cable[] =>
   scene.cables.filter((c) => {
@@ -209,22 +294,32 @@ const leadsAcross = (scene: Scene): Cable[] =>
     return a && b && a !== b;
   });
 
-/** What has been found of the way through a hinge. */
+/** What has been found of the ways through hinges. */
 export interface Through {
   fields: readonly Field[];
   across: readonly Net[];
-  along: number;
+  along: Parted['along'];
 }
+
+const leadWay = (p: Project, scene: Scene, c: Cable): Passage | undefined => {
+  const [a, b] = c.ends.map((e) => bodiesOf(scene).indexOf(bodyWith(scene, e.item)!));
+  return a === undefined || b === undefined ? undefined : passage(p.shell, a, b);
+};
 
 /** A ribbon from socket to socket through the barrel: long enough or not, by the way it has in both bodies. */
 function leadFinding(p: Project, scene: Scene, c: Cable, { fields, along }: Through): Finding[] {
   const long = c.part.lead?.longMm;
-  if (!p.shell.hinge || long === undefined) return [];
-  const runs = c.ends.flatMap((e) => {
+  const over = leadWay(p, scene, c)?.over;
+  if (!over || long === undefined) return [];
+  const at = (k: number, body: number): End | undefined => {
+    const hinge = over.at(k)!;
+    return endAtHinge(scene, hinge, body, along.get(hinge.joint.id) ?? 0);
+  };
+  const runs = c.ends.flatMap((e, i) => {
     const body = bodyWith(scene, e.item)!;
     const index = bodiesOf(scene).indexOf(body);
     const from = tailOf(body, e);
-    const mouth = endAtHinge(p, scene, index, along);
+    const mouth = at(i === 0 ? 0 : -1, index);
     if (!from || !mouth) return [];
     const way = route(
       fields[index]!,
@@ -240,7 +335,7 @@ function leadFinding(p: Project, scene: Scene, c: Cable, { fields, along }: Thro
     return [lengthOf(points)];
   });
   if (runs.length < 2) return [];
-  const roll = rolled(p.shell.hinge).value.lengthMm;
+  const roll = over.reduce((sum, { joint }) => sum + rolled(joint).value.lengthMm, 0);
   const need = runs.reduce((sum, mm) => sum + mm, roll);
   if (need <= long) return [];
   const items = c.ends.map((e) => e.item);
@@ -262,16 +357,18 @@ function leadFinding(p: Project, scene: Scene, c: Cable, { fields, along }: Thro
   ];
 }
 
-/** Everything that turns in the barrel, against its bore. */
+/** Everything that turns in the barrel of a hinge, against its bore. */
 function barrelFindings(
   p: Project,
   scene: Scene,
-  across: readonly Net[],
+  { joint: hinge }: Joined<Hinge>,
+  all: readonly Net[],
   insulation: (awg: number) => number,
 ): Finding[] {
-  const { hinge } = p.shell;
-  if (!hinge) return [];
-  const leads = leadsAcross(scene);
+  const isOver = (way: Passage | undefined): boolean =>
+    way?.over.some((h) => h.joint.id === hinge.id) ?? false;
+  const across = all.filter((n) => isOver(netWay(p, scene, n)));
+  const leads = leadsAcross(scene).filter((c) => isOver(leadWay(p, scene, c)));
   if (!across.length && !leads.length) return [];
   const bore = (Math.PI / 4) * hinge.barrel.mm ** 2;
   const wires = across.reduce((sum, n) => sum + (Math.PI / 4) * insulation(n.awg) ** 2, 0);
@@ -280,7 +377,7 @@ function barrelFindings(
   if (needs <= BARREL_FILL * bore) return [];
   return [
     {
-      id: 'wire:barrel',
+      id: `wire:barrel-${hinge.id}`,
       station: 'fit',
       check: 'wire',
       code: 'barrel-full',
@@ -302,6 +399,7 @@ function barrelFindings(
           ...leads.flatMap((c) => c.ends.map((e) => e.item)),
         ]),
       ],
+      refs: [{ is: 'joint', id: hinge.id }],
     },
   ];
 }
@@ -311,10 +409,17 @@ function withoutHinge(p: Project, scene: Scene, across: readonly Net[]): Finding
   const bodies = bodiesOf(scene);
   return bodies.slice(1).flatMap((body, i): Finding[] => {
     const index = i + 1;
-    if (hingeEdge(p.shell, index) || !body.shell) return [];
-    const pieces = new Set(body.shell.body.pieces.map((q) => q.id));
-    const here = across.filter((n) => pieces.has(n.a.piece) !== pieces.has(n.b.piece));
-    const leads = leadsAcross(scene).filter((c) => c.ends.some((e) => body.items.has(e.item)));
+    if (!body.shell) return [];
+    const reached = (end: End): number => bodyOfPiece(scene, end.piece);
+    // Of two bodies without a way between them the later one is named.
+    const here = across.filter(
+      (n) => Math.max(reached(n.a), reached(n.b)) === index && !netWay(p, scene, n),
+    );
+    const leads = leadsAcross(scene).filter(
+      (c) =>
+        Math.max(...c.ends.map((e) => bodies.indexOf(bodyWith(scene, e.item)!))) === index &&
+        !leadWay(p, scene, c),
+    );
     if (!here.length && !leads.length) return [];
     const about = [
       ...new Set([
@@ -350,6 +455,8 @@ export const acrossFindings = (
   insulation: (awg: number) => number,
 ): Finding[] => [
   ...leadsAcross(scene).flatMap((c) => leadFinding(p, scene, c, through)),
-  ...barrelFindings(p, scene, through.across, insulation),
+  ...hingesOf(p.shell).flatMap((hinge) =>
+    barrelFindings(p, scene, hinge, through.across, insulation),
+  ),
   ...withoutHinge(p, scene, through.across),
 ];

@@ -5,7 +5,7 @@
 import { type Finding, mm1, type Project } from '../model';
 import { type ButtonMap } from '../controls';
 import { bodiesOf, everyItem, type Scene } from '../fit';
-import { acrossFindings, parted, throughHinge } from './across';
+import { acrossFindings, parted, throughHinges } from './across';
 import { copperMm } from '../power';
 import { spineOf } from '../shell';
 import { type Field, fieldOf, lengthOf, middle, route, occupyCells, widest } from './field';
@@ -108,7 +108,7 @@ export function wiring(p: Project, scene: Scene, map: ButtonMap): Wiring {
   const parts = laid.flatMap((l) => l.wires);
   const wires = nets.flatMap((net): Wire | [] => {
     const wire = across.includes(net)
-      ? throughHinge(p, net, parts, 2 * STRIP_MM)
+      ? throughHinges(p, scene, net, parts, 2 * STRIP_MM)
       : parts.find((w) => w.net.id === net.id);
     return wire ?? [];
   });

@@ -10,6 +10,7 @@
 import { delMany, getMany, keys, set, setMany } from 'idb-keyval';
 import { z } from 'zod';
 import {
+  lowered,
   OLDER,
   type Patch,
   patchBetween,
@@ -145,13 +146,21 @@ export async function dropDraft(key: string, tab?: string): Promise<void> {
  * One that was made by a page of an older format is read as that.
  */
 export function afterPatch(document: Project, patch: unknown): Project {
-  try {
-    const after = patched(document, patch as Patch);
-    const reads = [after.format, ...OLDER].map((format) => readProject({ ...after, format }));
-    return reads.find((r) => r.ok)?.value ?? document;
-  } catch {
-    return document;
+  const before = lowered(document);
+  const tries: Array<[object, string]> = [
+    [document, document.format],
+    ...(before ? [[before, 'deft-shell/4'] as [object, string]] : []),
+    ...OLDER.map((format): [object, string] => [document, format]),
+  ];
+  for (const [whole, format] of tries) {
+    try {
+      const read = readProject({ ...patched(whole as Project, patch as Patch), format });
+      if (read.ok) return read.value;
+    } catch {
+      // It was not made against this one.
+    }
   }
+  return document;
 }
 
 async function fromDatabase(key: string, tab: string): Promise<FoundDraft | undefined> {

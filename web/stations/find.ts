@@ -53,7 +53,7 @@ const PLACES: ReadonlyArray<{ words: string; also: string; to: string }> = [
   { words: 'Write the shell as STL, DXF or SVG', also: 'export solid download', to: 'shell' },
   { words: 'Donor and what is kept from it', also: 'openings blank jack', to: 'shell?view=donor' },
   {
-    words: 'Bodies and hinge',
+    words: 'Bodies and joints',
     also: 'graft lid clamshell dock sleeve second body',
     to: 'shell?view=bodies',
   },

@@ -3,7 +3,7 @@ import { bodyFor, type Finding, type Project } from '@deft/core/model';
 import { useBuild } from '../state/build';
 import style from './BodyTabs.module.css';
 
-/** Stations whose findings lie in one body; hours, sound or a hinge are the build's. */
+/** Stations whose findings lie in one body; hours, sound or a joint are the build's. */
 const OF_A_BODY: ReadonlySet<Finding['station']> = new Set<Finding['station']>([
   'shell',
   'fit',
@@ -11,12 +11,14 @@ const OF_A_BODY: ReadonlySet<Finding['station']> = new Set<Finding['station']>([
   'controls',
 ]);
 
+const OF_A_JOINT: ReadonlySet<Finding['check']> = new Set<Finding['check']>(['hinge', 'seat']);
+
 /** Hits seen in a body. */
 const hitsIn = (doc: Project, findings: readonly Finding[], body: string): number =>
   findings.filter(
     (f) =>
       f.verdict === 'hit' &&
-      f.check !== 'hinge' &&
+      !OF_A_JOINT.has(f.check) &&
       OF_A_BODY.has(f.station) &&
       (f.inBody?.body ?? bodyFor(doc)?.id) === body,
   ).length;

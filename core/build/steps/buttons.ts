@@ -1,5 +1,5 @@
 /** Inputs: wired loose, each proved pressed and released. */
-import type { Project } from '../../model';
+import type { Part, Project } from '../../model';
 import type { Bench, Draft, Gate } from '../step';
 import { computerOf, ofFamily, stepId } from '../step';
 import { gateOf } from './boards';
@@ -17,6 +17,8 @@ const READ_AT: Readonly<Record<Project['controls']['route'], string | undefined>
   wireless: undefined,
 };
 
+const hasHeader = (part: Part): boolean => part.pads.some((pad) => pad.gpio !== undefined);
+
 /** Plates and single switches that are keys, not the switch of the supply. */
 export const keys = (on: Bench) => ofFamily(on, 'switch').filter((x) => !x.part.off);
 
@@ -28,8 +30,10 @@ export function buttons(on: Bench): Draft[] {
   const nets = wiresByStep(on).get(BUTTONS) ?? [];
   const plates = keys(on).map((x) => x.item.id);
   const readers = ofFamily(on, 'controller', 'expander').map((x) => stepId('wire', x.item.id));
+  const isMixed =
+    computer !== undefined && hasHeader(computer.part) && inputs.some((m) => m.input.route);
   const gate: Gate = {
-    point: `each ${at}${inputs.some((m) => m.input.route) ? ' or header pin' : ''} to ground`,
+    point: `each ${at}${isMixed ? ' or header pin' : ''} to ground`,
     state: 'off; pressed, then released',
     expects: 'under 10 Ω pressed, open when released',
   };

@@ -1,5 +1,5 @@
 /** Everything into its place in the order it goes in, the cells last, then shut and proved. */
-import { bodyFor, isOpen, type Kept, type Placement } from '../../model';
+import { hingesOf, seatsOf, bodyFor, isOpen, type Kept, type Placement } from '../../model';
 import { assembly, insertionOrder } from '../../fit';
 import { BEND_R_MM } from '../../wiring';
 import type { Act, Bench, Draft } from '../step';
@@ -170,19 +170,15 @@ function leads(on: Bench): Draft[] {
       after: [stepId('fit-in', at.item.id)],
       feed: 'no power',
     }));
-  const hinge: Draft[] = on.p.shell.hinge
-    ? [
-        {
-          is: ['hinge-ribbon'],
-          phase: PHASE,
-          title: 'Roll the ribbon through the hinge',
-          detail: `${on.p.shell.hinge.ribbon.turns} turns on the barrel, open and shut ten times before both ends are fixed.`,
-          after: [...on.scene.items.keys()].map((id) => stepId('fit-in', id)),
-          feed: 'no power',
-        },
-      ]
-    : [];
-  return [...between, ...own, ...hinge];
+  const hinges = hingesOf(on.p.shell).map(({ joint, bodies: [, lid] }, _, all): Draft => ({
+    is: ['hinge-ribbon', joint.id],
+    phase: PHASE,
+    title: `Roll the ribbon through the hinge${all.length > 1 ? ` of ${lid.name}` : ''}`,
+    detail: `${joint.ribbon.turns} turns on the barrel, open and shut ten times before both ends are fixed.`,
+    after: [...on.scene.items.keys()].map((id) => stepId('fit-in', id)),
+    feed: 'no power',
+  }));
+  return [...between, ...own, ...hinges];
 }
 
 const KEPT_WORDS: Partial<Record<Kept['kind'], string>> = {
@@ -213,7 +209,7 @@ const keptThings = (on: Bench): Draft[] =>
 
 function shoulderKeys(on: Bench): Draft[] {
   const shoulders = on.p.controls.inputs.filter(
-    (i) => i.routed && ['l1', 'r1', 'l2', 'r2'].includes(i.role),
+    (i) => i.routed && ['l1', 'r1', 'l2', 'r2'].includes(i.functions[0]),
   );
   if (!shoulders.length) return [];
   return [
@@ -252,6 +248,14 @@ function shut(on: Bench, before: readonly string[], doors: readonly string[]): D
     after: ['last-look'],
     acts: [{ do: 'shut' }],
   };
+  const seats = seatsOf(on.p.shell).map(({ joint, bodies: [outer, inner] }): Draft => ({
+    is: ['seat', joint.id],
+    phase: PHASE,
+    title: `Push ${inner.name} into ${outer.name}`,
+    detail: `By hand, until it stands on the floor of the pocket, ten times in and out. Where it binds: blacken it with a soft pencil, push, and scrape off what shines.`,
+    after: [closes ? 'close' : 'last-look'],
+    feed: 'no power',
+  }));
   return [
     {
       is: ['last-look'],
@@ -263,12 +267,13 @@ function shut(on: Bench, before: readonly string[], doors: readonly string[]): D
       acts: fed,
     },
     ...(closes ? [close] : []),
+    ...seats,
     {
       is: ['prove'],
       phase: PHASE,
       title: 'Prove it',
       detail: `${proved.charAt(0).toUpperCase()}${proved.slice(1)}`,
-      after: [closes ? 'close' : 'last-look', ...doors],
+      after: [closes ? 'close' : 'last-look', ...doors, ...seats.map(idOf)],
       feed,
       acts: fed,
       ...(lithium && charges ? { caution: 'charge' as const } : {}),

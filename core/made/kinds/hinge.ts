@@ -1,6 +1,8 @@
 /** A cover over the barrel two bodies turn about, so that its ribbon is not pinched or seen. */
-import { bodyFor } from '../../model';
-import { type Kind, mm } from '../design';
+import { type Hinge, hingesOf } from '../../model';
+import type { Scene } from '../../fit';
+import { type Design, type Kind, mm } from '../design';
+import type { Rules } from '../process';
 import { prism, type Pt } from '../shapes';
 
 /** Open over so much of the round, so that it clips on, degrees. */
@@ -10,13 +12,18 @@ const SIDES = 40;
 const SHORT_MM = 2;
 
 export const hingeCovers: Kind = ({ p, scene, rules }) => {
-  const { hinge } = p.shell;
   const body = scene.shell!.body;
-  // One for both bodies, made for the first.
-  if (!hinge || body !== bodyFor(p)) return [];
+  // One for both bodies, made for the first of the two.
+  return hingesOf(p.shell)
+    .filter(({ bodies: [first] }) => first.id === body.id)
+    .flatMap(({ joint }) => cover(joint, scene, rules));
+};
+
+function cover(hinge: Hinge, scene: Scene, rules: Rules): Design[] {
+  const { body } = scene.shell!;
   const walls = scene.shell!.walls;
   const [xs, ys] = [walls.map((w) => w.x0), walls.map((w) => w.y0)];
-  const lies = hinge.first === 'top' || hinge.first === 'bottom';
+  const lies = hinge.first.edge === 'top' || hinge.first.edge === 'bottom';
   const along = lies ? xs : ys;
   const long = Math.max(...along) - Math.min(...along) - SHORT_MM;
   const inner = hinge.barrel.mm / 2 + body.wall.mm + rules.gapMm;
@@ -37,7 +44,7 @@ export const hingeCovers: Kind = ({ p, scene, rules }) => {
   return [
     {
       kind: 'hinge cover',
-      for: 'hinge',
+      for: hinge.id,
       holds: [],
       name: 'Cover for the hinge',
       blocks: [prism('cover', 'cover', ring, 0, long)],
@@ -47,4 +54,4 @@ export const hingeCovers: Kind = ({ p, scene, rules }) => {
       ],
     },
   ];
-};
+}

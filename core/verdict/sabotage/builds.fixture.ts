@@ -3,12 +3,16 @@ import { demos, libraryPart, withMeasuredSizes } from '../../catalogue';
 import { portsOf } from '../../kit';
 import {
   appliedAll,
+  bareDock,
   type Body,
   length,
   type Part,
   type Placement,
   type Project,
+  usualSeat,
+  withBody,
 } from '../../model';
+import { hingeAt } from '../../model/joint.fixture';
 
 const [, loaner, , paperback] = demos() as [Project, Project, Project, Project];
 
@@ -78,19 +82,30 @@ export function grafted(): Project {
     way: 'graft',
     shell: {
       bodies: [{ ...body, pieces: [{ ...front, openings: closed }, back] }, lid],
-      hinge: {
-        first: 'top',
-        second: 'bottom',
-        closedDeg: 0,
-        openDeg: 150,
-        out: length(4, 'calliper'),
-        up: length(15, 'calliper'),
-        barrel: length(6, 'calliper'),
-        ribbon: { thick: length(0.12, 'calliper'), turns: 1.5, bendTimes: 20 },
-      },
+      joints: [hingeAt(15, { bodies: [body, lid] })],
     },
   };
   return appliedAll(p, [stand('speaker', 'lid-front', 145, 32, { up: 'out', fixed: 'glue' })]);
+}
+
+/** The finished loaner in a dock it is pushed into with its lower edge; nothing is plugged in there. */
+export function docked(): Project {
+  const [body] = loaner.shell.bodies;
+  const two = withBody(loaner, 'Dock', 'dock', read(bareDock(body!)));
+  const seat = usualSeat(two.shell, two.shell.bodies[1]!, body!);
+  const deep = length(4.5);
+  const joint = read({ ...seat, pocket: { ...seat.pocket, deep }, idle: ['charger'] });
+  return appliedAll({ ...two, id: 'docked', name: 'Loaner in a dock' }, [{ do: 'joint', joint }]);
+}
+
+/** Everything that was only estimated, read with a calliper. */
+function read<T>(value: T): T {
+  if (Array.isArray(value)) return value.map(read) as T;
+  if (typeof value !== 'object' || value === null) return value;
+  if ('how' in value && 'mm' in value && value.how === 'estimate') {
+    return length(Number(value.mm)) as T;
+  }
+  return Object.fromEntries(Object.entries(value).map(([k, v]) => [k, read(v as unknown)])) as T;
 }
 
 /** Keys that the caller's board reads. */

@@ -148,9 +148,11 @@ export const CONTROLS_KINDS: readonly Kind[] = [
           ['l1', 'r1'],
         ] as const
       ).flatMap(([a, b]) => {
-        const [first, second] = [a, b].map((r) => own(p).find((i) => i.role === r));
+        const [first, second] = [a, b].map((r) => own(p).find((i) => i.functions[0] === r));
         if (!first || !second) return [];
-        const spoilt = withInput(withInput(p, first.id, { role: b }), second.id, { role: a });
+        const spoilt = withInput(withInput(p, first.id, { functions: [b] }), second.id, {
+          functions: [a],
+        });
         return [{ where: `${a} and ${b}`, spoilt, ids: [first.id] }];
       }),
   },
@@ -167,7 +169,7 @@ export const CONTROLS_KINDS: readonly Kind[] = [
             ? [
                 {
                   where: key.id,
-                  spoilt: withInput(down, key.id, { role: 'power', hole: 4.2 }),
+                  spoilt: withInput(down, key.id, { functions: ['power'], hole: 4.2 }),
                   ids: [key.id],
                 },
               ]
@@ -182,7 +184,7 @@ export const CONTROLS_KINDS: readonly Kind[] = [
         .slice(1)
         .map((i) => ({
           where: i.id,
-          spoilt: withInput(p, i.id, { role: own(p)[0]!.role }),
+          spoilt: withInput(p, i.id, { functions: [own(p)[0]!.functions[0]] }),
           ids: [i.id],
         })),
   },
@@ -265,7 +267,7 @@ export const CONTROLS_KINDS: readonly Kind[] = [
         ...own(p)[0]!,
         id: `more-${i}`,
         name: `More ${i}`,
-        role: 'menu',
+        functions: ['menu'],
       }));
       const spoilt = {
         ...p,

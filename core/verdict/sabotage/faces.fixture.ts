@@ -12,7 +12,7 @@ const NAME = 'Sabotaged shoulder';
 const key = (at: InputPlace, more: Partial<Input> = {}): Input => ({
   id: ID,
   name: NAME,
-  role: 'menu',
+  functions: ['menu'],
   at,
   hole: 8,
   routed: true,

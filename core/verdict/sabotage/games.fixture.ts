@@ -3,7 +3,7 @@ import { applied, type Duties, type InputRole, type Project } from '../../model'
 import type { Case, Kind } from './kind.fixture';
 
 const idOf = (p: Project, role: InputRole): string | undefined =>
-  p.controls.inputs.find((i) => i.routed && i.role === role)?.id;
+  p.controls.inputs.find((i) => i.routed && i.functions[0] === role)?.id;
 
 /** Duties done by keys of these roles, where the build has them all. */
 const byKeys =

@@ -1,22 +1,19 @@
 /** Spoilings of a hinge: its axis, its swing, what rolls in it and what lies on either side of it. */
-import { appliedAll, type Body, bodyFor, length, type Project, type Shell } from '../../model';
+import { type Body, bodyFor, type Hinge, hingesOf, length, type Project } from '../../model';
+import { onHinge } from '../../model/joint.fixture';
 import { type Case, type Kind, partOfItem, withPlacement } from './kind.fixture';
 
-const onHinge = (
-  p: Project,
-  set: Partial<NonNullable<Shell['hinge']>>,
-  says: RegExp,
-  where: string,
-): Case[] =>
-  p.shell.hinge ? [{ where, spoilt: appliedAll(p, [{ do: 'hinge', set }]), says }] : [];
+const hingeOf = (p: Project): Hinge | undefined => hingesOf(p.shell)[0]?.joint;
+const spoiling = (p: Project, set: Partial<Hinge>, says: RegExp, where: string): Case[] =>
+  hingeOf(p) ? [{ where, spoilt: onHinge(p, set), says }] : [];
 
 /** A hinge whose axis lies so far over the middle of the two fronts that face each other, mm. */
 function lowered(p: Project, over: number, says: (lid: string) => RegExp): Case[] {
   const [first, second] = p.shell.bodies;
-  if (!p.shell.hinge || !first || !second) return [];
+  if (!hingeOf(p) || !first || !second) return [];
   const front = (b: Body): number => b.pieces.find((q) => q.role === 'front')?.depth.mm ?? 0;
   const up = length((front(first) + front(second)) / 2 + over, 'calliper');
-  return onHinge(p, { up }, says(second.name), `${over} mm over the fronts`);
+  return spoiling(p, { up }, says(second.name), `${over} mm over the fronts`);
 }
 
 /** Screen and computer in two bodies: one of them moved across. */
@@ -35,13 +32,13 @@ export const HINGE_KINDS: readonly Kind[] = [
   {
     name: 'a barrel too thin for the ribbon that rolls in it',
     makes: 'hit',
-    cases: (p) => onHinge(p, { barrel: length(2.2, 'calliper') }, /ribbon|barrel/i, 'too thin'),
+    cases: (p) => spoiling(p, { barrel: length(2.2, 'calliper') }, /ribbon|barrel/i, 'too thin'),
   },
   {
     name: 'a barrel that its wires fill',
     makes: 'hit',
     cases: (p) =>
-      onHinge(
+      spoiling(
         p,
         {
           barrel: length(0.9, 'calliper'),
@@ -64,42 +61,44 @@ export const HINGE_KINDS: readonly Kind[] = [
   {
     name: 'a lid that opens to 60°',
     makes: 'hit',
-    cases: (p) => onHinge(p, { openDeg: 60 }, /stays over/, 'half open'),
+    cases: (p) => spoiling(p, { openDeg: 60 }, /stays over/, 'half open'),
   },
   {
     name: 'a lid that opens to 105°, under the usual',
     makes: 'tight',
-    cases: (p) => onHinge(p, { openDeg: 105 }, /stays over/, 'nearly'),
+    cases: (p) => spoiling(p, { openDeg: 105 }, /stays over/, 'nearly'),
   },
   {
     name: 'a lid that shuts to 12° only',
     makes: 'hit',
-    cases: (p) => onHinge(p, { closedDeg: 12 }, /does not lie on/, 'ajar'),
+    cases: (p) => spoiling(p, { closedDeg: 12 }, /does not lie on/, 'ajar'),
   },
   {
     name: 'a ribbon in a hinge, bent as for a fold made once',
     makes: 'tight',
-    cases: (p) =>
-      p.shell.hinge
-        ? onHinge(
+    cases: (p) => {
+      const ribbon = hingeOf(p)?.ribbon;
+      return ribbon
+        ? spoiling(
             p,
-            { ribbon: { ...p.shell.hinge.ribbon, bendTimes: 10 } },
+            { ribbon: { ...ribbon, bendTimes: 10 } },
             /moves each time/,
             'ten thicknesses',
           )
-        : [],
+        : [];
+    },
   },
   {
     name: 'a screen whose signals go through a hinge',
     makes: 'tight',
     cases: (p) =>
-      p.shell.hinge ? [{ where: 'parted', spoilt: screenParted(p), says: /mm of SPI/ }] : [],
+      hingeOf(p) ? [{ where: 'parted', spoilt: screenParted(p), says: /mm of SPI/ }] : [],
   },
   {
     name: 'a lid whose hinge was not planned',
     makes: 'tight',
     cases: (p) => {
-      if (!p.shell.hinge) return [];
+      if (!hingeOf(p)) return [];
       const shell = { bodies: p.shell.bodies };
       return [
         { where: 'hinge', spoilt: { ...p, shell }, says: new RegExp(p.shell.bodies[1]!.name) },

@@ -184,7 +184,7 @@ export const POWER_KINDS: readonly Kind[] = [
     makes: 'open',
     cases: (p) => {
       const add = { do: 'add', part: libraryPart('latch') } as const;
-      const isAwake = p.controls.inputs.some((i) => i.role === 'power');
+      const isAwake = p.controls.inputs.some((i) => i.functions[0] === 'power');
       return isAwake
         ? []
         : [{ where: 'latch', spoilt: applied(p, add), says: /wants a key on its own two pads/ }];

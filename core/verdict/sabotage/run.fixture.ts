@@ -2,9 +2,10 @@
 import { demos } from '../../catalogue';
 import { type Finding, isOpen, type Project, readProject } from '../../model';
 import { check } from '../check';
-import { fedFromTheWall, fedStraightFromCell, grafted } from './builds.fixture';
+import { fedFromTheWall, fedStraightFromCell, docked, grafted } from './builds.fixture';
 import { AS_MADE_KINDS } from './asMade.fixture';
 import { BENCH_KINDS } from './bench.fixture';
+import { CHOSEN_KINDS } from './chosen.fixture';
 import { CONTROLS_KINDS } from './controls.fixture';
 import { FACE_KINDS } from './faces.fixture';
 import { HARMLESS } from './harmless.fixture';
@@ -18,6 +19,7 @@ import { PRESS_KINDS } from './press.fixture';
 import { POWER_KINDS } from './power.fixture';
 import { POCKET_KINDS } from './pocket.fixture';
 import { READING_KINDS } from './readings.fixture';
+import { SEAT_KINDS } from './seat.fixture';
 import { SHELL_KINDS } from './shell.fixture';
 import { WIRE_KINDS } from './wires.fixture';
 import { WISHED_KINDS } from './wished.fixture';
@@ -31,6 +33,8 @@ export const KINDS: readonly Kind[] = [
   ...READING_KINDS,
   ...WIRE_KINDS,
   ...HINGE_KINDS,
+  ...SEAT_KINDS,
+  ...CHOSEN_KINDS,
   ...MADE_KINDS,
   ...PRESS_KINDS,
   ...GAME_KINDS,
@@ -46,6 +50,7 @@ export const cleanBuilds = (): Project[] => [
   ...demos().slice(1),
   fedFromTheWall(),
   grafted(),
+  docked(),
   fedStraightFromCell(),
 ];
 

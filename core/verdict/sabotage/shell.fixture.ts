@@ -41,7 +41,7 @@ const trimmed = (p: Project, posts: ReturnType<typeof screwPosts>): Project => (
 const key = (more: Partial<Input> & Pick<Input, 'at'>, id = 'sabotaged'): Input => ({
   id,
   name: 'Sabotaged key',
-  role: 'menu',
+  functions: ['menu'],
   routed: true,
   hole: 8,
   ...more,

@@ -43,11 +43,11 @@ export const WISHED_KINDS: readonly Kind[] = [
     makes: 'open',
     cases: (p) =>
       own(p)
-        .filter((i) => ['up', 'down', 'left', 'right'].includes(i.role))
+        .filter((i) => ['up', 'down', 'left', 'right'].includes(i.functions[0]))
         .map((i) => ({
-          where: i.role,
+          where: i.functions[0],
           spoilt: without(p, [i.id]),
-          says: new RegExp(`nothing is ${i.role}`),
+          says: new RegExp(`nothing is ${i.functions[0]}`),
         })),
   },
   {
@@ -55,11 +55,11 @@ export const WISHED_KINDS: readonly Kind[] = [
     makes: 'tight',
     cases: (p) =>
       own(p)
-        .filter((i) => i.role === 'l1' || i.role === 'r1')
+        .filter((i) => i.functions[0] === 'l1' || i.functions[0] === 'r1')
         .map((i) => ({
-          where: i.role,
+          where: i.functions[0],
           spoilt: without(p, [i.id]),
-          says: new RegExp(`nothing is ${i.role}`),
+          says: new RegExp(`nothing is ${i.functions[0]}`),
         })),
   },
   {

@@ -76,26 +76,19 @@ export default function ControlsStation() {
       const ids = new Set(p.controls.inputs.map((i) => i.id));
       let n = p.controls.inputs.length + 1;
       while (ids.has(`input-${n}`)) n++;
-      const role = INPUT_ROLES.find((r) => !p.controls.inputs.some((i) => i.role === r)) ?? 'menu';
+      const role =
+        INPUT_ROLES.find((r) => !p.controls.inputs.some((i) => i.functions[0] === r)) ?? 'menu';
       const hole = freeHole(p, scene);
       const at = hole ? { opening: hole.id, copy: hole.copy } : newPlace(scene);
-      return {
-        ...p,
-        controls: {
-          ...p.controls,
-          inputs: [
-            ...p.controls.inputs,
-            {
-              id: `input-${n}`,
-              name: `Key ${n}`,
-              role,
-              at,
-              ...(hole ? {} : { hole: KEY_MM }),
-              routed: true,
-            },
-          ],
-        },
+      const input: ShellInput = {
+        id: `input-${n}`,
+        name: `Key ${n}`,
+        functions: [role],
+        at,
+        ...(hole ? {} : { hole: KEY_MM }),
+        routed: true,
       };
+      return { ...p, controls: { ...p.controls, inputs: [...p.controls.inputs, input] } };
     });
   let says: string;
   if (doc.controls.inputs.length) says = 'Every input has its own line.';

@@ -1,8 +1,9 @@
 /** Every input with its name, its role, its line, and where it sits. */
 import { Button, Checkbox, Input, Select } from 'antd';
 import { HEADER_40 } from '@deft/core/kit';
-import { type Input as ShellInput, INPUT_ROLES, type InputRole } from '@deft/core/model';
+import { doing, type Input as ShellInput, INPUT_ROLES, type InputRole } from '@deft/core/model';
 import { useBuild } from '../../state/build';
+import { KeyChoices } from './KeyChoices';
 import { KeyPlace } from './KeyPlace';
 
 /** Not a line: chosen for it, or read where the others are. */
@@ -64,15 +65,20 @@ export function InputTable({
                   onChange={(e) => onSet({ ...input, name: e.target.value })}
                   style={{ width: 150 }}
                 />
-                {chosen === input.id && <KeyPlace input={input} onSet={onSet} />}
+                {chosen === input.id && (
+                  <>
+                    <KeyPlace input={input} onSet={onSet} />
+                    <KeyChoices input={input} onSet={onSet} />
+                  </>
+                )}
               </td>
               <td>
                 <Select
                   size="small"
                   aria-label={`Role of ${input.name}`}
                   style={{ width: 110 }}
-                  value={input.role}
-                  onChange={(role: InputRole) => onSet({ ...input, role })}
+                  value={input.functions[0]}
+                  onChange={(role: InputRole) => onSet(doing(input, role))}
                   options={INPUT_ROLES.map((r) => ({ value: r, label: r }))}
                 />
               </td>

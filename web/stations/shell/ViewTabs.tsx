@@ -10,7 +10,7 @@ const VIEWS = [
   { id: 'file', name: 'From a 3D file' },
   { id: 'picture', name: 'From a picture' },
   { id: 'donor', name: 'Donor' },
-  { id: 'bodies', name: 'Bodies and hinge' },
+  { id: 'bodies', name: 'Bodies and joints' },
 ] as const;
 export type View = (typeof VIEWS)[number]['id'];
 const ViewId = z.enum(VIEWS.map((v) => v.id) as [View, ...View[]]).catch('readings');
@@ -28,7 +28,7 @@ export function ViewTabs() {
       .length;
   const count: Partial<Record<View, number>> = {
     donor: bad('kept'),
-    bodies: bad('hinge'),
+    bodies: bad('hinge') + bad('seat'),
     readings: bad('screw'),
   };
   return (

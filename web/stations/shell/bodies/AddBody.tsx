@@ -2,35 +2,52 @@
 import { useState } from 'react';
 import { Button, Select } from 'antd';
 import { useQuery } from '@tanstack/react-query';
-import { type Body, bodyFor, MOST_BODIES, usualHinge, withBody } from '@deft/core/model';
+import {
+  applied,
+  bareDock,
+  type Body,
+  bodyFor,
+  type Joint,
+  MOST_BODIES,
+  type Project,
+  type Shell,
+  usualHinge,
+  usualSeat,
+  withBody,
+} from '@deft/core/model';
 import { knownBuilds, openBuild } from '../../../state/kept';
 import { useBuild } from '../../../state/build';
 import { Bad } from '../../../ui/Bad';
 import style from './bodies.module.css';
 
-export function AddBody() {
+/** How a new body starts out joined to the first. */
+type Start = (shell: Shell, first: Body, added: Body) => Joint;
+const DOCKED: Start = (shell, first, added) => usualSeat(shell, added, first);
+
+export function AddBody({ onJoint }: { onJoint: (id: string) => void }) {
   const { doc, edit, showBody } = useBuild('doc', 'edit', 'showBody');
   const builds = useQuery({ queryKey: ['builds'], queryFn: knownBuilds });
   const [bad, setBad] = useState<string>();
-  const { bodies, hinge } = doc.shell;
-  /** The second body of a build hangs on the first until it is said otherwise. */
-  const add = (name: string, wish: string, from?: Body): void => {
-    const next = withBody(doc, name, wish, from);
-    const [first, second] = next.shell.bodies;
-    const isSecond = bodies.length === 1 && first && second;
-    const refused = edit(
-      isSecond
-        ? { ...next, way: 'graft', shell: { ...next.shell, hinge: usualHinge(first, second) } }
-        : next,
-    );
+  const { bodies } = doc.shell;
+  const [first] = bodies;
+  const isAlone = bodies.length === 1;
+  const add = (name: string, wish: string, from?: Body, start?: Start): void => {
+    const bare = withBody(doc, name, wish, from);
+    const added = bare.shell.bodies.at(-1)!;
+    const joint = first && start?.(bare.shell, first, added);
+    const next: Project = joint ? applied(bare, { do: 'joint', joint }) : bare;
+    const refused = edit(joint?.is === 'hinge' ? { ...next, way: 'graft' } : next);
     setBad(refused);
-    if (!refused) showBody(next.shell.bodies.at(-1)!.id);
+    if (refused) return;
+    showBody(added.id);
+    if (joint) onJoint(joint.id);
   };
   const from = async (key: string): Promise<void> => {
     try {
       const { document } = await openBuild(key);
       const other = bodyFor(document);
-      if (other) add(other.name, 'second', other);
+      // The second body of a build hangs on the first until it is said otherwise.
+      if (other) add(other.name, 'second', other, isAlone ? usualHinge : undefined);
       else setBad('That build has no measured shell.');
     } catch (e) {
       setBad(e instanceof Error ? e.message : 'That build cannot be read.');
@@ -42,11 +59,15 @@ export function AddBody() {
   return (
     <section className={style.add} aria-label="Add a body">
       <h3>Add a body</h3>
-      {!hinge && bodies.length === 1 && (
-        <Button onClick={() => add('Lid', 'lid')}>A lid as wide as this, to be measured</Button>
+      {isAlone && (
+        <Button onClick={() => add('Lid', 'lid', undefined, usualHinge)}>
+          A lid as wide as this, to be measured
+        </Button>
       )}
-      {bodies.length > 0 && (
-        <Button onClick={() => add('Dock', 'dock')}>A dock, sleeve or pad, to be measured</Button>
+      {first && (
+        <Button onClick={() => add('Dock', 'dock', bareDock(first), isAlone ? DOCKED : undefined)}>
+          A dock, sleeve or pad, to be measured
+        </Button>
       )}
       <Select
         aria-label="A body from a build"

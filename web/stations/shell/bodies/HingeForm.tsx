@@ -1,37 +1,13 @@
 /** Where two bodies turn, how far, and the ribbon that rolls in their barrel. */
-import { InputNumber, Select } from 'antd';
+import { InputNumber } from 'antd';
 import { rolled } from '@deft/core/shell';
-import { type Body, type Edge, EDGES, type Shell } from '@deft/core/model';
-import { useBuild } from '../../../state/build';
+import type { Hinge, Joined } from '@deft/core/model';
 import { LengthField } from '../../../ui/LengthField';
+import { MmField } from '../../../ui/MmField';
 import { Working } from '../../../ui/Working';
+import { EdgeOf } from './EdgeOf';
 import { MagnetFields } from './MagnetFields';
-
-type Hinge = NonNullable<Shell['hinge']>;
-
-function EdgeOf({
-  body,
-  value,
-  onChange,
-}: {
-  body: Body;
-  value: Edge;
-  onChange: (e: Edge) => void;
-}) {
-  const label = `Edge of ${body.name}`;
-  return (
-    <>
-      <span>{label}</span>
-      <Select
-        size="small"
-        aria-label={label}
-        value={value}
-        onChange={onChange}
-        options={EDGES.map((e) => ({ value: e, label: e }))}
-      />
-    </>
-  );
-}
+import { useJoints } from './useJoints';
 
 function Degrees({
   label,
@@ -58,16 +34,31 @@ function Degrees({
   );
 }
 
-export function HingeForm({ hinge, bodies: [a, b] }: { hinge: Hinge; bodies: [Body, Body] }) {
-  const { edit } = useBuild('edit');
+export function HingeForm({ joint: hinge, bodies: [a, b] }: Joined<Hinge>) {
+  const joints = useJoints();
   const put = (more: Partial<Hinge>, merge?: string): void => {
-    edit((p) => ({ ...p, shell: { ...p.shell, hinge: { ...p.shell.hinge!, ...more } } }), merge);
+    joints.put({ ...hinge, ...more }, merge && `${hinge.id} ${merge}`);
   };
   return (
     <>
       <div className="pair">
-        <EdgeOf body={a} value={hinge.first} onChange={(first) => put({ first })} />
-        <EdgeOf body={b} value={hinge.second} onChange={(second) => put({ second })} />
+        <EdgeOf
+          body={a}
+          value={hinge.first.edge}
+          onChange={(edge) => put({ first: { ...hinge.first, edge } })}
+        />
+        <EdgeOf
+          body={b}
+          value={hinge.second.edge}
+          onChange={(edge) => put({ second: { ...hinge.second, edge } })}
+        />
+        <MmField
+          label={`${b.name} beside the middle`}
+          value={hinge.shift ?? 0}
+          min={-500}
+          max={500}
+          onChange={(shift) => put({ shift }, 'shift')}
+        />
         <Degrees
           label="Closed at, °"
           value={hinge.closedDeg}
@@ -133,13 +124,11 @@ export function HingeForm({ hinge, bodies: [a, b] }: { hinge: Hinge; bodies: [Bo
       <Working lines={rolled(hinge).working} />
       <MagnetFields
         hinge={hinge}
-        onChange={(magnet) =>
-          edit((p) => {
-            const next: Hinge = { ...p.shell.hinge!, ...(magnet ? { magnet } : {}) };
-            if (!magnet) delete next.magnet;
-            return { ...p, shell: { ...p.shell, hinge: next } };
-          })
-        }
+        onChange={(magnet) => {
+          const next = { ...hinge };
+          delete next.magnet;
+          joints.put(magnet ? { ...next, magnet } : next);
+        }}
       />
     </>
   );

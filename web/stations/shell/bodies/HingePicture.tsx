@@ -1,10 +1,11 @@
 /** Both bodies in section across the hinge with all that stands out of them, turned by hand between closed and open. */
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { Slider } from 'antd';
 import { hingeSection, type InSection } from '@deft/core/fit';
 import type { Pt } from '@deft/core/geometry';
 import { Ticks } from '../../../book/Mat';
-import { useBuild, useScene } from '../../../state/build';
+import type { Hinge, Joined } from '@deft/core/model';
+import { useScene } from '../../../state/build';
 import { useSize } from '../../../ui/useSize';
 import style from './bodies.module.css';
 
@@ -51,20 +52,20 @@ function flagWords(all: readonly InSection[]): string {
   return `${deep.toFixed(1)} mm too deep: ${who || 'the bodies'}`;
 }
 
-export function HingePicture({ deg, onDeg }: { deg: number; onDeg: (deg: number) => void }) {
-  const { doc } = useBuild('doc');
+export function HingePicture({ hinged }: { hinged: Joined<Hinge> }) {
   const scene = useScene();
   const [ref, size] = useSize<HTMLDivElement>();
-  const { hinge } = doc.shell;
-  const all = useMemo(() => hingeSection(scene, deg), [scene, deg]);
+  const hinge = hinged.joint;
+  const [turned, onDeg] = useState<number>();
+  const deg = turned ?? hinge.openDeg;
+  const all = useMemo(() => hingeSection(scene, hinged, deg), [scene, hinged, deg]);
   const swept = useMemo(() => {
-    if (!hinge) return [];
-    const { closedDeg, openDeg } = hinge;
+    const { closedDeg, openDeg } = hinged.joint;
     return Array.from({ length: ANGLES }, (_, i) =>
-      hingeSection(scene, closedDeg + ((openDeg - closedDeg) * i) / (ANGLES - 1)),
+      hingeSection(scene, hinged, closedDeg + ((openDeg - closedDeg) * i) / (ANGLES - 1)),
     ).flatMap((s) => s.flatMap((x) => x.ring));
-  }, [scene, hinge]);
-  if (!hinge || !swept.length) return null;
+  }, [scene, hinged]);
+  if (!swept.length) return null;
   const frame = frameOf(swept, size.w, size.h);
   const [ox, oy] = frame.at([0, 0]);
   const words = flagWords(all);

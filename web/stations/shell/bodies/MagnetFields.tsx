@@ -1,9 +1,7 @@
 /** A magnet in one body and its switch in the other. */
 import { Button } from 'antd';
-import { length, type Shell } from '@deft/core/model';
+import { type Hinge, length } from '@deft/core/model';
 import { LengthField } from '../../../ui/LengthField';
-
-type Hinge = NonNullable<Shell['hinge']>;
 
 export function MagnetFields({
   hinge,
