@@ -5,6 +5,7 @@ import { covered } from './covered';
 import { face } from './face';
 import { grille } from './grille';
 import { magnets } from './magnets';
+import { mounts } from './mounts';
 import { pressed } from './pressed';
 import type { SceneCheck } from './sceneCheck';
 import { stops } from './stops';
@@ -27,5 +28,6 @@ export const CHECKS: readonly SceneCheck[] = [
   underDoor,
   unplaced,
   looseParts,
+  mounts,
   covered,
 ];

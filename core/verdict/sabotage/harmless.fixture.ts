@@ -9,6 +9,7 @@ import { misreadAndTakenBack, provedAsPlanned } from './bench.fixture';
 import { soundLatch, soundShoulder } from './faces.fixture';
 import { ownSwitches, oneMore } from './chosen.fixture';
 import { calmChords } from './games.fixture';
+import { soundMounts } from './mount.fixture';
 import { soundPocket } from './pocket.fixture';
 import { pressedOn } from './press.fixture';
 
@@ -159,6 +160,7 @@ function cellRenamed(p: Project): Project {
 
 export const HARMLESS: readonly Harmless[] = [
   { name: 'a shoulder key in a side wall, its switch behind it', change: soundShoulder },
+  { name: 'a board screwed down on posts of its own', change: soundMounts },
   { name: 'every key chosen by hand on the switch behind it', change: ownSwitches },
   { name: 'a key that does one thing more than anybody asks', change: oneMore },
   {

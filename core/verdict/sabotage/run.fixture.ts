@@ -14,6 +14,7 @@ import { type Case, type Kind, worsened } from './kind.fixture';
 import { KIT_KINDS } from './kit.fixture';
 import { LAYOUT_KINDS } from './layout.fixture';
 import { MADE_KINDS } from './made.fixture';
+import { MOUNT_KINDS } from './mount.fixture';
 import { GAME_KINDS } from './games.fixture';
 import { PRESS_KINDS } from './press.fixture';
 import { POWER_KINDS } from './power.fixture';
@@ -35,6 +36,7 @@ export const KINDS: readonly Kind[] = [
   ...HINGE_KINDS,
   ...SEAT_KINDS,
   ...CHOSEN_KINDS,
+  ...MOUNT_KINDS,
   ...MADE_KINDS,
   ...PRESS_KINDS,
   ...GAME_KINDS,

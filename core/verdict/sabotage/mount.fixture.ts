@@ -1,0 +1,106 @@
+/** Spoilings of how a board is screwed down: posts under its holes, a little beside them or without a bore. */
+import { type PlacedItem, pointOf, sceneOf } from '../../fit';
+import { type Feature, length, type Project, type Reading } from '../../model';
+import { type Case, type Kind } from './kind.fixture';
+
+/** Between a post and the board that is drawn down on it, mm. */
+const UNDER_MM = 0.3;
+/** And of a 2.2 mm self-tapping screw the bore, and what it cuts, mm. */
+const BORE_MM = 1.76;
+const SCREW_MM = 2.2;
+
+const read = (edge: 'left' | 'bottom', mm: number): Reading => ({
+  from: { edge, face: 'outer' },
+  to: 'centre',
+  length: length(mm),
+});
+
+/** Boards of the first body that are screwed to its back, lying flat. */
+function screwed(p: Project): PlacedItem[] {
+  const scene = sceneOf(p);
+  const back = scene.shell?.body.pieces.find((q) => q.role === 'back');
+  return [...scene.items.values()].filter(
+    (at) =>
+      at.piece === back?.id &&
+      at.placement.fixed === 'screws' &&
+      at.pose.stand === 'flat' &&
+      (at.part.holes?.length ?? 0) > 1,
+  );
+}
+
+/** The build with a post under each hole of a board, as the caller wants it. */
+function onPosts(
+  p: Project,
+  at: PlacedItem,
+  change: (f: Feature, i: number) => Feature = (f) => f,
+): Project {
+  const { floorAt, body } = sceneOf(p).shell!;
+  const board = at.blocks.find(({ block }) => block.kind === 'board')!.solid;
+  const posts = at.part.holes!.map((hole, i): Feature => {
+    const [x, y] = pointOf(at, [hole.x, hole.y, 0]);
+    const high = board.z0 - UNDER_MM - floorAt(at.piece, x, y);
+    return change(
+      {
+        id: `mount-${i + 1}`,
+        name: `mount ${i + 1}`,
+        kind: 'post',
+        at: { x: read('left', x), y: read('bottom', y) },
+        shape: { kind: 'circle', d: length(4.5) },
+        height: { from: 'floor', length: length(high) },
+        purpose: 'unknown',
+        mayCut: 'never',
+        bore: { d: length(BORE_MM), deep: length(Math.max(1, high - 0.5)) },
+      },
+      i,
+    );
+  });
+  const bodies = p.shell.bodies.map((b) => ({
+    ...b,
+    pieces: b.pieces.map((q) =>
+      b.id === body.id && q.id === at.piece ? { ...q, features: [...q.features, ...posts] } : q,
+    ),
+  }));
+  return { ...p, shell: { ...p.shell, bodies } };
+}
+
+/** How far a screw in the first hole may stand beside its middle. */
+const playOf = (at: PlacedItem): number => (at.part.holes![0]!.d - SCREW_MM) / 2;
+
+const aside = (f: Feature, by: number): Feature => ({
+  ...f,
+  at: { ...f.at, x: { ...f.at.x, length: length(f.at.x.length.mm + by) } },
+});
+const boreless = (f: Feature): Feature => {
+  const bare = { ...f };
+  delete bare.bore;
+  return bare;
+};
+
+/** A board on posts whose bores lie under its holes, or 0.15 mm beside them. */
+export function soundMounts(p: Project): Project {
+  const [at] = screwed(p);
+  return at ? onPosts(p, at, (f, i) => (i === 1 ? aside(f, playOf(at) - 0.15) : f)) : p;
+}
+
+export const MOUNT_KINDS: readonly Kind[] = [
+  {
+    name: 'a post 0.2 mm further beside its hole than the screw gives way',
+    makes: 'hit',
+    cases: (p) =>
+      screwed(p).map((at): Case => ({
+        where: at.item.name,
+        spoilt: onPosts(p, at, (f, i) => (i === 1 ? aside(f, playOf(at) + 0.2) : f)),
+        says: /beside its post/,
+      })),
+  },
+  {
+    name: 'a post under a hole, without a bore',
+    makes: 'tight',
+    cases: (p) =>
+      screwed(p).map((at): Case => ({
+        where: at.item.name,
+        spoilt: onPosts(p, at, (f, i) => (i === 1 ? boreless(f) : f)),
+        says: /post without a bore/,
+      })),
+  },
+];
