@@ -1,5 +1,6 @@
 /** Energy: source, protection, charger, converter, rails, loads, with their voltages. */
 import { isAlike, isBank } from '../kit';
+import { chemistryOf, type Item, type Part } from '../model';
 import { type Chain, ChainMaker } from './chain';
 import { banks, type End, type Kit } from './fitted';
 
@@ -17,6 +18,11 @@ const FEEDS: ReadonlySet<string> = new Set(['rail', 'supply']);
 
 /** A voltage so near a window's end still suits, V. */
 const NEAR_V = 1e-9;
+/** The first cell of a pack; the others are alike. */
+interface Pack {
+  cell: NonNullable<Part['cell']>;
+  item: Item;
+}
 const v = (n: number): string => `${Math.round(n * 10) / 10} V`;
 
 export function energyChain(k: Kit): Chain {
@@ -59,7 +65,7 @@ export function energyChain(k: Kit): Chain {
     protection(k, m, cell.bare ?? cell.kind === 'cylinder', cell.series, first.item.id);
     wrongGuards(k, m, cell.series);
     if (cell.kind === 'bay') noLithiumCharger(k, m, first.item);
-    else charger(k, m, cell.series, first.item.id);
+    else charger(k, m, { cell, item: first.item });
     converter(k, m, cell.cutoffV, cell.fullV, first.item.id);
   }
   if (k.computer && !k.computer.ports.some((q) => q.role === 'takes' && FEEDS.has(q.carries))) {
@@ -149,10 +155,37 @@ function protection(k: Kit, m: ChainMaker, bare: boolean, series: number, about:
   );
 }
 
-function charger(k: Kit, m: ChainMaker, series: number, about: string): void {
+/** Volts at which a charger ends for one cell of the usual lithium kind. */
+const USUAL_END_V = 4.2;
+/** A cell bears so much more than its full voltage: the tolerance of good chargers, V. */
+const OVER_V = 0.05;
+
+/** A cell that is full before its charger ends is overcharged every time. */
+function endsTooHigh(m: ChainMaker, fit: Kit['all'][number], pack: Pack): boolean {
+  const { cell, item } = pack;
+  const endV = fit.part.charger!.endV ?? USUAL_END_V;
+  const fullV = cell.fullV / cell.series;
+  if (chemistryOf(cell) !== 'lithium' || endV <= fullV + OVER_V) return false;
+  m.broken(
+    'overcharge',
+    `Charged to ${endV.toFixed(2)} V, full at ${fullV.toFixed(2)} V`,
+    `${fit.item.name} overcharges ${item.name}.`,
+    [
+      `One cell of it is full at ${fullV.toFixed(2)} V; a charger of the usual kind goes on to ${endV.toFixed(2)} V, and such a cell vents or burns.`,
+      'Take a charger that ends where this cell is full, or a cell for the charger.',
+    ],
+    [fit.item.id, item.id],
+  );
+  return true;
+}
+
+function charger(k: Kit, m: ChainMaker, pack: Pack): void {
+  const { series } = pack.cell;
+  const about = pack.item.id;
   const chargers = k.all.filter((x) => x.part.charger);
   const fit = chargers.find((x) => (x.part.charger!.series ?? 1) === series);
   if (fit) {
+    if (endsTooHigh(m, fit, pack)) return undefined;
     m.part(
       fit,
       `charges ${series === 1 ? 'one cell' : `${series} in series, balanced`}`,

@@ -96,8 +96,8 @@ type Fault = 'faces away' | 'out of reach' | 'taken' | 'beside';
 export interface Backing {
   input: Input;
   place: Place;
-  /** Its switch, and how far that lies beside the middle of the hole, mm. */
-  on?: { item: string; label: string; off: number };
+  /** Its switch, how far that lies beside the middle of the hole, and behind the face, mm. */
+  on?: { item: string; label: string; off: number; gap: number };
   /** The nearest that would do but for one thing. */
   near?: { name: string; item: string; fault: Fault; mm: number };
 }
@@ -135,11 +135,16 @@ export function backings(scene: Scene): Backing[] {
   return inputs.map(({ input, place, outward }): Backing => {
     const mine = on.get(input);
     if (mine) {
-      return { input, place, on: { item: mine.q.at.item.id, label: mine.q.label, off: mine.off } };
+      const { at, label } = mine.q;
+      return { input, place, on: { item: at.item.id, label, off: mine.off, gap: mine.gap } };
     }
     const board = boards.find((at) => isOver(at, place, outward));
     if (board && !input.switch) {
-      return { input, place, on: { item: board.item.id, label: 'its own contacts', off: 0 } };
+      return {
+        input,
+        place,
+        on: { item: board.item.id, label: 'its own contacts', off: 0, gap: Infinity },
+      };
     }
     const nearest = pairs.filter((x) => x.i.input === input).sort((a, b) => a.off - b.off)[0];
     if (!nearest || (!input.switch && nearest.off > 3 * nearest.q.reach)) return { input, place };
@@ -218,7 +223,11 @@ const SLIDES_MM = 0.3;
 /** Inputs with a wire planned and no switch that could close it, or whose switch cannot come through its hole. */
 export function backingFindings(scene: Scene): Finding[] {
   const all = backings(scene);
-  return [...all.flatMap((b) => tooNarrow(scene, b)), ...withoutSwitch(all)];
+  return [
+    ...all.flatMap((b) => tooNarrow(scene, b)),
+    ...all.flatMap((b) => noRoomForCap(scene, b)),
+    ...withoutSwitch(all),
+  ];
 }
 
 /** A hole to be cut that the stem behind it does not go through. */
@@ -243,6 +252,35 @@ function tooNarrow(scene: Scene, { input, place, on }: Backing): Finding[] {
         `A stem ${mm1(needs - 2 * SLIDES_MM)} mm wide slides in ${mm1(needs)} mm; the hole is planned ${mm1(input.hole)} mm wide.`,
       ],
       about: [input.id, on!.item],
+      refs: [{ is: 'input', id: input.id }],
+      at: place,
+    },
+  ];
+}
+
+/** The flange of an ordinary key, mm: typical. */
+const FLANGE_MM = 1;
+
+/** A switch so near behind its hole that no flange goes between; a cap that was measured is told by its stack. */
+function noRoomForCap(scene: Scene, { input, place, on }: Backing): Finding[] {
+  const { at } = input;
+  if (!on || !('opening' in at) || on.gap >= FLANGE_MM) return [];
+  const isMeasured = scene.shell!.body.caps?.some((c) => c.opening === at.opening);
+  const isFace = scene.shell!.openings.face.some((o) => o.id === at.opening);
+  if (isMeasured || !isFace) return [];
+  return [
+    {
+      id: `switch:high-${input.id}`,
+      station: 'controls',
+      check: 'switch',
+      code: 'no-room-for-cap',
+      verdict: 'tight',
+      title: on.gap < 0 ? `${mm1(on.gap)} mm into the face` : `${mm1(on.gap)} mm for its key`,
+      what: `${input.name} has no room between its face and the ${on.label}.`,
+      why: [
+        `The flange of a key is about ${FLANGE_MM} mm thick (typical). Measure the cap, under Shell; set the switch deeper.`,
+      ],
+      about: [input.id, on.item],
       refs: [{ is: 'input', id: input.id }],
       at: place,
     },

@@ -9,6 +9,32 @@ import { isInOpen, type PlacedItem, placing, pointOf, type Scene } from './scene
 /** How far a speaker may sit off its grille, as a share of its own width, before much of it plays against the wall. */
 const OFF_GRILLE = 0.15;
 
+/** Further behind its face than this, its sound goes round its own edge, mm: typical. */
+const LEAKS_MM = 1;
+
+/** A speaker with air between its rim and the face: what comes from behind cancels what it plays. */
+const leaking = (at: PlacedItem, x: number, y: number): Finding => ({
+  id: `leaks:${at.item.id}`,
+  station: 'fit',
+  check: 'grille',
+  code: 'leaks',
+  verdict: 'tight',
+  title: `${mm1(at.placement.lift)} mm behind the face`,
+  what: `The sound of ${at.item.name} goes back into the case.`,
+  why: [
+    `Over ${LEAKS_MM} mm of air round its rim the low notes are gone (typical): lay it on the face, or on a ring of foam or a printed one.`,
+  ],
+  about: [at.item.id],
+  refs: [{ is: 'item', id: at.item.id }],
+  at: { x, y, z: at.solids[0]!.z1 },
+});
+
+/** A ring made for a speaker closes the air round its rim. */
+const hasRing = (scene: Scene, speaker: string): boolean =>
+  [...scene.items.values()].some(
+    ({ item: { made } }) => made?.kind === 'speaker ring' && made.for === speaker,
+  );
+
 /** Off its grille by more than is not heard, it is tight; beside it, a hit. */
 function findings(scene: Scene): Finding[] {
   if (!scene.shell) return [];
@@ -22,6 +48,9 @@ function findings(scene: Scene): Finding[] {
     if (looksIn(scene, at)) {
       out.push(inward(at, x, y));
       continue;
+    }
+    if (at.placement.lift > LEAKS_MM && !at.isOutside && !hasRing(scene, at.item.id)) {
+      out.push(leaking(at, x, y));
     }
     const holes = scene.shell.openings.face.filter((o) => o.use === 'speaker');
     if (!holes.length) {

@@ -1,5 +1,5 @@
 /** What nothing holds: it rattles, and slides to where it fitted before it was closed. Screws hold by holes. */
-import type { Finding, MadeKind, Placement, WayOut } from '../model';
+import { type Finding, type MadeKind, mm1, type Placement, type WayOut } from '../model';
 import type { SceneCheck } from './sceneCheck';
 import type { PlacedItem, Scene } from './scene';
 
@@ -36,7 +36,51 @@ const unscrewable = (scene: Scene): PlacedItem[] =>
     (at) => at.placement.fixed === 'screws' && !at.item.made && !hasHoles(at),
   );
 
-const findings = (scene: Scene): Finding[] => [...together(scene), ...holeless(scene)];
+/** The most air that tape and glue bridge: foam tape, and a good bead of hot glue, mm. */
+const BRIDGES: Partial<Record<NonNullable<Placement['fixed']>, number>> = { tape: 2, glue: 3 };
+
+/** Taped or glued to a floor that it does not reach, with nothing made under it. */
+function inTheAir(scene: Scene): PlacedItem[] {
+  const carried = new Set(
+    [...scene.items.values()].flatMap(({ item }) =>
+      item.made ? [item.made.for, ...item.made.holds] : [],
+    ),
+  );
+  return [...scene.items.values()].filter(({ item, part, placement }) => {
+    const most = placement.fixed && BRIDGES[placement.fixed];
+    return (
+      most !== undefined &&
+      'piece' in placement.on &&
+      placement.lift > most &&
+      !item.made &&
+      // Air before a speaker is told by what it does to its sound.
+      !part.speaker &&
+      !carried.has(item.id)
+    );
+  });
+}
+
+const airy = (scene: Scene): Finding[] =>
+  inTheAir(scene).map(({ item, placement }) => ({
+    id: `airy:${item.id}`,
+    station: 'fit',
+    check: 'place',
+    code: 'airy',
+    verdict: 'tight',
+    title: `${mm1(placement.lift)} mm of air under it`,
+    what: `${item.name} is ${placement.fixed === 'tape' ? 'taped' : 'glued'} to a floor it does not reach.`,
+    why: [
+      `${placement.fixed === 'tape' ? 'Foam tape' : 'A bead of hot glue'} bridges up to ${BRIDGES[placement.fixed!]} mm (typical): lay it on the floor, or on a block, a bracket or stand-offs.`,
+    ],
+    about: [item.id],
+    refs: [{ is: 'item', id: item.id }],
+  }));
+
+const findings = (scene: Scene): Finding[] => [
+  ...together(scene),
+  ...holeless(scene),
+  ...airy(scene),
+];
 
 const holeless = (scene: Scene): Finding[] =>
   unscrewable(scene).map((at) => ({
@@ -108,6 +152,26 @@ function ways(scene: Scene, f: Finding): WayOut[] {
       changes: [{ do: 'place', placement: { ...at.placement, fixed } }],
       effort: 2 + i / 2,
     }));
+  }
+  if (f.code === 'airy') {
+    const at = inTheAir(scene).find((q) => f.about.includes(q.item.id));
+    if (!at) return [];
+    return [
+      {
+        id: `down-${at.item.id}`,
+        text: `Lay ${at.item.name} on its floor`,
+        cost: 'nothing is cut',
+        changes: [{ do: 'place', placement: { ...at.placement, lift: 0 } }],
+        effort: 0.5,
+      },
+      {
+        id: `bracket-${at.item.id}`,
+        text: `Hold ${at.item.name} by a bracket`,
+        cost: HOLDS.bracket,
+        changes: [{ do: 'place', placement: { ...at.placement, fixed: 'bracket' } }],
+        effort: 2,
+      },
+    ];
   }
   if (f.code !== 'loose') return [];
   const loose = looseIn(scene);

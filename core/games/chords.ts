@@ -3,6 +3,7 @@
  * presses them by itself, and whether one chord hides in another.
  */
 import type { Scene } from '../fit';
+import { partOf } from '../kit';
 import {
   DUTIES,
   type Duty,
@@ -18,7 +19,7 @@ import {
 } from '../model';
 import { assigned } from './assigned';
 import { heldTogether, type Finger, type Reach, reaches } from './hands';
-import { ledger } from './duties';
+import { ledger, mayDo } from './duties';
 import { pressedInPlay, rolesOf } from './play';
 
 export interface Chord {
@@ -209,15 +210,17 @@ function partsGone(p: Project): Judged[] {
   const { items } = present(p).kit;
   return DUTIES.flatMap((duty): Judged[] => {
     const owner = p.controls.duties?.[duty];
-    if (owner?.by !== 'part' || items.some((i) => i.id === owner.item)) return [];
+    if (owner?.by !== 'part') return [];
+    const item = items.find((i) => i.id === owner.item);
+    if (item && mayDo(partOf(p, item), duty, item.where)) return [];
     const name = p.kit.items.find((i) => i.id === owner.item)?.name ?? 'A part';
     const finding: Finding = {
       ...CHECK,
       id: `chord:part-${duty}`,
-      code: 'part-gone',
+      code: item ? 'part-cannot' : 'part-gone',
       verdict: 'hit',
       title: `Nothing does ${duty}`,
-      what: `${name} is not in the build`,
+      what: item ? `${name} has nothing to turn or press for it` : `${name} is not in the build`,
       why: ['Say what does it now, under Controls, Games; or give it up.'],
       about: [owner.item],
     };

@@ -5,6 +5,8 @@ import {
   type DutyOwner,
   type InputRole,
   hasSystem,
+  type Item,
+  type Part,
   present,
   type Project,
 } from '../model';
@@ -47,6 +49,26 @@ export function ledger(p: Project): DutyLine[] {
     for: FOR[duty],
   }));
 }
+
+/** Turned, slid or pressed by hand, whatever it is joined to. */
+const isWorked = (q: Part): boolean =>
+  q.family === 'switch' || q.words.includes('pot') || q.blocks.some((b) => b.kind === 'cap');
+const turnsOff = (q: Part): boolean =>
+  q.family === 'latch' || q.off !== undefined || q.cell?.kind === 'bank' || q.family === 'switch';
+
+/** Duties of which a part shows whether it can do them. */
+const DONE_BY: Partial<Record<Duty, (q: Part) => boolean>> = {
+  louder: isWorked,
+  quieter: isWorked,
+  mute: isWorked,
+  brighter: isWorked,
+  dimmer: isWorked,
+  power: turnsOff,
+};
+
+/** Whether a part can do a duty by itself; what lies outside the shell has keys of its own. */
+export const mayDo = (part: Part, duty: Duty, where?: Item['where']): boolean =>
+  where === 'outside' || (DONE_BY[duty]?.(part) ?? true);
 
 function readOwner(p: Project, duty: Duty): DutyOwner | undefined {
   const key = (role: InputRole): DutyOwner | undefined => {

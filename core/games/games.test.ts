@@ -163,6 +163,9 @@ describe('on the finished demo', () => {
       ['hit twice'],
     ],
     ['a part that is not there', { louder: { by: 'part', item: 'gone' } }, ['hit part-gone']],
+    ['a part without a knob', { louder: { by: 'part', item: 'teasel' } }, ['hit part-cannot']],
+    ['a part that turns nothing off', { power: { by: 'part', item: 'amp' } }, ['hit part-cannot']],
+    ['a switch', { mute: { by: 'part', item: 'keys' } }, []],
     ['the menu, or given up', { save: { by: 'menu' }, radio: { by: 'given up' } }, []],
   ])('%s', (_name, duties, expected) => {
     expect(found(duties)).toEqual(expected);

@@ -1,6 +1,6 @@
 export { chordFindings, chordsOf, chordWays, freeChord, type Chord } from './chords';
 export { assigned } from './assigned';
-export { ledger, WANTED, type DutyLine } from './duties';
+export { ledger, mayDo, WANTED, type DutyLine } from './duties';
 export { heldTogether, reaches, type Finger, type Reach } from './hands';
 export { familyMaps, familySentence, ROLE_WORDS, type FamilyMap } from './maps';
 export { wished, wishedFindings, wishedWays, type Wished } from './wished';

@@ -97,8 +97,29 @@ function drawDoubts(item: Item, part: Part): Doubt[] {
 
 function screenDoubts(item: Item, part: Part): Doubt[] {
   return part.screen
-    ? [...diagonalDoubts(item, part.screen), ...aspectDoubts(item, part.screen)]
+    ? [
+        ...diagonalDoubts(item, part.screen),
+        ...aspectDoubts(item, part.screen),
+        ...parallelDoubts(item, part),
+      ]
     : [];
+}
+
+/** Eight of colour, clock, two of sync, and one that says when: fewer carry no parallel picture. */
+const PARALLEL_LINES = 12;
+
+/** A parallel picture on fewer lines than carry one; a screen of which no line is named is told by itself. */
+function parallelDoubts(item: Item, { screen, takes = [] }: Part): Doubt[] {
+  const isFew = takes.length > 0 && takes.length < PARALLEL_LINES;
+  if (screen?.link !== 'parallel' || !isFew) return [];
+  return [
+    {
+      code: 'lines-few',
+      title: `${takes.length} lines for a parallel picture`,
+      what: `${item.name}: not all of its lines are named.`,
+      why: `A parallel picture takes ${PARALLEL_LINES} lines at the least (8 of colour, 4 of timing), mostly 18 to 28: enter those of its board, or another link.`,
+    },
+  ];
 }
 
 /** Lit area and pixels of another shape: the picture is stretched, or one of them was read wrong. */

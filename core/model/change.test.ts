@@ -58,6 +58,7 @@ const ROWS: Array<[Change, Project, RegExp]> = [
   [{ do: 'around', item: 'screen', on: true }, half, /^kit\.items\.1\.around$/],
   [{ do: 'angle', item: 'charger', connector: 'usb', on: true }, half, /^kit\.items\.3\.angled$/],
   [{ do: 'shut', how: 'swing' }, half, /^shell\.bodies\.0\.shuts$/],
+  [{ do: 'hold shut', body: 'shell', by: 'clips' }, half, /^shell\.bodies\.0\.closedBy$/],
   [{ do: 'peg', cap: 'cap-keys', mm: 1.1 }, half, /^shell\.bodies\.0\.caps\.0\.peg\.mm$/],
   [{ do: 'grow', by: 1.5, side: 'w' }, wisp, /^shell\.bodies\.0\.outline\.w\.mm$/],
   [{ do: 'grow', by: 1.5, side: 'h' }, wisp, /^shell\.bodies\.0\.outline\.h\.mm$/],

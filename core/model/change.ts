@@ -51,6 +51,8 @@ export type Change =
   | { do: 'angle'; item: string; connector: string; on: boolean }
   /** The halves come together straight, or about the spine. */
   | { do: 'shut'; how: NonNullable<Body['shuts']> }
+  /** What holds the halves of a body, where no closing screw does. */
+  | { do: 'hold shut'; body: string; by: NonNullable<Body['closedBy']> }
   /** A cap's peg filed to so many mm. */
   | { do: 'peg'; cap: string; mm: number }
   /** A made shell drawn larger: wider, higher, or one half deeper with its closing posts. */
@@ -247,6 +249,16 @@ export function applied(p: Project, change: Change): Project {
         shell: {
           ...p.shell,
           bodies: p.shell.bodies.map((b, i) => (i === 0 ? { ...b, shuts: change.how } : b)),
+        },
+      };
+    case 'hold shut':
+      return {
+        ...p,
+        shell: {
+          ...p.shell,
+          bodies: p.shell.bodies.map((b) =>
+            b.id === change.body ? { ...b, closedBy: change.by } : b,
+          ),
         },
       };
     case 'peg':

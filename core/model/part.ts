@@ -240,6 +240,8 @@ export const Part = z.strictObject({
       switching: z.boolean().optional(),
       /** Cells in series it charges and balances; 1 when nothing is said. */
       series: z.number().int().min(1).max(6).optional(),
+      /** Volts of one cell at which it ends; 4.2 when nothing is said. */
+      endV: z.number().min(1).max(4.5).optional(),
     })
     .optional(),
   converter: z

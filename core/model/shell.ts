@@ -259,6 +259,9 @@ export const Underlay = z.strictObject({
 });
 export type Underlay = z.infer<typeof Underlay>;
 
+/** Halves that no closing screw holds: they snap, are glued or welded for good, or are held from outside. */
+export const HOLDS_SHUT = ['clips', 'glue', 'a strap or screws from outside'] as const;
+
 export const Body = z.strictObject({
   id: Id,
   name: Name,
@@ -272,6 +275,8 @@ export const Body = z.strictObject({
     .optional(),
   caps: z.array(Cap).max(60).optional(),
   underlays: z.array(Underlay).max(8).optional(),
+  /** What holds the halves together where it is not by screws of posts. */
+  closedBy: z.enum(HOLDS_SHUT).optional(),
   /** How the halves come together: straight down, as when nothing is said, or about the spine like a book. */
   shuts: z.enum(['straight', 'swing']).optional(),
   pieces: z.array(Piece).min(1).max(8),

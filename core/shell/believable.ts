@@ -55,6 +55,7 @@ export function shellBeliefs(shell: ShellSolids): Finding[] {
     ...wallDoubts(shell),
     ...lipDoubts(shell.body),
     ...thinDoubts(shell.body),
+    ...plateDoubts(shell.body),
     ...(shell.body.caps ?? []).flatMap((cap) => capDoubts(shell, cap)),
   ].map(finding);
 }
@@ -355,6 +356,29 @@ function thinDoubts(body: Body): Doubt[] {
     },
   ];
 }
+
+/** A plate that bends under what stands on it: one thinner than usual is worth a second look. */
+const plateDoubts = ({ pieces }: Body): Doubt[] =>
+  pieces.flatMap((q): Doubt[] => {
+    const { least, usual } = wallRules(q).wall;
+    if (q.role !== 'plate' || q.depth.mm >= usual) return [];
+    const thick = formatMm(q.depth.mm, 1);
+    const never = q.depth.mm < least;
+    return [
+      {
+        code: 'plate-thin',
+        id: q.id,
+        title: `A plate of ${thick} mm`,
+        what: never
+          ? `Nothing can stand on a plate of ${q.material} so thin.`
+          : `A plate of ${q.material} is mostly thicker.`,
+        why: `From ${formatMm(usual, 1)} mm up is usual for ${q.material}, under ${formatMm(least, 1)} mm it breaks or folds (typical).`,
+        ...(never ? {} : { verdict: 'tight' as const }),
+        about: [q.id],
+        refs: [{ is: 'piece', id: q.id }],
+      },
+    ];
+  });
 
 /** A cap against its own hole: it goes through, its flange does not, and its neighbours have room. */
 function capDoubts(shell: ShellSolids, cap: Cap): Doubt[] {

@@ -1,7 +1,7 @@
 /** The screws that are left against hand-measured seams of a rectangle. */
 import { demos } from '../catalogue';
-import type { Cut, Project } from '../model';
-import { SEAM_GAPES_MM, SEAM_MM, seamFindings, shellSolids } from './index';
+import { appliedAll, type Cut, HOLDS_SHUT, type Project } from '../model';
+import { SEAM_GAPES_MM, SEAM_MM, seamFindings, shellSolids, shellWays } from './index';
 
 const [, done, warbler] = demos() as [Project, Project, Project];
 const trim = (feature: string, copy: number, to = 0): Cut => ({
@@ -13,7 +13,7 @@ const trim = (feature: string, copy: number, to = 0): Cut => ({
   state: 'decided',
 });
 const seam = (p: Project, cuts: readonly Cut[]) =>
-  seamFindings(shellSolids(p.shell.bodies[0]!, cuts))[0];
+  seamFindings(shellSolids(p.shell.bodies[0]!, cuts), true)[0];
 
 describe('closing screws', () => {
   test('six of six close the loaner without a word', () => expect(seam(done, [])).toBeUndefined());
@@ -48,6 +48,27 @@ describe('closing screws', () => {
     expect(all.length).toBe(4);
     expect(seam(warbler, gone)).toMatchObject({ verdict: 'hit', code: 'few-screws' });
   });
+  test('halves without closing posts: asked what holds them, until it is said or nothing lies in them', () => {
+    const body = done.shell.bodies[0]!;
+    const bare = {
+      ...body,
+      pieces: body.pieces.map((q) => ({
+        ...q,
+        features: q.features.filter((f) => f.purpose !== 'closing screw'),
+      })),
+    };
+    const said = (b: typeof bare, isShutIn = true) =>
+      seamFindings(shellSolids(b, []), isShutIn).map((f) => [f.code, f.undecided]);
+    expect(said(bare)).toEqual([['unheld', true]]);
+    expect(said(bare, false)).toEqual([]);
+    for (const by of HOLDS_SHUT) expect(said({ ...bare, closedBy: by })).toEqual([]);
+    expect(said({ ...bare, pieces: bare.pieces.slice(0, 1) })).toEqual([]);
+    const p = { ...done, shell: { bodies: [bare] } };
+    const [f] = seamFindings(shellSolids(bare, []), true);
+    for (const way of shellWays(p, f!)) {
+      expect(seam(appliedAll(p, way.changes), [])).toBeUndefined();
+    }
+  });
   test('a boss without the post it screws into holds nothing', () => {
     const body = done.shell.bodies[0]!;
     const pieces = body.pieces.map((q) =>
@@ -60,7 +81,7 @@ describe('closing screws', () => {
           }
         : q,
     );
-    const [f] = seamFindings(shellSolids({ ...body, pieces }, []));
+    const [f] = seamFindings(shellSolids({ ...body, pieces }, []), true);
     expect(f).toMatchObject({ check: 'seam' });
   });
 });

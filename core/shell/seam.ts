@@ -33,10 +33,36 @@ function screws(shell: ShellSolids): Screw[] {
   return out;
 }
 
-/** @returns one finding when too few screws or too long a seam is left; nothing for a shell without closing screws */
-export function seamFindings(shell: ShellSolids): Finding[] {
+/** Two halves, and nobody said what holds them together. */
+function nothingHolds({ body }: ShellSolids): Finding[] {
+  const roles = new Set(body.pieces.map((q) => q.role));
+  if (body.closedBy || !roles.has('front') || !roles.has('back')) return [];
+  return [
+    {
+      id: 'unheld',
+      station: 'fit',
+      check: 'seam',
+      code: 'unheld',
+      verdict: 'tight',
+      undecided: true,
+      title: 'Nothing holds it shut',
+      what: `The halves of ${body.name} have no closing screw.`,
+      why: [
+        'Say in Shell which posts take the closing screws, or that the halves clip, are glued, or are held from outside.',
+      ],
+      about: [body.id],
+      refs: [],
+    },
+  ];
+}
+
+/**
+ * @param isShutIn  something lies in it, so that it has to stay shut
+ * @returns         one finding when too few screws or too long a seam is left, or nothing holds the halves
+ */
+export function seamFindings(shell: ShellSolids, isShutIn: boolean): Finding[] {
   const all = screws(shell);
-  if (!all.length) return [];
+  if (!all.length) return isShutIn ? nothingHolds(shell) : [];
   const holds = (f: StandingFeature): boolean =>
     f.height > 0 && f.height >= Math.min(HOLDS_MM, f.full);
   // Where screws go from one half into the other, a lone foot has lost its partner.

@@ -5,6 +5,7 @@ import {
   type Finding,
   type Hinge,
   hingesOf,
+  HOLDS_SHUT,
   length,
   mm1,
   piecesOf,
@@ -19,6 +20,7 @@ const STOCK_MM = [4, 5, 6, 8, 10, 12, 16, 20];
 export function shellWays(p: Project, f: Finding): WayOut[] {
   if (f.check === 'screw') return screws(p, f);
   if (f.check === 'hinge') return hinge(p, f);
+  if (f.code === 'unheld') return heldOtherwise(f);
   return [];
 }
 
@@ -60,6 +62,23 @@ const screw = (feature: string, s: Extract<Change, { do: 'screw' }>['screw']): C
   feature,
   screw: s,
 });
+
+/** What nobody can see from the readings: how halves without closing screws are held. */
+const heldOtherwise = ({ about: [body] }: Finding): WayOut[] =>
+  body === undefined
+    ? []
+    : HOLDS_SHUT.map((by, i) => ({
+        id: `held-${i}`,
+        text: HELD_WORDS[by],
+        cost: 'nothing, if that is true',
+        changes: [{ do: 'hold shut', body, by }],
+        effort: 1 + i,
+      }));
+const HELD_WORDS: Readonly<Record<(typeof HOLDS_SHUT)[number], string>> = {
+  clips: 'The halves clip into each other',
+  glue: 'The halves are glued or welded in the end',
+  'a strap or screws from outside': 'They are held from outside, by a strap or screws',
+};
 
 const FURTHER = [0.2, 0.5, 1, 1.5, 2, 3, 4, 6, 8];
 const FURTHER_WORDS = {

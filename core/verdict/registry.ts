@@ -301,8 +301,10 @@ export const REGISTRY: readonly BuildCheck[] = [
     makes: ['seam'],
     eachBody: true,
     find: ({ checker: { scene } }) =>
-      scene.shell ? [...seamFindings(scene.shell), ...supportFindings(scene.shell)] : [],
-    ways: () => ({ ways: [] }),
+      scene.shell
+        ? [...seamFindings(scene.shell, scene.items.size > 0), ...supportFindings(scene.shell)]
+        : [],
+    ways: shellProposals,
   },
   {
     name: 'power',

@@ -102,6 +102,10 @@ export const FIGURES: Readonly<Record<Group, readonly Figure[]>> = {
     }),
     number('tolerance', 'Off by, as a share', '', [0, 0.5], 0.1),
     whole('series', 'Cells in series it charges', [1, 6], 1, { optional: true }),
+    number('endV', 'Ends at, one cell', 'V', [1, 4.5], 4.2, {
+      judges: 'whether the cell bears it',
+      optional: true,
+    }),
     yes('powerPath', 'Feeds the build beside the cell (power path)'),
     yes('switching', 'A switching charger, not a linear one'),
   ],

@@ -59,6 +59,7 @@ export function grafted(): Project {
     ...body,
     id: 'lid',
     name: 'Lid',
+    closedBy: 'clips',
     outline: { kind: 'rect', w: length(172), h: length(60), r: length(8) },
     caps: [],
     underlays: [],

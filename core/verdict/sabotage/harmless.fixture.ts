@@ -9,6 +9,7 @@ import { misreadAndTakenBack, provedAsPlanned } from './bench.fixture';
 import { soundLatch, soundShoulder } from './faces.fixture';
 import { ownSwitches, oneMore } from './chosen.fixture';
 import { calmChords } from './games.fixture';
+import { barelyHeld } from './held.fixture';
 import { soundMounts } from './mount.fixture';
 import { soundPocket } from './pocket.fixture';
 import { pressedOn } from './press.fixture';
@@ -161,6 +162,17 @@ function cellRenamed(p: Project): Project {
 export const HARMLESS: readonly Harmless[] = [
   { name: 'a shoulder key in a side wall, its switch behind it', change: soundShoulder },
   { name: 'a board screwed down on posts of its own', change: soundMounts },
+  { name: 'a charger that ends 0.04 V over, a speaker 0.8 mm off its face', change: barelyHeld },
+  {
+    name: 'halves that clip as well',
+    change: (p) => ({
+      ...p,
+      shell: {
+        ...p.shell,
+        bodies: p.shell.bodies.map((b) => ({ ...b, closedBy: 'clips' as const })),
+      },
+    }),
+  },
   { name: 'every key chosen by hand on the switch behind it', change: ownSwitches },
   { name: 'a key that does one thing more than anybody asks', change: oneMore },
   {

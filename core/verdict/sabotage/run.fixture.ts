@@ -9,6 +9,7 @@ import { CHOSEN_KINDS } from './chosen.fixture';
 import { CONTROLS_KINDS } from './controls.fixture';
 import { FACE_KINDS } from './faces.fixture';
 import { HARMLESS } from './harmless.fixture';
+import { HELD_KINDS } from './held.fixture';
 import { HINGE_KINDS } from './hinge.fixture';
 import { type Case, type Kind, worsened } from './kind.fixture';
 import { KIT_KINDS } from './kit.fixture';
@@ -37,6 +38,7 @@ export const KINDS: readonly Kind[] = [
   ...SEAT_KINDS,
   ...CHOSEN_KINDS,
   ...MOUNT_KINDS,
+  ...HELD_KINDS,
   ...MADE_KINDS,
   ...PRESS_KINDS,
   ...GAME_KINDS,

@@ -106,6 +106,29 @@ export const SHELL_KINDS: readonly Kind[] = [
     },
   },
   {
+    name: 'halves of which nobody said what holds them',
+    makes: 'open',
+    cases: (p) =>
+      pieces(p).some((q) => q.features.some((f) => f.purpose === 'closing screw'))
+        ? [
+            {
+              where: 'closing posts',
+              spoilt: pieces(p).reduce(
+                (next, q) =>
+                  withPiece(next, q.id, (piece) => ({
+                    ...piece,
+                    features: piece.features.map((f) =>
+                      f.purpose === 'closing screw' ? { ...f, purpose: 'unknown' } : f,
+                    ),
+                  })),
+                p,
+              ),
+              says: /no closing screw/,
+            },
+          ]
+        : [],
+  },
+  {
     name: 'the key supports cut away',
     makes: 'tight',
     cases: (p) => {

@@ -10,8 +10,10 @@ import {
   freeChord,
   type FamilyMap,
   ledger,
+  mayDo,
   WANTED,
 } from '@deft/core/games';
+import { partOf } from '@deft/core/kit';
 import { type Duty, type DutyOwner, INPUT_ROLES } from '@deft/core/model';
 import { download } from '../../ui/download';
 import { useBuild, useScene } from '../../state/build';
@@ -142,7 +144,9 @@ function DutyRow({ line, chord }: { line: DutyLine; chord: Chord | undefined }) 
       return { ...p, controls: { ...p.controls, duties } };
     });
   };
-  const parts = doc.kit.items.map((i) => ({ value: i.id, label: i.name }));
+  const parts = doc.kit.items
+    .filter((i) => mayDo(partOf(doc, i), duty, i.where))
+    .map((i) => ({ value: i.id, label: i.name }));
   const keys = doc.controls.inputs
     .filter((i) => i.routed)
     .map((i) => ({ value: i.id, label: i.name }));

@@ -31,6 +31,7 @@ import { Leaning } from './Leaning';
 import { type MadeOf, MadeOfChoice } from './MadeOf';
 import { ThingEditor } from './ThingEditor';
 import { useShell } from './useShell';
+import { HeldShut } from './HeldShut';
 import { ViewTabs } from './ViewTabs';
 import {
   facePlace,
@@ -458,6 +459,7 @@ export function ReadingsView() {
             />
           </label>
         )}
+        {body && !isPlate && <HeldShut body={body} onChange={setBody} />}
       </aside>
     </>
   );
