@@ -1,4 +1,4 @@
-/** Where parts stood before: dashed outlines, and an arrow from there to where each stands now. */
+/** Where parts stood before, or would stand: dashed outlines, and an arrow from the earlier place to the later. */
 import { drawn, pointsOf } from '@deft/core/geometry';
 import type { PlacedItem, Scene } from '@deft/core/fit';
 import { onScreen, pageOf, pathOf, type Spread } from './spread';
@@ -15,10 +15,13 @@ export function Ghost({
   before,
   scene,
   spread: s,
+  later = false,
 }: {
   before: Scene;
   scene: Scene;
   spread: Spread;
+  /** The outlines are where the parts would go. */
+  later?: boolean;
 }) {
   return (
     <g pointerEvents="none">
@@ -31,17 +34,18 @@ export function Ghost({
         const here = now && pageOf(s, now.piece);
         const [x1, y1] = onScreen(s, page, ...middle(old));
         const to = now && here ? onScreen(s, here, ...middle(now)) : undefined;
+        const [from, end] = later && to ? [to, [x1, y1] as const] : [[x1, y1] as const, to];
         return (
           <g key={old.item.id}>
             {old.blocks[0]!.solid.prisms.flatMap((p) => drawn(p)).map((r, k) => (
               <path key={k} className="ghost" d={pathOf(s, page, pointsOf(r))} />
             ))}
-            {to && Math.hypot(to[0] - x1, to[1] - y1) > 3 && (
+            {end && Math.hypot(end[0] - from[0], end[1] - from[1]) > 3 && (
               <line
-                x1={x1}
-                y1={y1}
-                x2={to[0]}
-                y2={to[1]}
+                x1={from[0]}
+                y1={from[1]}
+                x2={end[0]}
+                y2={end[1]}
                 stroke="#f0d27e"
                 strokeWidth="2.4"
                 markerEnd="url(#moved)"
@@ -54,7 +58,7 @@ export function Ghost({
                 y={y1}
                 textAnchor="middle"
                 style={{ fill: '#3b3115', paintOrder: 'stroke', stroke: '#f0d27e', strokeWidth: 4 }}
-              >{`${old.item.name}, gone`}</text>
+              >{`${old.item.name}${later ? '' : ', gone'}`}</text>
             )}
           </g>
         );

@@ -1,5 +1,5 @@
 /** One half lying open, inside up: wall, floors, posts, ribs and openings as they are after the decided cuts. */
-import { drawn, pointsOf } from '@deft/core/geometry';
+import { drawn, edgeFromPage, pointsOf } from '@deft/core/geometry';
 import {
   innerRing,
   outerRing,
@@ -25,6 +25,11 @@ const TITLES: Record<string, string> = {
   plate: 'PLATE, inner face up',
 };
 
+/** Narrower pages have no room to say which side is whose, px. */
+const NAMED_PX = 300;
+/** Under the page's lower corners, where no title and no fold is, px. */
+const BELOW_PX = 16;
+
 export function ShellPage({ shell, spread: s, page, chosen, onPick }: ShellPageProps) {
   const { body } = shell;
   const piece = page.piece;
@@ -38,6 +43,18 @@ export function ShellPage({ shell, spread: s, page, chosen, onPick }: ShellPageP
       <text className="cap" x={tx} y={ty} textAnchor="middle">
         {TITLES[piece.role] ?? piece.id}
       </text>
+      {page.view.w * s.scale > NAMED_PX &&
+        (['left', 'right'] as const).map((seen) => (
+          <text
+            key={seen}
+            className="hint"
+            x={seen === 'left' ? page.ox : page.ox + page.view.w * s.scale}
+            y={page.oy + page.view.h * s.scale + BELOW_PX}
+            textAnchor={seen === 'left' ? 'start' : 'end'}
+          >
+            your {edgeFromPage(page.view, seen)}
+          </text>
+        ))}
       <path className="shell-out" d={pathOf(s, page, pointsOf(outerRing(body)))} />
       <path
         className="shell-in"

@@ -1,11 +1,10 @@
-import { type RefObject, useEffect, useRef, useState } from 'react';
+import { type Ref, useEffect, useState } from 'react';
 
-/** Width and height of an element in px, kept up to date. */
-export function useSize<T extends HTMLElement>(): [RefObject<T | null>, { w: number; h: number }] {
-  const ref = useRef<T>(null);
+/** Width and height of an element in px, kept up to date, also when it stands elsewhere than before. */
+export function useSize<T extends HTMLElement>(): [Ref<T>, { w: number; h: number }] {
+  const [el, ref] = useState<T | null>(null);
   const [size, setSize] = useState({ w: 0, h: 0 });
   useEffect(() => {
-    const el = ref.current;
     if (!el) return;
     const read = () =>
       setSize((s) =>
@@ -17,6 +16,6 @@ export function useSize<T extends HTMLElement>(): [RefObject<T | null>, { w: num
     const watch = new ResizeObserver(read);
     watch.observe(el);
     return () => watch.disconnect();
-  }, []);
+  }, [el]);
   return [ref, size];
 }

@@ -11,7 +11,9 @@ import { RUN_SECONDS, useArranger } from './useArranger';
 
 const sentenceCase = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 
-export function ArrangeView({ onClose }: { onClose: () => void }) {
+type OnGhost = (scene: Scene | undefined) => void;
+
+export function ArrangeView({ onGhost, onClose }: { onGhost: OnGhost; onClose: () => void }) {
   const { apply } = useBuild('apply');
   const doc = useLayout();
   const scene = useShownScene();
@@ -25,6 +27,7 @@ export function ArrangeView({ onClose }: { onClose: () => void }) {
     [doc, checkerNow, placed.length],
   );
   const take = (changes: readonly Change[]) => {
+    onGhost(undefined);
     apply(changes);
     a.forget();
     onClose();
@@ -113,6 +116,7 @@ export function ArrangeView({ onClose }: { onClose: () => void }) {
         <LayoutCard name="Today" scene={scene} figures={today} />
         {shown.map(({ aims, layout }, i) => (
           <Found
+            onGhost={onGhost}
             key={i}
             name={sentenceCase(aims.join(', ') || 'another way')}
             doc={doc}
@@ -143,17 +147,24 @@ function Found({
   doc,
   layout,
   onTake,
+  onGhost,
   busy,
 }: {
   name: string;
   doc: Project;
   layout: Layout;
   onTake: () => void;
+  onGhost: OnGhost;
   busy: boolean;
 }) {
   const scene = useMemo(() => sceneOf(appliedAll(doc, layout.changes)), [doc, layout]);
   return (
-    <LayoutCard name={name} scene={scene} figures={layout.figures}>
+    <LayoutCard
+      name={name}
+      scene={scene}
+      figures={layout.figures}
+      onLook={(on) => onGhost(on ? scene : undefined)}
+    >
       <Button
         size="small"
         type="primary"
@@ -171,11 +182,14 @@ function LayoutCard({
   name,
   scene,
   figures: f,
+  onLook,
   children,
 }: {
   name: string;
   scene: Scene;
   figures: Figures | undefined;
+  /** The pointer or the focus comes to it, or leaves it. */
+  onLook?: (on: boolean) => void;
   children?: React.ReactNode;
 }) {
   const hits = f?.hits ?? 0;
@@ -185,7 +199,14 @@ function LayoutCard({
   else if (f?.tight) verdict = 'tight';
   else verdict = 'clear';
   return (
-    <article className="layout-card" aria-label={`Layout: ${name}`}>
+    <article
+      className="layout-card"
+      aria-label={`Layout: ${name}`}
+      onPointerEnter={() => onLook?.(true)}
+      onPointerLeave={() => onLook?.(false)}
+      onFocus={() => onLook?.(true)}
+      onBlur={() => onLook?.(false)}
+    >
       <SmallBook scene={scene} width={230} most={150} name={`${name}, the book open`} named />
       <div>
         <b

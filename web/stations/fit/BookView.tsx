@@ -34,8 +34,8 @@ export interface BookViewProps {
   /** Moved by so many px while it is zoomed. */
   onPan?: ((dx: number, dy: number) => void) | undefined;
   onZoom: (factor: number, at: [number, number]) => void;
-  /** Where parts stood in another test fit. */
-  ghost?: Scene | undefined;
+  /** Where parts stood in another test fit, or would stand in a layout that was found. */
+  ghost?: { scene: Scene; later: boolean } | undefined;
   measured?: Distance | undefined;
   wires?:
     { wiring: Wiring; chosen: string | undefined; onChoose: (bundle: string) => void } | undefined;
@@ -227,7 +227,7 @@ export function BookView({
           return page && <PartLabel key={at.item.id} at={at} spread={s} page={page} />;
         })}
         <Tide scene={scene} spread={s} />
-        {ghost && <Ghost before={ghost} scene={scene} spread={s} />}
+        {ghost && <Ghost before={ghost.scene} scene={scene} spread={s} later={ghost.later} />}
         <Fold spread={s} />
         {measured && <Measured spread={s} d={measured} />}
         <CutLines spread={s} cuts={cuts} active={active} onCut={onCut} />

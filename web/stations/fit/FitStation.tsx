@@ -7,6 +7,7 @@ import { type Spread, spreadOf } from '../../book/spread';
 import { useCuts } from '../../book/useCuts';
 import { BodyTabs } from '../../ui/BodyTabs';
 import { Findings, numbered } from '../../ui/Findings';
+import { Split } from '../../ui/Split';
 import { useSize } from '../../ui/useSize';
 import { useKeys } from '../../keys/useKeys';
 import { useBuild, useShownScene } from '../../state/build';
@@ -25,6 +26,7 @@ import { useArranging } from './useArranging';
 import { useLook } from './useLook';
 import { WiresView } from './WiresView';
 import { Worth } from './Worth';
+import style from './FitStation.module.css';
 
 /** The 3D view and what draws it come only when they are asked for. */
 const ThreeView = lazy(() => import('./three/ThreeView'));
@@ -114,7 +116,7 @@ export default function FitStation() {
       case 'wires':
         return <WiresView chosen={bundle} onChoose={setBundle} onClose={close} />;
       case 'arrange':
-        return <ArrangeView onClose={close} />;
+        return <ArrangeView onGhost={setGhost} onClose={close} />;
       case 'words':
         return <InWords scene={arranging.scene} />;
       // In 3D the picture takes the room of the profile.
@@ -156,7 +158,11 @@ export default function FitStation() {
             loupe={loupe}
             onPan={look.close ? look.pan : undefined}
             onZoom={zoom}
-            ghost={panel === 'fits' ? ghost : undefined}
+            ghost={
+              ghost && (panel === 'fits' || panel === 'arrange')
+                ? { scene: ghost, later: panel === 'arrange' }
+                : undefined
+            }
             measured={measured}
             wires={
               panel === 'wires' && !arranging.live
@@ -187,41 +193,60 @@ export default function FitStation() {
       </p>
     );
   }
+  const below = under();
+  const mat = (
+    <div className="mat" ref={ref}>
+      <BodyTabs over />
+      {spread && drawing(spread)}
+      {spread && picture === 'book' && (
+        <Glass
+          close={look.close}
+          loupe={loupe}
+          onZoom={zoom}
+          onWhole={reset}
+          onSpot={spot}
+          onLoupe={setLoupe}
+        />
+      )}
+      {empty && (
+        <div className={`over ${style.empty}`}>
+          <div>{empty}</div>
+        </div>
+      )}
+    </div>
+  );
+  const bar = (
+    <FitBar
+      heat={heat}
+      picture={picture}
+      panel={body && panel}
+      onHeat={setHeat}
+      onPicture={setPicture}
+      onPanel={setPanel}
+    />
+  );
   return (
     <>
-      <div className="centre" style={{ overflow: 'hidden' }}>
+      <div className={`centre ${style.centre}`}>
         <Tray onPlaced={select} onArrange={() => setPanel('arrange')} />
-        <div className="mat" ref={ref}>
-          <BodyTabs over />
-          {spread && drawing(spread)}
-          {spread && picture === 'book' && (
-            <Glass
-              close={look.close}
-              loupe={loupe}
-              onZoom={zoom}
-              onWhole={reset}
-              onSpot={spot}
-              onLoupe={setLoupe}
-            />
-          )}
-          {empty && (
-            <div
-              className="over"
-              style={{ position: 'absolute', background: 'none', pointerEvents: 'none' }}
-            >
-              <div style={{ pointerEvents: 'auto', width: 'auto' }}>{empty}</div>
-            </div>
-          )}
-        </div>
-        <FitBar
-          heat={heat}
-          picture={picture}
-          panel={body && panel}
-          onHeat={setHeat}
-          onPicture={setPicture}
-          onPanel={setPanel}
-        />
-        {under()}
+        {below ? (
+          <Split
+            id="fit"
+            label="Room of the book"
+            upper={mat}
+            lower={
+              <>
+                {bar}
+                {below}
+              </>
+            }
+          />
+        ) : (
+          <>
+            {mat}
+            {bar}
+          </>
+        )}
       </div>
       <aside className="side" aria-label="What touches">
         {selected && (
