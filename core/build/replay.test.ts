@@ -130,3 +130,11 @@ test('each step that feeds says from what, each gate where, when and what is rig
     }
   }
 });
+
+test('wires drawn by hand to keys are soldered and proved, also beside a pad from outside', () => {
+  const linnet = demos().find((p) => p.id === 'linnet')!;
+  const p: Project = { ...linnet, controls: { ...linnet.controls, route: 'wireless' } };
+  const steps = buildSteps(p);
+  expect(Replay.of(p, steps)).toEqual([]);
+  expect(steps.map((s) => s.id)).toEqual(expect.arrayContaining(['wire-buttons', 'gate-buttons']));
+});

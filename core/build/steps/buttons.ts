@@ -25,15 +25,16 @@ export const keys = (on: Bench) => ofFamily(on, 'switch').filter((x) => !x.part.
 export function buttons(on: Bench): Draft[] {
   const inputs = on.map.inputs.filter((m) => m.input.routed);
   const at = READ_AT[on.p.controls.route];
-  if (!inputs.length || at === undefined) return [];
   const computer = computerOf(on);
   const nets = wiresByStep(on).get(BUTTONS) ?? [];
+  // A pad from outside wants no wire; wires that were drawn by hand want their step all the same.
+  if (!inputs.length || (at === undefined && !nets.length)) return [];
   const plates = keys(on).map((x) => x.item.id);
   const readers = ofFamily(on, 'controller', 'expander').map((x) => stepId('wire', x.item.id));
   const isMixed =
     computer !== undefined && hasHeader(computer.part) && inputs.some((m) => m.input.route);
   const gate: Gate = {
-    point: `each ${at}${isMixed ? ' or header pin' : ''} to ground`,
+    point: `each ${at ?? 'end of its wires'}${isMixed ? ' or header pin' : ''} to ground`,
     state: 'off; pressed, then released',
     expects: 'under 10 Ω pressed, open when released',
   };
