@@ -6,7 +6,7 @@ import { COVERAGE } from '../catalogue';
 import { kitOf } from '../chains';
 import {
   type Finding,
-  type GameFamily,
+  GameFamily,
   type Input,
   hasSystem,
   type InputRole,
@@ -18,6 +18,7 @@ import {
   type WayOut,
 } from '../model';
 import { assigned } from './assigned';
+import { rolesOf } from './play';
 
 export interface Wished {
   family: GameFamily;
@@ -72,6 +73,7 @@ export function wishedFindings(p: Project): Finding[] {
   return [
     ...all.flatMap((w) => classFindings(w, computer.item, computer.part)),
     ...keyFindings(p, all),
+    ...idleFindings(p),
     ...all.flatMap((w) => axisFindings(p, w)),
   ];
 }
@@ -118,6 +120,30 @@ function classFindings(
     },
   ];
 }
+
+/** What no family is played with: a key does it as its own, or not at all. */
+const PLAYED: ReadonlySet<InputRole> = new Set(GameFamily.options.flatMap((f) => rolesOf(f)));
+
+/** A further function that nothing ever asks a key for. */
+const idleFindings = (p: Project): Finding[] =>
+  p.controls.inputs.flatMap((input) =>
+    input.functions
+      .slice(1)
+      .filter((role) => !PLAYED.has(role))
+      .map((role): Finding => ({
+        ...IN,
+        id: `family:idle-${input.id}-${role}`,
+        code: 'function-idle',
+        verdict: 'tight',
+        title: `No game asks for ${role}`,
+        what: `${input.name} is to do ${role} as well, and never will.`,
+        why: [
+          `Only what games are played with can be shared: give ${role} a key of its own, or keys held together, under Games.`,
+        ],
+        about: [input.id],
+        refs: [{ is: 'input', id: input.id }],
+      })),
+  );
 
 /** Families that lack the same keys, and the keys that all of them leave free. */
 interface Lack {
@@ -177,8 +203,26 @@ function axisFindings(p: Project, { family, axesShort }: Wished): Finding[] {
   ];
 }
 
+/** The key without what nobody asks it for. */
+function idleWays(p: Project, f: Finding): WayOut[] {
+  const input = p.controls.inputs.find((i) => f.about.includes(i.id));
+  if (!input) return [];
+  const [own, ...more] = input.functions;
+  const functions: Input['functions'] = [own, ...more.filter((role) => PLAYED.has(role))];
+  return [
+    {
+      id: `idle-${input.id}`,
+      text: `${input.name} does ${functions.length > 1 ? 'only what games ask for' : `${own} alone`}`,
+      cost: 'nothing',
+      changes: [{ do: 'input', input: { ...input, functions } }],
+      effort: 0.2,
+    },
+  ];
+}
+
 /** A faster computer, a free key for a missing one, or without those games. */
 export function wishedWays(p: Project, f: Finding, library: readonly Part[]): WayOut[] {
+  if (f.code === 'function-idle') return idleWays(p, f);
   const all = wished(p);
   const families = (f.refs ?? []).flatMap((r) => (r.is === 'family' ? [r.id] : []));
   const named = all.filter((w) => families.includes(w.family));

@@ -203,7 +203,7 @@ function ofHinge(hinged: Joined<Hinge>): Finding[] {
     r.working,
     [source(hinge, 'barrel', 'barrel bore', hinge.barrel, 0.5)],
   );
-  out.push(...swingFindings(hinge, bodies));
+  out.push(...besideFindings(hinge, bodies), ...swingFindings(hinge, bodies));
   if (hinge.magnet) {
     const m = hinge.magnet;
     put(
@@ -233,6 +233,42 @@ function ofHinge(hinged: Joined<Hinge>): Finding[] {
   }
   return out;
 }
+
+/** Of the shorter edge so much is at the axis, or the hinge twists: a share, typical. */
+const LEAST_SHARED = 0.5;
+
+/** How far the two edges lie beside each other along the axis. */
+function besideFindings(hinge: Hinge, [a, b]: readonly [Body, Body]): Finding[] {
+  const halves = [halfEdge(a, hinge.first.edge), halfEdge(b, hinge.second.edge)] as const;
+  const shift = hinge.shift ?? 0;
+  const shared = Math.min(halves[0], shift + halves[1]) - Math.max(-halves[0], shift - halves[1]);
+  const shorter = 2 * Math.min(...halves);
+  if (shared >= LEAST_SHARED * shorter) return [];
+  return [
+    {
+      id: `${hinge.id}:beside`,
+      station: 'shell',
+      check: 'hinge',
+      code: 'hinge-beside',
+      verdict: shared <= 0 ? 'hit' : 'tight',
+      title:
+        shared <= 0
+          ? `${mm1(-shared)} mm beside each other`
+          : `${mm1(shared)} mm of the edges meet`,
+      what: `The hinge edges of ${a.name} and ${b.name} do not lie on one axis.`,
+      why: [
+        `They are ${mm1(2 * halves[0])} and ${mm1(2 * halves[1])} mm long, their middles ${mm1(Math.abs(shift))} mm apart; a hinge over less than half of the shorter edge twists (typical).`,
+      ],
+      about: [a.id, b.id],
+      refs: [{ is: 'joint', id: hinge.id }],
+    },
+  ];
+}
+
+const halfEdge = (body: Body, edge: Edge): number => {
+  const { w, h } = outlineSpan(body.outline);
+  return (edge === 'left' || edge === 'right' ? h : w) / 2;
+};
 
 /** Less than this and no face is seen from the front while hands are on the other, degrees. */
 const LEAST_OPEN_DEG = 90;

@@ -95,9 +95,20 @@ function hinge(p: Project, f: Finding): WayOut[] {
   )?.joint;
   if (!h) return [];
   if (f.code === 'hinge-ribbon') return [...further(p, f, h, 'barrel'), ...fewerTurns(h)];
+  if (f.code === 'hinge-beside') return inTheMiddle(h);
   if (f.code === 'hinge-pose') return [...further(p, f, h, 'up'), ...further(p, f, h, 'out')];
   return [];
 }
+
+const inTheMiddle = (h: Hinge): WayOut[] => [
+  {
+    id: 'hinge-middle',
+    text: 'Hang it in the middle of the edge',
+    cost: 'nothing is cut yet',
+    changes: [{ do: 'joint', joint: { ...h, shift: 0 } }],
+    effort: 1,
+  },
+];
 
 function further(p: Project, f: Finding, h: Hinge, key: Further): WayOut[] {
   for (const more of FURTHER) {

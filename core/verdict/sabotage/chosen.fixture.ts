@@ -52,6 +52,19 @@ export const oneMore = (p: Project): Project =>
 
 export const CHOSEN_KINDS: readonly Kind[] = [
   {
+    name: 'a key that is to turn it off as well as to play',
+    makes: 'tight',
+    cases: (p) =>
+      backed(p)
+        .slice(0, 2)
+        .map(({ input }): Case => ({
+          where: input.name,
+          spoilt: changed(p, { ...input, functions: [input.functions[0], 'power'] }),
+          says: /never will/,
+          ids: [input.id],
+        })),
+  },
+  {
     name: 'a key said to be pressed on the switch of another',
     makes: 'hit',
     cases: (p) => {

@@ -28,6 +28,15 @@ function screenParted(p: Project): Project {
     : withPlacement(p, computer, { on: { piece: pieceOf(base, 'back') }, x: 20, y: 40 });
 }
 
+/** The second body shifted along the axis: half of both edges is where they part. */
+function besides(p: Project, by: (both: number, shorter: number) => number): Case[] {
+  const [hinged] = hingesOf(p.shell);
+  if (!hinged) return [];
+  const wide = hinged.bodies.map(({ outline }) => (outline.kind === 'rect' ? outline.w.mm : 0));
+  const shift = by((wide[0]! + wide[1]!) / 2, Math.min(...wide));
+  return spoiling(p, { shift }, /do not lie on one axis/, `${shift} mm`);
+}
+
 export const HINGE_KINDS: readonly Kind[] = [
   {
     name: 'a barrel too thin for the ribbon that rolls in it',
@@ -57,6 +66,16 @@ export const HINGE_KINDS: readonly Kind[] = [
     name: 'a hinge so low that the bodies meet',
     makes: 'hit',
     cases: (p) => lowered(p, -1, (lid) => new RegExp(`${lid}, closed`)),
+  },
+  {
+    name: 'a lid hung 1 mm beside the whole of its edge',
+    makes: 'hit',
+    cases: (p) => besides(p, (longer) => longer + 1),
+  },
+  {
+    name: 'a lid of which less than half is at the axis',
+    makes: 'tight',
+    cases: (p) => besides(p, (longer, shorter) => longer - 0.45 * shorter),
   },
   {
     name: 'a lid that opens to 60°',

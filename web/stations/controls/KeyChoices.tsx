@@ -2,7 +2,9 @@
 import { Select } from 'antd';
 import { switchesOf } from '@deft/core/controls';
 import { bodiesOf } from '@deft/core/fit';
+import { rolesOf } from '@deft/core/games';
 import {
+  GameFamily,
   type Input as ShellInput,
   INPUT_ROLES,
   type InputRole,
@@ -10,6 +12,9 @@ import {
 } from '@deft/core/model';
 import { useScene } from '../../state/build';
 import style from './KeyPlace.module.css';
+
+/** Only what games are played with can be shared. */
+const SHARED = INPUT_ROLES.filter((r) => GameFamily.options.some((f) => rolesOf(f).includes(r)));
 
 /** Of the list of switches: whichever lies nearest. */
 const NEAREST = '';
@@ -44,7 +49,7 @@ export function KeyChoices({
         maxCount={MOST_FUNCTIONS - 1}
         value={more}
         onChange={(next: InputRole[]) => onSet({ ...input, functions: [own, ...next] })}
-        options={INPUT_ROLES.filter((r) => r !== own).map((r) => ({ value: r, label: r }))}
+        options={SHARED.filter((r) => r !== own).map((r) => ({ value: r, label: r }))}
       />
       <span className="note">Presses</span>
       <Select
