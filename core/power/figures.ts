@@ -5,6 +5,7 @@
 import type { Finding, LoadState, Project, Worked } from '../model';
 import { solved, type Standing } from '../network';
 import { chargeFinding, type ChargeRate, chargeRate } from './checks/charge';
+import { feedFindings } from './checks/feeds';
 import { hoursFinding } from './checks/hours';
 import { type Bottleneck, collapseFinding, limitFindings } from './checks/limits';
 import { offFindings } from './checks/off';
@@ -59,7 +60,7 @@ function figuresOf(p: Project): PowerFigures {
       game: wattsOf(energy, 'game'),
       peak: wattsOf(energy, 'peak'),
     },
-    findings: [],
+    findings: feedFindings(p, energy),
   };
   const supply = supplyOf(p);
   // What is missing is said by the energy chain.

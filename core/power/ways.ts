@@ -153,7 +153,25 @@ const strongerLatch: Ways = (on) => {
   );
 };
 
+/** What was chosen by hand is given up: a rail that suits is taken. */
+const usualFeed: Ways = ({ p, finding }) => {
+  const [item] = finding.about;
+  const feeds = Object.fromEntries(
+    Object.entries(p.power.feeds ?? {}).filter(([load]) => load !== item),
+  );
+  return [
+    {
+      id: 'feed-usual',
+      text: 'Feed it from whatever suits it',
+      cost: 'what was chosen by hand is given up',
+      changes: [{ do: 'power', set: { feeds } }],
+      effort: 0.5,
+    },
+  ];
+};
+
 const WAYS: Readonly<Record<string, readonly Ways[]>> = {
+  'feed-none': [usualFeed],
   charge: [program],
   rail: [thickerWire, enablePin],
   'low-volts': [otherFeed, thickerWire, enablePin],

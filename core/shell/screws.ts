@@ -11,8 +11,48 @@ const HOLDS_METAL = 1.5;
 /** Less thread than the screw is thick strips when it is driven home. */
 const BITES = 1;
 
-/** One finding for each post whose screw and bore are both known. */
-export function screwFindings(body: Body): Finding[] {
+/** A screw as thin as its bore turns in it; in one much narrower it splits the post: shares of the screw, typical. */
+const TURNS = 1;
+const HARDLY = 0.95;
+const SPLITS = 0.6;
+
+/** The screw against the width of its bore. */
+function boreFindings(body: Body): Finding[] {
+  return body.pieces.flatMap((piece) =>
+    piece.features.flatMap(({ id, name, screw, bore }): Finding[] => {
+      if (!screw || !bore) return [];
+      const share = bore.d.mm / screw.d.mm;
+      const isLoose = share > HARDLY;
+      if (!isLoose && share >= SPLITS) return [];
+      return [
+        {
+          id: `bore-${id}`,
+          station: 'shell',
+          check: 'screw',
+          code: isLoose ? 'bore-wide' : 'bore-narrow',
+          verdict: share >= TURNS ? 'hit' : 'tight',
+          title: `${mm1(screw.d.mm)} mm in a bore of ${mm1(bore.d.mm)}`,
+          what: isLoose
+            ? `The screw in ${name} finds hardly anything to hold in.`
+            : `The screw in ${name} splits its post.`,
+          why: [
+            `A screw that cuts its own thread wants a bore of 0.75 to 0.9 of its thickness: ${mm1(0.75 * screw.d.mm)} to ${mm1(0.9 * screw.d.mm)} mm (typical).`,
+          ],
+          about: [id],
+          refs: [{ is: 'feature', id }],
+        },
+      ];
+    }),
+  );
+}
+
+/** Findings of each post whose screw and bore are both known. */
+export const screwFindings = (body: Body): Finding[] => [
+  ...boreFindings(body),
+  ...depthFindings(body),
+];
+
+function depthFindings(body: Body): Finding[] {
   const metal = (m: string) => m === 'aluminium' || m === 'steel';
   return body.pieces.flatMap((piece, i) =>
     piece.features.flatMap((f, j): Finding[] => {

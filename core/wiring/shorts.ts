@@ -66,6 +66,9 @@ function clash(all: readonly Stands[]): [Stands, Stands] | undefined {
   if (lines.length > 1) return ['line', 'line'];
   if (rail && all.includes('bridge output')) return [rail, 'bridge output'];
   if (lines.length && all.includes('bridge output')) return ['bridge output', 'line'];
+  if (all.filter((s) => s === 'bridge output').length > 1) {
+    return ['bridge output', 'bridge output'];
+  }
   return undefined;
 }
 
@@ -102,7 +105,14 @@ export function shorts(scene: Scene, nets: readonly Net[]): Finding[] {
     if (bypassed) return [bypass(bypassed, own)];
     const stands = ends.map((e) => standsAt(items.get(e.item), e));
     const pair = clash(stands.flatMap((s) => s ?? []));
-    if (!pair) return [];
+    const across = [...items.values()].find(
+      (at) =>
+        at.part.pads.length === 2 &&
+        at.part.pads.every((pad) => group.ends.has(`${at.item.id} ${pad.name}`)),
+    );
+    const isAcross =
+      across && own.some((n) => n.a.item === across.item.id || n.b.item === across.item.id);
+    if (!pair) return isAcross ? [bridged(across, own)] : [];
     const [a, b] = pair;
     const wire = own[0]!;
     const stale = a === 'line' && b === 'line' && own.every((n) => isChoice(items, n));
@@ -153,6 +163,24 @@ const bypass = ({ item }: PlacedItem, own: readonly Net[]): Finding => ({
   refs: own.map((n) => ({ is: 'net' as const, id: n.id })),
 });
 
+/** A wire from one end of a part to its other: a key that is pressed for ever, a speaker or a cell that is shorted. */
+const bridged = ({ item, part }: PlacedItem, own: readonly Net[]): Finding => ({
+  id: `wire:bridged-${item.id}`,
+  station: 'fit',
+  check: 'wire',
+  code: 'bridged',
+  verdict: 'hit',
+  title: 'Both its ends on one wire',
+  what: `${item.name}: ${own.map((n) => n.label).join(', ')} joins its two pads`,
+  why: [
+    part.family === 'switch'
+      ? 'It reads as pressed for ever.'
+      : 'Current goes past it, and whatever drives it is shorted.',
+  ],
+  about: [item.id],
+  refs: own.map((n) => ({ is: 'net' as const, id: n.id })),
+});
+
 /** Wires of the builder's own of which an end is not there any more. */
 export function lostEnds(p: Project, scene: Scene): Finding[] {
   const items = everyItem(scene);
@@ -183,7 +211,12 @@ export function lostEnds(p: Project, scene: Scene): Finding[] {
 }
 
 /** Findings that end when a wire of the builder's own is taken out. */
-export const SHORTS: ReadonlySet<string> = new Set(['short', 'guard-bypassed', 'lost-end']);
+export const SHORTS: ReadonlySet<string> = new Set([
+  'short',
+  'guard-bypassed',
+  'bridged',
+  'lost-end',
+]);
 
 /** The wire that does it taken out again. */
 export const shortWays = (f: Finding): WayOut[] =>

@@ -1,5 +1,5 @@
 /** Spoilings of what was already done: holes that are cut elsewhere by now, trials that did not hold. */
-import { wholeCutting } from '../../cuts';
+import { type CutItem, wholeCutting } from '../../cuts';
 import { sceneOf } from '../../fit';
 import { unknowns } from '../../kit';
 import {
@@ -45,9 +45,14 @@ export const cutBeside = (p: Project, du: number, dv: number, by = shifted): Cas
   });
 
 /** Every planned hole, cut where it is wanted for something so much smaller; of keys alone, measured so. */
-export const cutSmaller = (p: Project, by: number, isMeasured = false): Case[] =>
+export const cutSmaller = (
+  p: Project,
+  by: number,
+  isMeasured = false,
+  kinds: readonly CutItem['kind'][] = ['button'],
+): Case[] =>
   wholeCutting(p)
-    .openings.filter((c) => !isMeasured || c.kind === 'button')
+    .openings.filter((c) => !isMeasured || kinds.includes(c.kind))
     .map((c) => {
       const was = p.cuts.find((q) => q.kind === 'opening' && cutKey(q.for) === c.key);
       const { w, h } = c.asked ?? c;
@@ -142,6 +147,15 @@ export const AS_MADE_KINDS: readonly Kind[] = [
     name: 'a key’s hole measured 0.6 mm smaller than it is wanted',
     makes: 'hit',
     cases: (p) => cutSmaller(p, 0.6, true),
+  },
+  {
+    name: 'a hole measured 1 mm larger than it was to be',
+    makes: 'tight',
+    cases: (p) =>
+      cutSmaller(p, -1, true, ['button', 'port', 'lever']).map((c) => ({
+        ...c,
+        says: /mm too large/,
+      })),
   },
   {
     name: 'a hole cut for something that wants none any more',

@@ -7,6 +7,24 @@ import { type Case, type Kind, laidOut, partOfItem, withPart, withPlacement } fr
 const standing = (p: Project, is: (q: Placement) => boolean) =>
   laidOut(p).filter(({ placement }) => 'piece' in placement.on && is(placement));
 
+/** Closing screws of another thickness, by the bore they go into. */
+function screwed(p: Project, thick: (bore: number) => number): Case[] {
+  const bodies = p.shell.bodies.map((b) => ({
+    ...b,
+    pieces: b.pieces.map((q) => ({
+      ...q,
+      features: q.features.map((f) =>
+        f.screw && f.bore ? { ...f, screw: { ...f.screw, d: length(thick(f.bore.d.mm)) } } : f,
+      ),
+    })),
+  }));
+  const has = p.shell.bodies.some((b) =>
+    b.pieces.some((q) => q.features.some((f) => f.screw && f.bore)),
+  );
+  const spoilt = { ...p, shell: { ...p.shell, bodies } };
+  return has ? [{ where: 'closing screws', spoilt, says: /in a bore of/ }] : [];
+}
+
 export const HELD_KINDS: readonly Kind[] = [
   {
     name: 'a speaker 0.2 mm further behind its face than seals',
@@ -108,6 +126,44 @@ export const HELD_KINDS: readonly Kind[] = [
           },
         ];
       }),
+  },
+  {
+    name: 'a screw as thin as its bore',
+    makes: 'hit',
+    cases: (p) => screwed(p, (bore) => bore),
+  },
+  {
+    name: 'a screw 5 % thinner than one that hardly holds',
+    makes: 'tight',
+    cases: (p) => screwed(p, (bore) => bore / 0.97),
+  },
+  {
+    name: 'a screw that splits its post by 5 %',
+    makes: 'tight',
+    cases: (p) => screwed(p, (bore) => bore / 0.57),
+  },
+  {
+    name: 'a load fed by a part that gives no rail',
+    makes: 'hit',
+    cases: (p) => {
+      const [load] = laidOut(p).filter(({ part }) => part.draws);
+      const mute = laidOut(p).find(({ part }) => part.family === 'switch');
+      if (!load || !mute) return [];
+      const spoilt = applied(p, { do: 'power', set: { feeds: { [load.id]: mute.id } } });
+      return [{ where: load.id, spoilt, says: /gives no rail/, ids: [load.id] }];
+    },
+  },
+  {
+    name: 'a wire from one end of a part to its other',
+    makes: 'hit',
+    cases: (p) =>
+      laidOut(p)
+        .filter(({ part }) => part.pads.length === 2 && !part.cell)
+        .map(({ id, part }): Case => {
+          const ends = part.pads.map((pad) => ({ item: id, pad: pad.name }));
+          const spoilt = applied(p, { do: 'net', net: { id: 'across', ends } });
+          return { where: id, spoilt, ids: [id] };
+        }),
   },
   {
     name: 'a parallel picture on the lines of a serial one',
