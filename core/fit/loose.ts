@@ -37,7 +37,9 @@ const unscrewable = (scene: Scene): PlacedItem[] =>
   );
 
 /** The most air that tape and glue bridge: foam tape, and a good bead of hot glue, mm. */
-const BRIDGES: Partial<Record<NonNullable<Placement['fixed']>, number>> = { tape: 2, glue: 3 };
+const BRIDGES = { tape: 2, glue: 3 } as const;
+const bridges = (fixed: Placement['fixed']): number | undefined =>
+  fixed === 'tape' || fixed === 'glue' ? BRIDGES[fixed] : undefined;
 
 /** Taped or glued to a floor that it does not reach, with nothing made under it. */
 function inTheAir(scene: Scene): PlacedItem[] {
@@ -47,7 +49,7 @@ function inTheAir(scene: Scene): PlacedItem[] {
     ),
   );
   return [...scene.items.values()].filter(({ item, part, placement }) => {
-    const most = placement.fixed && BRIDGES[placement.fixed];
+    const most = bridges(placement.fixed);
     return (
       most !== undefined &&
       'piece' in placement.on &&
@@ -70,7 +72,7 @@ const airy = (scene: Scene): Finding[] =>
     title: `${mm1(placement.lift)} mm of air under it`,
     what: `${item.name} is ${placement.fixed === 'tape' ? 'taped' : 'glued'} to a floor it does not reach.`,
     why: [
-      `${placement.fixed === 'tape' ? 'Foam tape' : 'A bead of hot glue'} bridges up to ${BRIDGES[placement.fixed!]} mm (typical): lay it on the floor, or on a block, a bracket or stand-offs.`,
+      `${placement.fixed === 'tape' ? 'Foam tape' : 'A bead of hot glue'} bridges up to ${bridges(placement.fixed)} mm (typical): lay it on the floor, or on a block, a bracket or stand-offs.`,
     ],
     about: [item.id],
     refs: [{ is: 'item', id: item.id }],
@@ -127,6 +129,10 @@ function usualFixing({ part, mouths }: PlacedItem): NonNullable<Placement['fixed
   if (part.family === 'switch' || mouths.some((m) => m.outside)) return 'bracket';
   return part.speaker ? 'glue' : 'tape';
 }
+
+/** Taped where tape reaches, bracketed where there is more air under it. */
+const tapedIfIt = (at: PlacedItem): NonNullable<Placement['fixed']> =>
+  at.placement.lift > BRIDGES.tape && !at.part.speaker ? 'bracket' : 'tape';
 
 const heldBy = (
   items: readonly PlacedItem[],
@@ -185,12 +191,21 @@ function ways(scene: Scene, f: Finding): WayOut[] {
     },
     {
       id: 'hold-with-tape',
-      text: loose.length === 1 ? 'Tape it' : 'Tape all of them',
+      text: tapeWords(loose),
       cost: 'double-sided tape, 0.2 to 0.5 mm of depth; it comes off again',
-      changes: heldBy(loose, () => 'tape'),
+      changes: heldBy(loose, tapedIfIt),
       effort: 1.5,
     },
   ];
+}
+
+/** "Tape all of them, and a bracket for what stands off its floor". */
+function tapeWords(loose: readonly PlacedItem[]): string {
+  const high = loose.filter((at) => tapedIfIt(at) !== 'tape').length;
+  if (high === loose.length)
+    return high === 1 ? 'Hold it by a bracket' : 'Brackets for all of them';
+  if (high) return 'Tape those that lie on their floor, brackets for the rest';
+  return loose.length === 1 ? 'Tape it' : 'Tape all of them';
 }
 
 export const looseParts: SceneCheck = { check: 'place', findings, ways };
