@@ -59,7 +59,7 @@ export { whatSets, type Chain } from './sets';
 export { distanceBetween, measurables, type Distance, type Thing } from './measure';
 export { stepsAway } from './away';
 export { hingedFindings, hingedWays, hingeSection, type InSection } from './hinged';
-export { type InSeat, seatFindings, seatSection, seatWays } from './seated';
+export { type InSeat, seatFindings, seatSection, seatWays } from './seat';
 export { wallBelow } from './sink';
 export { covers, feetOf, liftOf, tapeUnder } from './scene';
 export { KEY_MM } from './keys';

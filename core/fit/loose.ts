@@ -202,8 +202,9 @@ function ways(scene: Scene, f: Finding): WayOut[] {
 /** "Tape all of them, and a bracket for what stands off its floor". */
 function tapeWords(loose: readonly PlacedItem[]): string {
   const high = loose.filter((at) => tapedIfIt(at) !== 'tape').length;
-  if (high === loose.length)
+  if (high === loose.length) {
     return high === 1 ? 'Hold it by a bracket' : 'Brackets for all of them';
+  }
   if (high) return 'Tape those that lie on their floor, brackets for the rest';
   return loose.length === 1 ? 'Tape it' : 'Tape all of them';
 }

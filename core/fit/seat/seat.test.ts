@@ -2,9 +2,9 @@
  * A body pushed into another: against manifold-3d solids pushed in step by step, drawn by their own
  * rules, and by hand what a builder is told and offered.
  */
-import { rectBody } from '../catalogue';
-import { seeded } from '../geometry';
-import { solids } from '../geometry/manifold.fixture';
+import { rectBody } from '../../catalogue';
+import { seeded } from '../../geometry';
+import { solids } from '../../geometry/manifold.fixture';
 import {
   appliedAll,
   type Body,
@@ -17,11 +17,11 @@ import {
   type Project,
   type Seat,
   seatsOf,
-} from '../model';
-import { docked } from '../verdict/sabotage/builds.fixture';
-import { PROUD } from './keys';
-import { sceneOf } from './scene';
-import { RATTLE_MM, seatFindings, seatSection, seatWays, SLIDE_MM } from './seated';
+} from '../../model';
+import { docked } from '../../verdict/sabotage/builds.fixture';
+import { PROUD } from '../keys';
+import { sceneOf } from '../scene';
+import { RATTLE_MM, seatFindings, seatSection, seatWays, SLIDE_MM } from './index';
 
 type Size = readonly [number, number, number, number];
 /** A bare box of two halves: across, up, and how deep its front and its back are, mm. */
