@@ -72,16 +72,12 @@ const refOf = ({ through }: Pick<CutItem, 'through'>): Ref =>
 
 const strayId = (key: string): string => `cut:stray:${key}`;
 const smallId = (key: string): string => `cut:small:${key}`;
-const largeId = (key: string): string => `cut:large:${key}`;
 const leftId = (id: string): string => `cut:left:${id}`;
 
 /** Holes of the scene's body that are not where or as large as they are wanted, and those nothing wants. */
 export function asMadeFindings(scene: Scene, cuts: Pick<Cutting, 'openings'>): Finding[] {
   if (!scene.shell) return [];
-  return [
-    ...cuts.openings.flatMap((c) => [...strays(c), ...small(c), ...large(scene.project, c)]),
-    ...left(scene, cuts),
-  ];
+  return [...cuts.openings.flatMap((c) => [...strays(c), ...small(c)]), ...left(scene, cuts)];
 }
 
 function strays(c: CutItem): Finding[] {
@@ -143,48 +139,6 @@ function small(c: CutItem): Finding[] {
   ];
 }
 
-/** A hole that came out so much too large shows beside its plug or key, mm. */
-const SHOWS_MM = 0.8;
-
-interface Size {
-  w: number;
-  h: number;
-}
-
-/** As it is and as it was to be, of a hole that came out too large; a window has rules of its own. */
-export function tooLarge(c: CutItem): { is: Size; was: Size } | undefined {
-  const [is, was] = [c.measured, c.asked ?? c];
-  return is && c.kind !== 'window' && Math.max(is.w - was.w, is.h - was.h) >= SHOWS_MM
-    ? { is, was }
-    : undefined;
-}
-
-/** A hole with a gap around what is in it, and no plate made for it. */
-function large(p: Project, c: CutItem): Finding[] {
-  const sizes = tooLarge(c);
-  const isCovered = p.kit.items.some(
-    ({ made }) => made?.kind === 'port plate' && made.for === c.key,
-  );
-  if (!sizes || isCovered) return [];
-  const { is, was } = sizes;
-  return [
-    {
-      id: largeId(c.key),
-      station: 'cut',
-      check: 'as made',
-      code: 'large',
-      verdict: 'tight',
-      title: `Cut ${mm1(Math.max(is.w - was.w, is.h - was.h))} mm too large`,
-      what: `${named(c)} leaves a gap round what is in it.`,
-      why: [
-        `It is ${size(c, is)}, wanted was ${size(c, was)}; from ${mm1(SHOWS_MM)} mm on it shows and lets dust in (typical). A plate covers it, under Cut, Made parts.`,
-      ],
-      about: [aboutOf(c)],
-      refs: [refOf(c)],
-    },
-  ];
-}
-
 const isInBody = ({ shell }: Scene, at: CutPlace): boolean =>
   'piece' in at ? shell!.body.pieces.some((q) => q.id === at.piece) : shell!.body.id === at.body;
 
@@ -228,24 +182,20 @@ export function asMadeWays(scene: Scene, f: Finding, cuts: Pick<Cutting, 'openin
   if (over) return closed(over);
   const narrow = cuts.openings.find((each) => smallId(each.key) === f.id);
   if (narrow) return [enlarged(narrow)];
-  const wide = cuts.openings.find((each) => largeId(each.key) === f.id);
-  if (wide) return [cutAnew(wide)];
   const c = cuts.openings.find((each) => strayId(each.key) === f.id);
   if (!c?.made) return [];
   const by = strayBy(c.here, c.made);
   return [
     ...(by ? [...movedBack(scene, c, by), ...filedOn(scene.project, c, by)] : []),
-    cutAnew(c),
+    {
+      id: `recut-${c.key}`,
+      text: 'Close it and cut it anew where it is wanted',
+      cost: 'an off-cut glued behind, two-part filler, a day to cure; every cell out',
+      changes: [{ do: 'recut', for: c.through }],
+      effort: 8,
+    },
   ];
 }
-
-const cutAnew = (c: CutItem): WayOut => ({
-  id: `recut-${c.key}`,
-  text: 'Close it and cut it anew where it is wanted',
-  cost: 'an off-cut glued behind, two-part filler, a day to cure; every cell out',
-  changes: [{ do: 'recut', for: c.through }],
-  effort: 8,
-});
 
 /** What looks through the hole goes back to where the hole is. */
 function movedBack(scene: Scene, c: CutItem, [du, dv]: [number, number]): WayOut[] {

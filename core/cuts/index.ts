@@ -18,7 +18,7 @@ export {
   type Sheet,
 } from './sheet';
 export { freePlace, newKeyWays, type Surface, surfacesOf } from './free';
-export { asMadeFindings, asMadeWays, placedAsCut, readAsCut, tooLarge } from './asMade';
+export { asMadeFindings, asMadeWays, placedAsCut, readAsCut } from './asMade';
 export { holeFindings, holeWays } from './holes';
 export { cutOuts, templates, templateTitle } from './template';
 export { shellSheets } from './shellSheets';

@@ -36,8 +36,6 @@ export function objection(before: Check, after: Check, target: string): string |
     if (!was && f.check === 'place') continue;
     // Keys that came onto another line are pressed again: so too.
     if (!was && f.code === 'stale') continue;
-    // A hole filed on to its place is larger by as much: a plate covers it, and it is said.
-    if (!was && f.code === 'large') continue;
     if (!was || was.verdict === 'clear') return `${f.what} would be new`;
     const worse =
       f.measure &&

@@ -1,5 +1,5 @@
 /** What goes into or over an opening: a plate over one cut too large, a pipe for a lamp, a blank for a slot, a door. */
-import { tooLarge } from '../../cuts';
+import type { CutItem } from '../../cuts';
 import { bodyFor, formatMm, type Opening, type Shape } from '../../model';
 import { type Design, type Kind, mm } from '../design';
 import { boreRing, grown, pinRing, prism, type Pt, type Rect, rectRing } from '../shapes';
@@ -13,8 +13,22 @@ const openingsHere = (g: Parameters<Kind>[0]): Array<{ opening: Opening; piece: 
     q.openings.map((opening) => ({ opening, piece: q.id })),
   );
 
+/** A hole that came out so much too large shows beside its plug, mm. */
+const SHOWS_MM = 0.8;
 /** A plate reaches so far over the edge of the hole, mm. */
 const OVER_MM = 3;
+
+/** As it is and as it was to be, of a hole that came out too large. */
+function tooLarge(c: CutItem): { is: Size; was: Size } | undefined {
+  const [is, was] = [c.measured, c.asked ?? c];
+  return is && c.kind !== 'window' && Math.max(is.w - was.w, is.h - was.h) >= SHOWS_MM
+    ? { is, was }
+    : undefined;
+}
+interface Size {
+  w: number;
+  h: number;
+}
 
 /** A plate over a hole that was cut too large, with the hole it was to be. */
 export const portPlates: Kind = ({ cuts, rules }) =>
