@@ -118,3 +118,33 @@ describe('pin by pin', () => {
     expect(is(on(free), free)).toBe('button');
   });
 });
+
+describe('lines with a second duty at boot', () => {
+  const DUTIES = [2, 3, 14, 15];
+  const linesUsed = (p: Project) => buttonMap(p).inputs.flatMap((m) => m.gpio ?? []);
+  /** So many keys on the lines of the finished demo. */
+  const withKeys = (count: number): Project => {
+    const [like] = done.controls.inputs;
+    const inputs = Array.from({ length: count }, (_, i) => ({
+      ...like!,
+      id: `k-${i}`,
+      name: `K${i}`,
+    }));
+    return { ...done, controls: { ...done.controls, inputs } };
+  };
+
+  test('are taken last: as many keys as there are other lines use none of them, one more uses one', () => {
+    const others = linesOf(done).free.filter((g) => !DUTIES.includes(g)).length;
+    const used = (count: number) => linesUsed(withKeys(count)).filter((g) => DUTIES.includes(g));
+    expect(used(others)).toEqual([]);
+    expect(used(others + 1)).toHaveLength(1);
+  });
+  test.each(DUTIES)('GPIO%i chosen by hand is said while another line is free', (gpio) => {
+    const [first, ...rest] = done.controls.inputs;
+    const inputs = [{ ...first!, gpio }, ...rest];
+    const found = buttonMap({ ...done, controls: { ...done.controls, inputs } }).findings;
+    expect(found.map((f) => [f.verdict, f.title, ...f.about])).toEqual([
+      ['tight', `GPIO${gpio} has a second duty`, first!.id],
+    ]);
+  });
+});

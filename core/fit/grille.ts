@@ -49,7 +49,8 @@ function findings(scene: Scene): Finding[] {
       out.push(inward(at, x, y));
       continue;
     }
-    if (at.placement.lift > LEAKS_MM && !at.isOutside && !hasRing(scene, at.item.id)) {
+    const isOff = at.pose.stand === 'flat' && !at.isOutside && at.placement.lift > LEAKS_MM;
+    if (isOff && !hasRing(scene, at.item.id)) {
       out.push(leaking(at, x, y));
     }
     const holes = scene.shell.openings.face.filter((o) => o.use === 'speaker');

@@ -1,6 +1,6 @@
 /** What nothing is said to hold is told in one line, and held in one click. */
 import { demos } from '../catalogue';
-import { appliedAll, type Project } from '../model';
+import { applied, appliedAll, type Project } from '../model';
 import { looseParts } from './loose';
 import { sceneOf } from './index';
 
@@ -82,5 +82,32 @@ describe('ways out', () => {
   test('either leaves nothing loose, and no other finding has such ways', () => {
     for (const way of ways) expect(found(appliedAll(p, way.changes))).toEqual([]);
     expect(looseParts.ways(scene, { ...f!, code: 'unplaced' }, [])).toEqual([]);
+  });
+});
+
+describe('tape and glue over air', () => {
+  const amp = done.layout.placements.find((q) => q.item === 'amp')!;
+  const at = (more: Partial<typeof amp>) =>
+    applied(done, { do: 'place', placement: { ...amp, ...more } });
+  const codes = (p: Project) => found(p).map((f) => f.code);
+
+  test('foam bridges 2 mm, hot glue 3; a bracket any', () => {
+    expect([1.9, 2.1].map((lift) => codes(at({ lift })))).toEqual([[], ['airy']]);
+    expect([2.9, 3.1].map((lift) => codes(at({ lift, fixed: 'glue' })))).toEqual([[], ['airy']]);
+    expect(codes(at({ lift: 9, fixed: 'bracket' }))).toEqual([]);
+  });
+  test('what lies closely over another part is taped to that', () => {
+    // The cell is 8 mm thick on the floor of its bay.
+    const over = (lift: number) => at({ x: 115, y: 30, lift });
+    expect(codes(over(9.2))).toEqual([]);
+    expect(codes(over(15))).toEqual(['airy']);
+  });
+  test('each way out leaves no air', () => {
+    const p = at({ lift: 5 });
+    const scene = sceneOf(p);
+    const [f] = looseParts.findings(scene);
+    for (const way of looseParts.ways(scene, f!, [])) {
+      expect(codes(appliedAll(p, way.changes))).toEqual([]);
+    }
   });
 });

@@ -41,14 +41,29 @@ const BRIDGES = { tape: 2, glue: 3 } as const;
 const bridges = (fixed: Placement['fixed']): number | undefined =>
   fixed === 'tape' || fixed === 'glue' ? BRIDGES[fixed] : undefined;
 
-/** Taped or glued to a floor that it does not reach, with nothing made under it. */
+/** Whether a part or a post lies so near under it that tape or glue holds it to that. */
+function liesOn(scene: Scene, at: PlacedItem, most: number): boolean {
+  const sign = scene.shell?.sign(at.piece) ?? -1;
+  const others = [...scene.items.values()].filter((x) => x !== at).flatMap((x) => x.solids);
+  const under = [...others, ...(scene.shell?.features ?? []).map((f) => f.solid)];
+  return at.solids.some((s) =>
+    under.some((o) => {
+      const isBelow = s.x0 < o.x1 && o.x0 < s.x1 && s.y0 < o.y1 && o.y0 < s.y1;
+      const air = sign > 0 ? o.z0 - s.z1 : s.z0 - o.z1;
+      return isBelow && air >= 0 && air <= most;
+    }),
+  );
+}
+
+/** Taped or glued to a floor that it does not reach, with nothing under it. */
 function inTheAir(scene: Scene): PlacedItem[] {
   const carried = new Set(
     [...scene.items.values()].flatMap(({ item }) =>
       item.made ? [item.made.for, ...item.made.holds] : [],
     ),
   );
-  return [...scene.items.values()].filter(({ item, part, placement }) => {
+  return [...scene.items.values()].filter((at) => {
+    const { item, part, placement } = at;
     const most = bridges(placement.fixed);
     return (
       most !== undefined &&
@@ -57,7 +72,8 @@ function inTheAir(scene: Scene): PlacedItem[] {
       !item.made &&
       // Air before a speaker is told by what it does to its sound.
       !part.speaker &&
-      !carried.has(item.id)
+      !carried.has(item.id) &&
+      !liesOn(scene, at, most)
     );
   });
 }

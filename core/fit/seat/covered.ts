@@ -78,15 +78,9 @@ function usedOf(t: Taking): InSeat[] {
 export function covered(t: Taking): Finding[] {
   const { joint, bodies } = t;
   const idle = new Set(joint.idle);
-  const seen = new Set<string>();
-  const names = new Set<string>();
-  const hidden = usedOf(t).filter(({ of, box }) => {
-    const isNew = !seen.has(of.id) && !names.has(of.name);
-    if (box.deep[1] <= 0 || idle.has(of.id) || !isNew) return false;
-    seen.add(of.id);
-    names.add(of.name);
-    return true;
-  });
+  const within = usedOf(t).filter(({ of, box }) => box.deep[1] > 0 && !idle.has(of.id));
+  // A hole there several times, or a part with a socket and a picture, is one thing to answer for.
+  const hidden = [...new Map(within.map((s) => [s.of.id, s])).values()];
   if (!hidden.length) return [];
   return [
     {

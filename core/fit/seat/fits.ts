@@ -85,11 +85,16 @@ export function catching(t: Taking): Finding[] {
       // Only what stands out over the edge comes to the floor before the body does.
       const over = box.deep[1] - pocket.deep[1];
       const floor = over > 0 ? -over : Infinity;
-      const sides = (['along', 'up'] as const).map((k) =>
+      const [beside, before] = (['along', 'up'] as const).map((k) =>
         Math.min(box[k][0] - pocket[k][0], pocket[k][1] - box[k][1]),
-      );
-      const gap = Math.min(floor, ...sides);
+      ) as [number, number];
+      const gap = Math.min(floor, beside, before);
       const isFloor = gap === floor;
+      const { w, h } = joint.pocket;
+      const read =
+        beside < before
+          ? source(t, 'w', 'pocket, wide', w, 0.5)
+          : source(t, 'h', 'pocket, high', h, 0.5);
       const said: Said = {
         code: 'seat-catches',
         id: `catches-${of.is}-${of.id}`,
@@ -108,7 +113,7 @@ export function catching(t: Taking): Finding[] {
       };
       return measured(t, said, gap, 0, [
         { key: `bodies.${inner.id}.${of.id}`, label: of.name, u, k: 1 },
-        source(t, 'h', 'pocket, high', joint.pocket.h, 0.5),
+        read,
       ]);
     });
 }
@@ -148,7 +153,8 @@ export function wallsLeft(t: Taking): Finding[] {
     about: [outer.id],
     reason: 'a wall that holds',
   };
-  return measured(t, said, thin.mm, needs, [source(t, thin.key, 'pocket', thin.l, 0.5)]);
+  const k = thin.key === 'deep' ? 1 : 0.5;
+  return measured(t, said, thin.mm, needs, [source(t, thin.key, 'pocket', thin.l, k)]);
 }
 
 /** Parts and posts of the body that takes it, where the pocket is. */

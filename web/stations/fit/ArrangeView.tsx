@@ -1,5 +1,5 @@
 /** "Arrange for me": several really different layouts without a hit, side by side with today's. */
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { Button, InputNumber, Select } from 'antd';
 import { type Figures, figuresOf, type Layout } from '@deft/core/arrange';
 import { type Scene, sceneOf } from '@deft/core/fit';
@@ -21,13 +21,14 @@ export function ArrangeView({ onGhost, onClose }: { onGhost: OnGhost; onClose: (
   const [seed, setSeed] = useState(1);
   const [fixed, fix] = useState<string[]>([]);
   const a = useArranger(doc);
+  // Nothing is ghosted once the layouts are gone from sight.
+  useEffect(() => () => onGhost(undefined), [onGhost]);
   const placed = doc.layout.placements.map((q) => q.item);
   const today = useMemo(
     () => (placed.length ? figuresOf(doc, checkerNow()) : undefined),
     [doc, checkerNow, placed.length],
   );
   const take = (changes: readonly Change[]) => {
-    onGhost(undefined);
     apply(changes);
     a.forget();
     onClose();
