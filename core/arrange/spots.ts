@@ -12,6 +12,7 @@ import {
   leverSweep,
   type Mouth,
   type PlacedItem,
+  pointOf,
   standItem,
 } from '../fit';
 import { sockets } from '../kit';
@@ -154,47 +155,7 @@ export function* candidatePlaces(
     return;
   }
   if (kind === 'keys') {
-    const mine = switches(at);
-    const [mx, my] = mean(mine);
-    const holes = keyHoles(g);
-    const groups = new Map<string, Array<[number, number]>>();
-    for (const o of holes) groups.set(o.id, [...(groups.get(o.id) ?? []), [o.x, o.y]]);
-    const fits = [...groups]
-      .map(([id, list]) => {
-        const [ox, oy] = mean(list);
-        const hole = holes.find((o) => o.id === id)!;
-        // As many holes as switches: each under its own; one large hole: all of them within it.
-        let off: number;
-        if (list.length === mine.length && list.length > 1) {
-          off = Math.max(
-            ...mine.map(([x, y]) =>
-              Math.min(...list.map(([u, v]) => Math.hypot(u - ox - (x - mx), v - oy - (y - my)))),
-            ),
-          );
-        } else if (list.length === 1) {
-          off =
-            Math.max(
-              0,
-              ...mine.map(([x, y]) =>
-                Math.max(Math.abs(x - mx) - hole.w / 2, Math.abs(y - my) - hole.h / 2),
-              ),
-            ) +
-            // One switch goes under the smallest hole: a wide one is a pad's.
-            (mine.length === 1 ? hole.w / 100 : 0.5);
-        } else off = 99;
-        return { ox, oy, piece: hole.piece, off };
-      })
-      .filter((f) => f.off < 3)
-      .sort((a, b) => a.off - b.off);
-    for (const f of fits) {
-      for (const lift of lifts(at, CAP_LIFTS)) {
-        yield {
-          ...stance(g, at, f.piece, 'out', 0, lift).place,
-          x: round(f.ox - mx),
-          y: round(f.oy - my),
-        };
-      }
-    }
+    yield* underKeys(g, at);
     return;
   }
   if (kind === 'grille') {
@@ -253,6 +214,87 @@ export function* candidatePlaces(
     [back, front].map((q) => q.id),
     toward,
   );
+}
+
+/** A switch may lie so far from the middle of its hole, mm. */
+const OFF_MM = 3;
+/** Of one large hole or a hole for each switch, the latter is tried first, mm. */
+const LARGE_HOLE_LAST = 0.5;
+
+/** Where each switch of a part lies under a hole of its own, or all of them under one large hole. */
+function* underKeys(g: Ground, at: PlacedItem): Generator<Placement> {
+  const mine = switches(at);
+  const holes = keyHoles(g);
+  const fits: Array<{ piece: string; turn: number; x: number; y: number; off: number }> = [];
+  for (const piece of new Set(holes.map((o) => o.piece))) {
+    const inPiece = holes.filter((o) => o.piece === piece);
+    for (const turn of mine.length > 1 ? [0, 90, 180, 270] : [0]) {
+      const stood = stance(g, at, piece, 'out', turn, 0).at;
+      const turned = mine.map(([x, y]): [number, number] => {
+        const [u, v] = pointOf(stood, [x, y, 0]);
+        return [u, v];
+      });
+      for (const fit of [...eachUnderOne(turned, inPiece), ...allUnderOne(turned, inPiece)]) {
+        fits.push({ ...fit, piece, turn });
+      }
+    }
+  }
+  const good = fits.filter((f) => f.off < OFF_MM).sort((a, b) => a.off - b.off);
+  for (const f of good) {
+    for (const lift of lifts(at, CAP_LIFTS)) {
+      const { place } = stance(g, at, f.piece, 'out', f.turn, lift);
+      yield { ...place, x: round(f.x), y: round(f.y) };
+    }
+  }
+}
+
+type Laid = { x: number; y: number; off: number };
+
+/**
+ * Several switches, each under a hole of its own.
+ *
+ * @param turned  the switches, of the part at the origin, mm
+ * @returns       every way to lie so, with how far the worst switch is off
+ */
+function eachUnderOne(
+  turned: ReadonlyArray<readonly [number, number]>,
+  holes: readonly KeyHole[],
+): Laid[] {
+  const [first] = turned;
+  if (!first || turned.length < 2) return [];
+  return holes.flatMap((anchor): Laid[] => {
+    const near = turned.map(([x, y]) => {
+      const [u, v] = [x + anchor.x - first[0], y + anchor.y - first[1]];
+      return holes.reduce((a, b) =>
+        Math.hypot(b.x - u, b.y - v) < Math.hypot(a.x - u, a.y - v) ? b : a,
+      );
+    });
+    if (new Set(near).size < near.length) return [];
+    // What is left over is shared by all.
+    const [mx, my] = mean(turned);
+    const [ox, oy] = mean(near.map((o) => [o.x, o.y]));
+    const off = Math.max(
+      ...turned.map(([x, y], i) =>
+        Math.hypot(near[i]!.x - ox - (x - mx), near[i]!.y - oy - (y - my)),
+      ),
+    );
+    return [{ x: ox - mx, y: oy - my, off }];
+  });
+}
+
+/** All switches within one hole; a single one goes under the smallest: a wide one is a pad's. */
+function allUnderOne(
+  turned: ReadonlyArray<readonly [number, number]>,
+  holes: readonly KeyHole[],
+): Laid[] {
+  const [mx, my] = mean(turned);
+  return holes.map((hole) => {
+    const over = turned.map(([x, y]) =>
+      Math.max(Math.abs(x - mx) - hole.w / 2, Math.abs(y - my) - hole.h / 2),
+    );
+    const last = turned.length === 1 ? hole.w / 100 : LARGE_HOLE_LAST;
+    return { x: hole.x - mx, y: hole.y - my, off: Math.max(0, ...over) + last };
+  });
 }
 
 /** A lever's tip stands out of the outer face by so much; tried in turn, mm. */

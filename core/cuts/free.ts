@@ -47,6 +47,32 @@ export function freePlace(scene: Scene, on: Surface, hole: number): InputPlace {
   return open.find((at) => isFree(scene, at, hole)) ?? all[0]!;
 }
 
+/**
+ * Places for a group of keys in the face of a piece.
+ *
+ * @param arms  each key from the middle of the group, mm
+ * @param near  where that middle is wanted, in the body's frame, mm
+ * @param hole  across each cap, mm
+ * @returns     a place for each arm, of those where nothing is in the way the nearest; nothing where
+ *              the group has no room
+ */
+export function freeGroup(
+  scene: Scene,
+  piece: string,
+  arms: ReadonlyArray<readonly [dx: number, dy: number]>,
+  near: readonly [x: number, y: number],
+  hole: number,
+): InputPlace[] | undefined {
+  const away = (at: { x: number; y: number }) => Math.hypot(at.x - near[0], at.y - near[1]);
+  return grid(scene, { piece })
+    .flatMap((at) => ('piece' in at ? [at] : []))
+    .sort((a, b) => away(a) - away(b))
+    .map((at) => arms.map(([dx, dy]) => ({ piece, x: tenth(at.x + dx), y: tenth(at.y + dy) })))
+    .filter((group) => !group.some((at) => isInHole(scene, at, hole)))
+    .slice(0, MOST_JUDGED)
+    .find((group) => group.every((at) => isFree(scene, at, hole)));
+}
+
 /** Told without judging: a window takes half a face. */
 function isInHole(scene: Scene, at: InputPlace, hole: number): boolean {
   return (

@@ -17,7 +17,7 @@ export {
   type Mark,
   type Sheet,
 } from './sheet';
-export { freePlace, newKeyWays, type Surface, surfacesOf } from './free';
+export { freeGroup, freePlace, newKeyWays, type Surface, surfacesOf } from './free';
 export { asMadeFindings, asMadeWays, placedAsCut, readAsCut } from './asMade';
 export { holeFindings, holeWays } from './holes';
 export { cutOuts, templates, templateTitle } from './template';

@@ -53,6 +53,8 @@ export type Change =
   | { do: 'shut'; how: NonNullable<Body['shuts']> }
   /** What holds the halves of a body, where no closing screw does. */
   | { do: 'hold shut'; body: string; by: NonNullable<Body['closedBy']> }
+  /** These posts take the screws that close the halves. */
+  | { do: 'closing screws'; features: readonly string[] }
   /** A cap's peg filed to so many mm. */
   | { do: 'peg'; cap: string; mm: number }
   /** A made shell drawn larger: wider, higher, or one half deeper with its closing posts. */
@@ -261,6 +263,11 @@ export function applied(p: Project, change: Change): Project {
           ),
         },
       };
+    case 'closing screws':
+      return change.features.reduce(
+        (q, id) => withFeature(q, id, (f) => ({ ...f, purpose: 'closing screw' })),
+        p,
+      );
     case 'peg':
       return {
         ...p,

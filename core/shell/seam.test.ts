@@ -1,6 +1,6 @@
 /** The screws that are left against hand-measured seams of a rectangle. */
 import { demos } from '../catalogue';
-import { appliedAll, type Cut, HOLDS_SHUT, type Project } from '../model';
+import { appliedAll, type Cut, HOLDS_SHUT, length, type Project } from '../model';
 import { SEAM_GAPES_MM, SEAM_MM, seamFindings, shellSolids, shellWays } from './index';
 
 const [, done, warbler] = demos() as [Project, Project, Project];
@@ -68,6 +68,42 @@ describe('closing screws', () => {
     for (const way of shellWays(p, f!)) {
       expect(seam(appliedAll(p, way.changes), [])).toBeUndefined();
     }
+  });
+  test('posts that end at the seam, and of which nobody said what they are for, may be its closing screws', () => {
+    const body = done.shell.bodies[0]!;
+    const unread = (b: typeof body, lower = 0): typeof body => ({
+      ...b,
+      pieces: b.pieces.map((q) => ({
+        ...q,
+        features: q.features.map((f) =>
+          f.purpose === 'closing screw'
+            ? {
+                ...f,
+                purpose: 'unknown' as const,
+                height: { from: 'rim' as const, length: length(lower) },
+              }
+            : f,
+        ),
+      })),
+    });
+    const ways = (b: typeof body) => {
+      const [f] = seamFindings(shellSolids(b, []), true);
+      const p = { ...done, shell: { bodies: [b] } };
+      return shellWays(p, f!).map((w) => ({ ...w, then: appliedAll(p, w.changes) }));
+    };
+    const [first] = ways(unread(body));
+    expect(first).toMatchObject({ id: 'held-posts' });
+    const meant = body.pieces.flatMap((q) =>
+      q.features.filter((f) => f.purpose === 'closing screw').map((f) => f.id),
+    );
+    const now = first!.then.shell.bodies[0]!.pieces.flatMap((q) =>
+      q.features.filter((f) => f.purpose === 'closing screw').map((f) => f.id),
+    );
+    expect(now).toEqual(meant);
+    expect(seam(first!.then, [])).toBeUndefined();
+    // 5 mm below the rim is near it, 6 mm is not.
+    expect(ways(unread(body, 5))[0]!.id).toBe('held-posts');
+    expect(ways(unread(body, 6))[0]!.id).not.toBe('held-posts');
   });
   test('a boss without the post it screws into holds nothing', () => {
     const body = done.shell.bodies[0]!;

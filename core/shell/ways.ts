@@ -13,6 +13,7 @@ import {
   type WayOut,
 } from '../model';
 import { hingeFindings } from './hinge';
+import { shellSolids } from './solids';
 
 /** Screws as they are sold by length, mm. */
 const STOCK_MM = [4, 5, 6, 8, 10, 12, 16, 20];
@@ -20,7 +21,7 @@ const STOCK_MM = [4, 5, 6, 8, 10, 12, 16, 20];
 export function shellWays(p: Project, f: Finding): WayOut[] {
   if (f.check === 'screw') return screws(p, f);
   if (f.check === 'hinge') return hinge(p, f);
-  if (f.code === 'unheld') return heldOtherwise(f);
+  if (f.code === 'unheld') return [...postsScrewed(p, f), ...heldOtherwise(f)];
   return [];
 }
 
@@ -62,6 +63,34 @@ const screw = (feature: string, s: Extract<Change, { do: 'screw' }>['screw']): C
   feature,
   screw: s,
 });
+
+/** A post whose top is this near the parting plane may take a closing screw, mm. */
+const NEAR_SEAM_MM = 5;
+
+/** Posts that end at the seam, of a file or a round that does not say what they are for. */
+function postsScrewed(p: Project, { about: [id] }: Finding): WayOut[] {
+  const body = p.shell.bodies.find((b) => b.id === id);
+  if (!body) return [];
+  const posts = shellSolids(body, p.cuts).features.filter(
+    ({ feature, z0, z1 }) =>
+      (feature.kind === 'post' || feature.kind === 'boss') &&
+      feature.purpose === 'unknown' &&
+      Math.min(Math.abs(z0), Math.abs(z1)) <= NEAR_SEAM_MM,
+  );
+  if (!posts.length) return [];
+  const one = posts.length === 1;
+  return [
+    {
+      id: 'held-posts',
+      text: one
+        ? 'The post that ends at the seam takes a closing screw'
+        : `The ${posts.length} posts that end at the seam take the closing screws`,
+      cost: 'if that is true; their bores and screws are read in Shell',
+      changes: [{ do: 'closing screws', features: [...new Set(posts.map((f) => f.feature.id))] }],
+      effort: 0.5,
+    },
+  ];
+}
 
 /** What nobody can see from the readings: how halves without closing screws are held. */
 const heldOtherwise = ({ about: [body] }: Finding): WayOut[] =>

@@ -1,7 +1,7 @@
 /** Controls: the shell's inputs to header lines, what clashes, the games played with them, and their proof. */
 import { useState } from 'react';
 import { Button, Select } from 'antd';
-import { familyMaps, familySentence } from '@deft/core/games';
+import { familyMaps, familySentence, keysForHoles, keysInOwnHoles } from '@deft/core/games';
 import { COVERAGE } from '@deft/core/catalogue';
 import { freePlace } from '@deft/core/cuts';
 import { KEY_MM, type Scene } from '@deft/core/fit';
@@ -90,10 +90,18 @@ export default function ControlsStation() {
       };
       return { ...p, controls: { ...p.controls, inputs: [...p.controls.inputs, input] } };
     });
+  const forHoles = keysForHoles(doc, scene);
+  const hasFace = scene.shell !== undefined && doc.controls.inputs.length === 0;
+  const addAll = (inputs: readonly ShellInput[]) =>
+    edit((p) => ({
+      ...p,
+      controls: { ...p.controls, inputs: [...p.controls.inputs, ...inputs] },
+    }));
   let says: string;
   if (doc.controls.inputs.length) says = 'Every input has its own line.';
   else if (doc.controls.route === 'wireless') says = 'A wireless pad needs no wires here.';
-  else says = 'No inputs yet. Next: add the cross pad, a role for each direction.';
+  else if (forHoles.length) says = 'No inputs yet. Next: a key for each hole of the shell.';
+  else says = 'No inputs yet. Next: the usual keys, or one after another.';
   return (
     <>
       {shown === 'press' ? (
@@ -134,7 +142,27 @@ export default function ControlsStation() {
                       options={ROUTES.map((r) => ({ value: r, label: ROUTE_WORDS[r] }))}
                     />
                   </label>
-                  <Button size="small" type="primary" onClick={add}>
+                  {forHoles.length > 0 && (
+                    <Button size="small" type="primary" onClick={() => addAll(forHoles)}>
+                      {forHoles.length === 1
+                        ? 'A key for the free hole'
+                        : `${forHoles.length} keys for the free holes`}
+                    </Button>
+                  )}
+                  {forHoles.length === 0 && hasFace && (
+                    <Button
+                      size="small"
+                      type="primary"
+                      onClick={() => addAll(keysInOwnHoles(doc, scene))}
+                    >
+                      The usual keys
+                    </Button>
+                  )}
+                  <Button
+                    size="small"
+                    type={forHoles.length > 0 || hasFace ? 'default' : 'primary'}
+                    onClick={add}
+                  >
                     Add an input
                   </Button>
                 </div>

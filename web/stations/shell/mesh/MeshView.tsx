@@ -1,8 +1,8 @@
 /** A half out of an STL, OBJ, 3MF or STEP file: levelled, searched, and each find offered before it is taken. */
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { Button, Checkbox, Input, Select } from 'antd';
-import { type Role, withHalf } from '@deft/core/capture';
-import { formatMm } from '@deft/core/model';
+import { type Offer, type Role, withHalf } from '@deft/core/capture';
+import { formatMm, type Opening, OPENING_USES } from '@deft/core/model';
 import { useShell } from '../useShell';
 import { ViewTabs } from '../ViewTabs';
 import { FoundPicture } from './FoundPicture';
@@ -17,6 +17,10 @@ const UNITS = [
   { value: 1000, label: 'metres' },
 ];
 
+/** An offer under the name, and of the use, that the builder gave it. */
+const asChosen = (o: Offer, name = o.name, use?: Opening['use']): Offer =>
+  o.is === 'opening' && use ? { ...o, name, it: { ...o.it, use } } : { ...o, name };
+
 export default function MeshView() {
   const { body, setBody } = useShell();
   const mesh = useMesh();
@@ -30,6 +34,9 @@ export default function MeshView() {
   }>({ quarters: 0 });
   const [no, setNo] = useState<ReadonlySet<string>>(new Set());
   const [names, setNames] = useState<Record<string, string>>({});
+  const [uses, setUses] = useState<Record<string, Opening['use']>>({});
+  /** Halves taken over since the page was opened: the next file is likely the other. */
+  const [taken, setTaken] = useState<readonly Role[]>([]);
   const [chosen, choose] = useState<string>();
   const [said, setSaid] = useState<string>();
   const { file, half, look } = mesh;
@@ -37,10 +44,13 @@ export default function MeshView() {
   useChanged(file, (opened) => {
     if (!opened) return;
     setSolid(0);
-    setUnit(opened.unitMm);
+    // Files of one shell are written in one unit.
+    setUnit((last) => opened.unitMm ?? last);
+    setRole(taken.includes('back') && !taken.includes('front') ? 'front' : 'back');
     setLies({ quarters: 0 });
     setNo(new Set());
     setNames({});
+    setUses({});
     setSaid(undefined);
   });
   // Every choice is looked at anew.
@@ -48,8 +58,8 @@ export default function MeshView() {
     if (file && known) void look(solid, known, role, lies);
   }, [file, known, solid, role, lies]); // eslint-disable-line react-hooks/exhaustive-deps
   const offers = useMemo(
-    () => half?.offers.map((o) => ({ ...o, name: names[o.id] ?? o.name })) ?? [],
-    [half, names],
+    () => half?.offers.map((o) => asChosen(o, names[o.id], uses[o.id])) ?? [],
+    [half, names, uses],
   );
   const toggle = (id: string) =>
     setNo((n) => {
@@ -61,6 +71,7 @@ export default function MeshView() {
     if (!half) return;
     const kept = offers.filter((o) => !no.has(o.id));
     const bad = setBody((b) => withHalf(b, half, kept));
+    if (!bad) setTaken((all) => [...all, half.role]);
     setSaid(
       bad ??
         `Taken over: the ${half.role} with ${kept.length} ${kept.length === 1 ? 'feature' : 'features'}.`,
@@ -276,7 +287,7 @@ export default function MeshView() {
                   onMouseEnter={() => choose(o.id)}
                   style={{
                     display: 'grid',
-                    gridTemplateColumns: '22px minmax(0, 1fr)',
+                    gridTemplateColumns: '22px minmax(0, 1fr) auto',
                     gap: '2px 6px',
                   }}
                 >
@@ -296,8 +307,20 @@ export default function MeshView() {
                     onFocus={() => choose(o.id)}
                     onChange={(e) => setNames((n) => ({ ...n, [o.id]: e.target.value }))}
                   />
+                  {o.is === 'opening' ? (
+                    <Select
+                      size="small"
+                      aria-label={`Use of ${o.name}`}
+                      value={o.it.use}
+                      onChange={(use: Opening['use']) => setUses((n) => ({ ...n, [o.id]: use }))}
+                      options={OPENING_USES.map((u) => ({ value: u, label: u }))}
+                      popupMatchSelectWidth={110}
+                    />
+                  ) : (
+                    <span />
+                  )}
                   <span />
-                  <span className="note">
+                  <span className="note" style={{ gridColumn: '2 / 4' }}>
                     {o.words} · off by {o.off.toFixed(2)}
                   </span>
                 </div>

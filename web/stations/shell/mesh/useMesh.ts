@@ -11,6 +11,8 @@ const PATIENCE_A_MB = 1000;
 
 export function useMesh() {
   const worker = useRef<{ w: Worker; api: Remote<MeshApi> }>(undefined);
+  /** Which look is the last one asked for: what an earlier one found is no answer any more. */
+  const asked = useRef(0);
   const [file, setFile] = useState<Read & { name: string }>();
   const [half, setHalf] = useState<HalfRead>();
   const [busy, setBusy] = useState<string>();
@@ -25,6 +27,7 @@ export function useMesh() {
   const within = async <T>(
     ms: number,
     work: Promise<{ ok: true; value: T } | { ok: false; sentence: string }>,
+    isWanted = () => true,
   ): Promise<T | undefined> => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const own = worker.current;
@@ -40,7 +43,7 @@ export function useMesh() {
     });
     const r = await Promise.race([work, late]);
     clearTimeout(timer);
-    if (worker.current !== own) return undefined;
+    if (worker.current !== own || !isWanted()) return undefined;
     setBusy(undefined);
     if (r.ok) {
       setBad(undefined);
@@ -80,6 +83,8 @@ export function useMesh() {
     lies: { open?: [number, number, number] | undefined; quarters: number },
   ) => {
     if (!worker.current || !file) return;
+    const mine = ++asked.current;
+    const isLast = () => asked.current === mine;
     setHalf(undefined);
     setBusy('Levelling by the rim');
     const found = await within(
@@ -89,8 +94,11 @@ export function useMesh() {
         unitMm,
         role,
         lies,
-        proxy((stage) => setBusy(stage)),
+        proxy((stage) => {
+          if (isLast()) setBusy(stage);
+        }),
       ),
+      isLast,
     );
     if (found) setHalf(found);
   };
