@@ -13,6 +13,7 @@ import { PLUGS } from '../kit';
 import { wiring } from '../wiring';
 import { Packing } from './packing';
 import { problemOf } from './problem';
+import { giveRoom } from './room';
 import { type Ground, type Kind, kindOf, recessNeeded, candidatePlaces, stance } from './spots';
 
 export interface Figures {
@@ -250,6 +251,12 @@ export class Arranger {
     });
   }
 
+  /** What lies where it likes, with or without a port in a wall. */
+  #loose(): string[] {
+    const bound = new Set(this.#bound());
+    return this.#free.filter((id) => !bound.has(id));
+  }
+
   /** What is packed is packed between two floors; over a plate there is none. */
   #squareWalls(): boolean {
     const { body, walls } = this.#checker.scene.shell!;
@@ -341,8 +348,9 @@ export class Arranger {
 
   /** Judge what stands as a whole; keep it where it is the best by some aim. */
   #keep(): boolean {
-    const p = this.#checker.scene.project;
     if (this.#checker.findings().some((f) => f.verdict === 'hit')) return false;
+    giveRoom(this.#checker, this.#loose());
+    const p = this.#checker.scene.project;
     const figures = figuresOf(p, this.#checker);
     // What neither touches nor collides may still not go together, or leave its wires no way.
     if (figures.hits) return false;

@@ -66,6 +66,8 @@ export function* seekWays(
   let rejected = 0;
   for (const way of all) {
     if (ways.length >= most) break;
+    // Two that read alike are one to who chooses.
+    if (ways.some((w) => w.text === way.text && w.cost === way.cost)) continue;
     yield;
     const next = appliedAll(p, way.changes);
     if (!readProject(next).ok) {

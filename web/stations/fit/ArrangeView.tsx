@@ -123,7 +123,6 @@ export function ArrangeView({ onGhost, onClose }: { onGhost: OnGhost; onClose: (
             doc={doc}
             layout={layout}
             onTake={() => take(layout.changes)}
-            busy={a.running}
           />
         ))}
         {a.told && !shown.length && !a.running && (
@@ -149,14 +148,12 @@ function Found({
   layout,
   onTake,
   onGhost,
-  busy,
 }: {
   name: string;
   doc: Project;
   layout: Layout;
   onTake: () => void;
   onGhost: OnGhost;
-  busy: boolean;
 }) {
   const scene = useMemo(() => sceneOf(appliedAll(doc, layout.changes)), [doc, layout]);
   return (
@@ -169,7 +166,6 @@ function Found({
       <Button
         size="small"
         type="primary"
-        disabled={busy}
         aria-label={`Take ${name}`}
         onClick={onTake}
       >

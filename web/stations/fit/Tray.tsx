@@ -40,6 +40,16 @@ export function Tray({
       <h3>
         Tray <span className="note">{loose.length} without a place</span>
       </h3>
+      {loose.length > 1 && (
+        <Button
+          size="small"
+          type="primary"
+          disabled={trying !== undefined}
+          onClick={() => void put(ids)}
+        >
+          Put all where they fit
+        </Button>
+      )}
       <ul>
         {loose.map((i) => (
           <li
@@ -58,23 +68,14 @@ export function Tray({
               type="text"
               disabled={trying !== undefined}
               aria-label={`Put ${i.name} where it fits`}
+              title="Put it where it fits"
               onClick={() => putOne(i.id)}
             >
-              Put it where it fits
+              Put in
             </Button>
           </li>
         ))}
       </ul>
-      {loose.length > 1 && (
-        <Button
-          size="small"
-          type="primary"
-          disabled={trying !== undefined}
-          onClick={() => void put(ids)}
-        >
-          Put all where they fit
-        </Button>
-      )}
       {trying && (
         <span className="note" role="status">
           Looking for a place: {trying} ...
