@@ -13,6 +13,9 @@ const typing = ({ target }: KeyboardEvent): boolean =>
   target instanceof HTMLTextAreaElement ||
   target instanceof HTMLSelectElement;
 
+/** What a key does though someone is typing: it is no letter of anything. */
+const IN_FIELDS: ReadonlySet<Doing> = new Set<Doing>(['close', 'station']);
+
 const bindings = (run: (doing: Doing, e: KeyboardEvent) => void) =>
   Object.fromEntries(
     KEYS_OF.flatMap(([doing, keys]) =>
@@ -24,8 +27,12 @@ const bindings = (run: (doing: Doing, e: KeyboardEvent) => void) =>
 export function useKeys(handlers: Handlers): void {
   const run = useEffectEvent((doing: Doing, e: KeyboardEvent) => {
     const act = handlers[doing];
-    if (!act || (typing(e) && doing !== 'close')) return;
+    if (!act || (typing(e) && !IN_FIELDS.has(doing))) return;
     if (doing !== 'close') e.preventDefault();
+    // What was typed is taken when its field is left; a page that goes does not leave it.
+    if (doing === 'station' && document.activeElement instanceof HTMLElement) {
+      document.activeElement.blur();
+    }
     act(e);
   });
   useEffect(() => tinykeys(window, bindings(run)), []);
