@@ -119,3 +119,62 @@ test('what a part gives and takes is typed end by end; what cannot be is refused
     { gpio: 19, signal: 'word' },
   ]);
 });
+
+test('a socket is dragged on the drawing, a hole nudged by keys, a ribbon and what comes off are typed', async ({
+  page,
+}) => {
+  const key = await openExample(page, 'wisp');
+  await page.goto(stationUrl(key, 'kit'));
+  await page.getByRole('button', { name: 'Own part' }).click();
+  const own = page.getByRole('region', { name: 'A part of your own' });
+  await own.getByLabel('As its maker prints it').fill('65 x 30, 40-pin');
+  await own.getByRole('button', { name: 'Make this part' }).click();
+  await saved(page);
+  const mineNow = async () => {
+    await saved(page);
+    const { kit } = await documentOf(page, key);
+    return kit.parts.find((q: { id: string }) => q.id.startsWith('mine'));
+  };
+  const before = await mineNow();
+  const socket = page.getByRole('button', { name: /^Move mini-HDMI/ }).last();
+  const box = (await socket.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + 4];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 24, y, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(async () => (await mineNow()).connectors).not.toEqual(before.connectors);
+  const after = await mineNow();
+  const i = before.connectors.findIndex((c: { type: string }) => c.type === 'mini-hdmi');
+  const [from, to] = [before.connectors[i].at, after.connectors[i].at];
+  // The drawing is a few px to the mm, and 24 px went to the right.
+  expect(to[0] - from[0]).toBeGreaterThan(2);
+  expect(to[0] - from[0]).toBeLessThan(12);
+  expect(to.slice(1)).toEqual(from.slice(1));
+  // What was moved is open among the rows.
+  await expect(page.getByLabel('Mouth, x')).toHaveValue(String(to[0]));
+
+  await page.getByRole('button', { name: 'Move hole 1' }).press('ArrowRight');
+  await page.getByRole('button', { name: 'Move hole 1' }).press('Shift+ArrowUp');
+  await expect
+    .poll(async () => (await mineNow()).holes[0])
+    .toMatchObject({ x: before.holes[0].x + 0.5, y: before.holes[0].y + 5 });
+  await page.getByRole('button', { name: 'Add a ribbon' }).click();
+  await page.locator('summary', { hasText: '10 ways' }).click();
+  await page.getByLabel('Ways').fill('24');
+  await page.getByLabel('Ways').press('Enter');
+  await page.locator('summary', { hasText: '40-pin header' }).click();
+  await page.getByLabel('How hard, 1 to 5').fill('9');
+  await page.getByLabel('How hard, 1 to 5').press('Enter');
+  await expect(page.getByText('From 1 to 5.')).toBeVisible();
+  await page.getByLabel('How hard, 1 to 5').fill('4');
+  await page.getByLabel('How hard, 1 to 5').press('Enter');
+  await expect.poll(async () => (await mineNow()).ribbons?.[0]?.ways).toBe(24);
+  await expect
+    .poll(
+      async () =>
+        (await mineNow()).blocks.find((b: { name: string }) => b.name === '40-pin header').removable
+          .difficulty,
+    )
+    .toBe(4);
+});

@@ -3,7 +3,16 @@
  * in which unit, what it may be, and what is not judged while it is missing. The form, the list of
  * what is still owed and the words for a bad figure are all read from this table.
  */
-import { type Family, HOST_KINDS, HOST_STARTS, type Part } from '../../model';
+import {
+  CARRIES,
+  CHEMISTRIES,
+  type Family,
+  FORMS,
+  HOST_KINDS,
+  HOST_STARTS,
+  LEAVES,
+  type Part,
+} from '../../model';
 
 /** Groups of figures of a part, one object each in the document. */
 export type Group =
@@ -17,7 +26,9 @@ export type Group =
   | 'computer'
   | 'host'
   | 'off'
-  | 'draws';
+  | 'draws'
+  | 'antenna'
+  | 'lead';
 
 export type Value = number | string | boolean;
 interface Asked {
@@ -40,6 +51,10 @@ interface NumberAsked extends Asked {
 interface ChoiceAsked extends Asked {
   is: 'choice';
   of: readonly string[];
+  /** May be left out of the document. */
+  optional?: boolean;
+  /** Two of one kind, one for each end, apart by " / ". */
+  isPair?: boolean;
 }
 interface YesAsked extends Asked {
   is: 'yes';
@@ -66,13 +81,17 @@ const choice = (
   label: string,
   of: readonly string[],
   typical: string,
+  more: Partial<ChoiceAsked> = {},
 ): ChoiceAsked => ({
   is: 'choice',
   key,
   label,
   of,
   typical,
+  ...more,
 });
+/** Every two of these. */
+const pairs = (of: readonly string[]): string[] => of.flatMap((a) => of.map((b) => `${a} / ${b}`));
 const yes = (key: string, label: string, typical = false): YesAsked => ({
   is: 'yes',
   key,
@@ -91,6 +110,7 @@ export const FIGURES: Readonly<Record<Group, readonly Figure[]>> = {
     number('maxChargeC', 'Charge at most', 'C', [0.01, 10], 1, { judges: 'the charge current' }),
     number('maxDischargeC', 'Discharge at most', 'C', [0.01, 100], 2, { judges: 'the peak' }),
     number('rOhm', 'Resistance of the pack', 'Ω', [0, 5], 0.15, { judges: 'sag at the peak' }),
+    choice('chemistry', 'Made of', CHEMISTRIES, 'lithium', { optional: true }),
     yes('bare', 'No protection board of its own'),
   ],
   charger: [
@@ -175,6 +195,21 @@ export const FIGURES: Readonly<Record<Group, readonly Figure[]>> = {
     number('game', 'Draws in a game', 'W', [0, 60], 0, { judges: 'hours' }),
     number('peak', 'Draws at its peak', 'W', [0, 60], 0, { judges: 'the rail at its worst' }),
   ],
+  antenna: [
+    number('x', 'From the datum, x', 'mm', [-500, 500], 0),
+    number('y', 'y', 'mm', [-500, 500], 0),
+    number('w', 'Width', 'mm', [0.1, 100], 8, { judges: 'metal and hands over it' }),
+    number('h', 'Length', 'mm', [0.1, 100], 4, { judges: 'metal and hands over it' }),
+  ],
+  lead: [
+    choice('carries', 'Carries', CARRIES, 'usb'),
+    choice('ends', 'Its ends', pairs(FORMS), 'usb-a / usb-c', { isPair: true }),
+    number('longMm', 'Long', 'mm', [1, 2000], 100, { optional: true, judges: 'how it is laid' }),
+    choice('leaves', 'Its ribbon leaves the plugs', pairs(LEAVES), 'straight / straight', {
+      isPair: true,
+      optional: true,
+    }),
+  ],
 };
 
 export const GROUP_NAMES: Readonly<Record<Group, string>> = {
@@ -189,11 +224,13 @@ export const GROUP_NAMES: Readonly<Record<Group, string>> = {
   host: 'No computer board, but',
   off: 'Turning off',
   draws: 'What it draws from 5 V',
+  antenna: 'Its antenna',
+  lead: 'The lead',
 };
 
 /** What a part of each kind is asked for; the first is what makes it one of its kind. */
 export const GROUPS_OF: Readonly<Record<Family, readonly Group[]>> = {
-  sbc: ['computer', 'draws', 'host'],
+  sbc: ['computer', 'draws', 'antenna', 'host'],
   screen: ['screen', 'draws'],
   cell: ['cell'],
   charger: ['charger', 'converter'],
@@ -201,20 +238,35 @@ export const GROUPS_OF: Readonly<Record<Family, readonly Group[]>> = {
   audio: ['amp', 'draws'],
   speaker: ['speaker'],
   switch: ['off'],
-  controller: ['draws'],
+  controller: ['draws', 'antenna'],
   expander: ['draws'],
   storage: [],
   hub: ['draws'],
   latch: ['off'],
   hardware: [],
-  lead: [],
+  lead: ['lead'],
   protection: ['protects'],
   cooling: ['draws'],
 };
 
-/** What this very part is asked for: one that is no computer board is not asked for its class. */
-export const groupsOf = (part: Part): readonly Group[] =>
-  GROUPS_OF[part.family].filter((group) => group !== 'computer' || part.host === undefined);
+const GROUPS = Object.keys(GROUP_NAMES) as Group[];
+
+/** What this very part is asked for: one that is no computer board is not asked for its class; what it has beside its kind. */
+export const groupsOf = (part: Part): readonly Group[] => [
+  ...GROUPS_OF[part.family].filter((group) => group !== 'computer' || part.host === undefined),
+  ...GROUPS.filter((g) => part[g] !== undefined && !GROUPS_OF[part.family].includes(g)),
+];
+
+/** What it may have beside what its kind is asked for: a board that carries an amplifier too. */
+export const furtherGroups = (part: Part): readonly Group[] =>
+  GROUPS.filter((g) => part[g] === undefined && !GROUPS_OF[part.family].includes(g));
+
+/** A part that has a group more, with what is usual of it. */
+export const withGroup = (part: Part, group: Group): Part => ({
+  ...part,
+  source: 'mine',
+  [group]: typicalOf(group),
+});
 
 type Plain = Readonly<Record<string, unknown>>;
 const read = (at: unknown, path: readonly string[]): unknown =>
@@ -224,8 +276,11 @@ const read = (at: unknown, path: readonly string[]): unknown =>
   );
 
 /** A figure as it stands in the part, or nothing. */
-export const figureOf = (part: Part, group: Group, key: string): Value | undefined =>
-  read(part[group], key.split('.')) as Value | undefined;
+export function figureOf(part: Part, group: Group, key: string): Value | undefined {
+  const value = read(part[group], key.split('.'));
+  return Array.isArray(value) ? value.join(PAIR) : (value as Value | undefined);
+}
+const PAIR = ' / ';
 
 /** An object or list with one place in it set. */
 function placed(at: unknown, [key, ...rest]: readonly string[], value: unknown): unknown {
@@ -240,15 +295,18 @@ function placed(at: unknown, [key, ...rest]: readonly string[], value: unknown):
 }
 
 /** Whether a group begins with this figure: an optional one and a plain no are left unsaid. */
-const begins = (f: Figure): boolean =>
-  f.is === 'yes' ? f.typical === true : !(f.is === 'number' && f.optional);
+const begins = (f: Figure): boolean => (f.is === 'yes' ? f.typical === true : !f.optional);
+
+/** A pair is two in the document. */
+const stored = (f: Figure | undefined, value: Value): unknown =>
+  f?.is === 'choice' && f.isPair ? String(value).split(PAIR) : value;
 
 /** A group of which nothing is known yet: what is usual, to be measured. */
 const typicalOf = (group: Group): object =>
   FIGURES[group]
     .filter(begins)
     .reduce<object>(
-      (g, f) => placed(g, f.key.split('.'), f.typical) as object,
+      (g, f) => placed(g, f.key.split('.'), stored(f, f.typical)) as object,
       REQUIRED_YES[group] ?? {},
     );
 /** Yes-or-no figures that the document always says. */
@@ -264,7 +322,7 @@ const REQUIRED_YES: Partial<Record<Group, object>> = {
  */
 export function withFigure(part: Part, group: Group, key: string, value: Value | undefined): Part {
   const figure = FIGURES[group].find((f) => f.key === key);
-  const optional = figure?.is === 'yes' || (figure?.is === 'number' && figure.optional);
+  const optional = figure?.is === 'yes' || figure?.optional;
   if (value === undefined && !optional) return without(part, group);
   const path = key.split('.');
   const always = read(REQUIRED_YES[group], path) !== undefined;
@@ -272,7 +330,7 @@ export function withFigure(part: Part, group: Group, key: string, value: Value |
   if (value === undefined || (value === false && !always)) {
     return { ...part, source: 'mine', [group]: left(before, key) };
   }
-  return { ...part, source: 'mine', [group]: placed(before, path, value) };
+  return { ...part, source: 'mine', [group]: placed(before, path, stored(figure, value)) };
 }
 
 function without(part: Part, group: Group): Part {

@@ -1,27 +1,20 @@
 /** "Measure my own part": the nearest part's blocks, the telling dimensions first, kept in my library. */
 import { useState } from 'react';
-import { Button, Input, Select } from 'antd';
+import { Button, Input } from 'antd';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import {
-  type Block,
-  BLOCK_KINDS,
-  type Connector,
-  length,
-  type Length,
-  type Part,
-  PLUG_TYPES,
-  readPart,
-} from '@deft/core/model';
+import type { List } from '@deft/core/kit';
+import { type Block, type Length, type Part, readPart } from '@deft/core/model';
 import { putPart } from '../../state/api';
 import { LengthField } from '../../ui/LengthField';
-import { MmField } from '../../ui/MmField';
 import { useBuild } from '../../state/build';
 import { PartElectrics } from './PartElectrics';
 import { PartFigures } from './PartFigures';
 import { PadRows } from './PadRows';
+import { AddRow, PartRows } from './PartRows';
 import { PortRows } from './PortRows';
 import { howKnown, telling } from './sensitive';
 import { Bad } from '../../ui/Bad';
+import type { Spot } from './useMoving';
 
 /** What a part says that cannot be true of it. */
 function complaintOf(part: Part): string | undefined {
@@ -29,11 +22,19 @@ function complaintOf(part: Part): string | undefined {
   return read.ok ? undefined : read.complaints[0]!.sentence;
 }
 
+/** What is typed row by row; pads and ends have tables of their own. */
+const LISTS = ['blocks', 'connectors', 'holes', 'ribbons'] as const satisfies readonly List[];
+
 export function MeasurePart({
   part,
+  spot,
+  onSpot,
   onChange,
 }: {
   part: Part;
+  /** What was chosen on the drawing. */
+  spot: Spot | undefined;
+  onSpot: (spot: Spot | undefined) => void;
   onChange: (p: Part) => string | undefined;
 }) {
   const { check, library, judged } = useBuild('check', 'library', 'judged');
@@ -61,47 +62,6 @@ export function MeasurePart({
     setBad(said);
     return said;
   };
-  const fresh = (list: ReadonlyArray<{ id: string }>, wish: string): string => {
-    for (let n = 1; ; n++) {
-      const id = n === 1 ? wish : `${wish}-${n}`;
-      if (!list.some((x) => x.id === id)) return id;
-    }
-  };
-  const addBlock = () =>
-    setBad(
-      onChange({
-        ...part,
-        blocks: [
-          ...part.blocks,
-          {
-            id: fresh(part.blocks, 'block'),
-            name: 'new block',
-            kind: 'body',
-            plan: { kind: 'rect', x: 0, y: 0, w: length(8, 'estimate'), h: length(8, 'estimate') },
-            axis: 'z',
-            base: 1.6,
-            height: length(3, 'estimate'),
-          },
-        ],
-      }),
-    );
-  const addSocket = () =>
-    setBad(
-      onChange({
-        ...part,
-        connectors: [
-          ...part.connectors,
-          {
-            id: fresh(part.connectors, 'socket'),
-            name: 'socket',
-            type: 'usb-c',
-            at: [0, 0, 3.2],
-            dir: [0, -1, 0],
-            outside: true,
-          },
-        ],
-      }),
-    );
   return (
     <section className="card">
       <div className="row">
@@ -154,122 +114,26 @@ export function MeasurePart({
           </div>
         </>
       )}
-      <h3 style={{ margin: '12px 0 4px' }}>Every block</h3>
-      {part.blocks.map((b, i) => (
-        <details key={b.id} style={{ borderTop: '1px solid var(--line)', padding: '4px 0' }}>
-          <summary>
-            {b.name}{' '}
-            <span className="note">
-              {b.kind}, base at {b.base} mm, {b.height.mm} mm high
-            </span>
-          </summary>
-          <div className="fields" style={{ maxWidth: 460, padding: '6px 0' }}>
-            <span />
-            <label htmlFor={`n-${b.id}`}>Name</label>
-            <Input
-              id={`n-${b.id}`}
-              size="small"
-              style={{ gridColumn: '3 / 5' }}
-              maxLength={200}
-              value={b.name}
-              onChange={(e) => block(b.id, (q) => ({ ...q, name: e.target.value }))}
-            />
-            <span />
-            <span>Kind</span>
-            <Select
-              size="small"
-              aria-label={`Kind of ${b.name}`}
-              style={{ gridColumn: '3 / 5' }}
-              value={b.kind}
-              onChange={(kind: Block['kind']) => block(b.id, (q) => ({ ...q, kind }))}
-              options={BLOCK_KINDS.map((k) => ({ value: k, label: k }))}
-            />
-            <Dims block={b} onChange={(change) => block(b.id, change)} />
-          </div>
-          <div className="pair" style={{ maxWidth: 300 }}>
-            {b.plan.kind !== 'polygon' && (
-              <>
-                <MmField
-                  label="From the part's datum, x"
-                  value={b.plan.x}
-                  onChange={(x) =>
-                    block(b.id, (q) => ({ ...q, plan: { ...q.plan, x } as Block['plan'] }))
-                  }
-                />
-                <MmField
-                  label="y"
-                  value={b.plan.y}
-                  onChange={(y) =>
-                    block(b.id, (q) => ({ ...q, plan: { ...q.plan, y } as Block['plan'] }))
-                  }
-                />
-              </>
-            )}
-            <MmField
-              label="Base above the board's underside"
-              value={b.base}
-              onChange={(base) => block(b.id, (q) => ({ ...q, base }))}
-            />
-          </div>
-          <div className="row" style={{ marginTop: 6 }}>
-            <Button
-              size="small"
-              onClick={() =>
-                block(b.id, (q) => {
-                  const n = { ...q };
-                  if (n.removable) delete n.removable;
-                  else n.removable = { tool: 'iron', difficulty: 3, risk: '', lost: '' };
-                  return n;
-                })
-              }
-              disabled={i === 0}
-            >
-              {b.removable ? 'It cannot come off' : 'It can come off'}
-            </Button>
-            <Button
-              size="small"
-              disabled={part.blocks.length === 1}
-              onClick={() =>
-                setBad(
-                  onChange({
-                    ...part,
-                    blocks: part.blocks.filter((x) => x.id !== b.id),
-                    connectors: part.connectors.filter((c) => c.block !== b.id),
-                  }),
-                )
-              }
-            >
-              Remove block
-            </Button>
-          </div>
-        </details>
-      ))}
-      {part.connectors.map((c, i) => (
-        <SocketRow
-          key={c.id}
-          c={c}
-          blocks={part.blocks}
-          onChange={(n) => {
-            const s = onChange({
-              ...part,
-              connectors: n
-                ? part.connectors.map((x, k) => (k === i ? n : x))
-                : part.connectors.filter((_, k) => k !== i),
-            });
-            setBad(s);
-            return s;
-          }}
+      <h3 style={{ margin: '12px 0 4px' }}>
+        Blocks, sockets, holes and ribbons{' '}
+        <span className="note">dragged on the drawing, or typed</span>
+      </h3>
+      {LISTS.map((list) => (
+        <PartRows
+          key={list}
+          part={part}
+          list={list}
+          lit={spot?.list === list ? spot.index : undefined}
+          onLight={(index) => onSpot(index < 0 ? undefined : { list, index })}
+          onChange={put}
         />
       ))}
       <PadRows part={part} onChange={put} />
       <PortRows part={part} onChange={put} />
       <div className="row" style={{ marginTop: 8 }}>
-        <Button size="small" onClick={addBlock}>
-          Add a block
-        </Button>
-        <Button size="small" onClick={addSocket}>
-          Add a socket
-        </Button>
+        {LISTS.map((list) => (
+          <AddRow key={list} part={part} list={list} onChange={put} />
+        ))}
       </div>
     </section>
   );
@@ -307,91 +171,5 @@ function Dims({
         />
       )}
     </>
-  );
-}
-
-const WAYS: ReadonlyArray<[string, [number, number, number]]> = [
-  ['down', [0, -1, 0]],
-  ['up', [0, 1, 0]],
-  ['left', [-1, 0, 0]],
-  ['right', [1, 0, 0]],
-];
-
-function SocketRow({
-  c,
-  blocks,
-  onChange,
-}: {
-  c: Connector;
-  blocks: Part['blocks'];
-  onChange: (c: Connector | undefined) => string | undefined;
-}) {
-  const way = WAYS.find(([, d]) => d.every((v, i) => v === c.dir[i]))?.[0] ?? 'down';
-  return (
-    <details style={{ borderTop: '1px solid var(--line)', padding: '4px 0' }}>
-      <summary>
-        {c.name}{' '}
-        <span className="note">
-          {c.type} socket, plug pulled {way}
-        </span>
-      </summary>
-      <div className="pair" style={{ maxWidth: 300, padding: '6px 0' }}>
-        <label htmlFor={`c-${c.id}`}>Name</label>
-        <Input
-          id={`c-${c.id}`}
-          size="small"
-          maxLength={200}
-          value={c.name}
-          onChange={(e) => onChange({ ...c, name: e.target.value })}
-        />
-        <span>Takes</span>
-        <Select
-          size="small"
-          aria-label="Takes"
-          value={c.type}
-          onChange={(type: Connector['type']) => onChange({ ...c, type })}
-          options={PLUG_TYPES.map((t) => ({ value: t, label: t }))}
-        />
-        <span>Plug is pulled</span>
-        <Select
-          size="small"
-          aria-label="Plug is pulled"
-          value={way}
-          onChange={(w: string) => onChange({ ...c, dir: WAYS.find(([n]) => n === w)![1] })}
-          options={WAYS.map(([n]) => ({ value: n, label: n }))}
-        />
-        <span>On block</span>
-        <Select
-          size="small"
-          aria-label="On block"
-          value={c.block ?? ''}
-          onChange={(b: string) => {
-            const n = { ...c };
-            if (b) n.block = b;
-            else delete n.block;
-            return onChange(n);
-          }}
-          options={[
-            { value: '', label: 'none' },
-            ...blocks.map((b) => ({ value: b.id, label: b.name })),
-          ]}
-        />
-        {(['x', 'y', 'z'] as const).map((axis, i) => (
-          <MmField
-            key={axis}
-            label={`Mouth, ${axis}`}
-            value={c.at[i]!}
-            onChange={(v) => {
-              const at = [...c.at] as [number, number, number];
-              at[i] = v;
-              return onChange({ ...c, at });
-            }}
-          />
-        ))}
-      </div>
-      <Button size="small" onClick={() => onChange(undefined)}>
-        Remove socket
-      </Button>
-    </details>
   );
 }

@@ -1,8 +1,10 @@
 /** Pads and header pins of a part of one's own: a row at once from the names printed on the board, each then where it is. */
 import { useState } from 'react';
 import { Button, Input, Select } from 'antd';
+import { fieldsOf, withField } from '@deft/core/kit';
 import type { Pad, Part } from '@deft/core/model';
 import { MmField } from '../../ui/MmField';
+import { wordsIn } from './PartRows';
 
 const PITCH_MM = 2.54;
 const GPIO = /^GPIO ?(\d{1,2})$/i;
@@ -48,6 +50,10 @@ export function PadRows({
   const [pitch, setPitch] = useState(PITCH_MM);
   const put = (id: string, more: Partial<Pad>) =>
     onChange({ ...part, pads: part.pads.map((p) => (p.id === id ? { ...p, ...more } : p)) });
+  const alsoCalled = (index: number, text: string) => {
+    const also = fieldsOf(part, 'pads', part.pads[index]!).find((f) => f.key === 'also')!;
+    onChange(withField(part, 'pads', index, also, wordsIn(text, 8)));
+  };
   const add = () => {
     const said = onChange({
       ...part,
@@ -100,12 +106,13 @@ export function PadRows({
               <th>Name</th>
               <th>x, mm</th>
               <th>y, mm</th>
+              <th>Also called</th>
               <th>Side</th>
               <th />
             </tr>
           </thead>
           <tbody>
-            {part.pads.map((p) => (
+            {part.pads.map((p, i) => (
               <tr key={p.id}>
                 <td>
                   <Input
@@ -118,6 +125,16 @@ export function PadRows({
                 </td>
                 <td>{p.x.toFixed(2)}</td>
                 <td>{p.y.toFixed(2)}</td>
+                <td>
+                  <Input
+                    size="small"
+                    aria-label={`Also called, pad ${p.name}`}
+                    placeholder="also called"
+                    key={p.also?.join(', ')}
+                    defaultValue={p.also?.join(', ')}
+                    onBlur={(e) => alsoCalled(i, e.target.value)}
+                  />
+                </td>
                 <td>
                   <Select
                     size="small"

@@ -3,6 +3,7 @@ import { blockBox, drawn, standing } from '@deft/core/geometry';
 import { remaining, thickness } from '@deft/core/kit';
 import { formatMm, type Part } from '@deft/core/model';
 import { hatchOf, Hatches } from '../../book/Mat';
+import { type OnMove, type Spot, useMoving } from './useMoving';
 
 export interface PartDrawingProps {
   part: Part;
@@ -12,9 +13,24 @@ export interface PartDrawingProps {
   side: 'top' | 'bottom';
   lit?: string | undefined;
   onBlock?: (id: string) => void;
+  /** Of a part of one's own: what is chosen, and what is moved on the drawing. */
+  spot?: Spot | undefined;
+  onSpot?: (spot: Spot) => void;
+  onMove?: OnMove;
 }
 
-export function PartDrawing({ part, struck, width, height, side, lit, onBlock }: PartDrawingProps) {
+export function PartDrawing({
+  part,
+  struck,
+  width,
+  height,
+  side,
+  lit,
+  onBlock,
+  spot,
+  onSpot,
+  onMove,
+}: PartDrawingProps) {
   const blocks = remaining(part, struck);
   const boxes = part.blocks.map(blockBox);
   const low = (i: 0 | 1 | 2) => Math.min(...boxes.map((b) => b[0][i]));
@@ -33,11 +49,14 @@ export function PartDrawing({ part, struck, width, height, side, lit, onBlock }:
     mirror ? blockBox(b)[0][2] - blockBox(a)[0][2] : blockBox(a)[1][2] - blockBox(b)[1][2],
   );
   const hatch = hatchOf(part.family);
+  const { movable } = useMoving(s, mirror, onMove, (at) => onSpot?.(at));
+  const isSpot = (list: Spot['list'], index: number): boolean =>
+    spot?.list === list && spot.index === index;
   return (
     <svg
       width={width}
       height={height}
-      role="img"
+      role={onMove ? 'group' : 'img'}
       aria-label={`${part.name} in plan and on end, ${t.value.toFixed(1)} mm thick`}
     >
       <Hatches />
@@ -63,10 +82,18 @@ export function PartDrawing({ part, struck, width, height, side, lit, onBlock }:
             }
             const base = b === part.blocks[0];
             return (
-              <g key={b.id + k} className="part" onClick={() => onBlock?.(b.id)}>
+              <g
+                key={b.id + k}
+                className="part"
+                onClick={() => onBlock?.(b.id)}
+                {...(k === 0
+                  ? movable({ list: 'blocks', index: part.blocks.indexOf(b) }, b.name)
+                  : {})}
+              >
                 <polygon
                   points={pts.join(' ')}
                   className={base ? 'card' : `block ${lit === b.id ? 'hitblock' : ''}`}
+                  data-spot={isSpot('blocks', part.blocks.indexOf(b)) || undefined}
                 />
                 {base && hatch && (
                   <polygon points={pts.join(' ')} fill={hatch} pointerEvents="none" />
@@ -76,14 +103,14 @@ export function PartDrawing({ part, struck, width, height, side, lit, onBlock }:
             );
           }),
       )}
-      {(part.ribbons ?? []).map((r) => {
+      {(part.ribbons ?? []).map((r, i) => {
         const shown = Math.min(r.lengthMm, 14);
         const [ux, uy] = [r.dir[0], r.dir[1]];
         const half = r.widthMm / 2;
         const corner = (along: number, across: number) =>
           `${X(r.at[0] + ux * along - uy * across).toFixed(1)},${Y(r.at[1] + uy * along + ux * across).toFixed(1)}`;
         return (
-          <g key={r.id}>
+          <g key={r.id} {...movable({ list: 'ribbons', index: i }, r.name)}>
             <polygon
               points={[
                 corner(0, -half),
@@ -103,25 +130,28 @@ export function PartDrawing({ part, struck, width, height, side, lit, onBlock }:
           </g>
         );
       })}
-      {(part.holes ?? []).map((h) => (
+      {(part.holes ?? []).map((h, i) => (
         <circle
-          key={`${h.x},${h.y}`}
+          key={i}
+          {...movable({ list: 'holes', index: i }, `hole ${i + 1}`)}
           cx={X(h.x)}
           cy={Y(h.y)}
           r={(h.d / 2) * s}
           fill="var(--mat)"
-          stroke="var(--stock-edge)"
+          stroke={isSpot('holes', i) ? 'var(--hit)' : 'var(--stock-edge)'}
+          strokeWidth={isSpot('holes', i) ? 2.5 : 1}
         />
       ))}
-      {part.pads.map((p) => (
+      {part.pads.map((p, i) => (
         <circle
           key={p.id}
+          {...movable({ list: 'pads', index: i }, `pad ${p.name}`)}
           cx={X(p.x)}
           cy={Y(p.y)}
           r={Math.max(1.6, 0.5 * s)}
           fill={p.gpio === undefined ? '#8a7a4c' : '#0c7b70'}
-          stroke="#fff"
-          strokeWidth="0.6"
+          stroke={isSpot('pads', i) ? 'var(--hit)' : '#fff'}
+          strokeWidth={isSpot('pads', i) ? 2.5 : 0.6}
         >
           <title>{`${p.id}: ${p.name}${p.also?.length ? ` (${p.also.join(', ')})` : ''}`}</title>
         </circle>
@@ -134,7 +164,19 @@ export function PartDrawing({ part, struck, width, height, side, lit, onBlock }:
           else if ((mirror ? -1 : 1) * c.dir[0] < -0.5) anchor = 'end';
           else anchor = 'middle';
           return (
-            <g key={c.id}>
+            <g
+              key={c.id}
+              {...movable({ list: 'connectors', index: part.connectors.indexOf(c) }, c.name)}
+            >
+              {onMove && (
+                <circle
+                  cx={X(c.at[0])}
+                  cy={Y(c.at[1])}
+                  r="5"
+                  fill={isSpot('connectors', part.connectors.indexOf(c)) ? 'var(--hit)' : '#e9d9b6'}
+                  stroke="var(--stock-edge)"
+                />
+              )}
               <line
                 x1={X(c.at[0])}
                 y1={Y(c.at[1])}

@@ -3,11 +3,13 @@ import { Select } from 'antd';
 import {
   type Figure,
   FIGURES,
+  furtherGroups,
   figureOf,
   GROUP_NAMES,
   type Group,
   groupsOf,
   withFigure,
+  withGroup,
 } from '@deft/core/kit';
 import type { Part } from '@deft/core/model';
 import { FigureField } from '../../ui/FigureField';
@@ -28,7 +30,7 @@ export function PartElectrics({
       {groups.map((group) => (
         <GroupOf key={group} group={group} part={part} onChange={onChange} />
       ))}
-      {READS.has(part.family) && (
+      {(READS.has(part.family) || part.inputs !== undefined) && (
         <fieldset className="figures">
           <legend>Keys it reads</legend>
           <FigureField
@@ -45,6 +47,15 @@ export function PartElectrics({
           />
         </fieldset>
       )}
+      <Select
+        size="small"
+        aria-label="It has something more"
+        placeholder="It also has ..."
+        value={null}
+        popupMatchSelectWidth={false}
+        onChange={(group: Group) => onChange(withGroup(part, group))}
+        options={furtherGroups(part).map((g) => ({ value: g, label: GROUP_NAMES[g] }))}
+      />
     </>
   );
 }
@@ -127,7 +138,7 @@ function One({
         size="small"
         aria-label={figure.label}
         {...(value === undefined ? { placeholder: 'not known' } : { value: value as string })}
-        allowClear={isWhole}
+        allowClear={isWhole || figure.optional === true}
         onClear={() => onChange(undefined)}
         onChange={(v: string | undefined) => {
           if (v !== undefined) onChange(v);

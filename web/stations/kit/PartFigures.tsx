@@ -68,6 +68,15 @@ export function PartFigures({
           })
         }
       />
+      <span>Note</span>
+      <Input
+        size="small"
+        aria-label="Note of this part"
+        style={{ gridColumn: '2 / 7' }}
+        maxLength={600}
+        defaultValue={part.note}
+        onBlur={(e) => onChange({ ...part, note: e.target.value.trim() })}
+      />
     </div>
   );
 }

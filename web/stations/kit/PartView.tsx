@@ -1,7 +1,7 @@
 /** One part on the bench, in plan and on end: what comes off it, its pins and ends, its picture, and its own measures. */
 import { useState } from 'react';
 import { Segmented } from 'antd';
-import { thickness } from '@deft/core/kit';
+import { thickness, withMoved } from '@deft/core/kit';
 import type { Item, Part } from '@deft/core/model';
 import { useSize } from '../../ui/useSize';
 import { useBuild } from '../../state/build';
@@ -14,6 +14,10 @@ import { PinTable } from './PinTable';
 import { Slimming } from './Slimming';
 import { SlimTo } from './SlimTo';
 import { WhereItIs } from './WhereItIs';
+import type { Spot } from './useMoving';
+
+/** How much of the page the drawing has, px: what is typed beside it wants the rest. */
+const HIGH = { off: 400, pins: 400, ends: 400, picture: 210, mine: 300 } as const;
 
 export function PartView({
   item,
@@ -32,6 +36,7 @@ export function PartView({
     mine ? 'mine' : 'off',
   );
   const [lit, light] = useState<string>();
+  const [spot, choose] = useState<Spot>();
   const change = (q: Part) =>
     edit(
       (p) => ({ ...p, kit: { ...p.kit, parts: p.kit.parts.map((x) => (x.id === q.id ? q : x)) } }),
@@ -44,11 +49,7 @@ export function PartView({
   };
   return (
     <>
-      <div
-        className="mat"
-        ref={ref}
-        style={{ flex: view === 'picture' || view === 'mine' ? '0 0 210px' : '0 0 400px' }}
-      >
+      <div className="mat" ref={ref} style={{ flex: `0 0 ${HIGH[view]}px` }}>
         {size.w > 0 && (
           <PartDrawing
             part={part}
@@ -58,6 +59,13 @@ export function PartView({
             side={side}
             lit={lit}
             onBlock={(b) => light(lit === b ? undefined : b)}
+            {...(view === 'mine' && part.source === 'mine'
+              ? {
+                  spot,
+                  onSpot: choose,
+                  onMove: (at, dx, dy) => change(withMoved(part, at.list, at.index, dx, dy)),
+                }
+              : {})}
           />
         )}
       </div>
@@ -114,7 +122,9 @@ export function PartView({
         {view === 'picture' && part.screen && <PicturePlanner part={part} />}
         {view === 'pins' && <PinTable part={part} />}
         {view === 'ends' && <EndTable part={part} item={item} />}
-        {view === 'mine' && part.source === 'mine' && <MeasurePart part={part} onChange={change} />}
+        {view === 'mine' && part.source === 'mine' && (
+          <MeasurePart part={part} spot={spot} onSpot={choose} onChange={change} />
+        )}
       </div>
     </>
   );

@@ -1,10 +1,11 @@
 /** What a part gives and takes, end by end: as usual for its kind until the first one is changed. */
 import { useState } from 'react';
 import { Button, Input, Select } from 'antd';
-import { portsOf } from '@deft/core/kit';
+import { fieldsOf, portsOf } from '@deft/core/kit';
 import { CARRIES, type Carries, type Form, FORMS, type Part, type Port } from '@deft/core/model';
 import { FigureField } from '../../ui/FigureField';
 import { LinesTaken } from './LinesTaken';
+import { RowFields } from './PartRows';
 import style from './PortRows.module.css';
 import { Bad } from '../../ui/Bad';
 
@@ -46,6 +47,19 @@ const FORM_WORDS: Readonly<Record<Form, string>> = {
 /** What has a voltage of its own to be typed. */
 const POWER: ReadonlySet<Carries> = new Set(['cell', 'supply', 'rail']);
 
+/** Seldom needed, and asked for apart. */
+const MORE: ReadonlySet<string> = new Set([
+  'block',
+  'padsLeft',
+  'count',
+  'speed',
+  'contacts',
+  'pitchMm',
+  'endMm',
+  'pullDowns',
+  'switching',
+]);
+
 const freshId = (ports: readonly Port[]): string => {
   for (let n = 1; ; n++) if (!ports.some((p) => p.id === `end-${n}`)) return `end-${n}`;
 };
@@ -60,7 +74,11 @@ export function PortRows({
   const [bad, setBad] = useState<string>();
   const own = part.ports !== undefined;
   const ports = portsOf(part);
-  const write = (next: readonly Port[]) => setBad(onChange({ ...part, ports: [...next] }));
+  const write = (next: readonly Port[]): string | undefined => {
+    const said = onChange({ ...part, ports: [...next] });
+    setBad(said);
+    return said;
+  };
   const put = (id: string, more: Partial<Port>) =>
     write(ports.map((p) => (p.id === id ? { ...p, ...more } : p)));
   const asUsual = () => {
@@ -82,7 +100,7 @@ export function PortRows({
           {ports.map((p) => p.name).join(', ') || 'nothing, so no chain can reach it'}
         </span>
       </summary>
-      {ports.map((p) => (
+      {ports.map((p, i) => (
         <fieldset key={p.id} className={style.port} aria-label={`End ${p.name}`}>
           <Input
             size="small"
@@ -126,9 +144,16 @@ export function PortRows({
             Remove
           </Button>
           {POWER.has(p.carries) && <Power port={p} onChange={(more) => put(p.id, more)} />}
-          {p.form === 'flat' && p.role === 'gives' && (
-            <FlatSocket port={p} onChange={(more) => put(p.id, more)} />
-          )}
+          <details className={style.more}>
+            <summary className="note">More of it</summary>
+            <RowFields
+              part={{ ...part, ports: [...ports] }}
+              list="ports"
+              index={i}
+              fields={fieldsOf(part, 'ports', p).filter((f) => MORE.has(f.key))}
+              onChange={(next) => write(next.ports ?? [])}
+            />
+          </details>
         </fieldset>
       ))}
       <Bad said={bad} />
@@ -144,42 +169,6 @@ export function PortRows({
       </div>
       <LinesTaken part={part} onChange={onChange} />
     </details>
-  );
-}
-
-/** What a ribbon must be to mate with a flat socket. */
-function FlatSocket({ port, onChange }: { port: Port; onChange: (more: Partial<Port>) => void }) {
-  const taken = (more: Partial<Port>) => {
-    onChange(more);
-    return undefined;
-  };
-  return (
-    <div className={style.power}>
-      <FigureField
-        label="Ways"
-        unit=""
-        min={2}
-        max={80}
-        value={port.count}
-        onChange={(v) => (v === undefined ? undefined : taken({ count: Math.round(v) }))}
-      />
-      <FigureField
-        label="Contact to contact"
-        unit="mm"
-        min={0.2}
-        max={5}
-        value={port.pitchMm}
-        onChange={(v) => (v === undefined ? undefined : taken({ pitchMm: v }))}
-      />
-      <FigureField
-        label="Clamps an end of"
-        unit="mm"
-        min={0.05}
-        max={1}
-        value={port.endMm}
-        onChange={(v) => (v === undefined ? undefined : taken({ endMm: v }))}
-      />
-    </div>
   );
 }
 
