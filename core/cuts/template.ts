@@ -110,6 +110,12 @@ function bodyTemplates(p: Project, inside: boolean, scene: Scene): Sheet[] {
       h: h + 2 * BORDER_MM,
       marks,
       cuts: [...mine, ...trims, ...pockets].map((c) => c.key),
+      face: {
+        body: shell.body.id,
+        x0: BORDER_MM + (flip ? w : 0),
+        y0: BORDER_MM + h,
+        isMirrored: flip,
+      },
     });
   }
   return [...out, ...(inside ? [] : wallSheets(scene, cuts.openings))];

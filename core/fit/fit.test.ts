@@ -9,6 +9,12 @@ const place = (p: Project, item: string, more: Partial<Placement>): Placement =>
   ...p.layout.placements.find((x) => x.item === item)!,
   ...more,
 });
+/** Where a push ends that comes to an end. */
+function pushed(...asked: Parameters<typeof snapped>): Placement {
+  const end = snapped(...asked);
+  if (!end.ok) throw new Error(`It meets ${end.meets}.`);
+  return end.placement;
+}
 const moved = (p: Project, item: string, more: Partial<Placement>): Project =>
   applied(p, { do: 'place', placement: place(p, item, more) });
 const touch = (p: Project, a: string, b: string): Finding | undefined =>
@@ -230,12 +236,24 @@ describe('other looks at a layout', () => {
   });
   test('pushed against a wall a part stops where it is still clear', () => {
     const checker = new Checker(wisp);
-    const end = snapped(checker, place(wisp, 'amp', {}), 1, 0);
+    const end = pushed(checker, place(wisp, 'amp', {}), 1, 0);
     expect(end.x).toBeGreaterThan(place(wisp, 'amp', {}).x);
     expect(checker.trial(end).contacts.every((c) => c.verdict === 'clear')).toBe(true);
     expect(
       checker.trial({ ...end, x: end.x + 0.3 }).contacts.every((c) => c.verdict === 'clear'),
     ).toBe(false);
+  });
+  test('out of an overlap it is pushed until it is just clear; where that is nowhere, what it meets is named', () => {
+    const cell = wisp.layout.placements.find((q) => q.item === 'cell')!;
+    const inCell = place(wisp, 'amp', { x: cell.x + 20, y: cell.y + 10 });
+    const checker = new Checker(moved(wisp, 'amp', inCell));
+    const isClear = (q: Placement) => checker.trial(q).contacts.every((c) => c.verdict === 'clear');
+    expect(isClear(inCell)).toBe(false);
+    const up = pushed(checker, inCell, 0, 1);
+    expect([up.x, isClear(up), isClear({ ...up, y: up.y - 0.3 })]).toEqual([inCell.x, true, false]);
+    // A part deeper than the shell meets its floor or face wherever it is pushed.
+    const deep = { ...inCell, lift: 21 };
+    expect(snapped(checker, deep, 1, 0)).toEqual({ ok: false, meets: expect.stringMatching(/\S/) });
   });
 });
 

@@ -63,3 +63,4 @@ export { type InSeat, seatFindings, seatSection, seatWays } from './seat';
 export { wallBelow } from './sink';
 export { covers, feetOf, liftOf, tapeUnder } from './scene';
 export { KEY_MM } from './keys';
+export { lyingOver, mayRideOn, setOn } from './ride';

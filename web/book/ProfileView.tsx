@@ -3,8 +3,10 @@ import { useMemo } from 'react';
 import { Button, Segmented } from 'antd';
 import { profile, type Scene } from '@deft/core/fit';
 import { pocketDepth, span } from '@deft/core/shell';
+import { pointAt } from '../state/pointed';
 import { useSize } from '../ui/useSize';
 import { type CutAt, CUT_NAMES } from './CutLines';
+import { PointedLine } from './PointedMark';
 import { TAG, tags } from './tags';
 import type { useCuts } from './useCuts';
 
@@ -114,6 +116,14 @@ export function ProfileView({
           width={size.w}
           height={size.h}
           role="img"
+          onPointerMove={(e) => {
+            const at = (e.clientX - e.currentTarget.getBoundingClientRect().left - X(0)) / sx;
+            pointAt(
+              cut.axis === 'x'
+                ? { body: body.id, x: at, y: cut.at }
+                : { body: body.id, x: cut.at, y: at },
+            );
+          }}
           aria-label={
             cutting.gaps
               .map((g) => `${g.mm.toFixed(1)} mm between ${g.between[0]} and ${g.between[1]}`)
@@ -135,6 +145,7 @@ export function ProfileView({
               </rect>
             ) : null;
           })}
+          <PointedLine body={body.id} axis={cut.axis} to={X} from={Z(high)} till={Z(low)} />
           <line className="parting" x1={X(0) - 14} x2={X(along) + 14} y1={Z(0)} y2={Z(0)} />
           <text x={X(along) + 16} y={Z(0) + 4} fontSize="11" style={{ fill: 'var(--teal-ink)' }}>
             parting

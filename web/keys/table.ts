@@ -13,9 +13,10 @@ const KEY_TABLE = [
   },
   {
     shown: 'Ctrl + arrow',
-    words: 'slide until it would touch',
+    words: 'slide until it would touch; out of an overlap',
     does: { slide: withArrows('$mod+') },
   },
+  { shown: 'Alt + drop', words: 'set the dragged part on the one under it', does: {} },
   {
     shown: 'R, Shift R',
     words: 'quarter turn, the other way',

@@ -5,6 +5,8 @@ import { type ButtonMap, headerPlaces, spotOf } from '@deft/core/controls';
 import type { Scene } from '@deft/core/fit';
 import { outerRing, span } from '@deft/core/shell';
 import { Ticks } from '../../book/Mat';
+import { PointedMark } from '../../book/PointedMark';
+import { pointAt } from '../../state/pointed';
 import style from './FaceMap.module.css';
 
 /** How a key stands in a press test. */
@@ -61,7 +63,21 @@ export function FaceMap({
   };
   const board = [...scene.items.values()].find((i) => isHost(i.part));
   return (
-    <svg width={width} height={height} role="group" aria-label="Inputs on the face and their pins">
+    <svg
+      width={width}
+      height={height}
+      role="group"
+      aria-label="Inputs on the face and their pins"
+      onPointerMove={(e) => {
+        const box = e.currentTarget.getBoundingClientRect();
+        const [x0, y0] = at(0, 0);
+        pointAt({
+          body: shell.body.id,
+          x: (e.clientX - box.left - x0) / s,
+          y: (y0 - (e.clientY - box.top)) / s,
+        });
+      }}
+    >
       <Ticks w={width} h={height} scale={s} />
       <text className="cap" x={width / 2} y={20} textAnchor="middle">
         THE FACE, seen from the front
@@ -182,6 +198,7 @@ export function FaceMap({
           </g>
         );
       })}
+      <PointedMark body={shell.body.id} to={at} />
       {!lit && inputs.some((m) => !isInFront(m.input)) && (
         <text className="cap" x={width / 2} y={height - 6} textAnchor="middle">
           dashed: a key in a wall or in the back

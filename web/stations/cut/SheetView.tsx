@@ -1,5 +1,11 @@
 /** A sheet on the screen, as it will be printed. */
+import type { PointerEvent } from 'react';
 import type { Ink, Mark, Sheet } from '@deft/core/cuts';
+import { PointedMark } from '../../book/PointedMark';
+import { pointAt } from '../../state/pointed';
+
+/** A sheet is drawn about so large, mm for one px. */
+const PX_MM = 0.4;
 
 const STYLE: Record<Ink, { stroke: string; strokeWidth: number; strokeDasharray?: string }> = {
   outline: { stroke: '#555', strokeWidth: 0.35 },
@@ -24,16 +30,41 @@ function One({ m, small }: { m: Mark; small: number }) {
   return <polygon points={m.points.map((p) => p.join(',')).join(' ')} {...style} />;
 }
 
+/** On a sheet of a face the pointer tells the spot of the shell that lies there. */
+function told({ face, w }: Sheet, e: PointerEvent<SVGSVGElement>): void {
+  if (!face) return;
+  const box = e.currentTarget.getBoundingClientRect();
+  const mm = w / box.width;
+  const [x, y] = [(e.clientX - box.left) * mm, (e.clientY - box.top) * mm];
+  pointAt({
+    body: face.body,
+    x: face.isMirrored ? face.x0 - x : x - face.x0,
+    y: face.y0 - y,
+  });
+}
+
 export const SheetView = ({ sheet }: { sheet: Sheet }) => (
   <figure style={{ margin: 0 }}>
     <figcaption style={{ marginBottom: 4 }}>
       <b style={{ fontWeight: 600 }}>{sheet.title}</b> <span className="note">{sheet.note}</span>
     </figcaption>
     <div className="paper">
-      <svg viewBox={`0 0 ${sheet.w} ${sheet.h}`} role="img" aria-label={sheet.title}>
+      <svg
+        viewBox={`0 0 ${sheet.w} ${sheet.h}`}
+        role="img"
+        aria-label={sheet.title}
+        onPointerMove={(e) => told(sheet, e)}
+      >
         {sheet.marks.map((m, i) => (
           <One key={i} m={m} small={1} />
         ))}
+        {sheet.face && (
+          <PointedMark
+            body={sheet.face.body}
+            unit={PX_MM}
+            to={(x, y) => [sheet.face!.x0 + (sheet.face!.isMirrored ? -x : x), sheet.face!.y0 - y]}
+          />
+        )}
       </svg>
     </div>
   </figure>

@@ -163,12 +163,7 @@ function Found({
       figures={layout.figures}
       onLook={(on) => onGhost(on ? scene : undefined)}
     >
-      <Button
-        size="small"
-        type="primary"
-        aria-label={`Take ${name}`}
-        onClick={onTake}
-      >
+      <Button size="small" type="primary" aria-label={`Take ${name}`} onClick={onTake}>
         Take it
       </Button>
     </LayoutCard>

@@ -10,12 +10,14 @@ import { Flags, HeadroomPicture, Tide } from '../../book/Layers';
 import { Loupe } from '../../book/Loupe';
 import { Hatches, Ticks } from '../../book/Mat';
 import { PartCard, PartLabel } from '../../book/PartCard';
+import { PointedMark } from '../../book/PointedMark';
 import { WireLayer } from '../../book/WireLayer';
 import { Fold, ShellPage } from '../../book/ShellPage';
 import { fromScreen, onScreen, pageOf, type Spread } from '../../book/spread';
 import { numbered } from '../../ui/Findings';
 import { keysHere } from '../../keys/useKeys';
 import { useBuild, useLayout } from '../../state/build';
+import { pointAt } from '../../state/pointed';
 import { TRAY_TYPE } from './tray';
 import type { useArranging } from './useArranging';
 
@@ -105,13 +107,13 @@ export function BookView({
         a.drag(to);
       });
     };
-    const end = () => {
+    const end = (ev: globalThis.PointerEvent) => {
       window.removeEventListener('pointermove', step);
       window.removeEventListener('pointerup', end);
       if (waiting !== undefined) cancelAnimationFrame(waiting);
       if (moved) {
         a.drag(to);
-        a.drop(item);
+        a.drop(item, ev.altKey);
       }
     };
     window.addEventListener('pointermove', step);
@@ -125,8 +127,9 @@ export function BookView({
   const over = (e: PointerEvent<SVGSVGElement>) => {
     const [x, y] = place(e);
     if (loupe) setGlass([x, y]);
-    if (!follow) return;
     const spot = fromScreen(s, x, y);
+    if (spot) pointAt({ body: scene.shell!.body.id, x: spot.x, y: spot.y });
+    if (!follow) return;
     const cut = cuts[active];
     if (spot && cut) {
       onCut(active, { ...cut, at: Math.round((cut.axis === 'x' ? spot.y : spot.x) * 2) / 2 });
@@ -229,6 +232,13 @@ export function BookView({
         <Tide scene={scene} spread={s} />
         {ghost && <Ghost before={ghost.scene} scene={scene} spread={s} later={ghost.later} />}
         <Fold spread={s} />
+        {s.pages.map((page) => (
+          <PointedMark
+            key={page.piece.id}
+            body={scene.shell!.body.id}
+            to={(x, y) => onScreen(s, page, x, y)}
+          />
+        ))}
         {measured && <Measured spread={s} d={measured} />}
         <CutLines spread={s} cuts={cuts} active={active} onCut={onCut} />
         <Flags

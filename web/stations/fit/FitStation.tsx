@@ -249,9 +249,6 @@ export default function FitStation() {
         )}
       </div>
       <aside className="side" aria-label="What touches">
-        {selected && (
-          <PartPanel item={selected} arranging={arranging} onClose={() => select(undefined)} />
-        )}
         <Findings
           station="fit"
           title="What touches"
@@ -264,6 +261,9 @@ export default function FitStation() {
         />
         {!arranging.live && <Worth />}
         <Unplaced onPlaced={select} />
+        {selected && (
+          <PartPanel item={selected} arranging={arranging} onClose={() => select(undefined)} />
+        )}
       </aside>
     </>
   );

@@ -1,7 +1,7 @@
 /** The chosen part in numbers: where it lies, how it stands, what may come off. */
 import { Button, Checkbox, Select } from 'antd';
 import { removals, thickness } from '@deft/core/kit';
-import { CONDUCTIVE, firstPlace, handled } from '@deft/core/fit';
+import { CONDUCTIVE, firstPlace, handled, lyingOver, mayRideOn, setOn } from '@deft/core/fit';
 import {
   FIXINGS,
   formatMm,
@@ -13,6 +13,7 @@ import {
 import { MmField } from '../../ui/MmField';
 import { useBuild, useShownScene } from '../../state/build';
 import { Folds } from './Folds';
+import style from './PartPanel.module.css';
 import type { useArranging } from './useArranging';
 
 const FIXING_WORDS: Readonly<Record<(typeof FIXINGS)[number], string>> = {
@@ -63,6 +64,13 @@ export function PartPanel({
     a.place({ ...now, on: placed.on, x: placed.x, y: placed.y, turn: 0, up: placed.up });
     showBody(body.id);
   };
+  const riding = 'item' in now.on ? now.on.item : undefined;
+  const mayOn = mayRideOn(scene, item);
+  const under = riding === undefined ? lyingOver(scene, item) : undefined;
+  const setDown = (onto: string | undefined) => {
+    const next = setOn(scene, item, onto);
+    if (next) a.place(next);
+  };
   const strike = (block: string, on: boolean) =>
     edit((p) => ({
       ...p,
@@ -94,13 +102,26 @@ export function PartPanel({
       layout: { placements: p.layout.placements.filter((x) => x.item !== item) },
     }));
   return (
-    <section className="card" aria-label={at.item.name}>
+    <section className={`card ${style.panel}`} aria-label={at.item.name}>
       <div className="row" style={{ marginBottom: 8 }}>
         <h2 className="grow">{at.item.name}</h2>
         <Button size="small" type="text" onClick={onClose} aria-label="Close part panel">
           Close
         </Button>
       </div>
+      {a.trouble && (
+        <p className="bad" role="alert">
+          {a.trouble}
+        </p>
+      )}
+      {under && (
+        <p className="row note">
+          Its middle lies over {under.item.name}.{' '}
+          <Button size="small" onClick={() => setDown(under.item.id)}>
+            Set it on {under.item.name}
+          </Button>
+        </p>
+      )}
       <p className="note" style={{ marginBottom: 8 }}>
         {thickness(at.part, at.item.struck).working[0]}
       </p>
@@ -142,6 +163,22 @@ export function PartPanel({
             ),
           ]}
         />
+        {(riding !== undefined || mayOn.length > 0) && (
+          <>
+            <span>Sits on</span>
+            <Select
+              size="small"
+              aria-label="Sits on"
+              value={riding ?? ''}
+              popupMatchSelectWidth={false}
+              onChange={(onto: string) => setDown(onto || undefined)}
+              options={[
+                { value: '', label: 'the half itself' },
+                ...mayOn.map((o) => ({ value: o.item.id, label: o.item.name })),
+              ]}
+            />
+          </>
+        )}
         <span>Top looks</span>
         <Select
           size="small"

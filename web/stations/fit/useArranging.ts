@@ -4,10 +4,11 @@
  */
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { stepFromPage, turnFromPage } from '@deft/core/geometry';
-import { Checker, handled, type Scene, snapped } from '@deft/core/fit';
+import { Checker, handled, lyingOver, type Scene, setOn, snapped } from '@deft/core/fit';
 import { applied, type Finding, type Placement, worstFirst } from '@deft/core/model';
 import { pageOf, type Spread } from '../../book/spread';
 import type { Handlers } from '../../keys/useKeys';
+import { useChanged } from '../../ui/useChanged';
 import { useBuild, useCheckerNow, useShownScene, useSettled } from '../../state/build';
 
 const SETTLING: readonly Finding['check'][] = ['closing', 'wire', 'ribbon', 'cap'];
@@ -37,6 +38,9 @@ export function useArranging(spread: Spread | undefined) {
   const checkerNow = useCheckerNow();
   const [live, setLive] = useState<Live>();
   const engine = useRef<Checker>(undefined);
+  /** Why a key could not do what it does. */
+  const [trouble, setTrouble] = useState<string>();
+  useChanged(doc, () => setTrouble(undefined));
   // What was dragged stays on show until the whole verdict has caught up with it.
   useEffect(() => {
     if (settled && !engine.current) setLive(undefined);
@@ -69,11 +73,13 @@ export function useArranging(spread: Spread | undefined) {
     [settling],
   );
   const drop = useCallback(
-    (item: string) => {
+    (item: string, isOnto: boolean) => {
       const c = engine.current;
       engine.current = undefined;
       const now = c?.scene.project.layout.placements.find((p) => p.item === item);
-      if (now) place(now);
+      const under = c && isOnto ? lyingOver(c.scene, item) : undefined;
+      const onto = c && under && setOn(c.scene, item, under.item.id);
+      if (onto ?? now) place((onto ?? now)!);
     },
     [place],
   );
@@ -100,7 +106,13 @@ export function useArranging(spread: Spread | undefined) {
           `nudge ${item}`,
         );
       },
-      slide: (e) => place(snapped(checkerNow(), now, ...along(e))),
+      slide: (e) => {
+        const end = snapped(checkerNow(), now, ...along(e));
+        if (end.ok) place(end.placement);
+        setTrouble(
+          end.ok ? undefined : `That way it is never clear: it meets ${end.meets} to the last.`,
+        );
+      },
       turn: turn(90),
       turnBack: turn(-90),
       turnOver: () => hold({ up: now.up === 'in' ? 'out' : 'in' }),
@@ -108,5 +120,5 @@ export function useArranging(spread: Spread | undefined) {
     };
   };
 
-  return { scene, live, begin, drag, drop, keysOf, place, placementOf };
+  return { scene, live, trouble, begin, drag, drop, keysOf, place, placementOf };
 }
