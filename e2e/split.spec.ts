@@ -46,4 +46,13 @@ test('each half says which side is whose, and a layout that was found is ghosted
   await expect.poll(() => page.locator('path.ghost').count()).toBeGreaterThan(0);
   await page.mouse.move(5, 5);
   await expect(page.locator('path.ghost')).toHaveCount(0);
+  // Looked away from, it is there still; and it can be kept for later.
+  await page.keyboard.press('d');
+  await page.getByRole('button', { name: /^Arrange for me/ }).click();
+  await page.getByRole('button', { name: /^Arrange for me/ }).click();
+  await expect(found).toBeVisible();
+  await found.getByRole('button', { name: /as a test fit$/ }).click();
+  await expect(found.getByText('Kept among the test fits.')).toBeVisible();
+  await page.getByRole('button', { name: /^Test fits/ }).click();
+  await expect(page.getByText(/Arranged, .*, seed 1/).first()).toBeVisible();
 });

@@ -17,6 +17,7 @@ import { judgedOf, proposalsFor } from './registry';
 
 export interface Ways {
   ways: WayOut[];
+  /** What stands in the way of every one that was tried, in words. */
   blocked?: string;
   rejected: number;
 }
@@ -64,6 +65,8 @@ export function* seekWays(
   const all = [...proposed.ways].sort((a, b) => a.effort - b.effort);
   const ways: WayOut[] = [];
   let rejected = 0;
+  /** Why the gentlest of those that were tried is none. */
+  let spoilt: string | undefined;
   for (const way of all) {
     if (ways.length >= most) break;
     // Two that read alike are one to who chooses.
@@ -76,20 +79,18 @@ export function* seekWays(
     }
     // Wires are laid only where everything else holds.
     const quick = check(next, now.checker, true);
-    if (
+    const against =
       (finding.check !== 'wire' && objection(now, quick, finding.id)) ||
-      objection(now, verdictFrom(next, quick.checker), finding.id)
-    ) {
+      objection(now, verdictFrom(next, quick.checker), finding.id);
+    if (against) {
+      spoilt ??= `${way.text}: then ${against}`;
       rejected++;
       continue;
     }
     ways.push(way);
   }
-  return {
-    ways,
-    rejected,
-    ...(proposed.blocked && !ways.length ? { blocked: proposed.blocked } : {}),
-  };
+  const blocked = proposed.blocked ?? spoilt;
+  return { ways, rejected, ...(blocked && !ways.length ? { blocked } : {}) };
 }
 
 /** {@link seekWays}, all at once. */

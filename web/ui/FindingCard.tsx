@@ -1,8 +1,10 @@
 /** One finding: the number first, what meets what, why, and the ways out that were re-checked. */
 import { memo } from 'react';
+import { Button } from 'antd';
 import { percent, type Finding, type WayOut } from '@deft/core/model';
 import type { Ways } from '@deft/core/verdict';
 import { Worded } from '../words/Worded';
+import { ask } from '../keys/asking';
 import { useBuild } from '../state/build';
 
 export interface FindingCardProps {
@@ -65,7 +67,9 @@ export const FindingCard = memo(function FindingCard({
             {(2 * Math.abs(f.measure.sources[0]!.k) * f.measure.sources[0]!.u).toFixed(2)} mm.
           </p>
         )}
-        {f.verdict !== 'clear' && <WayList ways={ways} onTake={onTake} />}
+        {f.verdict !== 'clear' && (
+          <WayList ways={ways} onTake={onTake} isOfPlace={OF_PLACE.has(f.check)} />
+        )}
       </div>
     </article>
   );
@@ -73,7 +77,26 @@ export const FindingCard = memo(function FindingCard({
 
 const cap = (t: string): string => t.charAt(0).toUpperCase() + t.slice(1);
 
-function WayList({ ways, onTake }: { ways: Ways | undefined; onTake: (w: WayOut) => void }) {
+/** Where a part lies is what they are about: another layout may be without them. */
+const OF_PLACE: ReadonlySet<Finding['check']> = new Set<Finding['check']>([
+  'touch',
+  'plug',
+  'place',
+  'closing',
+  'reach',
+  'antenna',
+  'outside',
+]);
+
+function WayList({
+  ways,
+  onTake,
+  isOfPlace,
+}: {
+  ways: Ways | undefined;
+  onTake: (w: WayOut) => void;
+  isOfPlace: boolean;
+}) {
   if (!ways) {
     return (
       <p className="note" role="status">
@@ -85,8 +108,17 @@ function WayList({ ways, onTake }: { ways: Ways | undefined; onTake: (w: WayOut)
     return (
       <p className="note">
         {ways.blocked
-          ? `${ways.blocked}.`
+          ? `No way out: ${ways.blocked}.`
           : 'No way out was found that keeps everything else clear.'}
+        {isOfPlace && (
+          <>
+            {' '}
+            The other half, a jig (±0.1 instead of ±0.3) or a thinner part may do, or{' '}
+            <Button size="small" onClick={() => ask('arrange')}>
+              Arrange anew
+            </Button>
+          </>
+        )}
       </p>
     );
   }

@@ -1,26 +1,37 @@
 /** "Arrange for me": several really different layouts without a hit, side by side with today's. */
 import { useEffect, useMemo, useState } from 'react';
+import { useQueryClient } from '@tanstack/react-query';
 import { Button, InputNumber, Select } from 'antd';
 import { type Figures, figuresOf, type Layout } from '@deft/core/arrange';
 import { type Scene, sceneOf } from '@deft/core/fit';
 import { appliedAll, type Change, mm1, type Project } from '@deft/core/model';
 import { SmallBook } from '../../book/SmallBook';
+import { keepFit } from '../../state/api';
 import { useBuild, useCheckerNow, useLayout, useShownScene } from '../../state/build';
 import { Wedge } from '../../ui/Wedge';
-import { RUN_SECONDS, useArranger } from './useArranger';
+import { type Arranging, RUN_SECONDS } from './useArranger';
 
 const sentenceCase = (s: string): string => s.charAt(0).toUpperCase() + s.slice(1);
 
 type OnGhost = (scene: Scene | undefined) => void;
 
-export function ArrangeView({ onGhost, onClose }: { onGhost: OnGhost; onClose: () => void }) {
-  const { apply } = useBuild('apply');
+export function ArrangeView({
+  arranger: a,
+  onGhost,
+  onClose,
+}: {
+  arranger: Arranging;
+  onGhost: OnGhost;
+  onClose: () => void;
+}) {
+  const { apply, key } = useBuild('apply', 'key');
+  const client = useQueryClient();
+  const [kept, setKept] = useState<{ name: string; bad?: string }>();
   const doc = useLayout();
   const scene = useShownScene();
   const checkerNow = useCheckerNow();
   const [seed, setSeed] = useState(1);
   const [fixed, fix] = useState<string[]>([]);
-  const a = useArranger(doc);
   // Nothing is ghosted once the layouts are gone from sight.
   useEffect(() => () => onGhost(undefined), [onGhost]);
   const placed = doc.layout.placements.map((q) => q.item);
@@ -32,6 +43,16 @@ export function ArrangeView({ onGhost, onClose }: { onGhost: OnGhost; onClose: (
     apply(changes);
     a.forget();
     onClose();
+  };
+  /** Beside the build as it is: to be compared later, and taken from there. */
+  const keep = async (name: string, changes: readonly Change[]) => {
+    const note = `Arranged, ${name.toLowerCase()}, seed ${seed}`;
+    try {
+      client.setQueryData(['fits', key], await keepFit(key, note, appliedAll(doc, changes)));
+      setKept({ name });
+    } catch (e) {
+      setKept({ name, bad: (e as Error).message });
+    }
   };
   const shown = a.told?.best ?? [];
   const p = a.told?.progress;
@@ -123,6 +144,8 @@ export function ArrangeView({ onGhost, onClose }: { onGhost: OnGhost; onClose: (
             doc={doc}
             layout={layout}
             onTake={() => take(layout.changes)}
+            onKeep={(name) => void keep(name, layout.changes)}
+            kept={kept}
           />
         ))}
         {a.told && !shown.length && !a.running && (
@@ -147,12 +170,16 @@ function Found({
   doc,
   layout,
   onTake,
+  onKeep,
+  kept,
   onGhost,
 }: {
   name: string;
   doc: Project;
   layout: Layout;
   onTake: () => void;
+  onKeep: (name: string) => void;
+  kept: { name: string; bad?: string } | undefined;
   onGhost: OnGhost;
 }) {
   const scene = useMemo(() => sceneOf(appliedAll(doc, layout.changes)), [doc, layout]);
@@ -165,7 +192,15 @@ function Found({
     >
       <Button size="small" type="primary" aria-label={`Take ${name}`} onClick={onTake}>
         Take it
+      </Button>{' '}
+      <Button size="small" aria-label={`Keep ${name} as a test fit`} onClick={() => onKeep(name)}>
+        Keep it
       </Button>
+      {kept?.name === name && (
+        <p className={kept.bad ? 'bad' : 'note'} role="status">
+          {kept.bad ?? 'Kept among the test fits.'}
+        </p>
+      )}
     </LayoutCard>
   );
 }

@@ -10,7 +10,7 @@ import { Findings, numbered } from '../../ui/Findings';
 import { Split } from '../../ui/Split';
 import { useSize } from '../../ui/useSize';
 import { useKeys } from '../../keys/useKeys';
-import { useBuild, useShownScene } from '../../state/build';
+import { useBuild, useLayout, useShownScene } from '../../state/build';
 import { ArrangeView } from './ArrangeView';
 import { BodyView } from './BodyView';
 import { BookView } from './BookView';
@@ -22,6 +22,7 @@ import { PartPanel } from './PartPanel';
 import { TestFits } from './TestFits';
 import { Tray } from './Tray';
 import { Unplaced } from './Unplaced';
+import { useArranger } from './useArranger';
 import { useArranging } from './useArranging';
 import { useLook } from './useLook';
 import { WiresView } from './WiresView';
@@ -64,6 +65,7 @@ export default function FitStation() {
   const measured = useDistance(arranging.scene, panel === 'measure' ? ends : {});
   const [bundle, setBundle] = useState<string>();
   const [ghost, setGhost] = useState<Scene>();
+  const arranger = useArranger(useLayout());
   const lines = useCuts({
     axis: 'x',
     at: body?.outline.kind === 'rect' ? Math.round(body.outline.h.mm * 0.55) : 30,
@@ -116,7 +118,7 @@ export default function FitStation() {
       case 'wires':
         return <WiresView chosen={bundle} onChoose={setBundle} onClose={close} />;
       case 'arrange':
-        return <ArrangeView onGhost={setGhost} onClose={close} />;
+        return <ArrangeView arranger={arranger} onGhost={setGhost} onClose={close} />;
       case 'words':
         return <InWords scene={arranging.scene} />;
       // In 3D the picture takes the room of the profile.

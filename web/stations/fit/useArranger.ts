@@ -4,10 +4,13 @@ import { proxy } from 'comlink';
 import type { WhyNot } from '@deft/core/arrange';
 import type { Project } from '@deft/core/model';
 import type { ArrangeApi, Told } from '../../workers/arrange.worker';
+import { useChanged } from '../../ui/useChanged';
 import { useWorker } from '../../workers/useWorker';
 
 export const RUN_SECONDS = 10;
 let versions = 0;
+
+export type Arranging = ReturnType<typeof useArranger>;
 
 export function useArranger(doc: Project) {
   const worker = useWorker<ArrangeApi>(
@@ -26,6 +29,13 @@ export function useArranger(doc: Project) {
     },
     [],
   );
+  const forget = () => {
+    stop.current = true;
+    setTold(undefined);
+    setWhy(undefined);
+  };
+  // A layout is one of the build as it was: in another it may be none.
+  useChanged(doc, forget);
   const run = async (seed: number, fixed: readonly string[]) => {
     if (version.current?.doc !== doc) version.current = { doc, id: String(++versions) };
     stop.current = false;
@@ -72,9 +82,6 @@ export function useArranger(doc: Project) {
     cancel: () => {
       stop.current = true;
     },
-    forget: () => {
-      setTold(undefined);
-      setWhy(undefined);
-    },
+    forget,
   };
 }
