@@ -192,3 +192,13 @@ test('a screw longer than its bore is a hit at this station, and a support says 
   await page.locator('.list button', { hasText: 'left key support' }).click();
   await expect(page.getByText(/cross pad hole is still backed by another support/)).toBeVisible();
 });
+
+test('a click inside an opening chooses it, not its edge alone', async ({ page }) => {
+  const key = await openExample(page, 'dabchick-2');
+  await page.goto(stationUrl(key, 'shell'));
+  const window_ = page.locator('path.hole', { hasText: 'screen window' });
+  const box = (await window_.boundingBox())!;
+  await page.mouse.click(box.x + box.width * 0.3, box.y + box.height * 0.4);
+  await expect(window_).toHaveClass(/sel/);
+  await expect(page.getByRole('combobox', { name: 'Use' })).toBeVisible();
+});
