@@ -8,36 +8,49 @@ import { Broken } from './ui/Broken';
 import { controlTheme, cssVariables } from './theme/theme';
 import { useDark } from './theme/useDark';
 
-const BuildFrame = lazy(() => import('./stations/BuildFrame'));
-const station = (load: () => Promise<{ default: React.ComponentType }>) => {
+const loadFrame = () => import('./stations/BuildFrame');
+const loadNew = () => import('./stations/home/NewBuild');
+/** Each station by its place in the address. */
+const STATIONS: Readonly<Record<string, () => Promise<{ default: React.ComponentType }>>> = {
+  brief: () => import('./stations/brief/BriefStation'),
+  shell: () => import('./stations/shell/ShellStation'),
+  kit: () => import('./stations/kit/KitStation'),
+  fit: () => import('./stations/fit/FitStation'),
+  cut: () => import('./stations/cut/CutStation'),
+  controls: () => import('./stations/controls/ControlsStation'),
+  power: () => import('./stations/power/PowerStation'),
+  bench: () => import('./stations/bench/BenchStation'),
+  sound: () => import('./stations/sound/SoundStation'),
+  print: () => import('./stations/print/PrintView'),
+  build: () => import('./stations/build/BuildStation'),
+};
+
+/** What the address asks for comes at once, and not one after another as each is drawn. */
+function fetchAhead(path: string): void {
+  const [, build, station] = /^\/b\/([^/]+)(?:\/([^/]+))?/.exec(path) ?? [];
+  if (!build) return;
+  const ahead = [loadFrame(), STATIONS[station ?? 'fit']?.()];
+  // What does not come is asked for again where it is drawn, and said there.
+  void Promise.allSettled(ahead);
+}
+fetchAhead(window.location.pathname);
+
+const BuildFrame = lazy(loadFrame);
+const lazily = (load: () => Promise<{ default: React.ComponentType }>) => {
   const Part = lazy(load);
   return <Part />;
 };
 
 const router = createBrowserRouter([
   { path: '/', element: <Home />, errorElement: <Broken /> },
-  {
-    path: '/new',
-    element: station(() => import('./stations/home/NewBuild')),
-    errorElement: <Broken />,
-  },
+  { path: '/new', element: lazily(loadNew), errorElement: <Broken /> },
   {
     path: '/b/:key',
     element: <BuildFrame />,
     errorElement: <Broken />,
     children: [
       { index: true, element: <Navigate to="fit" replace /> },
-      { path: 'brief', element: station(() => import('./stations/brief/BriefStation')) },
-      { path: 'shell', element: station(() => import('./stations/shell/ShellStation')) },
-      { path: 'kit', element: station(() => import('./stations/kit/KitStation')) },
-      { path: 'fit', element: station(() => import('./stations/fit/FitStation')) },
-      { path: 'cut', element: station(() => import('./stations/cut/CutStation')) },
-      { path: 'controls', element: station(() => import('./stations/controls/ControlsStation')) },
-      { path: 'power', element: station(() => import('./stations/power/PowerStation')) },
-      { path: 'bench', element: station(() => import('./stations/bench/BenchStation')) },
-      { path: 'sound', element: station(() => import('./stations/sound/SoundStation')) },
-      { path: 'print', element: station(() => import('./stations/print/PrintView')) },
-      { path: 'build', element: station(() => import('./stations/build/BuildStation')) },
+      ...Object.entries(STATIONS).map(([path, load]) => ({ path, element: lazily(load) })),
     ],
   },
   { path: '*', element: <Broken /> },
