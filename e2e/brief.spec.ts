@@ -195,7 +195,6 @@ test('parts from files: a bad table names line and column and brings nothing in;
   ]);
   await expect(page.getByText(/^1 part read/)).toBeVisible();
   await page.getByRole('button', { name: 'Keep it in my library' }).click();
-  await page.getByText(/^Narrow it/).click();
   await page.getByRole('checkbox', { name: 'Mine only' }).check();
   await search.fill(`cube ${tag}`);
   await page.getByRole('button', { name: `Add cube ${tag}`, exact: true }).click();

@@ -38,3 +38,51 @@ test('a key is given up, another one does its work as well, and one is put on th
   await saved(page);
   expect((await inputs()).filter((i) => i.switch)).toEqual([]);
 });
+
+test('a shell with holes and no inputs gets its keys at once; one is dragged within its hole, one nudged', async ({
+  page,
+}) => {
+  const key = await openExample(page, 'dabchick-2', (d) => {
+    const controls = d['controls'] as { inputs: Array<{ at: object }> };
+    controls.inputs = [];
+  });
+  await page.goto(stationUrl(key, 'controls'));
+  await page.getByRole('button', { name: '10 keys for the free holes' }).click();
+  const inputs = async () => {
+    await saved(page);
+    return (await documentOf(page, key))['controls'].inputs as Array<{
+      functions: string[];
+      at: { dx?: number; dy?: number };
+    }>;
+  };
+  const of = async (role: string) => (await inputs()).find((i) => i.functions[0] === role)!.at;
+  expect((await inputs()).map((i) => i.functions[0])).toEqual([
+    'up',
+    'down',
+    'left',
+    'right',
+    'south',
+    'east',
+    'west',
+    'north',
+    'select',
+    'start',
+  ]);
+  const up = page.getByRole('button', { name: /^Cross pad up/ });
+  const box = (await up.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  const before = await of('up');
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x, y + 6, { steps: 3 });
+  await expect(page.getByText(/mm to .*, middle to middle/)).toBeVisible();
+  await page.mouse.move(x, y + 12, { steps: 3 });
+  await page.mouse.up();
+  await expect.poll(async () => (await of('up')).dy).toBeLessThan(before.dy! - 1);
+  const south = page.getByRole('button', { name: /^First action/ });
+  await south.press('ArrowRight');
+  await expect.poll(async () => (await of('south')).dx).toBe(0.5);
+  // However far it is nudged, its press stays within the hole.
+  for (let i = 0; i < 4; i++) await south.press('Shift+ArrowRight');
+  await expect.poll(async () => (await of('south')).dx).toBeLessThanOrEqual(6);
+});

@@ -29,9 +29,9 @@ const STATIONS: Readonly<Record<string, () => Promise<{ default: React.Component
 function fetchAhead(path: string): void {
   const [, build, station] = /^\/b\/([^/]+)(?:\/([^/]+))?/.exec(path) ?? [];
   if (!build) return;
-  const ahead = [loadFrame(), STATIONS[station ?? 'fit']?.()];
+  const load = STATIONS[station ?? 'fit'];
   // What does not come is asked for again where it is drawn, and said there.
-  void Promise.allSettled(ahead);
+  void Promise.allSettled(load ? [loadFrame(), load()] : [loadFrame()]);
 }
 fetchAhead(window.location.pathname);
 

@@ -13,6 +13,7 @@ export { forgottenFindings, forgottenWays } from './forgotten';
 export { heldFindings } from './held';
 export { linesOf, type Lines, type Taken } from './lines';
 export { leastCost } from './assign';
+export { movedKey, nearestKey } from './moved';
 export { pinUses, type PinUse } from './pins';
 export { powerKeyFindings } from './powerKey';
 export { headerPlaces, inputPlace, outwardAt, type Place, spotOf } from './places';

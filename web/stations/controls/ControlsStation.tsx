@@ -118,6 +118,7 @@ export default function ControlsStation() {
                 height={size.h}
                 chosen={chosen}
                 onChoose={(id) => choose(id === chosen ? undefined : id)}
+                onMove={set}
               />
             )}
           </div>

@@ -1,11 +1,20 @@
 /** The face with its inputs, and each one's straight wire to its pin on the board behind. */
+import { type PointerEvent, useRef, useState } from 'react';
 import { type Input, isHost } from '@deft/core/model';
 import { pointsOf } from '@deft/core/geometry';
-import { type ButtonMap, headerPlaces, spotOf } from '@deft/core/controls';
+import {
+  type ButtonMap,
+  headerPlaces,
+  inputPlace,
+  movedKey,
+  nearestKey,
+  spotOf,
+} from '@deft/core/controls';
 import type { Scene } from '@deft/core/fit';
 import { outerRing, span } from '@deft/core/shell';
 import { Ticks } from '../../book/Mat';
 import { PointedMark } from '../../book/PointedMark';
+import { keysHere } from '../../keys/useKeys';
 import { pointAt } from '../../state/pointed';
 import style from './FaceMap.module.css';
 
@@ -18,6 +27,20 @@ const LIT_WORDS: Readonly<Record<Lit, string>> = {
   waiting: 'not pressed yet',
 };
 
+/** A drag shorter than this is a click, px. */
+const CLICK_PX = 3;
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
+/** How far an arrow moves a key, mm. */
+function stepOf({ shiftKey, altKey }: KeyboardEvent): number {
+  if (shiftKey) return 5;
+  return altKey ? 0.1 : 0.5;
+}
+
 export function FaceMap({
   scene,
   map,
@@ -26,6 +49,7 @@ export function FaceMap({
   chosen,
   onChoose,
   lit,
+  onMove,
 }: {
   scene: Scene;
   map: ButtonMap;
@@ -35,7 +59,13 @@ export function FaceMap({
   onChoose: (id: string) => void;
   /** In a press test the keys are lit, and wires are not drawn. */
   lit?: ReadonlyMap<string, Lit>;
+  /** A key was dragged, or nudged by arrows. */
+  onMove?: (input: Input) => void;
 }) {
+  const [drag, setDrag] = useState<{ id: string; dx: number; dy: number }>();
+  const from = useRef<{ x: number; y: number }>(undefined);
+  /** The click that ends a drag chooses nothing. */
+  const wasDragged = useRef(false);
   const shell = scene.shell;
   if (!shell) return null;
   const w = span(shell.body, 'x').mm;
@@ -54,7 +84,59 @@ export function FaceMap({
             .join(' ')}`,
       )
       .join('')}Z`;
-  const inputs = map.inputs.filter((m) => m.place?.body === shell.body.id);
+  /** On the drawing a key in a wall goes along it, and never up or down. */
+  const moved = (input: Input, dx: number, dy: number): Input => {
+    const spot = spotOf(scene, input);
+    return spot?.is === 'wall'
+      ? movedKey(scene, input, dx * spot.wall.ux + dy * spot.wall.uy, 0)
+      : movedKey(scene, input, dx, dy);
+  };
+  const inputs = map.inputs
+    .map((m) => {
+      if (drag?.id !== m.input.id) return m;
+      const input = moved(m.input, drag.dx, drag.dy);
+      const place = inputPlace(scene, input);
+      return place ? { ...m, input, place } : m;
+    })
+    .filter((m) => m.place?.body === shell.body.id);
+  const all = inputs.map((m) => m.input);
+  const dragged = all.find((i) => i.id === drag?.id);
+  const near = dragged && nearestKey(scene, dragged, all);
+  /** What a key needs so that it can be moved on the face. */
+  const movable = (input: Input) => {
+    if (!onMove || lit) return {};
+    return {
+      onPointerDown: (e: PointerEvent<SVGGElement>) => {
+        if (e.button !== 0) return;
+        e.currentTarget.setPointerCapture(e.pointerId);
+        from.current = { x: e.clientX, y: e.clientY };
+      },
+      onPointerMove: (e: PointerEvent<SVGGElement>) => {
+        if (!from.current) return;
+        const [dx, dy] = [e.clientX - from.current.x, e.clientY - from.current.y];
+        if (!drag && Math.hypot(dx, dy) < CLICK_PX) return;
+        setDrag({ id: input.id, dx: dx / s, dy: -dy / s });
+      },
+      onPointerUp: () => {
+        from.current = undefined;
+        setDrag(undefined);
+        wasDragged.current = dragged !== undefined;
+        if (dragged) onMove(dragged);
+      },
+      onPointerCancel: () => {
+        from.current = undefined;
+        setDrag(undefined);
+      },
+    };
+  };
+  const keysOn = (input: Input) =>
+    keysHere({
+      nudge: (e) => {
+        const [dx, dy] = ARROWS[e.key]!;
+        const step = stepOf(e);
+        onMove?.(moved(input, dx * step, dy * step));
+      },
+    });
   const pins = headerPlaces(scene);
   const fronts = new Set(shell.body.pieces.filter((p) => shell.sign(p.id) > 0).map((p) => p.id));
   const isInFront = (input: Input): boolean => {
@@ -169,10 +251,15 @@ export function FaceMap({
             role="button"
             tabIndex={0}
             aria-label={`${m.input.name}${says}`}
-            style={{ cursor: 'pointer' }}
-            onClick={() => onChoose(m.input.id)}
+            style={{ cursor: onMove && !lit ? 'grab' : 'pointer', touchAction: 'none' }}
+            {...movable(m.input)}
+            onClick={() => {
+              if (!wasDragged.current) onChoose(m.input.id);
+              wasDragged.current = false;
+            }}
             onKeyDown={(e) => {
               if (e.key === 'Enter') onChoose(m.input.id);
+              else keysOn(m.input)(e);
             }}
           >
             {light === 'asked' && <circle className={style.halo} cx={x} cy={y} r="15" />}
@@ -198,6 +285,11 @@ export function FaceMap({
           </g>
         );
       })}
+      {dragged && near && (
+        <text className="cap" x={width / 2} y={height - 22} textAnchor="middle">
+          {near.mm.toFixed(1)} mm to {near.input.name}, middle to middle
+        </text>
+      )}
       <PointedMark body={shell.body.id} to={at} />
       {!lit && inputs.some((m) => !isInFront(m.input)) && (
         <text className="cap" x={width / 2} y={height - 6} textAnchor="middle">

@@ -1,18 +1,22 @@
 /** The parts library: search, what matters beside words, and the builder's own parts in and out of files. */
 import { useDeferredValue, useEffect, useMemo, useState } from 'react';
-import { Button, Dropdown, Input, InputNumber, Select } from 'antd';
+import { Button, Checkbox, Dropdown, Input, InputNumber, Select } from 'antd';
 import { type Facets, findParts, keyFigures, planSize, thickness } from '@deft/core/kit';
 import { partsCsv, partsJson } from '@deft/core/formats/parts';
 import { CARRIES, type Carries, FAMILIES, formatMm, type Part } from '@deft/core/model';
 import { download } from '../../ui/download';
 import { useKeys } from '../../keys/useKeys';
 import { useBuild } from '../../state/build';
+import { BesideThumb } from './BesideThumb';
 import { KIND_WORDS } from './kindWords';
+import style from './Library.module.css';
 import { OwnPart } from './OwnPart';
 import { TakeParts } from './TakeParts';
 
 const SHOWN_AT_ONCE = 60;
 const AHEAD = 100;
+/** Room for a drawing above the lower edge of the window, px. */
+const CARD_PX = 260;
 
 export function Library({
   onAdd,
@@ -27,6 +31,8 @@ export function Library({
   const [facets, setFacets] = useState<Facets>({});
   const [taking, take] = useState(false);
   const [making, make] = useState(false);
+  /** What the pointer or the focus is on, and where its row lies, px. */
+  const [over, setOver] = useState<{ part: Part; top: number; right: number }>();
   const [q, f] = [useDeferredValue(query), useDeferredValue(facets)];
   // What a search looks at is worked out ahead, a few parts at a time, so that no keystroke waits for all of it.
   useEffect(() => {
@@ -48,11 +54,16 @@ export function Library({
       else next[key] = value;
       return next;
     });
-  const number = (label: string, key: 'thickMm' | 'amps' | 'price', unit: string) => (
+  const number = (
+    label: string,
+    key: 'thickMm' | 'amps' | 'price',
+    placeholder: string,
+    unit: string,
+  ) => (
     <InputNumber
       size="small"
       aria-label={label}
-      placeholder="any"
+      placeholder={placeholder}
       min={0}
       max={10_000}
       step={0.5}
@@ -75,8 +86,20 @@ export function Library({
     },
   ];
   useKeys({ ownPart: () => make(true) });
+  const lookAt = (part: Part, row: HTMLElement) => {
+    const { top, left } = row.getBoundingClientRect();
+    setOver({ part, top, right: window.innerWidth - left });
+  };
   return (
     <>
+      {over && (
+        <div
+          className={style.card}
+          style={{ top: Math.min(over.top, window.innerHeight - CARD_PX), right: over.right + 20 }}
+        >
+          <BesideThumb part={over.part} />
+        </div>
+      )}
       <h2>
         <span className="grow">
           Library <span className="note">{library.length} parts</span>
@@ -110,50 +133,49 @@ export function Library({
         value={query}
         onChange={(e) => setQuery(e.target.value)}
       />
-      <details>
-        <summary>
-          Narrow it{Object.keys(facets).length ? ` (${Object.keys(facets).length} set)` : ''}
-        </summary>
-        <div className="pair" style={{ gridTemplateColumns: '96px minmax(0, 1fr)', paddingTop: 6 }}>
-          <span>Kind</span>
+      <div className={style.facets} role="group" aria-label="Narrow it">
+        <div className={style.two}>
           <Select
             size="small"
             aria-label="Kind of part"
             allowClear
-            placeholder="any"
+            placeholder="any kind"
             value={facets.family ?? null}
             onChange={(v: Part['family'] | undefined) => set('family', v)}
             options={FAMILIES.map((x) => ({ value: x, label: KIND_WORDS[x] }))}
           />
-          <span>Speaks</span>
           <Select
             size="small"
             aria-label="Interface"
             allowClear
-            placeholder="any"
+            placeholder="speaks anything"
             value={facets.carries ?? null}
             onChange={(v: Carries | undefined) => set('carries', v)}
             options={CARRIES.map((x) => ({ value: x, label: x }))}
           />
-          <span>No thicker than</span>
-          {number('Part no thicker than', 'thickMm', 'mm')}
-          <span>Draws at most</span>
-          {number('Draws at most', 'amps', 'A')}
-          <span>Costs at most</span>
-          {number('Costs at most', 'price', '')}
-          <span>Mine only</span>
-          <input
-            type="checkbox"
-            aria-label="Mine only"
-            checked={facets.mine === true}
-            onChange={(e) => set('mine', e.target.checked)}
-            style={{ justifySelf: 'start' }}
-          />
         </div>
-      </details>
+        {number('Part no thicker than', 'thickMm', 'thick to', 'mm')}
+        {number('Draws at most', 'amps', 'draws to', 'A')}
+        {number('Costs at most', 'price', 'costs to', '')}
+        <Checkbox
+          className={style.whole}
+          aria-label="Mine only"
+          checked={facets.mine === true}
+          onChange={(e) => set('mine', e.target.checked)}
+        >
+          <span className="note">parts of my own only</span>
+        </Checkbox>
+      </div>
       <div className="list" aria-busy={q !== query}>
         {found.slice(0, SHOWN_AT_ONCE).map((p) => (
-          <div key={p.id} className="row" style={{ flexWrap: 'nowrap' }}>
+          <div
+            key={p.id}
+            className={`row ${style.part}`}
+            onPointerEnter={(e) => lookAt(p, e.currentTarget)}
+            onPointerLeave={() => setOver(undefined)}
+            onFocus={(e) => lookAt(p, e.currentTarget)}
+            onBlur={() => setOver(undefined)}
+          >
             <div className="grow">
               <b style={{ fontWeight: 600 }}>{p.name}</b>
               <br />
