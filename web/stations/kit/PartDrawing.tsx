@@ -1,7 +1,7 @@
 /** A part on the bench: in plan from the side one solders on with pads, holes and ribbons, and on end with every height. */
 import { blockBox, drawn, standing } from '@deft/core/geometry';
 import { remaining, thickness } from '@deft/core/kit';
-import { formatMm, type Part } from '@deft/core/model';
+import { type Block, formatMm, type Part } from '@deft/core/model';
 import { hatchOf, Hatches } from '../../book/Mat';
 import { type OnMove, type Spot, useMoving } from './useMoving';
 
@@ -52,6 +52,7 @@ export function PartDrawing({
   const { movable } = useMoving(s, mirror, onMove, (at) => onSpot?.(at));
   const isSpot = (list: Spot['list'], index: number): boolean =>
     spot?.list === list && spot.index === index;
+  const isLit = (b: Block): boolean => lit === b.id || isSpot('blocks', part.blocks.indexOf(b));
   return (
     <svg
       width={width}
@@ -92,8 +93,7 @@ export function PartDrawing({
               >
                 <polygon
                   points={pts.join(' ')}
-                  className={base ? 'card' : `block ${lit === b.id ? 'hitblock' : ''}`}
-                  data-spot={isSpot('blocks', part.blocks.indexOf(b)) || undefined}
+                  className={base ? 'card' : `block ${isLit(b) ? 'hitblock' : ''}`}
                 />
                 {base && hatch && (
                   <polygon points={pts.join(' ')} fill={hatch} pointerEvents="none" />

@@ -14,6 +14,7 @@ import { PinTable } from './PinTable';
 import { Slimming } from './Slimming';
 import { SlimTo } from './SlimTo';
 import { WhereItIs } from './WhereItIs';
+import style from './PartView.module.css';
 import type { Spot } from './useMoving';
 
 /** How much of the page the drawing has, px: what is typed beside it wants the rest. */
@@ -49,7 +50,11 @@ export function PartView({
   };
   return (
     <>
-      <div className="mat" ref={ref} style={{ flex: `0 0 ${HIGH[view]}px` }}>
+      <div
+        className={`mat ${view === 'mine' ? style.stays : ''}`}
+        ref={ref}
+        style={{ flex: `0 0 ${HIGH[view]}px` }}
+      >
         {size.w > 0 && (
           <PartDrawing
             part={part}
