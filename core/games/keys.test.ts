@@ -24,6 +24,24 @@ function pierced(
 ) {
   const p = bare(demo('wisp'));
   const openings = at.map(([x, y], i) => roundHole(`hole-${i}`, x, y));
+  const [body] = p.shell.bodies;
+  const pieces = body!.pieces.map((q) => (q.role === 'front' ? { ...q, openings } : q));
+  return {
+    ...p,
+    brief: { ...p.brief, families },
+    shell: { ...p.shell, bodies: [{ ...body!, pieces }] },
+  };
+}
+
+describe('keys for the holes there are', () => {
+  test.each(['dabchick-2', 'heron', 'linnet', 'wisp'])(
+    '%s: the cross and the small keys are what its builder made of them',
+    (id) => {
+      const p = demo(id);
+      const mine = rolesBy(forHoles(bare(p)));
+      const theirs = [...rolesBy(p.controls.inputs)].filter(
+        ([hole]) => hole.startsWith('cross') || hole.startsWith('small'),
+      );
       expect(theirs.length).toBeGreaterThanOrEqual(4);
       for (const [hole, role] of theirs) expect([hole, mine.get(hole)]).toEqual([hole, role]);
     },
