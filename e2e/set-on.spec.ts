@@ -72,6 +72,14 @@ test('what the pointer is over is lit in both halves, in the profile, on the tem
   await page.locator('[data-item=teasel]').hover();
   const book = page.getByRole('group', { name: 'The open book' });
   await expect(book.locator('[class*=mark] circle')).toHaveCount(2);
+  // At a wall its name is said from the side of who will play, on both pages.
+  const page_ = (await book.boundingBox())!;
+  const back = book.getByText('BACK HALF, inside up');
+  const title = (await back.boundingBox())!;
+  await page.mouse.move(title.x + title.width / 2, title.y + title.height + 13);
+  await expect(book.getByText('your top wall')).toHaveCount(2);
+  await page.mouse.move(page_.x + 200, page_.y + page_.height / 2);
+  await expect(book.getByText('your top wall')).toHaveCount(0);
   // Nothing wide: it has no box to be seen by.
   await expect(
     page.getByRole('region', { name: 'Profile' }).locator('path[class*=line]'),

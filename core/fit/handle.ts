@@ -75,9 +75,14 @@ export function firstPlace(p: Project, item: string, wish?: Spot): Placement | u
     : undefined;
   const w = Math.max(...scene.shell.walls.map((q) => q.x0));
   const h = Math.max(...scene.shell.walls.map((q) => q.y0));
-  const middle = window ?? { x: w / 2, y: h / 2 };
-  const { x: cx, y: cy } = wish ?? middle;
   const round = (mm: number) => Math.round(mm * 10) / 10;
+  if (window && part.screen && !wish) {
+    // Behind its window the picture is in the middle, not the board.
+    const { active } = part.screen;
+    const [ax, ay] = pointOf(at, [active.x + active.w / 2, active.y + active.h / 2, 0]);
+    return { ...start, x: round(window.x - ax), y: round(window.y - ay) };
+  }
+  const { x: cx, y: cy } = wish ?? { x: w / 2, y: h / 2 };
   return {
     ...start,
     x: round(cx - (Math.min(...xs) + Math.max(...xs)) / 2),

@@ -10,7 +10,7 @@ import { Flags, HeadroomPicture, Tide } from '../../book/Layers';
 import { Loupe } from '../../book/Loupe';
 import { Hatches, Ticks } from '../../book/Mat';
 import { PartCard, PartLabel } from '../../book/PartCard';
-import { PointedMark } from '../../book/PointedMark';
+import { PointedMark, PointedWall } from '../../book/PointedMark';
 import { WireLayer } from '../../book/WireLayer';
 import { Fold, ShellPage } from '../../book/ShellPage';
 import { fromScreen, onScreen, pageOf, type Spread } from '../../book/spread';
@@ -232,13 +232,16 @@ export function BookView({
         <Tide scene={scene} spread={s} />
         {ghost && <Ghost before={ghost.scene} scene={scene} spread={s} later={ghost.later} />}
         <Fold spread={s} />
-        {s.pages.map((page) => (
-          <PointedMark
-            key={page.piece.id}
-            body={scene.shell!.body.id}
-            to={(x, y) => onScreen(s, page, x, y)}
-          />
-        ))}
+        {s.pages.map((page) => {
+          const to = (x: number, y: number) => onScreen(s, page, x, y);
+          const { body, walls } = scene.shell!;
+          return (
+            <g key={page.piece.id}>
+              <PointedMark body={body.id} to={to} />
+              {page.piece.role !== 'plate' && <PointedWall body={body.id} walls={walls} to={to} />}
+            </g>
+          );
+        })}
         {measured && <Measured spread={s} d={measured} />}
         <CutLines spread={s} cuts={cuts} active={active} onCut={onCut} />
         <Flags
