@@ -93,12 +93,19 @@ export class Hands {
     await chooser.setFiles({ name, mimeType: 'application/octet-stream', buffer: bytes });
   }
 
-  /** With Tab alone, from wherever the focus is. */
+  /** With Tab alone, from wherever the focus is: on, or back with Shift where that is the way. */
   async reach(on: Locator): Promise<void> {
     await expect(on).toBeVisible();
     for (let i = 0; i < MOST_TABS; i++) {
-      if (await on.evaluate((el) => el === document.activeElement)) return;
-      await this.page.keyboard.press('Tab');
+      const way = await on.evaluate((el) => {
+        const now = document.activeElement;
+        if (el === now) return undefined;
+        const isBefore = now && now.compareDocumentPosition(el) & Node.DOCUMENT_POSITION_PRECEDING;
+        return isBefore ? 'Shift+Tab' : 'Tab';
+      });
+      if (way === undefined) return;
+      // Where going back leads nowhere, on and round again does.
+      await this.page.keyboard.press(i < MOST_TABS / 2 ? way : 'Tab');
     }
     throw new Error(`No Tab comes to ${on.toString()}.`);
   }
