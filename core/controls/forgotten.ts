@@ -3,11 +3,10 @@
  * three ways, one shoulder of two. Found today when the case is closed and the key does nothing.
  */
 import type { Scene } from '../fit';
-import type { Finding, Functions, Input, InputRole, Opening, WayOut } from '../model';
-import { inputPlace, spotOf } from './places';
+import type { Finding, Functions, InputRole, WayOut } from '../model';
+import { freeKeyHoles, type KeyHole } from './keyHoles';
+import { inputPlace } from './places';
 
-/** A hole that is to be a key no longer, or serves something else, wants no input. */
-const GIVEN_UP: ReadonlySet<string> = new Set(['left', 're-tasked']);
 const PAIRS: ReadonlyArray<readonly [InputRole, InputRole]> = [
   ['up', 'down'],
   ['left', 'right'],
@@ -27,88 +26,24 @@ export function forgottenFindings(scene: Scene): Finding[] {
   return [...unmappedHoles(scene), ...onePaired(scene)];
 }
 
-interface KeyHole {
-  id: string;
-  copy: number;
-  name: string;
-  at: { x: number; y: number; z: number };
-  /** The face or wall it is in, its middle there, and half its width and height. */
-  surface: string;
-  middle: [number, number];
-  half: [number, number];
-}
-
-function keyHoles(scene: Scene): KeyHole[] {
-  const { shell } = scene;
-  if (!shell) return [];
-  const given = new Map(
-    shell.body.pieces.flatMap((q) => q.openings).map((o) => [o.id, o.reuse?.as ?? '']),
-  );
-  const isKey = ({ id, use }: { id: string; use: Opening['use'] }): boolean =>
-    use === 'button' && !GIVEN_UP.has(given.get(id) ?? '');
-  const inFaces = shell.openings.face.filter(isKey).map((o): KeyHole => {
-    const piece = shell.body.pieces.find((q) => q.id === o.piece);
-    const z = shell.sign(o.piece) * (piece?.depth.mm ?? 0);
-    return {
-      id: o.id,
-      copy: o.copy,
-      name: o.name,
-      at: { x: o.x, y: o.y, z },
-      surface: o.piece,
-      middle: [o.x, o.y],
-      half: [o.w / 2, o.h / 2],
-    };
-  });
-  const inWalls = shell.openings.wall.filter(isKey).map((o): KeyHole => {
-    const wall = shell.walls[o.wall]!;
-    const at = { x: wall.x0 + wall.ux * o.u, y: wall.y0 + wall.uy * o.u, z: o.v };
-    return {
-      id: o.id,
-      copy: 0,
-      name: o.name,
-      at,
-      surface: `wall ${o.wall}`,
-      middle: [o.u, o.v],
-      half: [o.w / 2, o.h / 2],
-    };
-  });
-  return [...inFaces, ...inWalls];
-}
-
-function serves(scene: Scene, input: Input, hole: KeyHole): boolean {
-  if ('opening' in input.at) {
-    return input.at.opening === hole.id && (input.at.copy ?? 0) === hole.copy;
-  }
-  const spot = spotOf(scene, input);
-  if (!spot) return false;
-  const [surface, x, y] =
-    spot.is === 'face' ? [spot.piece, spot.x, spot.y] : [`wall ${spot.wall.index}`, spot.u, spot.v];
-  const [across, up] = hole.half;
-  const [mx, my] = hole.middle;
-  return surface === hole.surface && Math.abs(x - mx) <= across && Math.abs(y - my) <= up;
-}
-
 const idOf = ({ id, copy }: Pick<KeyHole, 'id' | 'copy'>): string => `forgotten:${id}-${copy}`;
 
 function unmappedHoles(scene: Scene): Finding[] {
-  const { inputs } = scene.project.controls;
-  return keyHoles(scene)
-    .filter((hole) => !inputs.some((i) => serves(scene, i, hole)))
-    .map(({ id, copy, name, at }): Finding => ({
-      ...IN,
-      id: idOf({ id, copy }),
-      code: 'hole-unmapped',
-      verdict: 'tight',
-      undecided: true,
-      title: 'No input behind it',
-      what: `${name}${copy ? ` ${copy + 1}` : ''} is a key of the shell, and nothing reads it.`,
-      why: [
-        'Give it an input under Controls; or say under Shell, Donor that the hole is left, blanked or does something else.',
-      ],
-      about: [id],
-      refs: [{ is: 'opening', id }],
-      at,
-    }));
+  return freeKeyHoles(scene).map(({ id, copy, name, at }): Finding => ({
+    ...IN,
+    id: idOf({ id, copy }),
+    code: 'hole-unmapped',
+    verdict: 'tight',
+    undecided: true,
+    title: 'No input behind it',
+    what: `${name}${copy ? ` ${copy + 1}` : ''} is a key of the shell, and nothing reads it.`,
+    why: [
+      'Give it an input under Controls; or say under Shell, Donor that the hole is left, blanked or does something else.',
+    ],
+    about: [id],
+    refs: [{ is: 'opening', id }],
+    at,
+  }));
 }
 
 /** What goes one way goes back, and a shoulder has a shoulder beside it: keys that come in pairs. */
@@ -160,7 +95,7 @@ const GIVEN_FIRST: readonly InputRole[] = [
 /** An input for a hole that has none: what play still lacks, or the next that no key does. */
 export function forgottenWays(scene: Scene, f: Finding): WayOut[] {
   if (f.code !== 'hole-unmapped') return [];
-  const hole = keyHoles(scene).find((h) => idOf(h) === f.id);
+  const hole = freeKeyHoles(scene).find((h) => idOf(h) === f.id);
   const taken = new Set(scene.project.controls.inputs.map((i) => i.functions[0]));
   if (!hole) return [];
   const at = { opening: hole.id, ...(hole.copy ? { copy: hole.copy } : {}) };

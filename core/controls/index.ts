@@ -11,6 +11,7 @@ export {
 export { buttonNumbers, EVENT_CODES } from './codes';
 export { forgottenFindings, forgottenWays } from './forgotten';
 export { heldFindings } from './held';
+export { freeKeyHoles, type KeyHole } from './keyHoles';
 export { linesOf, type Lines, type Taken } from './lines';
 export { leastCost } from './assign';
 export { movedKey, nearestKey } from './moved';

@@ -89,3 +89,17 @@ test('what its middle lies over is told; over bare floor nothing is', () => {
   expect(lyingOver(sceneOf(over), 'amp')?.item.id).toBe('teasel');
   expect(lyingOver(scene, 'amp')).toBeUndefined();
 });
+
+test('what lies on the outer face of a plate rides there, and is set back there', () => {
+  const drover = demos().find((p) => p.id === 'drover')!;
+  const outside = drover.layout.placements.filter((q) => 'side' in q.on).map((q) => q.item);
+  const inside = drover.layout.placements
+    .filter((q) => 'piece' in q.on && !('side' in q.on))
+    .map((q) => q.item);
+  const [a] = outside;
+  const scene = sceneOf(drover);
+  const may = mayRideOn(scene, a!).map((o) => o.item.id);
+  expect(may).toEqual(outside.filter((id) => id !== a));
+  expect(setOn(scene, a!, inside[0])).toBeUndefined();
+  expect(setOn(scene, a!, undefined)!.on).toEqual({ piece: 'plate', side: 'outside' });
+});

@@ -14,12 +14,16 @@ function ridesOn(scene: Scene, item: string, other: string): boolean {
   return false;
 }
 
-/** Parts of the same half that this one may ride on: all but itself and what rides on it. */
+/** Parts on the same side of the same half that this one may ride on: all but itself and what rides on it. */
 export function mayRideOn(scene: Scene, item: string): PlacedItem[] {
   const at = scene.items.get(item);
   if (!at) return [];
   return [...scene.items.values()].filter(
-    (o) => o !== at && o.piece === at.piece && !ridesOn(scene, o.item.id, item),
+    (o) =>
+      o !== at &&
+      o.piece === at.piece &&
+      o.isOutside === at.isOutside &&
+      !ridesOn(scene, o.item.id, item),
   );
 }
 
@@ -53,9 +57,10 @@ export function setOn(scene: Scene, item: string, onto: string | undefined): Pla
   const { turn, over } = at.pose;
   const facing = parent ? parent.pose.over : scene.shell!.sign(at.piece) > 0;
   const relative = parent ? (parent.pose.over ? -1 : 1) * (turn - parent.pose.turn) : turn;
+  const half = at.isOutside ? { piece: at.piece, side: 'outside' as const } : { piece: at.piece };
   const start: Placement = {
     ...at.placement,
-    on: parent ? { item: parent.item.id } : { piece: at.piece },
+    on: parent ? { item: parent.item.id } : half,
     x: 0,
     y: 0,
     turn: ((relative % 360) + 360) % 360,

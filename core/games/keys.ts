@@ -3,7 +3,7 @@
  * and how wide it is, by what thumbs find there on the usual pads.
  */
 import { COVERAGE } from '../catalogue';
-import { leastCost, spotOf } from '../controls';
+import { freeKeyHoles, leastCost } from '../controls';
 import { freeGroup } from '../cuts';
 import { KEY_MM, type Scene } from '../fit';
 import {
@@ -55,11 +55,25 @@ const WRONG_SIDE = 2;
 const SELDOM_PRESSED = 0.1;
 const NOT_ASKED = 10;
 
-/** A hole without a key. */
+/** A free hole as thumbs find it: shares of the face. */
 interface FreeHole extends Omit<UsualPlace, 'isSeldom'> {
   at: Extract<InputPlace, { opening: string }>;
   w: number;
   h: number;
+}
+
+function freeHoles(scene: Scene): FreeHole[] {
+  const { shell } = scene;
+  if (!shell) return [];
+  const { w, h } = outlineSpan(shell.body.outline);
+  return freeKeyHoles(scene).map(({ id, copy, at, half, isInFront }) => ({
+    at: { opening: id, ...(copy ? { copy } : {}) },
+    w: 2 * half[0],
+    h: 2 * half[1],
+    u: at.x / w,
+    v: at.y / h,
+    ...(isInFront ? {} : { isBehind: true }),
+  }));
 }
 
 /**
@@ -70,7 +84,7 @@ interface FreeHole extends Omit<UsualPlace, 'isSeldom'> {
  */
 export function keysForHoles(p: Project, scene: Scene): Input[] {
   const used = new Set(p.controls.inputs.map((i) => i.functions[0]));
-  const holes = freeHoles(p, scene);
+  const holes = freeHoles(scene);
   const cross = holes
     .filter((o) => !o.isBehind && Math.min(o.w, o.h) >= CROSS_MM)
     .sort((a, b) => a.u - b.u)[0];
@@ -169,29 +183,4 @@ function keyOf(role: InputRole, at: InputPlace, ids: Set<string>): Input {
   const words = ROLE_WORDS[role];
   const name = words[0]!.toUpperCase() + words.slice(1);
   return { id, name, functions: [role], at, routed: true };
-}
-
-function freeHoles(p: Project, scene: Scene): FreeHole[] {
-  const { shell } = scene;
-  if (!shell) return [];
-  const taken = new Set(
-    p.controls.inputs.flatMap(({ at }) =>
-      'opening' in at ? [`${at.opening} ${at.copy ?? 0}`] : [],
-    ),
-  );
-  const { w, h } = outlineSpan(shell.body.outline);
-  const free = [...shell.openings.face, ...shell.openings.wall.map((o) => ({ ...o, copy: 0 }))];
-  return free
-    .filter((o) => o.use === 'button' && !taken.has(`${o.id} ${o.copy}`))
-    .flatMap((o): FreeHole[] => {
-      const at = { opening: o.id, ...(o.copy ? { copy: o.copy } : {}) };
-      const spot = spotOf(scene, { at });
-      if (!spot) return [];
-      const [x, y] =
-        spot.is === 'face'
-          ? [spot.x, spot.y]
-          : [spot.wall.x0 + spot.wall.ux * spot.u, spot.wall.y0 + spot.wall.uy * spot.u];
-      const isThumbs = spot.is === 'face' && shell.sign(spot.piece) > 0;
-      return [{ at, w: o.w, h: o.h, u: x / w, v: y / h, ...(isThumbs ? {} : { isBehind: true }) }];
-    });
 }

@@ -1,5 +1,5 @@
-import { dabchickAnswers, demos, STARTER_PARTS } from '../catalogue';
-import { applied, appliedAll, type Change, type Project } from '../model';
+import { dabchickAnswers, demos, libraryPart, STARTER_PARTS } from '../catalogue';
+import { applied, appliedAll, type Change, type Project, withAdded } from '../model';
 import { check, judgementOf, objection, waysOut } from './index';
 
 const [half, done, warbler, wisp] = demos() as [Project, Project, Project, Project];
@@ -94,6 +94,25 @@ describe('a way out', () => {
   test('that would push a part into its neighbour is not offered', () => {
     const bad = applied(half, { do: 'place', placement: { ...half.layout.placements[0]!, x: 40 } });
     expect(objection(now, check(bad), 'touch:none')).toBeDefined();
+  });
+  test('no two of a finding read alike', () => {
+    // Two turns of a board at one place were two ways in the same words.
+    for (const stood of [1, 2]) {
+      const p = { ...wisp, layout: { placements: wisp.layout.placements.slice(0, stood) } };
+      const c = check(p);
+      const f = c.findings.find((x) => x.id === 'place:amp')!;
+      const words = waysOut(p, f, STARTER_PARTS, c).ways.map((w) => `${w.text} ${w.cost}`);
+      expect(words.length).toBeGreaterThan(0);
+      expect(new Set(words).size).toBe(words.length);
+    }
+  });
+  test('when each is spoilt by something else, the gentlest says by what, in one sentence', () => {
+    const p = withAdded(wisp, libraryPart('pane-2-8-spi'));
+    const c = check(p);
+    const clash = c.findings.find((f) => f.check === 'pins' && f.verdict === 'hit')!;
+    const { ways, blocked } = waysOut(p, clash, STARTER_PARTS, c);
+    expect(ways).toEqual([]);
+    expect(blocked).toMatch(/^[^.]+: then [^.]+ would be new$/);
   });
   test('when there is none, the card says how short it is and between what', () => {
     const cramped = structuredClone(half);

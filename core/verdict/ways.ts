@@ -29,7 +29,9 @@ export function objection(before: Check, after: Check, target: string): string |
   const now = new Map(before.findings.map((f) => [f.id, f]));
   for (const f of after.findings) {
     if (f.verdict === 'clear') continue;
-    if (f.id === target) return `${f.what} stays`;
+    // Some are whole sentences, and stand in one here.
+    const what = f.what.replace(/\.$/, '');
+    if (f.id === target) return `${what} stays`;
     const was = now.get(f.id);
     // Hours that could not be told before are news, not harm.
     if (!was && f.check === 'hours') continue;
@@ -37,12 +39,12 @@ export function objection(before: Check, after: Check, target: string): string |
     if (!was && f.check === 'place') continue;
     // Keys that came onto another line are pressed again: so too.
     if (!was && f.code === 'stale') continue;
-    if (!was || was.verdict === 'clear') return `${f.what} would be new`;
+    if (!was || was.verdict === 'clear') return `${what} would be new`;
     const worse =
       f.measure &&
       was.measure &&
       f.measure.gap - f.measure.required < was.measure.gap - was.measure.required - 1e-6;
-    if (RANK[f.verdict] > RANK[was.verdict] || worse) return `${f.what} would be worse`;
+    if (RANK[f.verdict] > RANK[was.verdict] || worse) return `${what} would be worse`;
   }
   return undefined;
 }

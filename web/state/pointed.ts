@@ -10,7 +10,7 @@ export interface PointedSpot {
 
 const pointed = createStore<{ spot: PointedSpot | undefined }>(() => ({ spot: undefined }));
 
-/** Nothing: the pointer left. What was pointed at last stays lit in the other stations. */
+/** It stays lit when the pointer has left: the other stations show it as well. */
 export const pointAt = (spot: PointedSpot): void => pointed.setState({ spot });
 
 /** The spot, while it is one of this body. */

@@ -13,6 +13,7 @@ import {
   LEAVES,
   type Part,
 } from '../../model';
+import { valueAt, without, withValueAt } from './paths';
 
 /** Groups of figures of a part, one object each in the document. */
 export type Group =
@@ -268,31 +269,12 @@ export const withGroup = (part: Part, group: Group): Part => ({
   [group]: typicalOf(group),
 });
 
-type Plain = Readonly<Record<string, unknown>>;
-const read = (at: unknown, path: readonly string[]): unknown =>
-  path.reduce<unknown>(
-    (v, key) => (typeof v === 'object' && v !== null ? (v as Plain)[key] : undefined),
-    at,
-  );
-
 /** A figure as it stands in the part, or nothing. */
 export function figureOf(part: Part, group: Group, key: string): Value | undefined {
-  const value = read(part[group], key.split('.'));
+  const value = valueAt(part[group], key.split('.'));
   return Array.isArray(value) ? value.join(PAIR) : (value as Value | undefined);
 }
 const PAIR = ' / ';
-
-/** An object or list with one place in it set. */
-function placed(at: unknown, [key, ...rest]: readonly string[], value: unknown): unknown {
-  if (key === undefined) return value;
-  const within = placed(read(at, [key]), rest, value);
-  if (/^\d+$/.test(key)) {
-    const list = Array.isArray(at) ? [...(at as unknown[])] : [];
-    list[Number(key)] = within;
-    return list;
-  }
-  return { ...(at as object), [key]: within };
-}
 
 /** Whether a group begins with this figure: an optional one and a plain no are left unsaid. */
 const begins = (f: Figure): boolean => (f.is === 'yes' ? f.typical === true : !f.optional);
@@ -306,7 +288,7 @@ const typicalOf = (group: Group): object =>
   FIGURES[group]
     .filter(begins)
     .reduce<object>(
-      (g, f) => placed(g, f.key.split('.'), stored(f, f.typical)) as object,
+      (g, f) => withValueAt(g, f.key.split('.'), stored(f, f.typical)) as object,
       REQUIRED_YES[group] ?? {},
     );
 /** Yes-or-no figures that the document always says. */
@@ -325,23 +307,12 @@ export function withFigure(part: Part, group: Group, key: string, value: Value |
   const optional = figure?.is === 'yes' || figure?.optional;
   if (value === undefined && !optional) return without(part, group);
   const path = key.split('.');
-  const always = read(REQUIRED_YES[group], path) !== undefined;
+  const always = valueAt(REQUIRED_YES[group], path) !== undefined;
   const before = part[group] ?? typicalOf(group);
   if (value === undefined || (value === false && !always)) {
-    return { ...part, source: 'mine', [group]: left(before, key) };
+    return { ...part, source: 'mine', [group]: without(before, key) };
   }
-  return { ...part, source: 'mine', [group]: placed(before, path, stored(figure, value)) };
-}
-
-function without(part: Part, group: Group): Part {
-  const next = { ...part };
-  delete next[group];
-  return next;
-}
-function left(at: object, key: string): object {
-  const next = { ...at } as Record<string, unknown>;
-  delete next[key];
-  return next;
+  return { ...part, source: 'mine', [group]: withValueAt(before, path, stored(figure, value)) };
 }
 
 export interface Owed {

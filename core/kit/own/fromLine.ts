@@ -186,13 +186,17 @@ function withEnds(part: Part): Part {
   return { ...part, pads };
 }
 
+/** A plan as large as was read, where it is of that shape. */
+function sized(plan: Part['blocks'][0]['plan'], size: Size | undefined): typeof plan {
+  if (size?.kind === 'box' && plan.kind === 'rect') return { ...plan, w: size.w, h: size.h };
+  if (size?.kind === 'round' && plan.kind === 'circle') return { ...plan, d: size.d };
+  return plan;
+}
+
 /** A part of the library under another name, with the size that was read. */
 function copyOf(base: Part, id: string, name: string, size: Size | undefined): Part {
   const [first, ...rest] = base.blocks as [Part['blocks'][0], ...Part['blocks']];
-  const plan =
-    size?.kind === 'box' && first.plan.kind === 'rect'
-      ? { ...first.plan, w: size.w, h: size.h }
-      : first.plan;
+  const plan = sized(first.plan, size);
   const own = { ...base, id, name, source: 'mine' as const, note: '', words: [] };
   delete own.version;
   delete own.price;

@@ -107,6 +107,9 @@ export function readMakersLine(line: string): MakersLine {
   set('boost', /\b(buck|step[- ]?down)\b/.test(lower) ? 'buck' : undefined);
   set('boost', out.boost ?? (/\b(boost|step[- ]?up)\b/.test(lower) ? 'boost' : undefined));
   set('family', familyOf(lower, out));
+  // One size alone is how wide a speaker is.
+  const alone = out.family === 'speaker' && out.roundMm === undefined && !out.sizes.length;
+  set('roundMm', out.roundMm ?? (alone ? r.figure('mm') : undefined));
   if (wattHours !== undefined && out.volts && out.ampHours) {
     const said = out.volts * out.ampHours;
     if (Math.abs(said - wattHours) > 0.05 * wattHours) {

@@ -47,6 +47,19 @@ describe('a maker’s line', () => {
   ])('%s cannot be true', (line, sentence) => {
     expect(partFromLine(line, 'x').doubts.join(' ')).toMatch(sentence);
   });
+  test('one size alone is how wide a speaker is, begun with another one too', () => {
+    const base = libraryPart('speaker-15');
+    for (const line of ['speaker 8 ohm 1 W 20 mm', '20 mm speaker', 'speaker ⌀ 20']) {
+      expect(readMakersLine(line).roundMm).toBe(20);
+      const plans = [undefined, base].map(
+        (b) => partFromLine(line, 'x', b ? { base: b } : {}).part.blocks[0]!.plan,
+      );
+      for (const plan of plans) {
+        expect([line, plan]).toMatchObject([line, { kind: 'circle', d: { mm: 20 } }]);
+      }
+    }
+    expect(readMakersLine('switch 20 mm').roundMm).toBeUndefined();
+  });
   test('whatever is typed, a part comes out that can be kept', () => {
     for (const line of ['', ';;;', '9'.repeat(60), '1e9 V', 'x'.repeat(300), '0 x 0 x 0', '-5 V']) {
       expect([line, readPart(partFromLine(line, 'mine').part).ok]).toEqual([line, true]);

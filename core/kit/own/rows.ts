@@ -16,6 +16,7 @@ import {
   PLUG_TYPES,
   type Port,
 } from '../../model';
+import { valueAt, without, withValueAt } from './paths';
 
 export interface RowOf {
   blocks: Block;
@@ -371,25 +372,12 @@ export function withoutRow(part: Part, list: List, index: number): Part {
   return {
     ...next,
     connectors: part.connectors.filter((c) => c.block !== gone),
-    ...(ports ? { ports: ports.map((p) => (p.block === gone ? unsaid(p, 'block') : p)) } : {}),
+    ...(ports ? { ports: ports.map((p) => (p.block === gone ? without(p, 'block') : p)) } : {}),
   };
 }
-const unsaid = <T extends object>(of: T, key: keyof T): T => {
-  const next = { ...of };
-  delete next[key];
-  return next;
-};
-
-type Plain = Readonly<Record<string, unknown>>;
-const read = (at: unknown, path: readonly string[]): unknown =>
-  path.reduce<unknown>(
-    (v, key) => (typeof v === 'object' && v !== null ? (v as Plain)[key] : undefined),
-    at,
-  );
-
 /** What a field of a row says, or nothing. */
 export function fieldValue(row: Row, { key, is }: Field): FieldValue | undefined {
-  const value = read(row, key.split('.'));
+  const value = valueAt(row, key.split('.'));
   if (key === 'dir') return wayOf(value as readonly number[]);
   if (is === 'yes') return value === true;
   if (is === 'choice' && typeof value === 'boolean') return value ? 'yes' : 'no';
@@ -434,22 +422,22 @@ function withValue(row: Row, { key, is }: Field, value: FieldValue | undefined):
   if (value === undefined || isNo || none) {
     const goesWhole = key === 'removable.tool' || key === 'presses.strokeMm' || path.length === 1;
     if (goesWhole) {
-      return unsaid(row as unknown as Record<string, unknown>, first) as unknown as Row;
+      return without(row as unknown as Record<string, unknown>, first) as unknown as Row;
     }
     return {
       ...row,
-      [first]: unsaid(read(row, [first]) as Record<string, unknown>, path[1]!),
+      [first]: without(valueAt(row, [first]) as Record<string, unknown>, path[1]!),
     };
   }
-  const before = read(row, [first]) ?? WITH[first];
+  const before = valueAt(row, [first]) ?? WITH[first];
   const isYesNo = is === 'choice' && (value === 'yes' || value === 'no');
   const stored = isYesNo ? value === 'yes' : value;
-  return { ...row, [first]: placed(before, path.slice(1), stored) };
+  return { ...row, [first]: withValueAt(before, path.slice(1), stored) };
 }
 
 /** A window never turns round: its other end gives way; emptied it is gone whole. */
 function withVolts(p: Port, key: 'volts.0' | 'volts.1', value: FieldValue | undefined): Port {
-  if (typeof value !== 'number') return unsaid(p, 'volts');
+  if (typeof value !== 'number') return without(p, 'volts');
   const [low, high] = p.volts ?? [value, value];
   const volts: [number, number] =
     key === 'volts.0' ? [value, Math.max(value, high)] : [Math.min(low, value), value];
@@ -467,15 +455,6 @@ function planAs(plan: Block['plan'], kind: FieldValue | undefined): Block['plan'
     return { kind: 'rect', x: x - d.mm / 2, y: y - d.mm / 2, w: d, h: d };
   }
   return plan;
-}
-
-function placed(at: unknown, [key, ...rest]: readonly string[], value: unknown): unknown {
-  if (key === undefined) return value;
-  const within = placed(read(at, [key]), rest, value);
-  if (!Array.isArray(at)) return { ...(at as object), [key]: within };
-  const list: unknown[] = [...(at as unknown[])];
-  list[Number(key)] = within;
-  return list;
 }
 
 /** What can be moved on the drawing: where its row says it lies. */
@@ -497,10 +476,10 @@ const hundredth = (mm: number): number => Math.round(mm * 100) / 100;
 export function withMoved(part: Part, list: List, index: number, dx: number, dy: number): Part {
   const [px, py] = PLACED[list];
   const moved = <R extends Row>(row: R): R => {
-    const [x, y] = [read(row, px.split('.')), read(row, py.split('.'))];
+    const [x, y] = [valueAt(row, px.split('.')), valueAt(row, py.split('.'))];
     if (typeof x !== 'number' || typeof y !== 'number') return row;
-    const along = placed(row, px.split('.'), hundredth(x + dx));
-    return placed(along, py.split('.'), hundredth(y + dy)) as R;
+    const along = withValueAt(row, px.split('.'), hundredth(x + dx));
+    return withValueAt(along, py.split('.'), hundredth(y + dy)) as R;
   };
   const next = withRows(
     part,

@@ -1,6 +1,7 @@
 /** Controls: the shell's inputs to header lines, what clashes, the games played with them, and their proof. */
 import { useState } from 'react';
 import { Button, Select } from 'antd';
+import { freeKeyHoles } from '@deft/core/controls';
 import { familyMaps, familySentence, keysForHoles, keysInOwnHoles } from '@deft/core/games';
 import { COVERAGE } from '@deft/core/catalogue';
 import { freePlace } from '@deft/core/cuts';
@@ -39,16 +40,6 @@ const withInput = (p: Project, input: ShellInput): Project => ({
   },
 });
 
-/** A key hole of the body on show that no input has yet. */
-const freeHole = (p: Project, scene: Scene) =>
-  scene.shell?.openings.face.find(
-    (o) =>
-      o.use === 'button' &&
-      !p.controls.inputs.some(
-        (i) => 'opening' in i.at && i.at.opening === o.id && (i.at.copy ?? 0) === o.copy,
-      ),
-  );
-
 /** On the face of the body on show, where nothing is; before there is a shell, on the front it will have. */
 function newPlace(scene: Scene): ShellInput['at'] {
   const { pieces } = scene.shell?.body ?? { pieces: [] };
@@ -78,7 +69,7 @@ export default function ControlsStation() {
       while (ids.has(`input-${n}`)) n++;
       const role =
         INPUT_ROLES.find((r) => !p.controls.inputs.some((i) => i.functions[0] === r)) ?? 'menu';
-      const hole = freeHole(p, scene);
+      const [hole] = freeKeyHoles(scene);
       const at = hole ? { opening: hole.id, copy: hole.copy } : newPlace(scene);
       const input: ShellInput = {
         id: `input-${n}`,

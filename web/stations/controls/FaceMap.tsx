@@ -14,6 +14,7 @@ import type { Scene } from '@deft/core/fit';
 import { outerRing, span } from '@deft/core/shell';
 import { Ticks } from '../../book/Mat';
 import { PointedMark } from '../../book/PointedMark';
+import { stepOf, wayOf } from '../../keys/nudge';
 import { keysHere } from '../../keys/useKeys';
 import { pointAt } from '../../state/pointed';
 import style from './FaceMap.module.css';
@@ -29,18 +30,6 @@ const LIT_WORDS: Readonly<Record<Lit, string>> = {
 
 /** A drag shorter than this is a click, px. */
 const CLICK_PX = 3;
-const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-};
-/** How far an arrow moves a key, mm. */
-function stepOf({ shiftKey, altKey }: KeyboardEvent): number {
-  if (shiftKey) return 5;
-  return altKey ? 0.1 : 0.5;
-}
-
 export function FaceMap({
   scene,
   map,
@@ -132,7 +121,7 @@ export function FaceMap({
   const keysOn = (input: Input) =>
     keysHere({
       nudge: (e) => {
-        const [dx, dy] = ARROWS[e.key]!;
+        const [dx, dy] = wayOf(e);
         const step = stepOf(e);
         onMove?.(moved(input, dx * step, dy * step));
       },
@@ -286,7 +275,7 @@ export function FaceMap({
         );
       })}
       {dragged && near && (
-        <text className="cap" x={width / 2} y={height - 22} textAnchor="middle">
+        <text className="cap" x={width / 2} y={38} textAnchor="middle">
           {near.mm.toFixed(1)} mm to {near.input.name}, middle to middle
         </text>
       )}

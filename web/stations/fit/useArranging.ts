@@ -7,23 +7,13 @@ import { stepFromPage, turnFromPage } from '@deft/core/geometry';
 import { Checker, handled, lyingOver, type Scene, setOn, snapped } from '@deft/core/fit';
 import { applied, type Finding, type Placement, worstFirst } from '@deft/core/model';
 import { pageOf, type Spread } from '../../book/spread';
+import { stepOf, wayOf } from '../../keys/nudge';
 import type { Handlers } from '../../keys/useKeys';
 import { useChanged } from '../../ui/useChanged';
 import { useBuild, useCheckerNow, useShownScene, useSettled } from '../../state/build';
 
 const SETTLING: readonly Finding['check'][] = ['closing', 'wire', 'ribbon', 'cap'];
 
-const ARROW: Readonly<Record<string, [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-};
-/** How far an arrow moves a part, mm. */
-function stepOf({ shiftKey, altKey }: KeyboardEvent): number {
-  if (shiftKey) return 5;
-  return altKey ? 0.1 : 0.5;
-}
 const hundredth = (mm: number): number => Math.round(mm * 100) / 100;
 
 export interface Live {
@@ -90,7 +80,7 @@ export function useArranging(spread: Spread | undefined) {
     const at = sceneNow.items.get(item);
     const page = spread && at && pageOf(spread, at.piece);
     if (!now || !page) return {};
-    const along = (e: KeyboardEvent) => stepFromPage(page.view, ...ARROW[e.key]!);
+    const along = (e: KeyboardEvent) => stepFromPage(page.view, ...wayOf(e));
     const hold = (change: Partial<Placement>) => place(handled(sceneNow, now, change));
     const turn = (by: number) => () => hold({ turn: now.turn + turnFromPage(page.view, by) });
     const other =

@@ -87,6 +87,7 @@ export function Library({
   ];
   useKeys({ ownPart: () => make(true) });
   const lookAt = (part: Part, row: HTMLElement) => {
+    if (over?.part === part) return;
     const { top, left } = row.getBoundingClientRect();
     setOver({ part, top, right: window.innerWidth - left });
   };
@@ -171,7 +172,8 @@ export function Library({
           <div
             key={p.id}
             className={`row ${style.part}`}
-            onPointerEnter={(e) => lookAt(p, e.currentTarget)}
+            // What comes to lie under a pointer at rest is not asked for.
+            onPointerMove={(e) => lookAt(p, e.currentTarget)}
             onPointerLeave={() => setOver(undefined)}
             onFocus={(e) => lookAt(p, e.currentTarget)}
             onBlur={() => setOver(undefined)}

@@ -49,7 +49,7 @@ export function PartDrawing({
     mirror ? blockBox(b)[0][2] - blockBox(a)[0][2] : blockBox(a)[1][2] - blockBox(b)[1][2],
   );
   const hatch = hatchOf(part.family);
-  const { movable } = useMoving(s, mirror, onMove, (at) => onSpot?.(at));
+  const movable = useMoving(s, mirror, onMove, (at) => onSpot?.(at));
   const isSpot = (list: Spot['list'], index: number): boolean =>
     spot?.list === list && spot.index === index;
   const isLit = (b: Block): boolean => lit === b.id || isSpot('blocks', part.blocks.indexOf(b));

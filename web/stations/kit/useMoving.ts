@@ -1,6 +1,7 @@
 /** Moving things of a part on its drawing: dragged by the pointer, or nudged by arrows while they have the focus. */
 import { type PointerEvent, useRef, useState } from 'react';
 import type { List } from '@deft/core/kit';
+import { stepOf, wayOf } from '../../keys/nudge';
 import { keysHere } from '../../keys/useKeys';
 
 /** What lies in a list of the part, by its number. */
@@ -14,18 +15,6 @@ export type OnMove = (spot: Spot, dx: number, dy: number) => void;
 const CLICK_PX = 3;
 const tenth = (mm: number): number => Math.round(mm * 10) / 10;
 const isSame = (a: Spot | undefined, b: Spot): boolean => a?.list === b.list && a.index === b.index;
-
-const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
-  ArrowLeft: [-1, 0],
-  ArrowRight: [1, 0],
-  ArrowUp: [0, 1],
-  ArrowDown: [0, -1],
-};
-/** How far an arrow moves it, mm. */
-function stepOf({ shiftKey, altKey }: KeyboardEvent): number {
-  if (shiftKey) return 5;
-  return altKey ? 0.1 : 0.5;
-}
 
 /**
  * @param scale     px for one mm of the drawing
@@ -49,7 +38,6 @@ export function useMoving(
       role: 'button',
       tabIndex: 0,
       'aria-label': `Move ${name}`,
-      'data-spot': `${spot.list} ${spot.index}`,
       style: { cursor: 'grab', touchAction: 'none' as const },
       ...(isSame(live?.spot, spot) ? { transform: `translate(${live!.px} ${live!.py})` } : {}),
       onPointerDown: (e: PointerEvent<SVGElement>) => {
@@ -74,12 +62,12 @@ export function useMoving(
       onFocus: () => onChoose(spot),
       onKeyDown: keysHere({
         nudge: (e) => {
-          const [dx, dy] = ARROWS[e.key]!;
+          const [dx, dy] = wayOf(e);
           const step = stepOf(e);
           onMove(spot, sideways * dx * step, dy * step);
         },
       }),
     };
   };
-  return { movable, isMoving: live !== undefined };
+  return movable;
 }

@@ -189,6 +189,9 @@ export default function MeshView() {
                 popupMatchSelectWidth={150}
               />
             </div>
+            {known && file.unitMm === undefined && taken.length > 0 && (
+              <p className="note">The file does not say its unit: taken as in the one before.</p>
+            )}
             {size && (
               <p className="note">
                 {known
