@@ -12,6 +12,7 @@ import { pieceMesh, stlBytes } from '../core/formats/solid';
 import { documentOf, expect, saved, SITE, test } from './bench';
 import { stillClosing } from './drawn';
 import { type By, Hands } from './hands';
+import { HANDHELD, PAD_SHELL, TV_BOX } from './journey.values';
 
 const wasm = await Module();
 wasm.setup();
@@ -89,9 +90,6 @@ class Builder extends Hands {
   }
 }
 
-/** Outer width, height, corner, wall, front, back, posts in from the edge, post. */
-const MEASURED = ['118', '80', '10', '2', '15', '15', '9', '7'];
-
 for (const by of ['pointer', 'keyboard'] satisfies By[]) {
   test(`a television box from a pad shell, with a computer and a cell of one’s own, by ${by}: it closes after two dozen clicks and a dozen values`, async ({
     page,
@@ -100,16 +98,16 @@ for (const by of ['pointer', 'keyboard'] satisfies By[]) {
     const hands = new Builder(page, by);
     const key = await hands.begin(/^tv box/, /^A shell to measure/);
     await expect(page.getByRole('textbox', { name: 'Outer width, edge to edge' })).toBeFocused();
-    for (const value of MEASURED) {
+    for (const value of PAD_SHELL) {
       hands.values++;
       await page.keyboard.type(value);
       await page.keyboard.press('Tab');
     }
     await hands.go('Kit');
-    await hands.ownPart('3.7 V 2000 mAh 8 x 40 x 60');
-    await hands.ownPart('65 x 30, 40-pin');
-    await hands.fromLibrary('charge boost 3 A', 'Step 5/3A');
-    await hands.fromLibrary('slide switch', 'Slide switch');
+    await hands.ownPart(TV_BOX.cell);
+    await hands.ownPart(TV_BOX.computer);
+    await hands.fromLibrary(TV_BOX.charger, 'Step 5/3A');
+    await hands.fromLibrary(TV_BOX.switch, 'Slide switch');
     await hands.chains();
     await hands.mend(/No way to the television/, 'Bring mini-HDMI');
     await hands.mend(/No inputs yet/, 'Play with a wireless pad');
@@ -175,15 +173,15 @@ for (const by of ['pointer', 'keyboard'] satisfies By[]) {
     await expect(page.getByText('Taken over: the front with 7 features.')).toBeVisible();
 
     await hands.go('Kit');
-    await hands.ownPart('2.8 in SPI 320x240 69.2 x 50');
-    await hands.ownPart('65 x 30, 40-pin');
-    await hands.ownPart('3.7 V 2000 mAh 5 x 50 x 90');
-    await hands.fromLibrary('charge boost', 'Step 5/1A');
-    await hands.fromLibrary('i2s amp', 'Chirp I2S');
-    await hands.fromLibrary('speaker', 'Speaker 20');
-    await hands.fromLibrary('d-pad', 'Pad plate');
-    await hands.fromLibrary('key plate', 'Key plate 4');
-    await hands.fromLibrary('slide switch', 'Slide switch');
+    await hands.ownPart(HANDHELD.screen);
+    await hands.ownPart(HANDHELD.computer);
+    await hands.ownPart(HANDHELD.cell);
+    await hands.fromLibrary(HANDHELD.charger, 'Step 5/1A');
+    await hands.fromLibrary(HANDHELD.amp, 'Chirp I2S');
+    await hands.fromLibrary(HANDHELD.speaker, 'Speaker 20');
+    await hands.fromLibrary(HANDHELD.pad, 'Pad plate');
+    await hands.fromLibrary(HANDHELD.keys, 'Key plate 4');
+    await hands.fromLibrary(HANDHELD.switch, 'Slide switch');
 
     await hands.go('Controls');
     await hands.click(page.getByRole('button', { name: '8 keys for the free holes' }));
