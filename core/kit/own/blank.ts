@@ -26,7 +26,7 @@ const BOARD_MM = 1.6;
 
 /** How large it is: across, up and thick; or a round thing's diameter, and how tall it stands. */
 export type Size =
-  { kind: 'box'; w: Length; h: Length; t?: Length } | { kind: 'round'; d: Length; t: Length };
+  { kind: 'box'; w: Length; h: Length; t?: Length } | { kind: 'round'; d: Length; t?: Length };
 
 const guess = (mm: number): Length => length(mm, 'estimate');
 

@@ -12,7 +12,9 @@ const asRead = (mm: number) => length(mm, 'typical');
 /** Kinds that lie flat: the least of three sizes is how thick they are. */
 function sizeOf(line: MakersLine): Size | undefined {
   if (line.roundMm !== undefined) {
-    return { kind: 'round', d: asRead(line.roundMm), t: asRead(line.sizes[0] ?? 5) };
+    const [tall] = line.sizes;
+    const d = asRead(line.roundMm);
+    return { kind: 'round', d, ...(tall === undefined ? {} : { t: asRead(tall) }) };
   }
   if (line.sizes.length < 2) return undefined;
   if (line.sizes.length === 2) {

@@ -58,6 +58,9 @@ describe('a maker’s line', () => {
         expect([line, plan]).toMatchObject([line, { kind: 'circle', d: { mm: 20 } }]);
       }
     }
+    // How tall it is was not read: it stays as tall as what it was begun with.
+    const { part } = partFromLine('speaker 20 mm', 'x', { base });
+    expect(part.blocks.map((b) => b.height)).toEqual(base.blocks.map((b) => b.height));
     expect(readMakersLine('switch 20 mm').roundMm).toBeUndefined();
   });
   test('whatever is typed, a part comes out that can be kept', () => {

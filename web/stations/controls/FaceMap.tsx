@@ -151,7 +151,9 @@ export function FaceMap({
     >
       <Ticks w={width} h={height} scale={s} />
       <text className="cap" x={width / 2} y={20} textAnchor="middle">
-        THE FACE, seen from the front
+        {near
+          ? `${near.mm.toFixed(1)} mm to ${near.input.name}, middle to middle`
+          : 'THE FACE, seen from the front'}
       </text>
       <path
         className="shell-in"
@@ -274,11 +276,6 @@ export function FaceMap({
           </g>
         );
       })}
-      {dragged && near && (
-        <text className="cap" x={width / 2} y={38} textAnchor="middle">
-          {near.mm.toFixed(1)} mm to {near.input.name}, middle to middle
-        </text>
-      )}
       <PointedMark body={shell.body.id} to={at} />
       {!lit && inputs.some((m) => !isInFront(m.input)) && (
         <text className="cap" x={width / 2} y={height - 6} textAnchor="middle">
