@@ -7,6 +7,7 @@
 import { readFile, stat } from 'node:fs/promises';
 import { parseArgs } from 'node:util';
 import { STARTER_PARTS } from '@deft/core/catalogue';
+import { holeWords } from '@deft/core/cuts';
 import { documentSchema } from '@deft/core/formats';
 import {
   BadInput,
@@ -215,6 +216,11 @@ function checkFile(p: Project, io: Io, json: boolean, seconds: number): number {
   for (const q of c.cuts.pockets) {
     io.out(
       `  ${q.name}: ${q.w.toFixed(1)} × ${q.h.toFixed(1)} mm, ${q.deep.toFixed(1)} deep, ${q.left.toFixed(1)} of wall left\n`,
+    );
+  }
+  for (const q of c.cuts.patterns) {
+    io.out(
+      `  ${q.name}: ${q.holes} holes ${holeWords(q.hole)} mm, ${q.open.toFixed(0)} mm² open, act as ${q.acting.toFixed(0)}\n`,
     );
   }
   io.out('\nPower\n');

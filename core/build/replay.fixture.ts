@@ -211,11 +211,12 @@ export class Replay {
     if (this.#shut) this.#no(step, 'into a closed case');
     if (this.#wasMade(item) && !this.#made.has(item)) this.#no(step, `${item} is not made yet`);
     if (at) {
-      const { openings, trims, pockets } = cutting(this.#p, this.#scene);
+      const { openings, trims, pockets, patterns } = cutting(this.#p, this.#scene);
       const cuts = [
         ...openings.filter((o) => o.pieces.includes(at.piece)).map((o) => `open:${o.key}`),
         ...trims.filter((t) => t.piece === at.piece).map((t) => `cut:${t.feature}/${t.copy}`),
         ...pockets.filter((c) => c.piece === at.piece).map((c) => `mill:${c.id}`),
+        ...patterns.filter((c) => c.pieces.includes(at.piece)).map((c) => `drill:${c.id}`),
       ];
       const missing = cuts.filter((c) => !this.#cut.has(c));
       if (missing.length) this.#no(step, `${missing[0]} comes after it`);

@@ -1,6 +1,12 @@
 /** Where a place lies from the outer edges a calliper can touch. */
 import type { Edge } from '../model';
 import type { Scene } from '../fit';
+import type { Wall } from '../shell';
+
+/** What a cut goes through: the face of a piece, or a wall. */
+export type CutFace =
+  | { kind: 'face'; piece: string; role: string }
+  | { kind: 'wall'; wall: number; name: string; length: number };
 
 export interface FromEdge {
   edge: Edge | 'front face' | 'back face';
@@ -32,3 +38,36 @@ const edgesOf = (scene: Scene) => {
   const ys = scene.shell!.walls.map((w) => w.y0);
   return { x0: Math.min(...xs), x1: Math.max(...xs), y0: Math.min(...ys), y1: Math.max(...ys) };
 };
+
+/** Distances along a wall from the nearer end, and from the nearer of front and back. */
+export function fromEnds(
+  { shell }: Scene,
+  wall: Wall,
+  at: { u: number; v: number },
+  halfW: number,
+  halfH: number,
+): [FromEdge, FromEdge] {
+  const { body, sign } = shell!;
+  const depth = (side: 1 | -1): number =>
+    Math.max(0, ...body.pieces.filter((q) => sign(q.id) === side).map((q) => q.depth.mm));
+  const isNearStart = at.u <= wall.length / 2;
+  const [above, below] = [at.v + depth(-1), depth(1) - at.v];
+  return [
+    { edge: endEdge(wall, isNearStart), mm: (isNearStart ? at.u : wall.length - at.u) - halfW },
+    above <= below
+      ? { edge: 'back face', mm: above - halfH }
+      : { edge: 'front face', mm: below - halfH },
+  ];
+}
+
+/** The outer edge at the start or the end of a wall, as seen from the front. */
+function endEdge(wall: { ux: number; uy: number }, atStart: boolean): Edge {
+  const x = atStart ? -wall.ux : wall.ux;
+  const y = atStart ? -wall.uy : wall.uy;
+  if (Math.abs(x) > Math.abs(y)) {
+    if (x > 0) return 'right';
+    return 'left';
+  }
+  if (y > 0) return 'top';
+  return 'bottom';
+}

@@ -3,15 +3,7 @@
  * and the posts and ribs behind it. Holes that are there already are judged with those planned.
  */
 import { activeArea, judgedGap, type Scene } from '../fit';
-import {
-  inside,
-  planGap,
-  polygonPrism,
-  type Prism,
-  type Pt,
-  type Ring,
-  roundPrism,
-} from '../geometry';
+import { inside, planGap, polygonPrism, type Prism, type Pt, roundPrism } from '../geometry';
 import {
   appliedAll,
   type Change,
@@ -27,6 +19,7 @@ import {
 import { backings } from '../controls';
 import { innerRing, outerRing, wallName, type WallRules, wallRules } from '../shell';
 import { type CutItem, type Cutting, cutting, HAND_CUT_MM } from './list';
+import { depthIn } from './rings';
 
 /** An edge that was there already, measured with callipers, mm. */
 const THERE_U = 0.1;
@@ -130,20 +123,6 @@ const source = (h: Hole): SourceShare => ({
   u: h.u,
   k: 1,
 });
-
-/** Signed distance of a point from a closed line: positive inside. */
-function depthIn(ring: Ring, [x, y]: Pt): number {
-  let least = Infinity;
-  for (let i = 0; i < ring.length; i += 2) {
-    const j = (i + 2) % ring.length;
-    const [ex, ey] = [ring[j]! - ring[i]!, ring[j + 1]! - ring[i + 1]!];
-    const long = ex * ex + ey * ey;
-    const along = long > 0 ? ((x - ring[i]!) * ex + (y - ring[i + 1]!) * ey) / long : 0;
-    const t = Math.max(0, Math.min(1, along));
-    least = Math.min(least, Math.hypot(x - ring[i]! - t * ex, y - ring[i + 1]! - t * ey));
-  }
-  return inside(ring, x, y) ? least : -least;
-}
 
 const swallows = (a: Hole, b: Hole): boolean => {
   const ring = Float64Array.from(a.ring.flat());

@@ -10,6 +10,20 @@ export {
 export type { FromEdge } from './edges';
 export { type Pocket, pocketFindings, pocketWays } from './pockets';
 export {
+  airWays,
+  grilleWays,
+  type HoleAt,
+  holesOf,
+  holeWords,
+  laidAnew,
+  newPattern,
+  type Pattern,
+  patternFindings,
+  patternKey,
+  patternWays,
+  webFor,
+} from './patterns';
+export {
   correctionFor,
   CHECK_BAR_MM,
   type Correction,
@@ -24,4 +38,4 @@ export { cutOuts, templates, templateTitle } from './template';
 export { shellSheets } from './shellSheets';
 export { FIRST_FIELDS, measuringSheet, type SheetField } from './measuringSheet';
 export { stripSheet } from './strip';
-export { cutWork, passWords, pocketMinutes, stageWhy, type CutWork } from './work';
+export { cutWork, passWords, patternMinutes, pocketMinutes, stageWhy, type CutWork } from './work';

@@ -6,7 +6,6 @@
  */
 import {
   type Cut,
-  type Edge,
   formatMm,
   type Project,
   type CutFor,
@@ -16,7 +15,8 @@ import {
 } from '../model';
 import { activeArea, KEY_MM, leverSlot, portOpening, type Scene, sceneOf, windowFor } from '../fit';
 import { spotOf } from '../controls';
-import { type FromEdge, fromOuter } from './edges';
+import { type CutFace, type FromEdge, fromEnds, fromOuter } from './edges';
+import { type Pattern, patterns } from './patterns';
 import { type Pocket, pockets } from './pockets';
 import { openingLedger, type Wall, type WallHole, wallName } from '../shell';
 
@@ -27,9 +27,6 @@ export const START_SMALL_MM = 0.5;
 export const BUTTON_PLAY_MM = 0.25;
 export const WINDOW_SHOW_MM = 0.3;
 
-type CutFace =
-  | { kind: 'face'; piece: string; role: string }
-  | { kind: 'wall'; wall: number; name: string; length: number };
 export interface CutItem {
   key: string;
   through: CutFor;
@@ -74,6 +71,7 @@ export interface Cutting {
   openings: CutItem[];
   trims: Trim[];
   pockets: Pocket[];
+  patterns: Pattern[];
   blanks: Blank[];
 }
 export interface Trim {
@@ -95,11 +93,12 @@ export interface Trim {
 
 /** Everything to cut in a build, ports first. */
 export function cutting(p: Project, scene: Scene = sceneOf(p)): Cutting {
-  if (!scene.shell) return { openings: [], trims: [], pockets: [], blanks: [] };
+  if (!scene.shell) return { openings: [], trims: [], pockets: [], patterns: [], blanks: [] };
   return {
     openings: [...ports(p, scene), ...levers(p, scene), ...windows(p, scene), ...buttons(p, scene)],
     trims: trims(p, scene),
     pockets: pockets(p, scene),
+    patterns: patterns(scene),
     blanks: blanks(p),
   };
 }
@@ -116,6 +115,7 @@ export function wholeCutting(p: Project, whole: Scene = sceneOf(p)): Cutting {
     openings: [first, ...others].flatMap((c) => c.openings),
     trims: [first, ...others].flatMap((c) => c.trims),
     pockets: [first, ...others].flatMap((c) => c.pockets),
+    patterns: [first, ...others].flatMap((c) => c.patterns),
     // Those of every body are known to the first.
     blanks: first.blanks,
   };
@@ -206,16 +206,6 @@ function inWall(
   through: CutFor,
 ): Omit<CutItem, 'kind' | 'name' | 'why'> {
   const shell = scene.shell!;
-  const depth = (sign: 1 | -1) =>
-    Math.max(
-      0,
-      ...shell.body.pieces.filter((q) => shell.sign(q.id) === sign).map((q) => q.depth.mm),
-    );
-  const nearStart = hole.u <= wall.length / 2;
-  const along = (nearStart ? hole.u : wall.length - hole.u) - (hole.round ? 0 : hole.w / 2);
-  const [back, front] = [depth(-1), depth(1)];
-  const fromBack = hole.v + back <= front - hole.v;
-  const deep = (fromBack ? hole.v + back : front - hole.v) - (hole.round ? 0 : hole.h / 2);
   const key = cutKey(through);
   return {
     key,
@@ -232,25 +222,10 @@ function inWall(
     h: hole.h,
     start: start(hole.w, hole.h),
     toleranceMm: HAND_CUT_MM,
-    from: [
-      { edge: endEdge(wall, nearStart), mm: along },
-      { edge: fromBack ? 'back face' : 'front face', mm: deep },
-    ],
+    from: fromEnds(scene, wall, hole, hole.round ? 0 : hole.w / 2, hole.round ? 0 : hole.h / 2),
     state: state(p, key),
     ...asMade(p, key),
   };
-}
-
-/** The outer edge at the start or the end of a wall, as seen from the front. */
-function endEdge(wall: { ux: number; uy: number }, atStart: boolean): Edge {
-  const x = atStart ? -wall.ux : wall.ux;
-  const y = atStart ? -wall.uy : wall.uy;
-  if (Math.abs(x) > Math.abs(y)) {
-    if (x > 0) return 'right';
-    return 'left';
-  }
-  if (y > 0) return 'top';
-  return 'bottom';
 }
 
 function windows(p: Project, scene: Scene): CutItem[] {

@@ -6,6 +6,7 @@ import { formatMm, type Project } from '../model';
 import { type Scene, sceneOf } from '../fit';
 import type { ShellSolids, Wall } from '../shell';
 import { type CutItem, cutting } from './list';
+import { patternMarks } from './patterns';
 import type { Mark, Sheet } from './sheet';
 
 const BORDER_MM = 8;
@@ -63,8 +64,10 @@ export function stripOf(shell: ShellSolids): Strip {
 export function stripSheet(p: Project, scene: Scene = sceneOf(p)): Sheet | undefined {
   const { shell } = scene;
   if (!shell) return undefined;
-  const mine = cutting(p, scene).openings.filter((c) => c.face.kind === 'wall');
-  if (!mine.length) return undefined;
+  const cuts = cutting(p, scene);
+  const mine = cuts.openings.filter((c) => c.face.kind === 'wall');
+  const drilled = cuts.patterns.filter((c) => c.face.kind === 'wall');
+  if (!mine.length && !drilled.length) return undefined;
   const strip = stripOf(shell);
   const depth = (sign: 1 | -1): number =>
     Math.max(
@@ -137,6 +140,9 @@ export function stripSheet(p: Project, scene: Scene = sceneOf(p)): Sheet | undef
     }),
     ...shell.openings.wall.map((o) => hole(o, o.w, o.h, 'there')),
     ...mine.flatMap(cutMarks),
+    ...drilled.flatMap((c) =>
+      patternMarks(c, (u, v) => at(placeOf((c.face as { wall: number }).wall, u), v)),
+    ),
   ];
   return {
     id: 'walls-strip',

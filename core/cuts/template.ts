@@ -9,7 +9,8 @@ import { bodiesOf, type Scene, sceneOf } from '../fit';
 import { outerRing } from '../shell';
 import { blockBox, standing } from '../geometry';
 import type { FromEdge } from './edges';
-import { type CutItem, cutting } from './list';
+import { type CutItem, type Cutting, cutting } from './list';
+import { type Pattern, patternMarks } from './patterns';
 import type { Pocket } from './pockets';
 import type { Mark, Sheet } from './sheet';
 
@@ -49,7 +50,11 @@ function bodyTemplates(p: Project, inside: boolean, scene: Scene): Sheet[] {
     const there = shell.openings.face.filter((o) => o.piece === piece.id);
     // A pocket is marked from inside, where it is made.
     const pockets = inside ? cuts.pockets.filter((c) => c.piece === piece.id) : [];
-    if (!mine.length && !there.length && !trims.length && !pockets.length) continue;
+    const drilled = cuts.patterns.filter(
+      (c) => c.face.kind === 'face' && c.face.piece === piece.id,
+    );
+    const all = [...mine, ...trims, ...pockets, ...drilled];
+    if (!all.length && !there.length) continue;
     // Outside of a front is seen as in the build's frame; outside of a back is its mirror image.
     const flip = shell.sign(piece.id) > 0 === inside;
     const at = (x: number, y: number): [number, number] => [
@@ -88,9 +93,10 @@ function bodyTemplates(p: Project, inside: boolean, scene: Scene): Sheet[] {
       );
     }
     for (const c of pockets) marks.push(...pocketMarks(c, at, { x0: 0, y0: 0, x1: w, y1: h }));
+    for (const c of drilled) marks.push(...drilledMarks(c, at, { x0: 0, y0: 0, x1: w, y1: h }));
     marks.push(
       ...datumEdges(
-        [...mine, ...trims, ...pockets].flatMap((c) => c.from),
+        all.flatMap((c) => c.from),
         at,
         w,
         h,
@@ -109,7 +115,7 @@ function bodyTemplates(p: Project, inside: boolean, scene: Scene): Sheet[] {
       w: w + 2 * BORDER_MM,
       h: h + 2 * BORDER_MM,
       marks,
-      cuts: [...mine, ...trims, ...pockets].map((c) => c.key),
+      cuts: all.map((c) => c.key),
       face: {
         body: shell.body.id,
         x0: BORDER_MM + (flip ? w : 0),
@@ -118,7 +124,7 @@ function bodyTemplates(p: Project, inside: boolean, scene: Scene): Sheet[] {
       },
     });
   }
-  return [...out, ...(inside ? [] : wallSheets(scene, cuts.openings))];
+  return [...out, ...(inside ? [] : wallSheets(scene, cuts))];
 }
 
 const circle = ([x, y]: [number, number], r: number, ink: 'cut' | 'start' | 'there'): Mark => ({
@@ -207,6 +213,12 @@ function pocketMarks(c: Pocket, at: At, frame: Frame): Mark[] {
   ];
 }
 
+/** Its holes, and how far its middle lies from the edges. */
+const drilledMarks = (c: Pattern, at: At, frame: Frame): Mark[] => [
+  ...patternMarks(c, at),
+  ...dims(c.u, c.v, c.from, at, frame, [0, 0], true),
+];
+
 /** Height of a dimension's figures on paper, and the width of one of them, mm. */
 const FIGURE_MM = 2.6;
 const DIGIT_MM = 1.6;
@@ -289,7 +301,7 @@ function datumEdges(from: readonly FromEdge[], at: At, w: number, h: number): Ma
 }
 
 /** Strips for the walls, seen from outside: u runs along the wall, the parting line is drawn in. */
-function wallSheets(scene: Scene, openings: readonly CutItem[]): Sheet[] {
+function wallSheets(scene: Scene, { openings, patterns }: Cutting): Sheet[] {
   const shell = scene.shell!;
   const depth = (sign: 1 | -1) =>
     Math.max(
@@ -299,7 +311,9 @@ function wallSheets(scene: Scene, openings: readonly CutItem[]): Sheet[] {
   const [back, front] = [depth(-1), depth(1)];
   return shell.walls.flatMap((wall): Sheet[] => {
     const mine = openings.filter((c) => c.face.kind === 'wall' && c.face.wall === wall.index);
-    if (!mine.length) return [];
+    const drilled = patterns.filter((c) => c.face.kind === 'wall' && c.face.wall === wall.index);
+    const all = [...mine, ...drilled];
+    if (!all.length) return [];
     const w = wall.length;
     const at: At = (u, z) => [BORDER_MM + u, BORDER_MM + front - z];
     const line = (u0: number, z0: number, u1: number, z1: number, ink: 'thin' | 'datum'): Mark => ({
@@ -346,10 +360,11 @@ function wallSheets(scene: Scene, openings: readonly CutItem[]): Sheet[] {
                 },
           ),
         ...mine.flatMap((c) => cutMarks(c, at, { x0: 0, x1: w, y0: -back, y1: front })),
-        ...new Set(mine.map((c) => (c.u <= w / 2 ? 0 : w))),
+        ...drilled.flatMap((c) => drilledMarks(c, at, { x0: 0, x1: w, y0: -back, y1: front })),
+        ...new Set(all.map((c) => (c.u <= w / 2 ? 0 : w))),
       ] as Array<Mark | number>
     ).flatMap((m): Mark[] => (typeof m === 'number' ? [line(m, -back, m, front, 'datum')] : [m]));
-    const face = mine[0]!.face as Extract<CutItem['face'], { kind: 'wall' }>;
+    const face = all[0]!.face as Extract<CutItem['face'], { kind: 'wall' }>;
     return [
       {
         id: `wall-${wall.index}`,
@@ -358,7 +373,7 @@ function wallSheets(scene: Scene, openings: readonly CutItem[]): Sheet[] {
         w: w + 2 * BORDER_MM,
         h: back + front + 2 * BORDER_MM,
         marks,
-        cuts: mine.map((c) => c.key),
+        cuts: all.map((c) => c.key),
       },
     ];
   });

@@ -43,7 +43,13 @@ const hole = (w: number, h: number, more: Partial<CutItem> = {}): CutItem => ({
   ...more,
 });
 const of = (c: CutItem, tools: Project['brief']['tools'] = []): CutWork =>
-  cutWork(withTools(tools), { openings: [c], trims: [], pockets: [], blanks: [] })[0]!;
+  cutWork(withTools(tools), {
+    openings: [c],
+    trims: [],
+    pockets: [],
+    patterns: [],
+    blanks: [],
+  })[0]!;
 
 const post = (off: number): Cutting['trims'][number] => ({
   key: `post-${off}`,
@@ -135,7 +141,13 @@ describe('by hand', () => {
     ['a row of three, broken out, four passes on four edges', of(hole(9.2, 3.4)), 13.5],
     [
       'a post 8 mm lower with cutter and file: 2 and half a minute a mm',
-      cutWork(withTools([]), { openings: [], trims: [post(8)], pockets: [], blanks: [] })[0]!,
+      cutWork(withTools([]), {
+        openings: [],
+        trims: [post(8)],
+        pockets: [],
+        patterns: [],
+        blanks: [],
+      })[0]!,
       9,
     ],
     [
@@ -144,6 +156,7 @@ describe('by hand', () => {
         openings: [],
         trims: [post(8)],
         pockets: [],
+        patterns: [],
         blanks: [],
       })[0]!,
       6.6,
@@ -238,6 +251,7 @@ describe('the order', () => {
     ],
     trims: [post(8), post(2)],
     pockets: [],
+    patterns: [],
     blanks: [],
   };
 

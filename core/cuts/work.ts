@@ -2,8 +2,9 @@
  * How each cut is made with the tools that are there, and in which order all of them: small first
  * and to the line last. Sizes are exact; minutes are typical.
  */
-import { formatMm, type Project, type Tool, type Worked } from '../model';
+import { formatMm, holeMm2, type Project, type Tool, type Worked } from '../model';
 import type { CutItem, Cutting, Trim } from './list';
+import type { Pattern } from './patterns';
 import type { Pocket } from './pockets';
 
 export type Pass =
@@ -11,6 +12,9 @@ export type Pass =
   | { do: 'drill'; bit: number; holes: number }
   /** Holes side by side from one end of the start line to the other, their middles so far apart. */
   | { do: 'row'; bit: number; holes: number; pitch: number }
+  /** At every centre of a pattern, and the wall between both ends of every slot. */
+  | { do: 'drill each'; bit: number; holes: number }
+  | { do: 'saw slots'; along: number; slots: number; tool: 'rotary tool' | 'fine saw' }
   | { do: 'step drill'; to: number }
   | { do: 'saw'; along: number; tool: 'rotary tool' | 'fine saw' }
   | { do: 'score'; along: number }
@@ -140,10 +144,12 @@ function minutesOf(pass: Pass): number {
     case 'pilot':
     case 'drill':
     case 'row':
+    case 'drill each':
       return 0.5 * pass.holes;
     case 'step drill':
       return 1.5;
     case 'saw':
+    case 'saw slots':
       return (pass.along / 10) * (pass.tool === 'rotary tool' ? 0.5 : 1.2);
     case 'score':
       return pass.along / 10;
@@ -233,22 +239,59 @@ function pocketWork(c: Pocket, tools: readonly Tool[]): CutWork {
   };
 }
 
+/** Every hole of a pattern drilled; of a slot both ends, and sawn between. */
+function patternPasses(
+  { hole, cut }: Pick<Pattern, 'hole' | 'cut'>,
+  tools: readonly Tool[],
+): Pass[] {
+  const holes = cut.holes.length;
+  const each = (bit: number, count: number): Pass[] => [
+    ...pilots(bit, count),
+    { do: 'drill each', bit, holes: count },
+  ];
+  if (hole.kind === 'round') return [...each(hole.d, holes), { do: 'deburr' }];
+  const tool = tools.includes('rotary tool') ? 'rotary tool' : 'fine saw';
+  return [
+    ...each(hole.w, 2 * holes),
+    { do: 'saw slots', along: 2 * holes * (hole.l - hole.w), slots: holes, tool },
+    { do: 'deburr' },
+  ];
+}
+
+function patternWork(c: Pattern, tools: readonly Tool[]): CutWork {
+  const passes = patternPasses(c, tools);
+  return {
+    key: c.key,
+    name: c.name,
+    stage: c.hole.kind === 'slot' ? 'sawn' : 'drilled',
+    passes,
+    minutes: timed(passes),
+    corners: false,
+  };
+}
+
+/** Minutes of drilling a pattern with the tools that are there, typical. */
+export const patternMinutes = (c: Pick<Pattern, 'hole' | 'cut'>, tools: readonly Tool[]): number =>
+  timed(patternPasses(c, tools)).value;
+
 /**
  * Everything still to be cut, in the order it is best made: posts and ribs while the walls hold the
  * half, pockets while nothing is open yet, then what is drilled, what is sawn, and what opens the rim; of each the small before the
  * large.
  */
-export function cutWork(p: Project, { openings, trims, pockets }: Cutting): CutWork[] {
+export function cutWork(p: Project, { openings, trims, pockets, patterns }: Cutting): CutWork[] {
   const tools = p.brief.tools ?? [];
   const open = (c: { state: string }): boolean => c.state !== 'done' && c.state !== 'measured';
   const area = new Map([
     ...trims.map((t) => [t.key, t.full - t.to] as const),
     ...pockets.map((c) => [c.key, c.w * c.h] as const),
+    ...patterns.map((c) => [c.key, holeMm2(c.hole)] as const),
     ...openings.map((c) => [c.key, c.w * c.h] as const),
   ]);
   return [
     ...trims.filter(open).map((t) => trimWork(t, tools)),
     ...pockets.filter(open).map((c) => pocketWork(c, tools)),
+    ...patterns.filter(open).map((c) => patternWork(c, tools)),
     ...openings.filter(open).map((c) => openingWork(c, tools)),
   ].sort(
     (a, b) =>
@@ -272,6 +315,10 @@ export function passWords(pass: Pass): string {
         : `Drill ⌀${formatMm(pass.bit, 1)}`;
     case 'row':
       return `Drill a row of ${pass.holes} holes ⌀${formatMm(pass.bit, 1)} inside the start line, ${mm(pass.pitch)} apart`;
+    case 'drill each':
+      return `Drill ⌀${formatMm(pass.bit, 1)} at each of ${pass.holes} centres, from outside, wood behind`;
+    case 'saw slots':
+      return `${pass.tool === 'rotary tool' ? 'Rotary tool' : 'Fine saw'} between both ends of ${pass.slots} slots, ${mm(pass.along)} in all`;
     case 'step drill':
       return `Step drill to ⌀${formatMm(pass.to, 1)}: stop on the bevel after that step`;
     case 'saw':

@@ -4,6 +4,7 @@
 import { type Finding, mm1, type WayOut } from '../model';
 import type { SceneCheck } from './sceneCheck';
 import { judgedGap } from './contact';
+import { patternsIn } from '../shell';
 import { isInOpen, type PlacedItem, placing, pointOf, type Scene } from './scene';
 
 /** How far a speaker may sit off its grille, as a share of its own width, before much of it plays against the wall. */
@@ -53,7 +54,7 @@ function findings(scene: Scene): Finding[] {
     if (isOff && !hasRing(scene, at.item.id)) {
       out.push(leaking(at, x, y));
     }
-    const holes = scene.shell.openings.face.filter((o) => o.use === 'speaker');
+    const holes = grillesFor(scene, at);
     if (!holes.length) {
       out.push(shutIn(at, x, y));
       continue;
@@ -101,6 +102,19 @@ function findings(scene: Scene): Finding[] {
   return out;
 }
 
+/** What a speaker may play through: grilles that are there, and what is drilled for it. */
+function grillesFor(
+  { project, shell }: Scene,
+  { item }: PlacedItem,
+): Array<{ name: string; piece: string; x: number; y: number }> {
+  const drilled = patternsIn(project, shell!.body).flatMap((c) =>
+    'item' in c.for && c.for.item === item.id && 'piece' in c.at && c.holes.length
+      ? [{ name: 'its holes', ...c.at }]
+      : [],
+  );
+  return [...shell!.openings.face.filter((o) => o.use === 'speaker'), ...drilled];
+}
+
 /** Whether its cone looks away from the half it is fixed in. */
 function looksIn(scene: Scene, at: PlacedItem): boolean {
   const along = pointOf(at, [0, 0, 1])[2] - pointOf(at, [0, 0, 0])[2];
@@ -129,7 +143,9 @@ const shutIn = (at: PlacedItem, x: number, y: number): Finding => ({
   verdict: 'tight',
   title: 'No holes for its sound',
   what: `${at.item.name} plays into a closed shell.`,
-  why: ['Add a grille in front of it in Shell: about a third of its cone open is usual (typical).'],
+  why: [
+    'Drill holes before it, or add a grille in Shell: about a third of its cone open is usual (typical).',
+  ],
   about: [at.item.id],
   at: { x, y, z: at.solids[0]!.z1 },
 });

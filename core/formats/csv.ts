@@ -1,7 +1,7 @@
 /** Tables as CSV. Cells that a spreadsheet would run as a formula are made safe. */
 import Papa from 'papaparse';
 import { formatMm, type Project } from '../model';
-import { type Cutting, cutWork, type FromEdge, passWords } from '../cuts';
+import { type Cutting, cutWork, type FromEdge, holeWords, passWords } from '../cuts';
 import { billOf, RESERVED } from '../kit';
 import { buttonMap, pinUses } from '../controls';
 import type { Wiring } from '../wiring';
@@ -124,6 +124,13 @@ export function calliperTable(p: Project, cuts: Cutting): string {
       const deep = `${size}, ${mm(pocket.deep)} deep`;
       const where = `${pocket.piece}, inside`;
       return [i + 1, work.name, where, 'near edges', ...reading(a), ...reading(b), size, deep, how];
+    }
+    const pattern = cuts.patterns.find((c) => c.key === work.key);
+    if (pattern) {
+      const [a, b] = pattern.from;
+      const where = pattern.face.kind === 'wall' ? pattern.face.name : `${pattern.face.role} face`;
+      const size = `${pattern.holes} × ${holeWords(pattern.hole)}`;
+      return [i + 1, work.name, where, 'middle', ...reading(a), ...reading(b), size, size, how];
     }
     const c = cuts.openings.find((o) => o.key === work.key)!;
     const size = (w: number, h: number) => (c.round ? `⌀${mm(w)}` : `${mm(w)} × ${mm(h)}`);

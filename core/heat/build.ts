@@ -12,7 +12,7 @@ import {
   type Project,
 } from '../model';
 import { partOf } from '../kit';
-import { openMm2 } from '../shell';
+import { openMm2, patternMm2, patternsIn, THIN_HOLE } from '../shell';
 import { solved, type Standing } from '../network';
 import { chargerWarmth, networkOf, powerFigures, type Supply } from '../power';
 import type { WarmCase } from './case';
@@ -24,8 +24,6 @@ export type WarmState = 'game' | 'charging';
 export const ROOM_C = 25;
 /** How much of the outside air and eyes reach: it lies in hands. Typical. */
 const FREE_SHARE = 0.7;
-/** Free share of a vent's or grille's opening. */
-const OPEN_SHARE = 0.6;
 /** Share of a computer's draw that is in its main chip, and the way from it into the board, K/W. Typical. */
 const CHIP_SHARE = 0.7;
 const SPREAD = 5;
@@ -96,7 +94,7 @@ export function warmBodies(p: Project, state: WarmState, roomC = ROOM_C): WarmBo
   return [...new Set([first, ofCell ?? first])].map((body) => {
     const isHere = (item: string): boolean => isIn(body, item);
     const [hasHost, hasCell] = [body === first, body === (ofCell ?? first)];
-    const vents = ventsOf(body);
+    const vents = ventsOf(p, body);
     const loads = lost.loads.filter((l) => isHere(l.item)).reduce((sum, l) => sum + l.watts, 0);
     const turning = isIn(body, energy.converter?.item.id) ? lost.turning : 0;
     const charger = isIn(body, energy.charger?.item.id) ? charging : 0;
@@ -146,14 +144,15 @@ function shellOf(body: Body): WarmCase['shell'] {
   };
 }
 
-/** Holes that air gets through: vents and speaker grilles that stay open. */
-function ventsOf(body: Body): WarmCase['vents'] {
+/** Holes that air gets through: vents and grilles that stay open, and what is drilled. */
+function ventsOf(p: Project, body: Body): WarmCase['vents'] {
   const { w, h } = outlineSpan(body.outline);
   // Behind a plate the room's own air is all there is.
   if (isOpen(body)) return { area: w * h * M * M, high: (Math.min(w, h) / 2) * M };
   const openings = body.pieces.flatMap((q) => q.openings).filter(isAiry);
   const mm2 = openings.reduce((sum, o) => sum + openMm2(o), 0);
-  return { area: mm2 * OPEN_SHARE * M * M, high: (Math.min(w, h) / 2) * M };
+  const drilled = patternsIn(p, body).reduce((sum, c) => sum + patternMm2(c, body).acting, 0);
+  return { area: (mm2 * THIN_HOLE + drilled) * M * M, high: (Math.min(w, h) / 2) * M };
 }
 const isAiry = (o: Opening): boolean =>
   (o.use === 'vent' || o.use === 'speaker') && o.reuse?.as !== 'blanked';

@@ -59,6 +59,7 @@ export function heatFigures(p: Project): HeatFigures | undefined {
     before &&
     before.p.power === p.power &&
     before.p.shell === p.shell &&
+    before.p.cuts === p.cuts &&
     before.p.way === p.way &&
     (p.shell.bodies.length < 2 || before.p.layout === p.layout)
   ) {
@@ -194,6 +195,35 @@ export const heatFindings = (p: Project): Finding[] =>
       },
     ];
   });
+
+/** Holes are sought up to so much acting area, mm², in steps. */
+const MOST_VENT_MM2 = 1200;
+const VENT_STEP_MM2 = 25;
+
+/**
+ * How much more a body has to be open so that nothing of it is too warm.
+ *
+ * @returns which body, and acting mm²; nothing where air alone does not do it
+ */
+export function ventsWanted(p: Project, f: Finding): { body: string; mm2: number } | undefined {
+  const figures = heatFigures(p);
+  const fact = figures?.facts.find((q) => `warm-${q.place}` === f.code && f.id.includes(q.state));
+  if (!figures || !fact) return undefined;
+  const body = warmBodies(p, fact.state).find((b) => !fact.body || b.id === fact.body);
+  if (!body) return undefined;
+  const warmth = (mm2: number): number => {
+    const area = body.case.vents.area + mm2 / 1e6;
+    const t = corrected(
+      settled({ ...body.case, vents: { ...body.case.vents, area } }),
+      figures.factor,
+    );
+    return { chip: t.chipC, cell: t.cellC, skin: t.shellC }[fact.place];
+  };
+  for (let mm2 = VENT_STEP_MM2; mm2 <= MOST_VENT_MM2; mm2 += VENT_STEP_MM2) {
+    if (warmth(mm2) <= fact.mostC) return { body: body.id, mm2 };
+  }
+  return undefined;
+}
 
 /** Fins or a fan from the library, or a cooler board. */
 export function heatWays(p: Project, f: Finding, library: readonly Part[]): WayOut[] {

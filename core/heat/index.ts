@@ -5,6 +5,7 @@ export {
   heatFindings,
   heatWays,
   type HeatFigures,
+  ventsWanted,
   type WarmFact,
   warmingUp,
 } from './findings';

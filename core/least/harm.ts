@@ -5,7 +5,7 @@
  */
 import { type Change, type Project, type Tool, TOOLS } from '../model';
 import type { StandingFeature } from '../shell';
-import { pocketMinutes } from '../cuts';
+import { patternMinutes, pocketMinutes } from '../cuts';
 import type { Scene } from '../fit';
 
 /** What a builder may want to keep. */
@@ -78,6 +78,8 @@ const WORK = {
 } as const;
 /** Of milling through, or beside the line. */
 const MILL_RISK = 0.12;
+/** Of a bit that wanders into its neighbour. */
+const DRILL_RISK = 0.05;
 /** Per step of difficulty of what comes off a board. */
 const OFF = { minutes: 8, risk: 0.03 };
 
@@ -105,6 +107,14 @@ function harmOfOne(scene: Scene, c: Change): Harm {
         risk: MILL_RISK,
         forGood: true,
         lacks: lacking(project, 'rotary tool'),
+      };
+    case 'pattern':
+      return {
+        ...NONE,
+        minutes: patternMinutes({ hole: c.cut.hole, cut: c.cut }, project.brief.tools ?? []),
+        risk: DRILL_RISK,
+        forGood: true,
+        seen: true,
       };
     case 'widen':
     case 'notch':

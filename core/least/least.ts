@@ -104,7 +104,8 @@ function subjectOf(c: Change): string {
     case 'trim':
       return `trim ${c.feature} ${c.copy}`;
     case 'pocket':
-      return `pocket ${c.cut.id}`;
+    case 'pattern':
+      return `${c.do} ${c.cut.id}`;
     case 'grow':
       return `grow ${JSON.stringify(c.side)}`;
     case 'swap':

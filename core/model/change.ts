@@ -13,6 +13,7 @@ import {
   type Project,
 } from './project';
 import type { Item, Part } from './part';
+import type { PatternCut } from './pattern';
 import { length, type Length } from './length';
 import type { Trial } from './tick';
 import type { Joint } from './joint';
@@ -26,6 +27,8 @@ export type Change =
   | { do: 'trim'; feature: string; copy: number; to: number }
   /** A floor made thinner under something, by the cut as it then stands in the document. */
   | { do: 'pocket'; cut: Extract<Cut, { kind: 'pocket' }> }
+  /** A pattern of holes as it then stands in the document. */
+  | { do: 'pattern'; cut: PatternCut }
   /** An opening as it then stands in the document. */
   | { do: 'opening'; cut: OpeningCut }
   | { do: 'uncut'; id: string }
@@ -174,6 +177,7 @@ export function applied(p: Project, change: Change): Project {
       return { ...p, cuts: [...p.cuts.filter((c) => c.id !== id), cut] };
     }
     case 'pocket':
+    case 'pattern':
     case 'opening':
       return { ...p, cuts: [...p.cuts.filter((c) => c.id !== change.cut.id), change.cut] };
     case 'recut':

@@ -103,6 +103,7 @@ export interface Finding {
     | 'held'
     | 'made'
     | 'pocket'
+    | 'pattern'
     | 'answer'
     | 'bench'
     | 'chord'

@@ -15,6 +15,8 @@ export {
 export * from './port';
 export * from './part';
 export * from './brief';
+export { CutPlace } from './cutPlace';
+export * from './pattern';
 export * from './project';
 export { bareDock, MOST_BODIES, usualHinge, usualSeat, withBody, withoutBody } from './moreBodies';
 export { bodyFor, inOneBody, isOpen, otherBuilds, piecesOf, pieceUnder } from './bodies';

@@ -5,8 +5,10 @@
 import { z } from 'zod';
 import { Brief } from './brief';
 import { Donor } from './donor';
+import { CUT_STATES, CutPlace, facePlace, place, wallPlace } from './cutPlace';
 import { Length } from './length';
 import { Item, Part } from './part';
+import { PatternCut } from './pattern';
 import { Id, Name } from './shell';
 import { Shell } from './joint';
 import { Duties } from './duty';
@@ -16,8 +18,6 @@ import { Tick, Trial } from './tick';
 import { Workshop } from './workshop';
 
 export const FORMAT = 'deft-shell/5';
-
-const place = z.number({ error: 'A place is a number of millimetres.' }).min(-1000).max(1000);
 
 /** The ways to build that can be planned. */
 export const WAYS = [
@@ -68,19 +68,6 @@ export const CutFor = z.union([
 ]);
 export type CutFor = z.infer<typeof CutFor>;
 
-const face = z.strictObject({ piece: Id, x: place, y: place });
-const wallPlace = z.strictObject({
-  body: Id,
-  wall: z.number().int().min(0).max(1999),
-  along: place,
-  v: place,
-});
-
-/** The middle of a hole: on the face of a piece, or on a wall from its start and above the seam. */
-export const CutPlace = z.union([face, wallPlace]);
-export type CutPlace = z.infer<typeof CutPlace>;
-
-export const CUT_STATES = ['decided', 'done', 'measured'] as const;
 export const Cut = z.discriminatedUnion('kind', [
   /** A post or rib cut down. `to` is the height left above its floor; 0 takes it away. */
   z.strictObject({
@@ -127,6 +114,7 @@ export const Cut = z.discriminatedUnion('kind', [
       .strictObject({ w: z.number().positive().max(1000), h: z.number().positive().max(1000) })
       .optional(),
   }),
+  PatternCut,
 ]);
 export type Cut = z.infer<typeof Cut>;
 export type OpeningCut = Extract<Cut, { kind: 'opening' }>;
@@ -171,7 +159,7 @@ export const InputPlace = z.union([
     dy: place.optional(),
   }),
   /** The middle of a hole to be cut in the face of a piece, in its body's frame. */
-  face,
+  facePlace,
   /** Of one to be cut in a wall: from the wall's start, and above the parting plane. */
   wallPlace,
 ]);

@@ -229,9 +229,19 @@ export function meaningComplaints(p: Project): Complaint[] {
   );
   unique('wiring.nets', p.wiring.nets);
   unique('cuts', p.cuts);
+  const isBody = (id: string): boolean => p.shell.bodies.some((b) => b.id === id);
   p.cuts.forEach((c, i) => {
     if (c.kind === 'pocket' && !pieces.has(c.piece)) {
       say(`cuts.${i}.piece`, `There is no piece "${c.piece}" to cut a pocket in.`);
+    }
+    if (c.kind === 'pattern' && 'piece' in c.at && !pieces.has(c.at.piece)) {
+      say(`cuts.${i}.at.piece`, `There is no piece "${c.at.piece}" to drill a pattern in.`);
+    }
+    if (c.kind === 'pattern' && 'body' in c.at && !isBody(c.at.body)) {
+      say(`cuts.${i}.at.body`, `There is no body "${c.at.body}" to drill a pattern in.`);
+    }
+    if (c.kind === 'pattern' && c.hole.kind === 'slot' && c.hole.l < c.hole.w) {
+      say(`cuts.${i}.hole.l`, 'A slot is at least as long as it is wide.');
     }
   });
   unique('controls.inputs', p.controls.inputs);

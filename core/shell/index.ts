@@ -27,6 +27,7 @@ export {
   pocketPlan,
 } from './solids';
 export { depthAt, floorStrips, stripExcess, wallSlabs, type FloorStrip } from './curved';
+export { actingShare, patternMm2, patternsIn, THIN_HOLE } from './acting';
 export { openMm2 } from './open';
 export { screwFindings } from './screws';
 export { SEAM_GAPES_MM, SEAM_MM, seamFindings, supportFindings } from './seam';

@@ -9,7 +9,7 @@ import {
   type Project,
 } from '../model';
 import { partOf } from '../kit';
-import { openMm2 } from '../shell';
+import { openMm2, patternMm2, patternsIn } from '../shell';
 import { solved } from '../network';
 import { networkOf, PEAK_CHARGE, powerFigures } from '../power';
 import { clippingWatts, EAR_M, levelDb, nearerDb, typicalSensitivity } from './level';
@@ -52,12 +52,19 @@ const acrossMm = (part: Part): number =>
     }),
   );
 
-/** What a body leaves open for its speakers, mm². */
-const grilleMm2 = (body: ReturnType<typeof bodyFor>): number =>
-  (body?.pieces ?? [])
+/** What a body leaves open for a speaker, mm²: its share of the grilles, and what is drilled for it. */
+function grilleMm2(p: Project, speaker: Item, sharing: number): number {
+  const body = bodyFor(p, speaker.id);
+  if (!body) return 0;
+  const there = body.pieces
     .flatMap((q) => q.openings)
     .filter((o) => o.use === 'speaker' && o.reuse?.as !== 'blanked')
     .reduce((sum, o) => sum + openMm2(o), 0);
+  const drilled = patternsIn(p, body)
+    .filter((c) => 'item' in c.for && c.for.item === speaker.id)
+    .reduce((sum, c) => sum + patternMm2(c, body).open, 0);
+  return there / sharing + drilled;
+}
 
 /** Volts at an amplifier in a state of the build, at a charge. */
 function voltsAt(p: Project, item: Item, state: LoadState, charge: number): number {
@@ -85,7 +92,7 @@ export function spoken(p: Project): Spoken[] {
     const most = clippingWatts(mostVolts, ohm, bridged);
     const body = bodyFor(p, item.id);
     const sharing = speakers.filter((x) => bodyFor(p, x.item.id) === body).length;
-    const eachMm2 = grilleMm2(body) / sharing;
+    const eachMm2 = grilleMm2(p, item, sharing);
     const across = acrossMm(part);
     const sensitivity = sensitivityDb ?? typicalSensitivity(across);
     const level = levelDb(sensitivity, watts);

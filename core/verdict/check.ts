@@ -54,7 +54,7 @@ export function unjudged(p: Project, scene: Scene): Judgement {
     byStation: {},
     map: buttonMap(p, scene),
     power: powerFigures(p),
-    cuts: { openings: [], trims: [], pockets: [], blanks: [] },
+    cuts: { openings: [], trims: [], pockets: [], patterns: [], blanks: [] },
     wiring: UNLAID,
   };
 }
@@ -92,7 +92,7 @@ export function verdictFrom(
     else at.tight++;
   }
   const [hits, tight] = [count('hit'), count('tight')];
-  const uncut = [...cuts.openings, ...cuts.trims, ...cuts.pockets].filter(
+  const uncut = [...cuts.openings, ...cuts.trims, ...cuts.pockets, ...cuts.patterns].filter(
     (c) => c.state !== 'done' && c.state !== 'measured',
   ).length;
   let chance: number | undefined;

@@ -24,13 +24,17 @@ import {
   thumbWays,
 } from '../controls';
 import {
+  airWays,
   asMadeFindings,
   asMadeWays,
   type Cutting,
   cutting,
+  grilleWays,
   holeFindings,
   holeWays,
   newKeyWays,
+  patternFindings,
+  patternWays,
   pocketFindings,
   pocketWays,
 } from '../cuts';
@@ -57,7 +61,7 @@ import {
 } from '../shell';
 import { chordFindings, chordWays, wishedFindings, wishedWays } from '../games';
 import { benchFindings, benchWays } from '../bench';
-import { heatFindings, heatWays } from '../heat';
+import { heatFindings, heatWays, ventsWanted } from '../heat';
 import { soundFindings, soundWays } from '../sound';
 import { waitFindings, waitWays } from '../lag';
 import { pressFindings, pressPlan, pressWays } from '../press';
@@ -146,6 +150,22 @@ const switchFor = (
     .filter((i) => f.about.includes(i.id))
     .flatMap((i) => tactileUnder(checker.scene, i, library));
 
+/** Holes before a speaker, in whichever body it lies. */
+const grilled = ({ checker, others }: Judged, f: Finding): WayOut[] =>
+  [checker, ...others].flatMap(({ scene }) =>
+    grilleWays(scene, f, cutting(scene.project, scene).openings),
+  );
+
+/** Holes for air in the body that is too warm. */
+function aired({ project, checker, others }: Judged, f: Finding): WayOut[] {
+  const wanted = ventsWanted(project, f);
+  const scene = [checker, ...others]
+    .map((c) => c.scene)
+    .find(({ shell }) => shell?.body.id === wanted?.body);
+  if (!wanted || !scene) return [];
+  return airWays(scene, wanted.mm2, cutting(scene.project, scene).openings);
+}
+
 export const REGISTRY: readonly BuildCheck[] = [
   {
     name: 'fit',
@@ -167,6 +187,7 @@ export const REGISTRY: readonly BuildCheck[] = [
     find: ({ checker }) => checker.findings(),
     ways: scenic((on, f, offer) => [
       ...(f.code === 'unplaced' ? switchPlaces(on.checker.scene, f) : wireProposals(on, f, offer)),
+      ...(f.code === 'no-grille' ? grilled(on, f) : []),
       ...printed(on.checker, f),
     ]),
   },
@@ -297,6 +318,13 @@ export const REGISTRY: readonly BuildCheck[] = [
     ways: ({ project }, f) => ({ ways: pocketWays(project, f) }),
   },
   {
+    name: 'patterns',
+    makes: ['pattern'],
+    eachBody: true,
+    find: ({ checker, cuts }) => patternFindings(checker.scene, cuts.openings),
+    ways: ({ checker, cuts }, f) => ({ ways: patternWays(checker.scene, f, cuts.openings) }),
+  },
+  {
     name: 'seam',
     makes: ['seam'],
     eachBody: true,
@@ -320,13 +348,20 @@ export const REGISTRY: readonly BuildCheck[] = [
     name: 'heat',
     makes: ['heat'],
     find: ({ project }) => heatFindings(project),
-    ways: ({ project }, f, { library }) => ({ ways: heatWays(project, f, library) }),
+    ways: (on, f, { library }) => ({
+      ways: [...aired(on, f), ...heatWays(on.project, f, library)],
+    }),
   },
   {
     name: 'sound',
     makes: ['loud'],
     find: ({ project }) => soundFindings(project),
-    ways: ({ project }, f, { library }) => ({ ways: soundWays(project, f, library) }),
+    ways: (on, f, { library }) => ({
+      ways: [
+        ...soundWays(on.project, f, library),
+        ...(f.code === 'closed-grille' ? grilled(on, f) : []),
+      ],
+    }),
   },
   {
     name: 'chains',

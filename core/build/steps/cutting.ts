@@ -1,5 +1,5 @@
 /** Marking, cutting, closing old holes, and fitting loose. */
-import { cutWork, passWords, stageWhy, type CutItem } from '../../cuts';
+import { cutWork, holeWords, passWords, stageWhy, type CutItem } from '../../cuts';
 import { bodyFor, piecesOf, pieceUnder } from '../../model';
 import { type Bench, type Draft, idOf, stepId } from '../step';
 
@@ -18,6 +18,7 @@ export function cuts(on: Bench): Draft[] {
   };
   const [trims, openings] = [ordered(on.cuts.trims), ordered(on.cuts.openings)];
   const pockets = ordered(on.cuts.pockets);
+  const patterns = ordered(on.cuts.patterns);
   const out: Draft[] = [];
   for (const t of trims) {
     out.push(
@@ -59,6 +60,28 @@ export function cuts(on: Bench): Draft[] {
         caution: 'rotary',
         feed: 'no power',
         acts: [{ do: 'cut', cut: stepId('mill', c.id) }],
+      },
+    );
+  }
+  for (const c of patterns) {
+    const from = c.from.map((f) => `${f.mm.toFixed(1)} mm from the ${f.edge}`);
+    out.push(
+      {
+        is: ['mark-pattern', c.id],
+        phase: PHASE,
+        title: `Mark the ${c.name}`,
+        detail: `Middle ${from.join(', ')}. Tape the template on and punch every centre through it.`,
+        after: ['measure-shell'],
+      },
+      {
+        is: ['drill', c.id],
+        phase: PHASE,
+        title: `Drill the ${c.name}: ${c.holes} × ${holeWords(c.hole)}`,
+        detail: how(c.key) || 'Drill from outside, wood behind.',
+        after: [stepId('mark-pattern', c.id)],
+        caution: 'rotary',
+        feed: 'no power',
+        acts: [{ do: 'cut', cut: stepId('drill', c.id) }],
       },
     );
   }
@@ -115,11 +138,12 @@ const ofBody = ({ p }: Bench, piece: string): string =>
 
 /** Each half once with its parts loose, after all that is cut in it. */
 function testFits(on: Bench, work: readonly Draft[]): Draft[] {
-  const { openings, trims, pockets, blanks } = on.cuts;
+  const { openings, trims, pockets, patterns, blanks } = on.cuts;
   return piecesOf(on.p).flatMap((piece): Draft[] => {
     const mine = new Set([
       ...trims.filter((t) => t.piece === piece.id).map((t) => stepId('cut', t.feature, t.copy)),
       ...pockets.filter((c) => c.piece === piece.id).map((c) => stepId('mill', c.id)),
+      ...patterns.filter((c) => c.pieces.includes(piece.id)).map((c) => stepId('drill', c.id)),
       ...openings
         .filter((o) => o.pieces.includes(piece.id))
         .map((o) => stepId('open', ...opens(o))),

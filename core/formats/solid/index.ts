@@ -6,6 +6,7 @@
  */
 import type { ManifoldToplevel } from 'manifold-3d';
 import { onlyXyz } from './xyz';
+import { holesOf } from '../../cuts';
 import { type Body, type Cut, outlineSpan } from '../../model';
 import { drawn, type Mesh, pointsOf, type Pt } from '../../geometry';
 import {
@@ -14,6 +15,7 @@ import {
   innerRing,
   named,
   outerRing,
+  patternsIn,
   shapePoints,
   shellSolids,
   copiesOf,
@@ -173,11 +175,50 @@ export function pieceMesh(
     for (const o of shell.openings.face.filter((q) => q.piece === pieceId)) {
       result = keep(result.subtract(from(o.points, floor - 0.01, deep)));
     }
+    for (const c of patternsIn({ cuts }, body)) {
+      const drilled = holesOf(c).map((h) => h.points);
+      if ('piece' in c.at) {
+        if (c.at.piece !== pieceId) continue;
+        for (const points of drilled)
+          result = keep(result.subtract(from(points, floor - 0.01, deep)));
+      } else {
+        const { wall } = c.at;
+        for (const points of drilled) result = keep(result.subtract(throughWall(wall, points)));
+      }
+    }
     for (const h of [...shell.openings.wall, ...holes]) result = keep(result.subtract(wallCut(h)));
     const mesh = result.getMesh();
     return { positions: onlyXyz(mesh.vertProperties, mesh.numProp), triangles: mesh.triVerts };
   } finally {
     for (const m of made) m.delete();
+  }
+
+  /** An outline in a wall's u, v, through that wall. */
+  function throughWall(index: number, points: ReadonlyArray<Pt>): Solid {
+    const wall = shellSolids(body, cuts).walls[index]!;
+    const plan = keep(CrossSection.ofPolygons([points.map(([u, v]): [number, number] => [u, v])]));
+    const thick = 2 * (body.wall.mm + THROUGH);
+    const solid = keep(keep(Manifold.extrude(plan, thick)).translate([0, 0, -thick / 2]));
+    return keep(
+      solid.transform([
+        wall.ux,
+        wall.uy,
+        0,
+        0,
+        0,
+        0,
+        1,
+        0,
+        wall.nx,
+        wall.ny,
+        0,
+        0,
+        wall.x0,
+        wall.y0,
+        0,
+        1,
+      ]),
+    );
   }
 
   /** A hole through one wall, as it passes both halves. */

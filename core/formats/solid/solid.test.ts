@@ -3,7 +3,7 @@ import Module from 'manifold-3d';
 import DxfParser from 'dxf-parser';
 import { demos } from '../../catalogue';
 import { shellSheets } from '../../cuts';
-import { type Body, length } from '../../model';
+import { type Body, length, type PatternCut } from '../../model';
 import { sheetDxf } from '../index';
 import { pieceMesh, readStl, stlBytes, threeMfBytes } from './index';
 import { type Mesh, volume } from '../../geometry';
@@ -57,6 +57,38 @@ describe('a piece as a solid', () => {
     expect(bounds(m)[2]).toEqual([0, 10]);
     expect(bounds(pieceMesh(wasm, box(), 'back'))[2]).toEqual([-15, 0]);
     expect(watertight(m)).toBe(true);
+  });
+  test('patterns of holes take out each of their holes, in a face and in a wall', () => {
+    const drilled = (at: PatternCut['at']): PatternCut => ({
+      kind: 'pattern',
+      id: 'air',
+      for: { is: 'air' },
+      at,
+      region: { kind: 'rect', w: 30, h: 12 },
+      hole: { kind: 'slot', w: 2, l: 8 },
+      lay: 'rows',
+      web: 2,
+      holes: [
+        [-10, 0],
+        [0, 0],
+        [10, 3],
+      ],
+      state: 'decided',
+    });
+    const lost = (cut: PatternCut): number =>
+      volume(pieceMesh(wasm, box(), 'back')) - volume(pieceMesh(wasm, box(), 'back', [cut]));
+    // Three slots of 12 + π mm² through 2 mm, drawn with straight sides.
+    const exact = 3 * (12 + Math.PI) * 2;
+    const inFace = drilled({ piece: 'back', x: 50, y: 30 });
+    expect(lost(inFace) / exact).toBeCloseTo(1, 2);
+    // Wall 0 is the lower one; 7 mm below the seam.
+    const inWall = drilled({ body: 'shell', wall: 0, along: 50, v: -7 });
+    expect(lost(inWall) / exact).toBeCloseTo(1, 2);
+    expect(watertight(pieceMesh(wasm, box(), 'back', [inFace, inWall]))).toBe(true);
+    expect(volume(pieceMesh(wasm, box(), 'front', [inFace, inWall]))).toBeCloseTo(
+      volume(pieceMesh(wasm, box(), 'front')),
+      6,
+    );
   });
   test('posts, bays, face and wall openings change it by exactly what they are', () => {
     const plain = volume(pieceMesh(wasm, box(), 'back'));

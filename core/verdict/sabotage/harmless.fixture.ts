@@ -11,6 +11,7 @@ import { ownSwitches, oneMore } from './chosen.fixture';
 import { calmChords } from './games.fixture';
 import { barelyHeld } from './held.fixture';
 import { soundMounts } from './mount.fixture';
+import { drilledHoles, soundHoles } from './pattern.fixture';
 import { soundPocket } from './pocket.fixture';
 import { pressedOn } from './press.fixture';
 
@@ -236,6 +237,8 @@ export const HARMLESS: readonly Harmless[] = [
   { name: 'select and start leave a game', change: calmChords },
   { name: 'every key pressed, and each told its own code', change: (p) => pressedOn(p) },
   { name: 'a pocket under a cell that leaves wall enough', change: soundPocket },
+  { name: 'a few holes for air where nothing is in their way', change: soundHoles },
+  { name: 'the same drilled, a tenth of a millimetre wider', change: drilledHoles },
   {
     name: 'made parts that hold or cover something, as they would be made',
     change: (p) =>

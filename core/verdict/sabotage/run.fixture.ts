@@ -20,6 +20,7 @@ import { GAME_KINDS } from './games.fixture';
 import { PRESS_KINDS } from './press.fixture';
 import { POWER_KINDS } from './power.fixture';
 import { POCKET_KINDS } from './pocket.fixture';
+import { PATTERN_KINDS } from './pattern.fixture';
 import { READING_KINDS } from './readings.fixture';
 import { SEAT_KINDS } from './seat.fixture';
 import { SHELL_KINDS } from './shell.fixture';
@@ -43,6 +44,7 @@ export const KINDS: readonly Kind[] = [
   ...PRESS_KINDS,
   ...GAME_KINDS,
   ...POCKET_KINDS,
+  ...PATTERN_KINDS,
   ...POWER_KINDS,
   ...AS_MADE_KINDS,
   ...BENCH_KINDS,

@@ -1,0 +1,16 @@
+export { type Offset } from './lay';
+export {
+  grilleBefore,
+  holeWords,
+  laidAnew,
+  newPattern,
+  type Pattern,
+  patternKey,
+  patterns,
+  webFor,
+} from './patterns';
+export { airWays } from './air';
+export { patternMarks } from './marks';
+export { type HoleAt, holesOf } from './surface';
+export { patternFindings } from './findings';
+export { grilleWays, patternWays } from './ways';
