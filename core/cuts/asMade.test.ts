@@ -2,7 +2,8 @@ import { demos } from '../catalogue';
 import { sceneOf } from '../fit';
 import { applied, appliedAll, length, openingCut, type OpeningCut, type Project } from '../model';
 import { asMadeFindings, asMadeWays, placedAsCut, readAsCut } from './asMade';
-import { cutting, type CutItem } from './list';
+import type { CutItem } from './cutItem';
+import { cutting } from './list';
 
 const [half, done, box] = demos() as [Project, Project, Project];
 const openingOf = (p: Project, key: string): CutItem =>

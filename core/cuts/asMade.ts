@@ -17,7 +17,8 @@ import {
 } from '../model';
 import { PORT_CLEARANCE_MM, type Scene } from '../fit';
 import type { FromEdge } from './edges';
-import { BUTTON_PLAY_MM, type CutItem, type Cutting, HAND_CUT_MM, WINDOW_SHOW_MM } from './list';
+import type { CutItem } from './cutItem';
+import { BUTTON_PLAY_MM, type Cutting, HAND_CUT_MM, WINDOW_SHOW_MM } from './list';
 
 /** Beside by more than a hand-cut edge wanders it shows; by more than this nothing passes any more, mm. */
 const STRAY_HIT_MM = 1;

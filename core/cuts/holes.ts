@@ -18,7 +18,8 @@ import {
 } from '../model';
 import { backings } from '../controls';
 import { innerRing, outerRing, wallName, type WallRules, wallRules } from '../shell';
-import { type CutItem, type Cutting, cutting, HAND_CUT_MM } from './list';
+import type { CutItem } from './cutItem';
+import { type Cutting, cutting, HAND_CUT_MM } from './list';
 import { depthIn } from './rings';
 
 /** An edge that was there already, measured with callipers, mm. */

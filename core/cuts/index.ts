@@ -1,9 +1,9 @@
+export type { CutItem } from './cutItem';
 export {
   cutting,
   wholeCutting,
   HAND_CUT_MM,
   START_SMALL_MM,
-  type CutItem,
   type Cutting,
   type Trim,
 } from './list';
@@ -11,6 +11,7 @@ export type { FromEdge } from './edges';
 export { type Pocket, pocketFindings, pocketWays } from './pockets';
 export {
   airWays,
+  grilleBefore,
   grilleWays,
   type HoleAt,
   holesOf,

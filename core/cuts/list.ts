@@ -9,13 +9,13 @@ import {
   formatMm,
   type Project,
   type CutFor,
-  type CutPlace,
   cutKey,
   openingCut,
 } from '../model';
 import { activeArea, KEY_MM, leverSlot, portOpening, type Scene, sceneOf, windowFor } from '../fit';
 import { spotOf } from '../controls';
-import { type CutFace, type FromEdge, fromEnds, fromOuter } from './edges';
+import type { CutItem } from './cutItem';
+import { type FromEdge, fromEnds, fromOuter } from './edges';
 import { type Pattern, patterns } from './patterns';
 import { type Pocket, pockets } from './pockets';
 import { openingLedger, type Wall, type WallHole, wallName } from '../shell';
@@ -27,36 +27,6 @@ export const START_SMALL_MM = 0.5;
 export const BUTTON_PLAY_MM = 0.25;
 export const WINDOW_SHOW_MM = 0.3;
 
-export interface CutItem {
-  key: string;
-  through: CutFor;
-  kind: 'port' | 'lever' | 'window' | 'button' | 'trim';
-  name: string;
-  face: CutFace;
-  /** Pieces that lose material. */
-  pieces: string[];
-  round: boolean;
-  /** Centre in the face's frame: the build's x, y on a face; u, z on a wall. */
-  u: number;
-  v: number;
-  w: number;
-  h: number;
-  start: { w: number; h: number };
-  toleranceMm: number;
-  /** Distances of its near edges (or its centre, when round) from two outer edges. */
-  from: [FromEdge, FromEdge];
-  state: Cut['state'] | 'follows from the layout';
-  /** Its middle as the document says places, and where it was when it was cut. */
-  here: CutPlace;
-  made?: CutPlace;
-  /** Size it was to have when it was cut. */
-  cutTo?: { w: number; h: number };
-  /** Size after measuring what was made. */
-  measured?: { w: number; h: number };
-  /** Size it was to have, when that is no longer its size. */
-  asked?: { w: number; h: number };
-  why: string[];
-}
 /** A hole to be closed: what the plug or filler must cover. */
 interface Blank {
   id: string;

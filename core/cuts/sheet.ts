@@ -28,6 +28,8 @@ export interface Sheet {
   marks: Mark[];
   /** Keys of the cuts that are drawn on it. */
   cuts?: readonly string[];
+  /** Where the middle of each pattern lies on it: it can be moved from there. */
+  handles?: ReadonlyArray<{ key: string; x: number; y: number }>;
   /** A face of a body: where its x and y are 0 on the sheet, mm, and whether x runs to the left. */
   face?: { body: string; x0: number; y0: number; isMirrored: boolean };
 }

@@ -5,7 +5,8 @@
 import { formatMm, type Project } from '../model';
 import { type Scene, sceneOf } from '../fit';
 import type { ShellSolids, Wall } from '../shell';
-import { type CutItem, cutting } from './list';
+import type { CutItem } from './cutItem';
+import { cutting } from './list';
 import { patternMarks } from './patterns';
 import type { Mark, Sheet } from './sheet';
 

@@ -9,7 +9,8 @@ import { bodiesOf, type Scene, sceneOf } from '../fit';
 import { outerRing } from '../shell';
 import { blockBox, standing } from '../geometry';
 import type { FromEdge } from './edges';
-import { type CutItem, type Cutting, cutting } from './list';
+import type { CutItem } from './cutItem';
+import { type Cutting, cutting } from './list';
 import { type Pattern, patternMarks } from './patterns';
 import type { Pocket } from './pockets';
 import type { Mark, Sheet } from './sheet';
@@ -116,6 +117,7 @@ function bodyTemplates(p: Project, inside: boolean, scene: Scene): Sheet[] {
       h: h + 2 * BORDER_MM,
       marks,
       cuts: all.map((c) => c.key),
+      handles: handlesOf(drilled, at),
       face: {
         body: shell.body.id,
         x0: BORDER_MM + (flip ? w : 0),
@@ -212,6 +214,12 @@ function pocketMarks(c: Pocket, at: At, frame: Frame): Mark[] {
     ...dims(c.x, c.y, c.from, at, frame, [a, b]),
   ];
 }
+
+const handlesOf = (drilled: readonly Pattern[], at: At): NonNullable<Sheet['handles']> =>
+  drilled.map((c) => {
+    const [x, y] = at(c.u, c.v);
+    return { key: c.key, x, y };
+  });
 
 /** Its holes, and how far its middle lies from the edges. */
 const drilledMarks = (c: Pattern, at: At, frame: Frame): Mark[] => [
@@ -374,6 +382,7 @@ function wallSheets(scene: Scene, { openings, patterns }: Cutting): Sheet[] {
         h: back + front + 2 * BORDER_MM,
         marks,
         cuts: all.map((c) => c.key),
+        handles: handlesOf(drilled, at),
       },
     ];
   });

@@ -2,7 +2,8 @@
 import { demos } from '../catalogue';
 import { seeded } from '../geometry';
 import type { Project } from '../model';
-import { type CutItem, cutting, type Cutting, START_SMALL_MM } from './list';
+import type { CutItem } from './cutItem';
+import { cutting, type Cutting, START_SMALL_MM } from './list';
 import {
   CORNER_MM,
   type CutWork,

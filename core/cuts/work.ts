@@ -3,7 +3,8 @@
  * and to the line last. Sizes are exact; minutes are typical.
  */
 import { formatMm, holeMm2, type Project, type Tool, type Worked } from '../model';
-import type { CutItem, Cutting, Trim } from './list';
+import type { CutItem } from './cutItem';
+import type { Cutting, Trim } from './list';
 import type { Pattern } from './patterns';
 import type { Pocket } from './pockets';
 

@@ -1,4 +1,5 @@
 /** One half lying open, inside up: wall, floors, posts, ribs and openings as they are after the decided cuts. */
+import { holesOf } from '@deft/core/cuts';
 import { drawn, edgeFromPage, pointsOf } from '@deft/core/geometry';
 import {
   innerRing,
@@ -8,13 +9,17 @@ import {
   copiesOf,
   named,
   BODY,
+  patternsIn,
 } from '@deft/core/shell';
+import type { Cut } from '@deft/core/model';
 import { onScreen, type Page, pathOf, type Spread } from './spread';
 
 export interface ShellPageProps {
   shell: ShellSolids;
   spread: Spread;
   page: Page;
+  /** What is decided to be cut: its patterns are drawn. */
+  cuts?: readonly Cut[];
   chosen?: string | undefined;
   onPick?: ((id: string) => void) | undefined;
 }
@@ -30,7 +35,7 @@ const NAMED_PX = 300;
 /** Under the page's lower corners, where no title and no fold is, px. */
 const BELOW_PX = 16;
 
-export function ShellPage({ shell, spread: s, page, chosen, onPick }: ShellPageProps) {
+export function ShellPage({ shell, spread: s, page, cuts = [], chosen, onPick }: ShellPageProps) {
   const { body } = shell;
   const piece = page.piece;
   const i = body.pieces.findIndex((p) => p.id === piece.id);
@@ -105,6 +110,13 @@ export function ShellPage({ shell, spread: s, page, chosen, onPick }: ShellPageP
             <title>{o.name}</title>
           </path>
         ))}
+      {patternsIn({ cuts }, body)
+        .filter((c) => 'piece' in c.at && c.at.piece === piece.id)
+        .flatMap((c) =>
+          holesOf(c).map((h, k) => (
+            <path key={`${c.id}${k}`} className="hole drilled" d={pathOf(s, page, h.points)} />
+          )),
+        )}
       {shell.openings.wall
         .filter((o) => o.piece === piece.id)
         .map((o) => {

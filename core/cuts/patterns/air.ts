@@ -2,7 +2,7 @@
 import type { Scene } from '../../fit';
 import { type CutPlace, isOpen, mm1, type PatternCut, type WayOut } from '../../model';
 import { patternMm2 } from '../../shell';
-import type { CutItem } from '../list';
+import type { CutItem } from '../cutItem';
 import { holeWords, newPattern, webFor } from './patterns';
 
 /** A bit that most have, and that nothing falls through, mm. */

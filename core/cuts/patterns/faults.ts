@@ -2,7 +2,7 @@
 import type { Scene } from '../../fit';
 import { holeAsMade, type PatternCut, type Ref } from '../../model';
 import { patternsIn, wallRules } from '../../shell';
-import type { CutItem } from '../list';
+import type { CutItem } from '../cutItem';
 import { leastWeb } from './lay';
 import { holesOf, type Meets, obstaclesOf } from './surface';
 

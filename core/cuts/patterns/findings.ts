@@ -1,7 +1,7 @@
 /** Patterns in the verdict: what cannot be drilled is a hit, what is drilled with care is tight. */
 import type { Scene } from '../../fit';
 import type { Finding, PatternCut } from '../../model';
-import type { CutItem } from '../list';
+import type { CutItem } from '../cutItem';
 import { type Fault, patternFaults } from './faults';
 import { patternName } from './patterns';
 import { middleOf } from './surface';

@@ -30,7 +30,7 @@ function gridOf({ hole, lay, web }: Layout): Grid {
 }
 
 /** Whether the whole hole lies in the region. */
-export function liesIn(region: PatternRegion, hole: PatternHole, [u, v]: Offset): boolean {
+function liesIn(region: PatternRegion, hole: PatternHole, [u, v]: Offset): boolean {
   const [across, up] = holeReach(hole);
   const within = 1e-9;
   if (region.kind === 'rect') {

@@ -21,7 +21,7 @@ function outline(c: Pattern, h: HoleAt, at: At, ink: Ink): Mark {
 }
 
 /** Where a bit is set: the middle of a hole, or both ends of a slot. */
-export function punches(c: Pattern, h: HoleAt): Pt[] {
+function punches(c: Pattern, h: HoleAt): Pt[] {
   if (c.hole.kind === 'round') return [[h.u, h.v]];
   const r = c.hole.w / 2;
   const [du, dv] = [h.across - r, h.up - r];

@@ -12,7 +12,7 @@ import {
 } from '../../model';
 import { actingShare, patternMm2, patternsIn, wallName, wallRules } from '../../shell';
 import { type CutFace, fromEnds, type FromEdge, fromOuter } from '../edges';
-import type { CutItem } from '../list';
+import type { CutItem } from '../cutItem';
 import { laidHoles, type Layout } from './lay';
 import { holeAt, middleOf, obstaclesOf, WANDER_MM } from './surface';
 
@@ -43,7 +43,7 @@ export const holeWords = (hole: PatternHole): string =>
   hole.kind === 'round' ? `⌀${mm1(hole.d)}` : `${mm1(hole.l)} × ${mm1(hole.w)}`;
 
 /** The item that plays through a pattern, where it is in this body. */
-export const playsThrough = (scene: Scene, c: PatternCut): PlacedItem | undefined =>
+const playsThrough = (scene: Scene, c: PatternCut): PlacedItem | undefined =>
   'item' in c.for ? scene.items.get(c.for.item) : undefined;
 
 function faceOf(scene: Scene, { at }: PatternCut): CutFace | undefined {

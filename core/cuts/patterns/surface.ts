@@ -26,7 +26,7 @@ import {
   type Ref,
 } from '../../model';
 import { innerRing, patternsIn, type Wall, wallRules } from '../../shell';
-import type { CutItem } from '../list';
+import type { CutItem } from '../cutItem';
 import { depthIn } from '../rings';
 import type { Offset } from './lay';
 

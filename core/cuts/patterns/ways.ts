@@ -2,7 +2,7 @@
 import type { Scene } from '../../fit';
 import { type Finding, mm1, type PatternCut, type WayOut } from '../../model';
 import { patternMm2, patternsIn, wallRules } from '../../shell';
-import type { CutItem } from '../list';
+import type { CutItem } from '../cutItem';
 import { grilleBefore, holeWords, laidAnew, webFor } from './patterns';
 
 /** A smaller bit where the one asked for finds no place, mm. */

@@ -179,8 +179,9 @@ export function pieceMesh(
       const drilled = holesOf(c).map((h) => h.points);
       if ('piece' in c.at) {
         if (c.at.piece !== pieceId) continue;
-        for (const points of drilled)
+        for (const points of drilled) {
           result = keep(result.subtract(from(points, floor - 0.01, deep)));
+        }
       } else {
         const { wall } = c.at;
         for (const points of drilled) result = keep(result.subtract(throughWall(wall, points)));

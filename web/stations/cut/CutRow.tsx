@@ -1,38 +1,12 @@
-/** One row of the list of cuts, an opening, a trim or a pocket: sizes, state, how it is made, what it measured. */
-import { useState } from 'react';
-import { Button, Select } from 'antd';
-import {
-  type CutItem,
-  type CutWork,
-  passWords,
-  placedAsCut,
-  type Pocket,
-  readAsCut,
-  stageWhy,
-  type Trim,
-} from '@deft/core/cuts';
-import { type Cut, formatMm, type Length } from '@deft/core/model';
-import { useBuild } from '../../state/build';
-import { LengthField } from '../../ui/LengthField';
-import { MmField } from '../../ui/MmField';
-import {
-  isOpening,
-  isPocket,
-  type Row,
-  withOpening,
-  withoutPocket,
-  withoutTrim,
-  withPocket,
-  withTrim,
-} from './cutEdits';
+/** One row of the list of cuts, an opening, a trim, a pocket or a pattern of holes: sizes, state, how it is made, what it measured. */
+import type { ReactNode } from 'react';
+import { type CutItem, type CutWork, holeWords, passWords, stageWhy } from '@deft/core/cuts';
+import { formatMm } from '@deft/core/model';
+import { AsCut, Depth } from './AsCut';
+import { isOpening, isPattern, isPocket, type Row } from './cutEdits';
 import style from './CutStation.module.css';
-
-const STATES = [
-  { value: 'follows from the layout', label: 'follows' },
-  { value: 'decided', label: 'decided' },
-  { value: 'done', label: 'done' },
-  { value: 'measured', label: 'measured' },
-];
+import { PatternFields } from './PatternFields';
+import { RowState } from './RowState';
 
 const sizeOf = (o: CutItem, w: number, h: number): string =>
   o.round ? `⌀${formatMm(w, 1)}` : `${formatMm(w, 1)} × ${formatMm(h, 1)}`;
@@ -44,6 +18,15 @@ function columnsOf(row: Row): [where: string, start: string, to: string] {
       `${row.piece} half, inside`,
       `${formatMm(row.w, 1)} × ${formatMm(row.h, 1)}`,
       `${formatMm(row.deep, 1)} deep, ${formatMm(row.left, 1)} left`,
+    ];
+  }
+  if (isPattern(row)) {
+    const face = row.face.kind === 'wall' ? row.face.name : `${row.face.role} face`;
+    const acts = `acts as ${row.acting.toFixed(0)}`;
+    return [
+      face,
+      `${row.holes} × ${holeWords(row.hole)}`,
+      `${row.open.toFixed(0)} mm² open, ${acts}`,
     ];
   }
   if (!isOpening(row)) {
@@ -64,6 +47,7 @@ export function CutRow({
   work,
   sel,
   onChoose,
+  sheet,
 }: {
   row: Row;
   no: number;
@@ -71,6 +55,8 @@ export function CutRow({
   work: CutWork | undefined;
   sel: boolean;
   onChoose: () => void;
+  /** What is moved on its own drawing is drawn in its row. */
+  sheet?: ReactNode;
 }) {
   const [where, start, to] = columnsOf(row);
   return (
@@ -104,122 +90,12 @@ export function CutRow({
             {work && <How work={work} />}
             {isOpening(row) && <AsCut o={row} />}
             {isPocket(row) && <Depth c={row} />}
+            {isPattern(row) && <PatternFields c={row} />}
+            {sheet}
           </td>
         </tr>
       )}
     </>
-  );
-}
-
-function StateSelect({
-  row,
-  states,
-  onState,
-}: {
-  row: Row;
-  states: typeof STATES;
-  onState: (s: Cut['state']) => void;
-}) {
-  return (
-    <Select
-      size="small"
-      aria-label={`State of ${row.name}`}
-      value={row.state}
-      onChange={(s: string) => {
-        if (s !== 'follows from the layout') onState(s as Cut['state']);
-      }}
-      options={states}
-      style={{ width: 100 }}
-    />
-  );
-}
-
-function RowState({ row }: { row: Row }) {
-  if (isOpening(row)) return <OpeningState o={row} />;
-  return isPocket(row) ? <PocketState c={row} /> : <TrimState t={row} />;
-}
-
-function OpeningState({ o }: { o: CutItem }) {
-  const { edit } = useBuild('edit');
-  return (
-    <StateSelect
-      row={o}
-      states={STATES.filter((s) => s.value !== 'measured' || o.measured)}
-      onState={(state) => edit((p) => withOpening(p, o, { state }))}
-    />
-  );
-}
-
-function TrimState({ t }: { t: Trim }) {
-  const { edit } = useBuild('edit');
-  const [left, setLeft] = useState<Length>();
-  return (
-    <>
-      <StateSelect
-        row={t}
-        states={STATES.slice(1).filter((s) => s.value !== 'measured' || t.state === 'measured')}
-        onState={(state) => edit((p) => withTrim(p, t, { state }))}
-      />{' '}
-      <Button size="small" type="text" onClick={() => edit((p) => withoutTrim(p, t))}>
-        Leave it
-      </Button>
-      {t.state !== 'decided' && (
-        <div className="fields" style={{ marginTop: 4 }}>
-          <LengthField
-            label="Left"
-            min={0.1}
-            value={left}
-            onChange={(measured) => {
-              setLeft(measured);
-              return edit((p) => withTrim(p, t, { state: 'measured', measured }));
-            }}
-          />
-        </div>
-      )}
-    </>
-  );
-}
-
-function PocketState({ c }: { c: Pocket }) {
-  const { edit } = useBuild('edit');
-  return (
-    <>
-      <StateSelect
-        row={c}
-        states={STATES.slice(1).filter((s) => s.value !== 'measured' || c.state === 'measured')}
-        onState={(state) => edit((p) => withPocket(p, c, { state }))}
-      />{' '}
-      <Button size="small" type="text" onClick={() => edit((p) => withoutPocket(p, c))}>
-        Leave it
-      </Button>
-    </>
-  );
-}
-
-/** How deep a pocket is to be, and how deep it became. */
-function Depth({ c }: { c: Pocket }) {
-  const { edit } = useBuild('edit');
-  const [read, setRead] = useState<Length>();
-  return (
-    <div className={`fields ${style.asCut}`}>
-      <MmField
-        label="To be deep"
-        min={0.1}
-        max={20}
-        value={c.asked}
-        onChange={(deep) => edit((p) => withPocket(p, c, { deep }))}
-      />
-      <LengthField
-        label="As milled, deep"
-        min={0.1}
-        max={20}
-        value={read}
-        onChange={(measured) => {
-          setRead(measured);
-          return measured && edit((p) => withPocket(p, c, { state: 'measured', measured }));
-        }}
-      />
-    </div>
   );
 }
 
@@ -243,51 +119,5 @@ function How({ work }: { work: CutWork }) {
         </p>
       )}
     </>
-  );
-}
-
-/** What was really made, as the calliper says. */
-function AsCut({ o }: { o: CutItem }) {
-  const { edit } = useBuild('edit');
-  const [w, setW] = useState<Length>();
-  const [h, setH] = useState<Length>();
-  const from = readAsCut(o);
-  const measured = (width: Length | undefined, height: Length | undefined) =>
-    width && height
-      ? edit((p) => withOpening(p, o, { state: 'measured', measured: { w: width, h: height } }))
-      : undefined;
-  return (
-    <div className={`fields ${style.asCut}`}>
-      <LengthField
-        label="As cut, width"
-        min={0.1}
-        value={w}
-        onChange={(v) => {
-          setW(v);
-          return measured(v, o.round ? v : h);
-        }}
-      />
-      {!o.round && (
-        <LengthField
-          label="As cut, height"
-          min={0.1}
-          value={h}
-          onChange={(v) => {
-            setH(v);
-            return measured(w, v);
-          }}
-        />
-      )}
-      {from?.map(({ edge, mm }, i) => (
-        <MmField
-          key={edge}
-          label={`As cut, from ${edge}`}
-          value={mm}
-          onChange={(read) =>
-            edit((p) => withOpening(p, o, { at: placedAsCut(o, i as 0 | 1, read) }))
-          }
-        />
-      ))}
-    </div>
   );
 }

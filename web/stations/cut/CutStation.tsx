@@ -5,33 +5,60 @@ import { cutWork, HAND_CUT_MM, type Sheet, stripSheet, templates } from '@deft/c
 import { useBuild, useScene } from '../../state/build';
 import { Findings } from '../../ui/Findings';
 import { Views } from '../../ui/Views';
-import { inOrder } from './cutEdits';
+import { AddHoles } from './AddHoles';
+import { inOrder, withPattern } from './cutEdits';
 import { CutRow } from './CutRow';
 import { LeastCutting } from './LeastCutting';
 import { MadeView } from './MadeView';
+import { movedPattern } from './patternEdits';
 import { PrintCuts } from './PrintCuts';
-import { SheetView } from './SheetView';
+import { type Movable, SheetView } from './SheetView';
+
+/** What is planned as a pattern, and how it is moved on its drawing. */
+function useMovable(): Movable {
+  const { check, edit } = useBuild('check', 'edit');
+  const scene = useScene();
+  const { openings, patterns } = check.cuts;
+  const planned = patterns.filter((c) => c.state === 'decided');
+  return {
+    names: new Map(planned.map((c) => [c.key, c.name])),
+    onMove(key, dx, dy) {
+      const c = planned.find((q) => q.key === key)!;
+      edit((p) => withPattern(p, c, movedPattern(scene, c, dx, dy, openings)), `move ${key}`);
+    },
+  };
+}
+
+/** Sheets of every face that is cut, that of the chosen cut first. */
+function useSheets(chosen: string | undefined) {
+  const { doc, check } = useBuild('doc', 'check');
+  const scene = useScene();
+  const { pockets } = check.cuts;
+  const outside = useMemo(() => templates(doc, false, scene), [doc, scene]);
+  const inside = useMemo(() => templates(doc, true, scene), [doc, scene]);
+  const strip = useMemo(() => stripSheet(doc, scene), [doc, scene]);
+  const holds = (s: Sheet): boolean => chosen !== undefined && (s.cuts?.includes(chosen) ?? false);
+  // A pocket is marked from inside.
+  const within = inside.filter((s) => pockets.some((c) => s.cuts?.includes(c.key)));
+  const facing = [...outside, ...within].sort((a, b) => Number(holds(b)) - Number(holds(a)));
+  return { outside, inside, strip, facing, ofChosen: facing.find(holds) };
+}
 
 function CutsView({ tabs }: { tabs: ReactNode }) {
   const { doc, check } = useBuild('doc', 'check');
-  const scene = useScene();
   const [chosen, choose] = useState<string>();
-  const { openings, trims, pockets } = check.cuts;
+  const { openings, trims, pockets, patterns } = check.cuts;
   const work = useMemo(
     () => new Map(cutWork(doc, check.cuts).map((w) => [w.key, w])),
     [doc, check.cuts],
   );
   const rows = inOrder(check.cuts, work);
   const minutes = [...work.values()].reduce((s, w) => s + w.minutes.value, 0);
-  const sheets = useMemo(() => templates(doc, false, scene), [doc, scene]);
-  const inside = useMemo(() => templates(doc, true, scene), [doc, scene]);
-  // The face of the chosen cut is turned to the builder.
-  const holds = (s: Sheet): number => Number(chosen !== undefined && s.cuts?.includes(chosen));
-  // A pocket is marked from inside.
-  const within = inside.filter((s) => pockets.some((c) => s.cuts?.includes(c.key)));
-  const facing = [...sheets, ...within].sort((a, b) => holds(b) - holds(a));
-  const strip = useMemo(() => stripSheet(doc, scene), [doc, scene]);
-  const nothing = !openings.length && !trims.length && !pockets.length;
+  const movable = useMovable();
+  const { outside, inside, strip, facing, ofChosen } = useSheets(chosen);
+  // A pattern is moved on its own drawing, in its row.
+  const own = movable.names.has(chosen ?? '') ? ofChosen : undefined;
+  const nothing = !openings.length && !trims.length && !pockets.length && !patterns.length;
   return (
     <>
       <div className="centre sheet">
@@ -82,11 +109,13 @@ function CutsView({ tabs }: { tabs: ReactNode }) {
                   work={work.get(row.key)}
                   sel={chosen === row.key}
                   onChoose={() => choose(chosen === row.key ? undefined : row.key)}
+                  sheet={row.key === chosen && own && <SheetView sheet={own} movable={movable} />}
                 />
               ))}
             </tbody>
           </table>
         )}
+        <AddHoles onAdded={choose} />
         {check.cuts.blanks.length > 0 && (
           <div className="card">
             <h2>To close</h2>
@@ -97,14 +126,16 @@ function CutsView({ tabs }: { tabs: ReactNode }) {
             ))}
           </div>
         )}
-        {facing.map((s) => (
-          <SheetView key={s.id} sheet={s} />
-        ))}
+        {facing
+          .filter((s) => s !== own)
+          .map((s) => (
+            <SheetView key={s.id} sheet={s} movable={movable} />
+          ))}
         {strip && <SheetView sheet={strip} />}
       </div>
       <aside className="side" aria-label="Cutting">
         <Findings station="cut" title="What to mind" empty="Every hole lies where it can be cut." />
-        <PrintCuts doc={doc} outside={sheets} inside={inside} strip={strip} />
+        <PrintCuts doc={doc} outside={outside} inside={inside} strip={strip} />
       </aside>
     </>
   );

@@ -3,11 +3,13 @@ import type { PointerEvent } from 'react';
 import type { Ink, Mark, Sheet } from '@deft/core/cuts';
 import { PointedMark } from '../../book/PointedMark';
 import { pointAt } from '../../state/pointed';
+import style from './CutStation.module.css';
+import { Handle } from './Handle';
 
 /** A sheet is drawn about so large, mm for one px. */
 const PX_MM = 0.4;
 
-const STYLE: Record<Ink, { stroke: string; strokeWidth: number; strokeDasharray?: string }> = {
+const INKS: Record<Ink, { stroke: string; strokeWidth: number; strokeDasharray?: string }> = {
   outline: { stroke: '#555', strokeWidth: 0.35 },
   cut: { stroke: '#c23f21', strokeWidth: 0.5 },
   start: { stroke: '#c23f21', strokeWidth: 0.25, strokeDasharray: '1.5 1' },
@@ -24,7 +26,7 @@ function One({ m, small }: { m: Mark; small: number }) {
       </text>
     );
   }
-  const style = { ...STYLE[m.ink], fill: 'none' };
+  const style = { ...INKS[m.ink], fill: 'none' };
   if (m.kind === 'circle') return <circle cx={m.x} cy={m.y} r={m.r} {...style} />;
   if (m.kind === 'line') return <line x1={m.x0} y1={m.y0} x2={m.x1} y2={m.y1} {...style} />;
   return <polygon points={m.points.map((p) => p.join(',')).join(' ')} {...style} />;
@@ -43,10 +45,17 @@ function told({ face, w }: Sheet, e: PointerEvent<SVGSVGElement>): void {
   });
 }
 
-export const SheetView = ({ sheet }: { sheet: Sheet }) => (
-  <figure style={{ margin: 0 }}>
-    <figcaption style={{ marginBottom: 4 }}>
-      <b style={{ fontWeight: 600 }}>{sheet.title}</b> <span className="note">{sheet.note}</span>
+/** Patterns that can be moved on a sheet, by their keys. */
+export interface Movable {
+  names: ReadonlyMap<string, string>;
+  /** By so much on the shell, mm. */
+  onMove: (key: string, dx: number, dy: number) => void;
+}
+
+export const SheetView = ({ sheet, movable }: { sheet: Sheet; movable?: Movable }) => (
+  <figure className={style.sheet}>
+    <figcaption>
+      <b>{sheet.title}</b> <span className="note">{sheet.note}</span>
     </figcaption>
     <div className="paper">
       <svg
@@ -65,6 +74,19 @@ export const SheetView = ({ sheet }: { sheet: Sheet }) => (
             to={(x, y) => [sheet.face!.x0 + (sheet.face!.isMirrored ? -x : x), sheet.face!.y0 - y]}
           />
         )}
+        {movable &&
+          sheet.handles
+            ?.filter((h) => movable.names.has(h.key))
+            .map((h) => (
+              <Handle
+                key={h.key}
+                x={h.x}
+                y={h.y}
+                name={movable.names.get(h.key)!}
+                isMirrored={sheet.face?.isMirrored ?? false}
+                onMove={(dx, dy) => movable.onMove(h.key, dx, dy)}
+              />
+            ))}
       </svg>
     </div>
   </figure>

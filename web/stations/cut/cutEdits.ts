@@ -1,6 +1,12 @@
 /** Edits of the list of cuts, and its order. */
-import type { CutItem, Cutting, CutWork, Pocket, Trim } from '@deft/core/cuts';
-import { type Cut, type Project, type OpeningCut, openingCut } from '@deft/core/model';
+import type { CutItem, Cutting, CutWork, Pattern, Pocket, Trim } from '@deft/core/cuts';
+import {
+  type Cut,
+  type OpeningCut,
+  openingCut,
+  type PatternCut,
+  type Project,
+} from '@deft/core/model';
 
 /**
  * The document with an opening's state, or its size or place as measured. What is cut keeps the
@@ -64,17 +70,30 @@ export const withoutPocket = (p: Project, { id }: Pocket): Project => ({
   cuts: p.cuts.filter((c) => c.id !== id),
 });
 
+/** The document with a pattern's state, or a hole of it as drilled. */
+export const withPattern = (p: Project, { id }: Pattern, more: Partial<PatternCut>): Project => ({
+  ...p,
+  cuts: p.cuts.map((c) => (c.id === id && c.kind === 'pattern' ? { ...c, ...more } : c)),
+});
+
+/** The wall left whole. */
+export const withoutPattern = (p: Project, { id }: Pattern): Project => ({
+  ...p,
+  cuts: p.cuts.filter((c) => c.id !== id),
+});
+
 /** One row of the list. */
-export type Row = CutItem | Trim | Pocket;
-export const isOpening = (row: Row): row is CutItem => 'face' in row;
+export type Row = CutItem | Trim | Pocket | Pattern;
+export const isOpening = (row: Row): row is CutItem => 'through' in row;
+export const isPattern = (row: Row): row is Pattern => 'cut' in row;
 export const isPocket = (row: Row): row is Pocket => 'deep' in row;
 
 /** All cuts in the order they are best made; those that are made stand last. */
 export function inOrder(
-  { openings, trims, pockets }: Cutting,
+  { openings, trims, pockets, patterns }: Cutting,
   work: ReadonlyMap<string, CutWork>,
 ): Row[] {
   const rank = [...work.keys()];
   const at = (key: string): number => (work.has(key) ? rank.indexOf(key) : rank.length);
-  return [...openings, ...trims, ...pockets].sort((a, b) => at(a.key) - at(b.key));
+  return [...openings, ...trims, ...pockets, ...patterns].sort((a, b) => at(a.key) - at(b.key));
 }

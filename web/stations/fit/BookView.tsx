@@ -201,7 +201,13 @@ export function BookView({
         </defs>
         <Ticks w={s.width} h={s.height} scale={s.scale} />
         {s.pages.map((page) => (
-          <ShellPage key={page.piece.id} shell={scene.shell!} spread={s} page={page} />
+          <ShellPage
+            key={page.piece.id}
+            shell={scene.shell!}
+            spread={s}
+            page={page}
+            cuts={scene.project.cuts}
+          />
         ))}
         {heat && <HeadroomPicture scene={scene} spread={s} />}
         {[...scene.items.values()].map((at) => {

@@ -3,7 +3,15 @@ import { type ReactNode, useMemo } from 'react';
 import { Button } from 'antd';
 import { Link } from 'react-router';
 import { buildSteps } from '@deft/core/build';
-import { type CutItem, cutWork, passWords, type Pocket, type Trim } from '@deft/core/cuts';
+import {
+  type CutItem,
+  cutWork,
+  holeWords,
+  passWords,
+  type Pattern,
+  type Pocket,
+  type Trim,
+} from '@deft/core/cuts';
 import { billOf } from '@deft/core/kit';
 import { formatMm, whatWords } from '@deft/core/model';
 import { SmallBooks } from '../../book/SmallBooks';
@@ -120,7 +128,8 @@ function Parts() {
 const Box = () => <span className={style.box} />;
 
 /** What a cut becomes, in mm. */
-function becomes(cut: CutItem | Trim | Pocket): string {
+function becomes(cut: CutItem | Trim | Pocket | Pattern): string {
+  if ('cut' in cut) return `${cut.holes} × ${holeWords(cut.hole)}`;
   if ('deep' in cut) {
     return `${formatMm(cut.w, 1)} × ${formatMm(cut.h, 1)}, ${formatMm(cut.deep, 1)} deep`;
   }
@@ -130,8 +139,8 @@ function becomes(cut: CutItem | Trim | Pocket): string {
 
 function Cuts() {
   const { doc, check } = useBuild('doc', 'check');
-  const { openings, trims, pockets } = check.cuts;
-  const list = [...openings, ...trims, ...pockets];
+  const { openings, trims, pockets, patterns } = check.cuts;
+  const list = [...openings, ...trims, ...pockets, ...patterns];
   return (
     <Table
       name="Cuts, in order"
