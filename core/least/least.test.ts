@@ -6,7 +6,7 @@ import { check } from '../verdict';
 import { caseOf, lightest } from './brute.fixture';
 import { harmOf, KEEPS, together, weightOf, WEIGHTS } from './harm';
 import { type Least, plansOf, seekLeast, withWays } from './least';
-import { leastSet, lpOf, type Programme, type Solver } from './programme';
+import { type Clause, leastSet, lpOf, type Programme, type Solver, withClause } from './programme';
 import { solverOf } from './solver';
 
 let solve: Solver;
@@ -48,6 +48,29 @@ test('the programme: 200 random ones as small as counting finds them', () => {
   }
   expect(none).toBeGreaterThan(5);
   expect(none).toBeLessThan(150);
+});
+
+test('clauses that others say already are left out: the same sets fulfil what is left', () => {
+  const random = seeded(11);
+  const some = (n: number, p: number) =>
+    Array.from({ length: n }, (_, i) => i).filter(() => random() < p);
+  let spared = 0;
+  for (let k = 0; k < 100; k++) {
+    const n = 6;
+    const all = Array.from({ length: 14 }, () => {
+      const leave = some(n, 0.1);
+      return { take: some(n, 0.35).filter((i) => !leave.includes(i)), leave };
+    });
+    const left = all.reduce<Clause[]>(withClause, []);
+    spared += all.length - left.length;
+    for (let bits = 0; bits < 1 << n; bits++) {
+      const has = (i: number) => (bits & (1 << i)) !== 0;
+      const holds = (clauses: readonly Clause[]) =>
+        clauses.every((c) => c.take.some(has) || c.leave.some((i) => !has(i)));
+      expect([k, bits, holds(left)]).toEqual([k, bits, holds(all)]);
+    }
+  }
+  expect(spared).toBeGreaterThan(100);
 });
 
 test('a programme in the LP format, as solvers read it', () => {

@@ -17,7 +17,7 @@ import {
 } from '../model';
 import { type Check, check, judgedOf, openMargins, proposalsFor, verdictFrom } from '../verdict';
 import { type Harm, harmOf, type Keep, KEEPS, together, weightOf } from './harm';
-import { type Clause, leastSet, type Solver } from './programme';
+import { type Clause, leastSet, type Solver, withClause } from './programme';
 
 export interface Candidate {
   way: WayOut;
@@ -293,7 +293,7 @@ export function* plansOf(
   const weights = all.map((c) => weightOf(c.harm));
   const groups = groupsOf(all);
   // What was seen of one set holds for every search.
-  const clauses = hits.map((f) => clauseOf(all, [], f));
+  let clauses = hits.map((f) => clauseOf(all, [], f)).reduce<Clause[]>(withClause, []);
   let tried = 0;
 
   function* least(barred: ReadonlySet<number>): Generator<void, Plan | 'none' | 'given up'> {
@@ -308,7 +308,9 @@ export function* plansOf(
         set.map((i) => all[i]!.way),
       );
       if (!Array.isArray(left)) return planOf(all, set, left);
-      for (const f of left.length ? left : [undefined]) clauses.push(clauseOf(all, set, f));
+      for (const f of left.length ? left : [undefined]) {
+        clauses = withClause(clauses, clauseOf(all, set, f));
+      }
     }
     return 'given up';
   }

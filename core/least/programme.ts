@@ -16,6 +16,18 @@ export interface Programme {
   barred: ReadonlySet<number>;
 }
 
+const isWithin = (a: readonly number[], b: readonly number[]): boolean =>
+  a.every((i) => b.includes(i));
+/** Whether `a` holding makes `b` hold. */
+const implies = (a: Clause, b: Clause): boolean =>
+  isWithin(a.take, b.take) && isWithin(a.leave, b.leave);
+
+/** Clauses with one more, without those that another of them says already. */
+export function withClause(clauses: readonly Clause[], more: Clause): Clause[] {
+  if (clauses.some((c) => implies(c, more))) return [...clauses];
+  return [...clauses.filter((c) => !implies(more, c)), more];
+}
+
 /** Takes a programme in the LP format; nothing for one that no set fulfils. */
 export type Solver = (lp: string) => ReadonlyMap<string, number> | undefined;
 
