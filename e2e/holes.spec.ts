@@ -67,6 +67,23 @@ test('a grille is drilled where none was, and air holes are begun, dragged, type
   await page.getByRole('textbox', { name: 'Between holes' }).press('Enter');
   await expect(page.getByText('A size must be greater than 0 mm.')).toBeVisible();
 
+  // A machine gets its own drawing: a kerf as wide as the grille's holes is refused at its place.
+  const machine = page.getByRole('textbox', { name: 'Takes away' });
+  const front = page.locator('section', { hasText: 'For a laser or mill' }).getByRole('button', {
+    name: 'Front, outside',
+  });
+  await machine.fill('3');
+  await machine.press('Enter');
+  await expect(machine).toHaveValue('3');
+  await front.click();
+  await expect(page.getByText(/narrower than the 3 mm that the machine takes away/)).toBeVisible();
+  await machine.fill('0.2');
+  await machine.press('Enter');
+  await expect(machine).toHaveValue('0.2');
+  const file = page.waitForEvent('download');
+  await front.click();
+  expect((await file).suggestedFilename()).toBe('dabchick-2-done-front-outside-machine.dxf');
+
   // Drilled, and read with the calliper.
   await row.getByRole('combobox', { name: /State of/ }).click();
   await page.getByTitle('done', { exact: true }).click();

@@ -32,6 +32,7 @@ export {
   type Mark,
   type Sheet,
 } from './sheet';
+export { type CutterSheet, cutterSheet, MOST_KERF_MM } from './cutter';
 export { freeGroup, freePlace, newKeyWays, type Surface, surfacesOf } from './free';
 export { asMadeFindings, asMadeWays, placedAsCut, readAsCut } from './asMade';
 export { holeFindings, holeWays } from './holes';

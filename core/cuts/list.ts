@@ -4,14 +4,7 @@
  * Each is given so that it can be marked with a calliper from two outer edges, without any printout,
  * with a size to start at and a size to file to.
  */
-import {
-  type Cut,
-  formatMm,
-  type Project,
-  type CutFor,
-  cutKey,
-  openingCut,
-} from '../model';
+import { type Cut, formatMm, type Project, type CutFor, cutKey, openingCut } from '../model';
 import { activeArea, KEY_MM, leverSlot, portOpening, type Scene, sceneOf, windowFor } from '../fit';
 import { spotOf } from '../controls';
 import type { CutItem } from './cutItem';

@@ -4,7 +4,8 @@
  */
 import type { Pt } from '../geometry';
 
-export type Ink = 'outline' | 'cut' | 'start' | 'there' | 'datum' | 'thin';
+/** `by hand`: cut, but by no machine: a post that is trimmed, a floor that is milled on its stop. */
+export type Ink = 'outline' | 'cut' | 'by hand' | 'start' | 'there' | 'datum' | 'thin';
 export type Mark =
   | { kind: 'ring'; points: Pt[]; ink: Ink }
   | { kind: 'circle'; x: number; y: number; r: number; ink: Ink }

@@ -78,7 +78,11 @@ function bodyTemplates(p: Project, inside: boolean, scene: Scene): Sheet[] {
       const [x, y] = at(t.x, t.y);
       for (const prism of f.solid.prisms) {
         for (const q of drawn(prism)) {
-          marks.push({ kind: 'ring', points: pointsOf(q).map(([a, b]) => at(a, b)), ink: 'cut' });
+          marks.push({
+            kind: 'ring',
+            points: pointsOf(q).map(([a, b]) => at(a, b)),
+            ink: 'by hand',
+          });
         }
       }
       marks.push(
@@ -198,7 +202,7 @@ function pocketMarks(c: Pocket, at: At, frame: Frame): Mark[] {
     [c.x - a, c.y + b],
   ];
   return [
-    { kind: 'ring', points: corners.map(([u, v]) => at(u, v)), ink: 'cut' },
+    { kind: 'ring', points: corners.map(([u, v]) => at(u, v)), ink: 'by hand' },
     ...[
       c.name,
       `${formatMm(c.w, 1)} × ${formatMm(c.h, 1)}`,

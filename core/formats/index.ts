@@ -6,4 +6,4 @@ export { mappingLine, mappingText, readMappingLine } from './mapping';
 export { billTable, calliperTable, csv, csvText, pinTable, wireTable } from './csv';
 export { sheetSvg, svgText } from './svg';
 export { documentSchema } from './schema';
-export { sheetDxf } from './dxf';
+export { cutterDxf, sheetDxf } from './dxf';

@@ -5,6 +5,7 @@ import { CHECK_BAR_MM } from '../cuts';
 export const INK: Readonly<Record<Ink, { width: number; dash?: string; grey: number }>> = {
   outline: { width: 0.35, grey: 0.25 },
   cut: { width: 0.35, grey: 0 },
+  'by hand': { width: 0.35, grey: 0 },
   start: { width: 0.2, dash: '1.5 1', grey: 0.2 },
   there: { width: 0.25, dash: '3 1.5', grey: 0.5 },
   datum: { width: 0.9, grey: 0 },

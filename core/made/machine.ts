@@ -66,7 +66,7 @@ export const withReading = (
     (r) => r.process !== of.process || r.of !== of.of || r.size !== of.size,
   );
   const prints = mm === undefined ? rest : [...rest, { ...of, mm }];
-  const next = { ...p, workshop: { prints } };
-  if (!prints.length) delete (next as Project).workshop;
+  const next = { ...p, workshop: { ...p.workshop, prints } };
+  if (!prints.length && next.workshop.kerf === undefined) delete (next as Project).workshop;
   return next;
 };

@@ -16,5 +16,9 @@ export const PrintReading = z.strictObject({
 });
 export type PrintReading = z.infer<typeof PrintReading>;
 
-export const Workshop = z.strictObject({ prints: z.array(PrintReading).max(60) });
+export const Workshop = z.strictObject({
+  prints: z.array(PrintReading).max(60),
+  /** What the builder's laser, plotter or bit takes away along its path, mm. */
+  kerf: z.number().min(0).max(3, { error: 'A kerf is 0 to 3 mm wide.' }).optional(),
+});
 export type Workshop = z.infer<typeof Workshop>;

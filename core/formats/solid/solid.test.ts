@@ -2,9 +2,9 @@ import { unzipSync, strFromU8 } from 'fflate';
 import Module from 'manifold-3d';
 import DxfParser from 'dxf-parser';
 import { demos } from '../../catalogue';
-import { shellSheets } from '../../cuts';
+import { cutterSheet, shellSheets, templates } from '../../cuts';
 import { type Body, length, type PatternCut } from '../../model';
-import { sheetDxf } from '../index';
+import { cutterDxf, sheetDxf } from '../index';
 import { pieceMesh, readStl, stlBytes, threeMfBytes } from './index';
 import { type Mesh, volume } from '../../geometry';
 
@@ -49,6 +49,22 @@ const bounds = (m: Mesh) =>
     const v = Array.from(m.positions).filter((_, i) => i % 3 === k);
     return [Math.min(...v), Math.max(...v)];
   });
+
+test('a sheet for a machine has three layers, and its holes are smaller by half a kerf all round', () => {
+  const [, done] = demos();
+  const [front] = templates(done!);
+  const made = cutterSheet(front!, 0.3);
+  if (!made.ok) throw new Error(made.sentence);
+  const read = new DxfParser().parseSync(cutterDxf(made.sheet))!;
+  const on = (layer: string) => read.entities.filter((e) => e.layer === layer);
+  expect(new Set(read.entities.map((e) => e.layer))).toEqual(new Set(['cut', 'mark', 'engrave']));
+  const asked = front!.marks.flatMap((m) => (m.kind === 'circle' && m.ink === 'cut' ? [m.r] : []));
+  const drawn = on('cut').flatMap((e) =>
+    e.type === 'CIRCLE' ? [(e as unknown as { radius: number }).radius] : [],
+  );
+  expect(drawn.length).toBeGreaterThan(0);
+  drawn.forEach((r, i) => expect(r).toBeCloseTo(asked[i]! - 0.15, 6));
+});
 
 describe('a piece as a solid', () => {
   test('a plain tray has the volume of its outside less its cavity', () => {

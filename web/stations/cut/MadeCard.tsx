@@ -11,12 +11,13 @@ import {
   type Process,
   withMade,
 } from '@deft/core/made';
-import { sheetDxf, sheetSvg } from '@deft/core/formats';
+import { sheetSvg } from '@deft/core/formats';
 import { type Block, formatMm } from '@deft/core/model';
 import { useBuild } from '../../state/build';
 import { download } from '../../ui/download';
 import type { SolidApi } from '../../workers/solid.worker';
 import { PROCESS_WORDS } from './processWords';
+import { takeCutter } from './CutterFiles';
 import style from './MadeView.module.css';
 import { Bad } from '../../ui/Bad';
 
@@ -150,7 +151,7 @@ export function MadeCard({ made, process }: { made: Made; process: Process }) {
               </Button>
               <Button
                 size="small"
-                onClick={() => download(`${file}.dxf`, sheetDxf(flat), 'image/vnd.dxf')}
+                onClick={() => setBad(takeCutter(flat, doc.workshop?.kerf ?? 0, file))}
               >
                 DXF
               </Button>

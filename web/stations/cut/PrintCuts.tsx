@@ -7,6 +7,7 @@ import type { Project } from '@deft/core/model';
 import { useKeys } from '../../keys/useKeys';
 import { useBuild, useSettled } from '../../state/build';
 import { download } from '../../ui/download';
+import { CutterFiles } from './CutterFiles';
 import { printSheets } from './print';
 import { Bad } from '../../ui/Bad';
 
@@ -132,6 +133,7 @@ export function PrintCuts({
           ))}
         </div>
       </section>
+      <CutterFiles sheets={outside} />
       <p className="caution">
         Cutting: eye protection and dust mask, clamp the work, cell out of the shell.
       </p>

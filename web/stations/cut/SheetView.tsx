@@ -12,6 +12,7 @@ const PX_MM = 0.4;
 const INKS: Record<Ink, { stroke: string; strokeWidth: number; strokeDasharray?: string }> = {
   outline: { stroke: '#555', strokeWidth: 0.35 },
   cut: { stroke: '#c23f21', strokeWidth: 0.5 },
+  'by hand': { stroke: '#c23f21', strokeWidth: 0.5 },
   start: { stroke: '#c23f21', strokeWidth: 0.25, strokeDasharray: '1.5 1' },
   there: { stroke: '#8a8471', strokeWidth: 0.3, strokeDasharray: '3 1.5' },
   datum: { stroke: '#1d2b2a', strokeWidth: 1 },
