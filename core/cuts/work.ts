@@ -292,7 +292,7 @@ export function cutWork(p: Project, { openings, trims, pockets, patterns }: Cutt
   return [
     ...trims.filter(open).map((t) => trimWork(t, tools)),
     ...pockets.filter(open).map((c) => pocketWork(c, tools)),
-    ...patterns.filter(open).map((c) => patternWork(c, tools)),
+    ...patterns.filter((c) => open(c) && c.holes > 0).map((c) => patternWork(c, tools)),
     ...openings.filter(open).map((c) => openingWork(c, tools)),
   ].sort(
     (a, b) =>

@@ -5,7 +5,7 @@ import {
   type CutPlace,
   holeAsMade,
   isOpen,
-  mm1,
+  formatMm,
   type PatternCut,
   type PatternHole,
   type Piece,
@@ -40,7 +40,9 @@ export interface Pattern {
 export const patternKey = ({ id }: Pick<PatternCut, 'id'>): string => `pattern:${id}`;
 
 export const holeWords = (hole: PatternHole): string =>
-  hole.kind === 'round' ? `⌀${mm1(hole.d)}` : `${mm1(hole.l)} × ${mm1(hole.w)}`;
+  hole.kind === 'round'
+    ? `⌀${formatMm(hole.d, 1)}`
+    : `${formatMm(hole.l, 1)} × ${formatMm(hole.w, 1)}`;
 
 /** The item that plays through a pattern, where it is in this body. */
 const playsThrough = (scene: Scene, c: PatternCut): PlacedItem | undefined =>
@@ -102,7 +104,7 @@ export function patterns(scene: Scene): Pattern[] {
             : fromEnds(scene, walls[face.wall]!, { u, v }, 0, 0),
         state: c.state,
         why: [
-          `${c.holes.length} holes ${holeWords(hole)} leave ${open.toFixed(0)} mm² open`,
+          `${c.holes.length || 'No'} holes ${holeWords(hole)} leave ${open.toFixed(0)} mm² open`,
           ...(isOpen(body)
             ? []
             : [

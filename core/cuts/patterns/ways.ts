@@ -25,7 +25,9 @@ export function patternWays(scene: Scene, f: Finding, openings: readonly CutItem
   const drop: WayOut = {
     id: `unpattern-${c.id}`,
     text: 'Do without these holes',
-    cost: `${patternMm2(c, scene.shell!.body).open.toFixed(0)} mm² less open`,
+    cost: c.holes.length
+      ? `${patternMm2(c, scene.shell!.body).open.toFixed(0)} mm² less open`
+      : 'nothing is drilled',
     changes: [{ do: 'uncut', id: c.id }],
     effort: 3,
   };
