@@ -11,6 +11,7 @@ const PROOFS = {
   sabotage: ['--import', 'tsx', 'scripts/sabotage.ts'],
   steps: ['--import', 'tsx', 'scripts/steps.ts'],
   least: ['--import', 'tsx', 'scripts/least.ts'],
+  templates: ['--import', 'tsx', 'scripts/templates.ts'],
   made: ['--import', 'tsx', 'scripts/made.ts'],
   press: ['--import', 'tsx', 'scripts/press.ts'],
   bench: ['--import', 'tsx', 'scripts/guided.ts'],

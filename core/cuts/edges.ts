@@ -1,7 +1,7 @@
 /** Where a place lies from the outer edges a calliper can touch. */
 import type { Edge } from '../model';
 import type { Scene } from '../fit';
-import type { Wall } from '../shell';
+import { type Wall, wallDepth } from '../shell';
 
 /** What a cut goes through: the face of a piece, or a wall. */
 export type CutFace =
@@ -41,15 +41,13 @@ const edgesOf = (scene: Scene) => {
 
 /** Distances along a wall from the nearer end, and from the nearer of front and back. */
 export function fromEnds(
-  { shell }: Scene,
+  scene: Scene,
   wall: Wall,
   at: { u: number; v: number },
   halfW: number,
   halfH: number,
 ): [FromEdge, FromEdge] {
-  const { body, sign } = shell!;
-  const depth = (side: 1 | -1): number =>
-    Math.max(0, ...body.pieces.filter((q) => sign(q.id) === side).map((q) => q.depth.mm));
+  const depth = (side: 1 | -1): number => wallDepth(scene.shell!, wall, side, at.u);
   const isNearStart = at.u <= wall.length / 2;
   const [above, below] = [at.v + depth(-1), depth(1) - at.v];
   return [

@@ -41,6 +41,73 @@ const made = (p: Project, material: Piece['material']): Project => ({
 /** A cap of 8 mm gets 0.25 mm of play all round. */
 const CUT_D = 8.5;
 
+describe('a hole in a wall under a curved back', () => {
+  /** The finished loaner with a back that rises from the left to half its depth at the right. */
+  const curved = (right: number): Project => ({
+    ...bare,
+    shell: {
+      ...bare.shell,
+      bodies: bare.shell.bodies.map((b) => ({
+        ...b,
+        pieces: b.pieces.map((q) =>
+          q.role === 'back'
+            ? {
+                ...q,
+                zones: [],
+                profile: {
+                  along: 'x' as const,
+                  points: [
+                    { at: 0, depth: length(q.depth.mm - b.wall.mm) },
+                    { at: 172, depth: length(right) },
+                  ],
+                },
+              }
+            : q,
+        ),
+      })),
+    },
+  });
+  const inWall = (p: Project, along: number, v: number): Project => ({
+    ...p,
+    controls: {
+      ...p.controls,
+      inputs: [
+        ...p.controls.inputs,
+        { ...key('w', 0, 0, 4), at: { body: p.shell.bodies[0]!.id, wall: 0, along, v } },
+      ],
+    },
+  });
+  const through = (p: Project): Finding | undefined =>
+    judged(p).find((f) => f.code === 'hole-at-edge' && f.about.includes('w'));
+
+  test('is judged by how deep the wall is there, not by the deepest of it', () => {
+    const p = curved(6);
+    const { wall } = p.shell.bodies[0]!;
+    const left = p.shell.bodies[0]!.pieces.find((q) => q.role === 'back')!.depth.mm;
+    const right = 6 + wall.mm;
+    for (const along of [30, 90, 140]) {
+      const deep = left + ((right - left) * (along + 2.25)) / 172;
+      // A hole of 4.5 mm whose lower edge leaves 0.4 mm of the back, and one that leaves 1.6.
+      for (const [left_, verdict] of [
+        [0.4, 'tight'],
+        [-0.4, 'hit'],
+      ] as const) {
+        const f = through(inWall(p, along, -(deep - left_ - 2.25)));
+        expect([along, f?.verdict]).toEqual([along, verdict]);
+        expect(f!.measure!.gap).toBeCloseTo(left_, 1);
+      }
+      expect(through(inWall(p, along, -(deep - 3 - 2.25)))).toBeUndefined();
+    }
+  });
+  test('is marked from the back as a calliper reads it there', () => {
+    const p = inWall(curved(6), 60, -4);
+    const c = cutting(p).openings.find((o) => o.key.includes('w'))!;
+    const back = p.shell.bodies[0]!.pieces.find((q) => q.role === 'back')!;
+    const deep = back.depth.mm + ((6 + 2.2 - back.depth.mm) * 60) / 172;
+    expect(c.from[1]).toEqual({ edge: 'back face', mm: expect.closeTo(deep - 4, 6) as number });
+  });
+});
+
 describe('a hole in a face', () => {
   test('the clean builds have every hole where it can be cut', () => {
     for (const p of demos().slice(1)) expect([p.id, judged(p)]).toEqual([p.id, []]);

@@ -17,7 +17,7 @@ import {
   type WayOut,
 } from '../model';
 import { backings } from '../controls';
-import { innerRing, outerRing, wallName, type WallRules, wallRules } from '../shell';
+import { innerRing, leastDepth, outerRing, wallName, type WallRules, wallRules } from '../shell';
 import type { CutItem } from './cutItem';
 import { type Cutting, cutting, HAND_CUT_MM } from './list';
 import { depthIn } from './rings';
@@ -349,17 +349,15 @@ function onFace(scene: Scene, judge: Judge, h: Hole): void {
 function onWall(scene: Scene, judge: Judge, h: Hole): void {
   const shell = scene.shell!;
   const wall = shell.walls[Number(h.surface.slice('wall '.length))];
-  const deep = (sign: 1 | -1): number => {
-    const all = shell.body.pieces.filter((q) => shell.sign(q.id) === sign);
-    return Math.max(0, ...all.map((q) => q.depth.mm));
-  };
+  const us = h.ring.map((p) => p[0]);
+  const vs = h.ring.map((p) => p[1]);
+  const deep = (side: 1 | -1): number =>
+    wall ? leastDepth(shell, wall, side, Math.min(...us), Math.max(...us)) : 0;
   if (!wall || h.x < 0 || h.x > wall.length || h.y > deep(1) || h.y < -deep(-1)) {
     judge.outside(h, 'Its middle lies beyond the end of its wall.');
     return;
   }
   if (!h.planned) return;
-  const us = h.ring.map((p) => p[0]);
-  const vs = h.ring.map((p) => p[1]);
   const rooms = [
     { name: 'the corner', room: Math.min(Math.min(...us), wall.length - Math.max(...us)) },
     { name: 'the face', room: deep(1) - Math.max(...vs) },

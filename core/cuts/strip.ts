@@ -4,7 +4,7 @@
  */
 import { formatMm, type Project } from '../model';
 import { type Scene, sceneOf } from '../fit';
-import type { ShellSolids, Wall } from '../shell';
+import { type ShellSolids, type Wall, wallDepth, wallEnds } from '../shell';
 import type { CutItem } from './cutItem';
 import { cutting } from './list';
 import { patternMarks } from './patterns';
@@ -121,10 +121,24 @@ export function stripSheet(p: Project, scene: Scene = sceneOf(p)): Sheet | undef
     ];
   };
   const end = strip.length;
+  /** The edge of the strip at the front or the back, from its beginning to its end. */
+  const rim = (side: 1 | -1): Array<[number, number]> => {
+    const ends = strip.walls.flatMap((on): Array<[number, number]> => {
+      const wall = shell.walls[on.wall]!;
+      const deep = (u: number): number => side * wallDepth(shell, wall, side, u);
+      const between = wallEnds(shell, wall, side).filter(([u]) => u > on.start && u < on.end);
+      return [on.start, ...between.map(([u]) => u), on.end].map((u) =>
+        at(placeOf(on.wall, u), deep(u)),
+      );
+    });
+    // The tab is glued over the beginning.
+    const [, last] = ends[ends.length - 1]!;
+    return [...ends, [BORDER_MM + end + TAB_MM, last]];
+  };
   const marks: Mark[] = [
     {
       kind: 'ring',
-      points: [at(0, -back), at(end + TAB_MM, -back), at(end + TAB_MM, front), at(0, front)],
+      points: [...rim(-1), ...rim(1).reverse()],
       ink: 'outline',
     },
     line(0, 0, end, 0, 'thin'),

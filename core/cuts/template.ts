@@ -6,7 +6,7 @@ import { bodyFor, formatMm, type Project } from '../model';
 import { drawn, type Pt, pointsOf } from '../geometry';
 import { partOf, remaining, thickness } from '../kit';
 import { bodiesOf, type Scene, sceneOf } from '../fit';
-import { outerRing } from '../shell';
+import { outerRing, wallEnds } from '../shell';
 import { blockBox, standing } from '../geometry';
 import type { FromEdge } from './edges';
 import type { CutItem } from './cutItem';
@@ -348,7 +348,10 @@ function wallSheets(scene: Scene, { openings, patterns }: Cutting): Sheet[] {
       [
         {
           kind: 'ring',
-          points: [at(0, -back), at(w, -back), at(w, front), at(0, front)],
+          points: [
+            ...wallEnds(shell, wall, -1).map(([u, deep]) => at(u, -deep)),
+            ...[...wallEnds(shell, wall, 1)].reverse().map(([u, deep]) => at(u, deep)),
+          ],
           ink: 'outline',
         },
         line(0, 0, w, 0, 'thin'),

@@ -47,4 +47,5 @@ export { shutSize } from './shut';
 export { spineOf, type Spine } from './spine';
 export { shellWays } from './ways';
 export { depthsOf } from './depths';
+export { leastDepth, wallDepth, wallEnds } from './wallEnds';
 export { type WallRules, wallRules } from './wallRules';

@@ -25,7 +25,7 @@ import {
   type Piece,
   type Ref,
 } from '../../model';
-import { innerRing, patternsIn, type Wall, wallRules } from '../../shell';
+import { innerRing, leastDepth, patternsIn, type Wall, wallRules } from '../../shell';
 import type { CutItem } from '../cutItem';
 import { depthIn } from '../rings';
 import type { Offset } from './lay';
@@ -364,8 +364,9 @@ function near(
 function onWall(scene: Scene, c: PatternCut, wall: Wall, openings: readonly CutItem[]): Obstacle[] {
   const shell = scene.shell!;
   const { body } = shell;
-  const deep = (sign: 1 | -1): number =>
-    Math.max(0, ...body.pieces.filter((q) => shell.sign(q.id) === sign).map((q) => q.depth.mm));
+  const hasHalf = (side: 1 | -1): boolean => body.pieces.some((q) => shell.sign(q.id) === side);
+  const deep = (side: 1 | -1, h: HoleAt): number =>
+    leastDepth(shell, wall, side, h.u - h.across, h.u + h.across);
   const { web } = wallRules(body.pieces[0]!);
   const t = body.wall.mm;
   const there = shell.openings.wall.filter((o) => o.wall === wall.index);
@@ -384,9 +385,9 @@ function onWall(scene: Scene, c: PatternCut, wall: Wall, openings: readonly CutI
       Math.min(h.u - h.across, wall.length - h.u - h.across),
     ),
     // Below the floor the bit runs along inside it.
-    edge('face', 'the face', t, (h) => deep(1) - h.v - h.up),
-    edge('back', 'the back', t, (h) => h.v - h.up + deep(-1)),
-    ...(deep(1) > 0 && deep(-1) > 0
+    edge('face', 'the face', t, (h) => deep(1, h) - h.v - h.up),
+    edge('back', 'the back', t, (h) => h.v - h.up + deep(-1, h)),
+    ...(hasHalf(1) && hasHalf(-1)
       ? [
           {
             is: 'seam' as const,

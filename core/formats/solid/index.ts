@@ -172,15 +172,17 @@ export function pieceMesh(
       result = keep(result.add(inside));
     }
     const deep = Math.max(piece.depth.mm, ...bays.map((b) => b.depth + body.wall.mm)) + THROUGH;
+    // Of a curve the shallowest strip begins it.
+    const faceFrom = Math.min(floor, ...(strips ?? []).map((t) => t.depth)) - 0.01;
     for (const o of shell.openings.face.filter((q) => q.piece === pieceId)) {
-      result = keep(result.subtract(from(o.points, floor - 0.01, deep)));
+      result = keep(result.subtract(from(o.points, faceFrom, deep)));
     }
     for (const c of patternsIn({ cuts }, body)) {
       const drilled = holesOf(c).map((h) => h.points);
       if ('piece' in c.at) {
         if (c.at.piece !== pieceId) continue;
         for (const points of drilled) {
-          result = keep(result.subtract(from(points, floor - 0.01, deep)));
+          result = keep(result.subtract(from(points, faceFrom, deep)));
         }
       } else {
         const { wall } = c.at;
