@@ -8,6 +8,7 @@ export {
   type Trim,
 } from './list';
 export type { FromEdge } from './edges';
+export { closedWith, closedWords, type OffCut, offCuts, offCutWords } from './offCuts';
 export { type Pocket, pocketFindings, pocketWays } from './pockets';
 export {
   airWays,

@@ -21,7 +21,7 @@ export const BUTTON_PLAY_MM = 0.25;
 export const WINDOW_SHOW_MM = 0.3;
 
 /** A hole to be closed: what the plug or filler must cover. */
-interface Blank {
+export interface Blank {
   id: string;
   name: string;
   piece: string;

@@ -83,7 +83,7 @@ const filed = (shape: 'round' | 'flat', by: number, edges: number): Pass[] =>
   by > 1e-9 ? [{ do: 'file', shape, by, passes: passesFor(by), edges }] : [];
 
 /** It reaches the parting line: a notch in one half, or in both. */
-const atRim = (c: CutItem): boolean =>
+export const atRim = (c: CutItem): boolean =>
   c.face.kind === 'wall' && c.v - c.h / 2 <= 1e-6 && c.v + c.h / 2 >= -1e-6;
 
 function roundPasses(c: CutItem, saw: 'rotary tool' | 'fine saw'): Pass[] {
@@ -138,6 +138,10 @@ function squarePasses(c: CutItem, saw: 'rotary tool' | 'fine saw'): Pass[] {
     ...filed('flat', (c.w - c.start.w) / 2, 4),
   ];
 }
+
+/** Whether a saw goes all round it, and what is inside comes out whole. */
+export const isSawn = (c: CutItem): boolean =>
+  (c.round ? roundPasses(c, 'fine saw') : squarePasses(c, 'fine saw')).some((p) => p.do === 'saw');
 
 /** Minutes of one pass, typical. */
 function minutesOf(pass: Pass): number {

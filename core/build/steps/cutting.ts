@@ -1,5 +1,14 @@
 /** Marking, cutting, closing old holes, and fitting loose. */
-import { cutWork, holeWords, passWords, stageWhy, type CutItem } from '../../cuts';
+import {
+  closedWith,
+  closedWords,
+  cutWork,
+  holeWords,
+  offCuts,
+  passWords,
+  stageWhy,
+  type CutItem,
+} from '../../cuts';
 import { bodyFor, piecesOf, pieceUnder } from '../../model';
 import { type Bench, type Draft, idOf, stepId } from '../step';
 
@@ -112,13 +121,19 @@ export function cuts(on: Bench): Draft[] {
       },
     );
   }
+  const { closed } = closedWith(offCuts(on.p, on.cuts), blanks);
   for (const b of blanks) {
+    const from = closed.find((s) => s.blank === b.id);
+    const source = openings.find((o) => o.key === from?.offCut.key);
     out.push({
       is: ['blank', b.id],
       phase: PHASE,
       title: `Close the ${b.name}`,
-      detail: `${b.why} A scrap of the same colour behind it, or a printed plug; let it cure.`,
-      after: ['measure-shell'],
+      detail: from
+        ? `${closedWords(from)}; let it cure.`
+        : `${b.why}. A scrap of the same colour behind it, or a printed plug; let it cure.`,
+      // What it is closed with has to be cut out first.
+      after: ['measure-shell', ...(source ? [stepId('open', ...opens(source))] : [])],
       feed: 'no power',
       acts: [{ do: 'blank', opening: b.id }],
     });

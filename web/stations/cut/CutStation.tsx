@@ -11,6 +11,7 @@ import { CutRow } from './CutRow';
 import { LeastCutting } from './LeastCutting';
 import { MadeView } from './MadeView';
 import { movedPattern } from './patternEdits';
+import { OffCuts } from './OffCuts';
 import { PrintCuts } from './PrintCuts';
 import { type Movable, SheetView } from './SheetView';
 
@@ -116,16 +117,7 @@ function CutsView({ tabs }: { tabs: ReactNode }) {
           </table>
         )}
         <AddHoles onAdded={choose} />
-        {check.cuts.blanks.length > 0 && (
-          <div className="card">
-            <h2>To close</h2>
-            {check.cuts.blanks.map((b) => (
-              <p key={b.id}>
-                <b style={{ fontWeight: 600 }}>{b.name}</b>, {b.piece}: {b.why}.
-              </p>
-            ))}
-          </div>
-        )}
+        <OffCuts />
         {facing
           .filter((s) => s !== own)
           .map((s) => (
