@@ -4,7 +4,9 @@ import { holeAsMade, type PatternCut, type Ref } from '../../model';
 import { patternsIn, wallRules } from '../../shell';
 import type { CutItem } from '../cutItem';
 import { leastWeb } from './lay';
-import { holesOf, type Meets, obstaclesOf } from './surface';
+import { holesOf } from './holeAt';
+import type { Meets } from './obstacle';
+import { obstaclesOf } from './surface';
 
 export type Fault =
   | { is: 'nowhere' }

@@ -4,7 +4,7 @@ import type { Finding, PatternCut } from '../../model';
 import type { CutItem } from '../cutItem';
 import { type Fault, patternFaults } from './faults';
 import { patternName } from './patterns';
-import { middleOf } from './surface';
+import { middleOf } from './holeAt';
 import { faultWords } from './words';
 
 const codeOf = (f: Fault): string => `pattern-${f.is === 'meets' ? f.meets : f.is}`;

@@ -11,6 +11,6 @@ export {
 } from './patterns';
 export { airWays } from './air';
 export { patternMarks } from './marks';
-export { type HoleAt, holesOf } from './surface';
+export { type HoleAt, holesOf } from './holeAt';
 export { patternFindings } from './findings';
 export { grilleWays, patternWays } from './ways';

@@ -3,7 +3,7 @@ import { type Pt } from '../../geometry';
 import { mm1 } from '../../model';
 import type { Ink, Mark } from '../sheet';
 import { holeWords, type Pattern } from './patterns';
-import { type HoleAt, holesOf } from './surface';
+import { type HoleAt, holesOf } from './holeAt';
 
 type At = (x: number, y: number) => [number, number];
 

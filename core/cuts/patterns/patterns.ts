@@ -14,7 +14,9 @@ import { actingShare, patternMm2, patternsIn, wallName, wallRules } from '../../
 import { type CutFace, fromEnds, type FromEdge, fromOuter } from '../edges';
 import type { CutItem } from '../cutItem';
 import { laidHoles, type Layout } from './lay';
-import { holeAt, middleOf, obstaclesOf, WANDER_MM } from './surface';
+import { holeAt, middleOf } from './holeAt';
+import { WANDER_MM } from './obstacle';
+import { obstaclesOf } from './surface';
 
 export interface Pattern {
   key: string;

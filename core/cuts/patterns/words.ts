@@ -1,7 +1,7 @@
 /** Faults of patterns as a builder reads them. */
 import { type Finding, mm1 } from '../../model';
 import type { Fault } from './faults';
-import type { Meets } from './surface';
+import type { Meets } from './obstacle';
 
 type Told = Pick<Finding, 'title' | 'why'>;
 type Meeting = Extract<Fault, { is: 'meets' }>;
