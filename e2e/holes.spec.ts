@@ -91,4 +91,21 @@ test('a grille is drilled where none was, and air holes are begun, dragged, type
   await page.getByRole('textbox', { name: 'As drilled, a hole across' }).press('Enter');
   await expect(row).toContainText('⌀4.2');
   await expect(ring).toHaveCount(0);
+
+  // By keyboard alone: another one, begun, nudged and taken out again.
+  await page.getByRole('button', { name: 'Drill a pattern of holes' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('menuitem', { name: 'for air in the front' })).toBeVisible();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('Enter');
+  const second = cuts.getByRole('row', { name: /air holes in the front face/ }).first();
+  await expect(second).toBeVisible();
+  const middle = page.getByRole('textbox', { name: 'Middle, up' });
+  const was = Number(await middle.inputValue());
+  await page.getByRole('button', { name: 'Move the air holes in the front face' }).focus();
+  await page.keyboard.press('ArrowUp');
+  await expect.poll(async () => Number(await middle.inputValue())).toBeCloseTo(was + 0.5, 2);
+  await second.getByRole('button', { name: 'Leave it' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(second).toHaveCount(0);
 });

@@ -23,6 +23,7 @@ export function AddHoles({ onAdded }: { onAdded: (key: string) => void }) {
   return (
     <p>
       <Dropdown
+        autoFocus
         trigger={['click']}
         menu={{
           items: all.map(({ name }) => ({ key: name, label: name })),

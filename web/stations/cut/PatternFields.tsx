@@ -1,21 +1,21 @@
 /** A pattern of holes as it is typed: every change lays its holes anew, clear of what is in the way. */
 import { useState } from 'react';
 import { Button, Checkbox, Select } from 'antd';
-import { laidAnew, type Pattern } from '@deft/core/cuts';
+import type { Pattern } from '@deft/core/cuts';
 import { type Length, type PatternCut, type PatternHole, PATTERN_LAYS } from '@deft/core/model';
 import { useBuild, useScene } from '../../state/build';
 import { LengthField } from '../../ui/LengthField';
 import { MmField } from '../../ui/MmField';
 import { withPattern } from './cutEdits';
 import style from './CutStation.module.css';
-import { sceneWith } from './patternEdits';
+import { laidInBody } from './patternEdits';
 
 /** Lays a pattern anew with something changed. */
 function useLaying(c: Pattern): (more: Partial<PatternCut>) => string | undefined {
   const { edit, check } = useBuild('edit', 'check');
   const scene = useScene();
   return (more) => {
-    const next = laidAnew(sceneWith(scene, c), { ...c.cut, ...more }, check.cuts.openings);
+    const next = laidInBody(scene, c, { ...c.cut, ...more }, check.cuts.openings);
     return edit((p) => withPattern(p, c, next)) ?? undefined;
   };
 }

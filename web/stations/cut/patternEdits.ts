@@ -10,11 +10,11 @@ import {
   webFor,
 } from '@deft/core/cuts';
 import { bodiesOf, type Scene } from '@deft/core/fit';
-import type { PatternCut } from '@deft/core/model';
+import { isOpen, type PatternCut } from '@deft/core/model';
 import { patternsIn } from '@deft/core/shell';
 
 /** The body a pattern is in, as it stands. */
-export const sceneWith = (whole: Scene, { id }: Pattern): Scene =>
+const sceneWith = (whole: Scene, { id }: Pattern): Scene =>
   bodiesOf(whole).find(
     ({ project, shell }) => shell && patternsIn(project, shell.body).some((c) => c.id === id),
   ) ?? whole;
@@ -34,7 +34,24 @@ export function movedPattern(
     'piece' in at
       ? { ...at, x: tenth(at.x + dx), y: tenth(at.y + dy) }
       : { ...at, along: tenth(at.along + dx), v: tenth(at.v + dy) };
-  return laidAnew(sceneWith(whole, c), { ...c.cut, at: next }, openings);
+  return laidInBody(whole, c, { ...c.cut, at: next }, openings);
+}
+
+/** Planned openings of one body: walls of two bodies have the same numbers. */
+const openingsIn = ({ shell }: Scene, openings: readonly CutItem[]): CutItem[] => {
+  const here = new Set(shell!.body.pieces.map((q) => q.id));
+  return openings.filter((o) => o.pieces.some((piece) => here.has(piece)));
+};
+
+/** A pattern of any body with its holes laid where nothing is in their way. */
+export function laidInBody(
+  whole: Scene,
+  c: Pattern,
+  cut: PatternCut,
+  openings: readonly CutItem[],
+): PatternCut {
+  const scene = sceneWith(whole, c);
+  return laidAnew(scene, cut, openingsIn(scene, openings));
 }
 
 export interface Begun {
@@ -54,10 +71,12 @@ export function beginnings(whole: Scene, openings: readonly CutItem[]): Begun[] 
       .filter((at) => at.part.speaker)
       .map((at): Begun => ({
         name: `for the sound of ${at.item.name}`,
-        make: () => grilleBefore(scene, at, openings),
+        make: () => grilleBefore(scene, at, openingsIn(scene, openings)),
       })),
   );
-  const air = bodies.flatMap((scene) =>
+  // A plate has the room's air on both sides.
+  const shut = bodies.filter((s) => !isOpen(s.shell!.body));
+  const air = shut.flatMap((scene) =>
     surfacesOf(scene).map(({ on, name }): Begun => ({
       name: `for air in ${name}${many ? ` of ${scene.shell!.body.name}` : ''}`,
       make: () => {
@@ -73,7 +92,7 @@ export function beginnings(whole: Scene, openings: readonly CutItem[]): Begun[] 
             lay: 'hexagons',
             web: webFor(scene.shell!.body.pieces[0]!),
           },
-          openings,
+          openingsIn(scene, openings),
         );
       },
     })),
