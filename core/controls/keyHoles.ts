@@ -1,4 +1,5 @@
 /** Holes of the shell that are keys, and which of them no input is behind. */
+import { outerDepth } from '../shell';
 import type { Scene } from '../fit';
 import type { Input, Opening } from '../model';
 import { spotOf } from './places';
@@ -29,7 +30,7 @@ function keyHoles(scene: Scene): KeyHole[] {
     use === 'button' && !GIVEN_UP.has(given.get(id) ?? '');
   const inFaces = shell.openings.face.filter(isKey).map((o): KeyHole => {
     const piece = shell.body.pieces.find((q) => q.id === o.piece);
-    const z = shell.sign(o.piece) * (piece?.depth.mm ?? 0);
+    const z = shell.sign(o.piece) * (piece ? outerDepth(shell, piece, o.x, o.y) : 0);
     return {
       id: o.id,
       copy: o.copy,

@@ -2,6 +2,7 @@
 import fc from 'fast-check';
 import { demos } from '../catalogue';
 import { sceneOf } from '../fit';
+import { length, type Project } from '../model';
 import { inputPlace, movedKey, nearestKey } from './index';
 
 const [, done] = demos();
@@ -51,4 +52,41 @@ test('the nearest key is the one no other is nearer than', () => {
     expect(found.input.id).not.toBe(input.id);
   }
   expect(nearestKey(scene, inputs[0]!, [inputs[0]!])).toBeUndefined();
+});
+
+describe('where a key stands', () => {
+  const at = (p: Project, x: number, y: number): number =>
+    inputPlace(sceneOf(p), { at: { piece: 'back', x, y } })!.z;
+  test('in a bay it is the floor of the bay, beside it that of the half', () => {
+    expect(at(done!, 120, 30)).toBeCloseTo(-22, 9);
+    expect(at(done!, 60, 30)).toBeCloseTo(-15.8, 9);
+  });
+  test('under a curved back it is the curve', () => {
+    const curved: Project = {
+      ...done!,
+      shell: {
+        ...done!.shell,
+        bodies: done!.shell.bodies.map((b) => ({
+          ...b,
+          pieces: b.pieces.map((q) =>
+            q.id === 'back'
+              ? {
+                  ...q,
+                  zones: [],
+                  profile: {
+                    along: 'x' as const,
+                    points: [
+                      { at: 0, depth: length(10) },
+                      { at: 172, depth: length(20) },
+                    ],
+                  },
+                }
+              : q,
+          ),
+        })),
+      },
+    };
+    expect(at(curved, 43, 30)).toBeCloseTo(-12.5, 9);
+    expect(at(curved, 129, 30)).toBeCloseTo(-17.5, 9);
+  });
 });

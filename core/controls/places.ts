@@ -1,6 +1,6 @@
 /** Where each input's switch and each header pin is, so that wire lengths can be told. */
 import { isHost, type Input } from '../model';
-import type { Wall } from '../shell';
+import { innerDepth, type Wall } from '../shell';
 import { bodiesOf, bodyWith, everyItem, pointOf, type Scene } from '../fit';
 
 /** A place in its body's own frame. */
@@ -54,7 +54,7 @@ export function inputPlace(scene: Scene, input: Pick<Input, 'at'>): Place | unde
     return { x: wall.x0 + wall.ux * u, y: wall.y0 + wall.uy * u, z: v, body };
   }
   const piece = shell.body.pieces.find((q) => q.id === spot.piece)!;
-  const z = shell.sign(piece.id) * (piece.depth.mm - shell.body.wall.mm);
+  const z = shell.sign(piece.id) * innerDepth(shell, piece, spot.x, spot.y);
   return { x: spot.x, y: spot.y, z, body };
 }
 

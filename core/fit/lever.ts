@@ -4,7 +4,7 @@
  */
 import { mm1, type Part, openingCut } from '../model';
 import { blockBox, inside, ringOf, type Solid } from '../geometry';
-import type { NamedWallHole, Wall, WallHole } from '../shell';
+import { type NamedWallHole, outerDepth, type Wall, type WallHole } from '../shell';
 import { notched } from './port';
 import { type PlacedBlock, type PlacedItem, pointOf, type Scene } from './scene';
 
@@ -71,7 +71,7 @@ export function outlet(scene: Scene, a: Actuator): Outlet | undefined {
     );
     if (!piece) return undefined;
     // A part fixed in the other half looks across the cavity, not out.
-    const recess = piece.depth.mm - Math.abs(z);
+    const recess = outerDepth(shell, piece, x, y) - Math.abs(z);
     const hole = shell.openings.face.find(
       (o) => o.piece === piece.id && inside(ringOf(o.points), x, y),
     );

@@ -47,5 +47,6 @@ export { shutSize } from './shut';
 export { spineOf, type Spine } from './spine';
 export { shellWays } from './ways';
 export { depthsOf } from './depths';
+export { innerDepth, outerDepth } from './faceDepth';
 export { leastDepth, wallDepth, wallEnds } from './wallEnds';
 export { type WallRules, wallRules } from './wallRules';

@@ -7,7 +7,7 @@ declare module 'papaparse' {
   const Papa: {
     parse: <Row>(
       text: string,
-      options?: { skipEmptyLines?: boolean | 'greedy'; preview?: number },
+      options?: { skipEmptyLines?: boolean | 'greedy'; preview?: number; delimiter?: string },
     ) => Read<Row>;
     unparse: (rows: unknown[][], options?: { newline?: string }) => string;
   };
