@@ -70,7 +70,7 @@ test('a grille is drilled where none was, and air holes are begun, dragged, type
   // A machine gets its own drawing: a kerf as wide as the grille's holes is refused at its place.
   const machine = page.getByRole('textbox', { name: 'Takes away' });
   const front = page.locator('section', { hasText: 'For a laser or mill' }).getByRole('button', {
-    name: 'Front, outside',
+    name: 'Front, outside, DXF',
   });
   await machine.fill('3');
   await machine.press('Enter');

@@ -102,7 +102,7 @@ test('a build with a hostile name goes through every view and export', async ({ 
   await page.goto(stationUrl(key, 'cut'));
   const [svg] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Front, outside' }).click(),
+    page.getByRole('button', { name: 'Front, outside', exact: true }).click(),
   ]);
   expect(readFileSync(await svg.path(), 'utf8')).not.toContain('<b>');
   const exported = await page.request.get(`${SITE()}/api/builds/${key}/export`);

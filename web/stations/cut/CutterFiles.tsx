@@ -48,7 +48,7 @@ export function CutterFiles({ sheets }: { sheets: readonly Sheet[] }) {
             disabled={!settled}
             onClick={() => setBad(takeCutter(s, kerf, `${doc.id}-${s.id}-machine`))}
           >
-            {s.title}
+            {s.title}, DXF
           </button>
         ))}
       </div>
