@@ -1,6 +1,7 @@
 /** What comes out of a shell, and which holes it closes. */
 import { demos } from '../catalogue';
 import { buildSteps } from '../build';
+import { sceneOf } from '../fit';
 import { check } from '../verdict';
 import type { Opening, Project } from '../model';
 import { closedWith, type CutItem, cutting, offCuts, type OffCut, offCutWords } from './index';
@@ -60,6 +61,15 @@ describe('what comes out', () => {
     expect(of({ ...window, start: { w: 57, h: 6.5 } })).toEqual([]);
     expect(of({ ...window, start: { w: 57, h: 7.9 } })).toEqual([]);
     expect(of({ ...window, start: { w: 57, h: 8 } })[0]).toMatchObject({ h: 6 });
+  });
+  test('round an old hole nothing whole comes out', () => {
+    const [old] = half.shell.bodies[0]!.pieces.flatMap((q) =>
+      q.role === 'front' ? q.openings.filter((o) => o.on.kind === 'face') : [],
+    );
+    expect(old).toBeDefined();
+    const { face } = sceneOf(half).shell!.openings;
+    const there = face.find((o) => o.id === old!.id)!;
+    expect(of({ ...window, u: there.x, v: there.y })).toEqual([]);
   });
   test('a sawn disc is round; a notch in both halves gives a piece of each', () => {
     expect(of({ ...window, round: true, start: { w: 34, h: 34 } })[0]).toMatchObject({

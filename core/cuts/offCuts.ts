@@ -3,6 +3,7 @@
  * thickness, and which of the holes that are to be closed it closes.
  */
 import { type Body, bodyFor, formatMm, type Piece, type Project } from '../model';
+import { openingsOf } from '../shell';
 import type { CutItem } from './cutItem';
 import type { Blank, Cutting } from './list';
 import { atRim, isSawn } from './work';
@@ -55,7 +56,19 @@ function sizes(c: CutItem): Array<{ piece: string; w: number; h: number }> {
   }));
 }
 
+/** Whether a hole that was there already lies in what would come out: then nothing whole does. */
+function isPierced(body: Body, c: CutItem): boolean {
+  const { face } = c;
+  const { face: inFaces, wall: inWalls } = openingsOf(body);
+  const meets = (u: number, v: number, w: number, h: number): boolean =>
+    Math.abs(u - c.u) < (w + c.start.w) / 2 && Math.abs(v - c.v) < (h + c.start.h) / 2;
+  return face.kind === 'face'
+    ? inFaces.some((o) => o.piece === face.piece && meets(o.x, o.y, o.w, o.h))
+    : inWalls.some((o) => o.wall === face.wall && meets(o.u, o.v, o.w, o.h));
+}
+
 function offCutsOf(body: Body, c: CutItem): OffCut[] {
+  if (isPierced(body, c)) return [];
   return sizes(c).flatMap(({ piece: id, w, h }): OffCut[] => {
     const piece = body.pieces.find((q) => q.id === id);
     if (!piece || Math.min(w, h) < WORTH_MM) return [];

@@ -1,7 +1,7 @@
 /**
  * A speaker against the grille it plays through.
  */
-import { type Finding, mm1, type WayOut } from '../model';
+import { type Finding, holesMiddle, mm1, type WayOut } from '../model';
 import type { SceneCheck } from './sceneCheck';
 import { judgedGap } from './contact';
 import { patternsIn } from '../shell';
@@ -107,11 +107,12 @@ function grillesFor(
   { project, shell }: Scene,
   { item }: PlacedItem,
 ): Array<{ name: string; piece: string; x: number; y: number }> {
-  const drilled = patternsIn(project, shell!.body).flatMap((c) =>
-    'item' in c.for && c.for.item === item.id && 'piece' in c.at && c.holes.length
-      ? [{ name: 'its holes', ...c.at }]
-      : [],
-  );
+  const drilled = patternsIn(project, shell!.body).flatMap((c) => {
+    if (!('item' in c.for) || c.for.item !== item.id) return [];
+    if (!('piece' in c.at) || !c.holes.length) return [];
+    const [du, dv] = holesMiddle(c);
+    return [{ name: 'its holes', piece: c.at.piece, x: c.at.x + du, y: c.at.y + dv }];
+  });
   return [...shell!.openings.face.filter((o) => o.use === 'speaker'), ...drilled];
 }
 

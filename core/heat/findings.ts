@@ -165,6 +165,10 @@ function factsOf(p: Project, all: readonly Warmed[], share: number): WarmFact[] 
   });
 }
 
+/** The finding that tells of a place. */
+const heatId = ({ place, state, body }: WarmFact): string =>
+  `heat:${place}-${state}${body ? `-${body}` : ''}`;
+
 const WHEN: Readonly<Record<WarmState, string>> = {
   game: 'in a game',
   charging: 'in a game on the plug',
@@ -181,7 +185,7 @@ export const heatFindings = (p: Project): Finding[] =>
     if (f.celsius <= f.mostC) return [];
     return [
       {
-        id: `heat:${f.place}-${f.state}${f.body ? `-${f.body}` : ''}`,
+        id: heatId(f),
         code: `warm-${f.place}`,
         station: 'power',
         check: 'heat',
@@ -207,7 +211,7 @@ const VENT_STEP_MM2 = 25;
  */
 export function ventsWanted(p: Project, f: Finding): { body: string; mm2: number } | undefined {
   const figures = heatFigures(p);
-  const fact = figures?.facts.find((q) => `warm-${q.place}` === f.code && f.id.includes(q.state));
+  const fact = figures?.facts.find((q) => heatId(q) === f.id);
   if (!figures || !fact) return undefined;
   const body = warmBodies(p, fact.state).find((b) => !fact.body || b.id === fact.body);
   if (!body) return undefined;

@@ -14,6 +14,7 @@ import {
   readProject,
   usualHinge,
   withBody,
+  type PatternCut,
   withoutBody,
 } from './index';
 
@@ -116,6 +117,42 @@ describe('a body more, or one less', () => {
     expect(left.shell).toEqual({ bodies: [graft.shell.bodies[0]] });
     const third = withBody(graft, 'Dock', 'dock');
     expect(withoutBody(third, 'dock').shell).toEqual(graft.shell);
+    // What was to be milled and drilled in it goes along, in its faces and walls; the rest stays.
+    const drilled = (id: string, at: PatternCut['at']): PatternCut => ({
+      kind: 'pattern',
+      id,
+      for: { is: 'air' },
+      at,
+      region: { kind: 'round', d: 20 },
+      hole: { kind: 'round', d: 2 },
+      lay: 'rows',
+      web: 2,
+      holes: [[0, 0]],
+      state: 'decided',
+    });
+    const [base, lid] = graft.shell.bodies;
+    const place = { x: 40, y: 30 };
+    const cut = {
+      ...graft,
+      cuts: [
+        ...graft.cuts,
+        drilled('in-lid', { piece: lid!.pieces[0]!.id, ...place }),
+        drilled('in-wall', { body: lid!.id, wall: 0, along: 40, v: 4 }),
+        drilled('in-base', { piece: base!.pieces[0]!.id, ...place }),
+        {
+          kind: 'pocket' as const,
+          id: 'milled',
+          piece: lid!.pieces[0]!.id,
+          ...place,
+          w: 5,
+          h: 5,
+          deep: 0.3,
+          state: 'decided' as const,
+        },
+      ],
+    };
+    const whole = withoutBody(cut, lid!.id);
+    expect(whole.cuts.map((c) => c.id)).toEqual([...graft.cuts.map((c) => c.id), 'in-base']);
     expect(withoutBody(graft, 'nobody')).toBe(graft);
   });
   test('laid out alone, a body has what lies in it and what has no place yet; the rest is out of the way', () => {

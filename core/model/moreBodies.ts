@@ -1,6 +1,6 @@
 /** A body more, or one less: every id its own, and nothing left that lay in what is gone. */
 import { length } from './length';
-import type { Project } from './project';
+import type { Cut, Project } from './project';
 import { type Hinge, meetsOf, type Seat, type Shell } from './joint';
 import { outlineSpan } from './read';
 import type { Body } from './shell';
@@ -77,7 +77,15 @@ export function withoutBody(p: Project, id: string): Project {
   if (joints.length) shell.joints = joints;
   else delete shell.joints;
   const standing = p.layout.placements.filter((x) => !('piece' in x.on && gone.has(x.on.piece)));
-  return { ...p, shell, layout: { ...p.layout, placements: carried(standing) } };
+  const cuts = p.cuts.filter((c) => !isCutIn(c, id, gone));
+  return { ...p, shell, cuts, layout: { ...p.layout, placements: carried(standing) } };
+}
+
+/** Pockets and patterns of holes say where they are; what else is cut follows from what asks for it. */
+function isCutIn(c: Cut, body: string, pieces: ReadonlySet<string>): boolean {
+  if (c.kind === 'pocket') return pieces.has(c.piece);
+  if (c.kind !== 'pattern') return false;
+  return 'piece' in c.at ? pieces.has(c.at.piece) : c.at.body === body;
 }
 
 /** What rides on something that is gone is gone as well. */

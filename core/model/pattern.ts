@@ -75,3 +75,9 @@ export function holeReach(hole: PatternHole): readonly [across: number, up: numb
   if (hole.kind === 'round') return [hole.d / 2, hole.d / 2];
   return hole.upright ? [hole.w / 2, hole.l / 2] : [hole.l / 2, hole.w / 2];
 }
+
+/** The middle of all holes, from the middle of the region, mm; there is at least one. */
+export function holesMiddle({ holes }: Pick<PatternCut, 'holes'>): readonly [number, number] {
+  const mean = (axis: 0 | 1): number => holes.reduce((sum, q) => sum + q[axis], 0) / holes.length;
+  return [mean(0), mean(1)];
+}

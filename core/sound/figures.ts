@@ -2,6 +2,7 @@
 import {
   type Block,
   bodyFor,
+  holesMiddle,
   type Item,
   type LoadState,
   type Part,
@@ -52,18 +53,29 @@ const acrossMm = (part: Part): number =>
     }),
   );
 
-/** What a body leaves open for a speaker, mm²: its share of the grilles, and what is drilled for it. */
-function grilleMm2(p: Project, speaker: Item, sharing: number): number {
+/**
+ * What a body leaves open for a speaker, mm²: its share of the grilles, and of what is drilled for it
+ * the holes before its cone, so wide.
+ *
+ * @returns nothing where there is neither
+ */
+function grilleMm2(p: Project, speaker: Item, sharing: number, coneMm: number): number | undefined {
   const body = bodyFor(p, speaker.id);
-  if (!body) return 0;
+  if (!body) return undefined;
   const there = body.pieces
     .flatMap((q) => q.openings)
-    .filter((o) => o.use === 'speaker' && o.reuse?.as !== 'blanked')
-    .reduce((sum, o) => sum + openMm2(o), 0);
-  const drilled = patternsIn(p, body)
-    .filter((c) => 'item' in c.for && c.for.item === speaker.id)
-    .reduce((sum, c) => sum + patternMm2(c, body).open, 0);
-  return there / sharing + drilled;
+    .filter((o) => o.use === 'speaker' && o.reuse?.as !== 'blanked');
+  const drilled = patternsIn(p, body).filter(
+    (c) => 'item' in c.for && c.for.item === speaker.id && 'piece' in c.at && c.holes.length > 0,
+  );
+  if (!there.length && !drilled.length) return undefined;
+  const before = drilled.map((c) => {
+    const [mu, mv] = holesMiddle(c);
+    const holes = c.holes.filter(([du, dv]) => Math.hypot(du - mu, dv - mv) <= coneMm / 2);
+    return patternMm2({ ...c, holes }, body).open;
+  });
+  const mm2 = there.reduce((sum, o) => sum + openMm2(o), 0);
+  return mm2 / sharing + before.reduce((sum, open) => sum + open, 0);
 }
 
 /** Volts at an amplifier in a state of the build, at a charge. */
@@ -92,8 +104,9 @@ export function spoken(p: Project): Spoken[] {
     const most = clippingWatts(mostVolts, ohm, bridged);
     const body = bodyFor(p, item.id);
     const sharing = speakers.filter((x) => bodyFor(p, x.item.id) === body).length;
-    const eachMm2 = grilleMm2(p, item, sharing);
     const across = acrossMm(part);
+    const cone = CONE_SHARE * across;
+    const eachMm2 = grilleMm2(p, item, sharing, cone);
     const sensitivity = sensitivityDb ?? typicalSensitivity(across);
     const level = levelDb(sensitivity, watts);
     return {
@@ -108,8 +121,8 @@ export function spoken(p: Project): Spoken[] {
       channel: { ohm: 1 / conducts, speakers: beside.length, leastOhm: minOhm },
       levelDb: level,
       within: sensitivityDb === undefined ? TYPICAL_DB : SHEET_DB,
-      ...(eachMm2 > 0
-        ? { grille: { openMm2: eachMm2, coneMm2: (Math.PI / 4) * (CONE_SHARE * across) ** 2 } }
+      ...(eachMm2 !== undefined
+        ? { grille: { openMm2: eachMm2, coneMm2: (Math.PI / 4) * cone ** 2 } }
         : {}),
       working: [
         ...working,

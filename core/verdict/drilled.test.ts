@@ -107,6 +107,38 @@ describe('a pattern in the way of something', () => {
       ]);
     }
   });
+  test('in a wall that is not there it can be taken out, even when it is said to be drilled', () => {
+    const [cut] = patternsOf(spoilt);
+    const at = { body: done.shell.bodies[0]!.id, wall: 99, along: 10, v: 4 };
+    const lost: Project = { ...done, cuts: [...done.cuts, { ...cut!, at, state: 'done' }] };
+    const f = found(lost, 'pattern-nowhere')!;
+    const [way] = ways(lost, f, /^unpattern/);
+    expect(check(appliedAll(lost, way!.changes)).closes).toBe(true);
+  });
+  test('beside one that is drilled the planned one is laid anew', () => {
+    const [cut] = patternsOf(spoilt);
+    const free = {
+      ...cut!,
+      web: 2,
+      at: { piece: 'back', x: 60, y: 20 },
+      holes: [[0, 0]] as [[0, 0]],
+    };
+    const two: Project = {
+      ...done,
+      cuts: [
+        ...done.cuts,
+        { ...free, id: 'first', state: 'done' },
+        { ...free, id: 'second', holes: [[1, 0]] },
+      ],
+    };
+    const f = check(two).findings.find(
+      (x) => x.code === 'pattern-hole' && x.about[0] === 'second',
+    )!;
+    const [way] = ways(two, f, /^relay/);
+    expect(check(appliedAll(two, way!.changes)).findings.some((x) => x.check === 'pattern')).toBe(
+      false,
+    );
+  });
   test('once it is drilled nothing lays it anew', () => {
     const made: Project = {
       ...spoilt,

@@ -30,7 +30,7 @@ export interface Obstacle {
 }
 
 /** Told without looking closely: their boxes lie further apart. */
-export const isFar = (h: HoleAt, q: Prism, mm: number): boolean =>
+const isFar = (h: HoleAt, q: Prism, mm: number): boolean =>
   q.x0 - h.u - h.across > mm ||
   h.u - h.across - q.x1 > mm ||
   q.y0 - h.v - h.up > mm ||
@@ -100,20 +100,18 @@ const surfaceKey = ({ at }: Pick<PatternCut, 'at'>): string =>
 export const otherPatterns = (scene: Scene, c: PatternCut, web: number): Obstacle[] =>
   patternsIn(scene.project, scene.shell!.body)
     .filter((o) => o.id !== c.id && surfaceKey(o) === surfaceKey(c))
-    .map((o): Obstacle => {
-      return {
-        is: 'hole',
-        id: `pattern:${o.id}`,
-        name: 'another pattern',
-        about: [o.id],
-        refs: [],
-        needs: web,
-        gap: fromPrisms(
-          holesOf(o).map((h) => h.plan),
-          web,
-        ),
-      };
-    });
+    .map((o): Obstacle => ({
+      is: 'hole',
+      id: `pattern:${o.id}`,
+      name: 'another pattern',
+      about: [o.id],
+      refs: [],
+      needs: web,
+      gap: fromPrisms(
+        holesOf(o).map((h) => h.plan),
+        web,
+      ),
+    }));
 
 /** An item in the way of air, or of what is pushed through a hole. */
 function obstacleOf(is: 'cell' | 'behind', at: PlacedItem, gap: (h: HoleAt) => number): Obstacle {

@@ -3,25 +3,22 @@ import { activeArea, type Scene } from '../../fit';
 import {
   atHeights,
   boxPrism,
-  drawn,
   planGap,
   polygonPrism,
   type Prism,
   type Pt,
   type Ring,
-  ringPrism,
   roundPrism,
 } from '../../geometry';
 import type { PatternCut, Piece } from '../../model';
 import { innerRing, wallRules } from '../../shell';
 import type { CutItem } from '../cutItem';
 import { depthIn } from '../rings';
-import { type HoleAt, middleOf } from './holeAt';
+import { type HoleAt, holesOf, middleOf } from './holeAt';
 import {
   FAR_MM,
   fromPrisms,
   inside,
-  isFar,
   isOwn,
   near,
   type Obstacle,
@@ -35,12 +32,17 @@ import {
 /** A step of the floor that a bit feels, mm. */
 const STEP_MM = 0.3;
 
-/** The box that its region lies in, with room around, in the frame of its face. */
+/** The box that its region and all its holes lie in, with room around, in the frame of its face. */
 function boxAround(c: PatternCut): Prism {
   const { region } = c;
   const [w, h] = region.kind === 'round' ? [region.d, region.d] : [region.w, region.h];
   const [u, v] = middleOf(c);
-  return boxPrism(u - w / 2 - FAR_MM, v - h / 2 - FAR_MM, w + 2 * FAR_MM, h + 2 * FAR_MM, 0, 1);
+  const holes = holesOf(c);
+  const x0 = Math.min(u - w / 2, ...holes.map((q) => q.u - q.across)) - FAR_MM;
+  const x1 = Math.max(u + w / 2, ...holes.map((q) => q.u + q.across)) + FAR_MM;
+  const y0 = Math.min(v - h / 2, ...holes.map((q) => q.v - q.up)) - FAR_MM;
+  const y1 = Math.max(v + h / 2, ...holes.map((q) => q.v + q.up)) + FAR_MM;
+  return boxPrism(x0, y0, x1 - x0, y1 - y0, 0, 1);
 }
 const meetsBox = (box: Prism, q: Prism): boolean =>
   q.x0 <= box.x1 && q.x1 >= box.x0 && q.y0 <= box.y1 && q.y1 >= box.y0;
@@ -90,25 +92,36 @@ const ofOpening = (
 ): Prism =>
   kind === 'circle' ? roundPrism(o.x, o.y, o.w / 2, 0, 1) : polygonPrism(o.points, [], 0, 1);
 
-/** Where the floor is at another depth a bit goes into the side of a bay, or through a pocket's edge. */
+/**
+ * A floor at another depth than the one a hole goes through: the bit takes the side of a bay, or a
+ * pocket's edge.
+ */
 function steps(scene: Scene, piece: Piece): Obstacle[] {
-  const floors = scene.shell!.floors.get(piece.id) ?? [];
-  const [plain] = floors;
-  if (!plain || piece.profile) return [];
-  return floors
-    .filter((f) => Math.abs(f.z - plain.z) > STEP_MM)
-    .map((f): Obstacle => {
-      const rings = f.prisms.flatMap(drawn).map((ring) => ({ ring, prism: ringPrism(ring, 0, 1) }));
-      return {
-        is: 'step',
-        id: f.solid.id,
-        name: `the edge of ${f.name}`,
-        about: [],
-        refs: [],
-        needs: WANDER_MM,
-        gap: (h) => Math.min(...rings.map((ring) => fromEdge(ring, h))),
-      };
-    });
+  const floors = (scene.shell!.floors.get(piece.id) ?? []).map((f) => ({
+    ...f,
+    prisms: f.prisms.map(flat),
+  }));
+  if (piece.profile || floors.length < 2) return [];
+  const levelAt = (h: HoleAt): number | undefined => {
+    const middle = roundPrism(h.u, h.v, 0.01, 0, 1);
+    return floors.find((f) => f.prisms.some((q) => planGap(middle, q) <= 0))?.z;
+  };
+  return floors.map((f): Obstacle => {
+    const apart = fromPrisms(f.prisms, WANDER_MM);
+    return {
+      is: 'step',
+      id: f.solid.id,
+      name: `the edge of ${f.name}`,
+      about: [],
+      refs: [],
+      needs: WANDER_MM,
+      gap: (h) => {
+        const level = levelAt(h);
+        // Over an opening there is no floor: that is said of the opening.
+        return level === undefined || Math.abs(level - f.z) <= STEP_MM ? Infinity : apart(h);
+      },
+    };
+  });
 }
 
 /** How far inside an outline a hole lies, mm: closely looked at only where it may come near. */
@@ -116,13 +129,6 @@ function inFrom(ring: Ring, h: HoleAt): number {
   const least = depthIn(ring, [h.u, h.v]) - Math.hypot(h.across, h.up);
   return least > FAR_MM ? least : Math.min(...h.points.map((q) => depthIn(ring, q)));
 }
-/** How far a hole stays on one side of an edge, mm; below zero it lies across it. */
-function fromEdge({ ring, prism }: { ring: Ring; prism: Prism }, h: HoleAt): number {
-  if (isFar(h, prism, FAR_MM)) return FAR_MM;
-  const apart = planGap(h.plan, prism);
-  return apart >= 0 ? apart : inFrom(ring, h);
-}
-
 const pictures = (scene: Scene, piece: Piece): Obstacle[] =>
   [...scene.items.values()].flatMap((at): Obstacle[] => {
     const area = activeArea(scene, at);

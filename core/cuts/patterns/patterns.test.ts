@@ -1,6 +1,7 @@
 /** Patterns of holes against closed forms, brute force over every hole, and a solid modeller. */
 import fc from 'fast-check';
 import { demos } from '../../catalogue';
+import { roundHole } from '../../model/hole.fixture';
 import { sceneOf } from '../../fit';
 import {
   type CutPlace,
@@ -160,6 +161,49 @@ function airIn(p: Project, at: CutPlace, more: Partial<Layout> = {}): PatternCut
 }
 const inBack: CutPlace = { piece: 'back', x: 86, y: 20 };
 const only = (p: Project): Pattern => cutting(p).patterns[0]!;
+
+describe('a bay', () => {
+  const bare: Project = {
+    ...done,
+    kit: { ...done.kit, items: [] },
+    layout: { placements: [] },
+    controls: { ...done.controls, inputs: [] },
+  };
+  /** The bay of the finished loaner with a hole in its floor. */
+  const pierced: Project = {
+    ...bare,
+    shell: {
+      ...bare.shell,
+      bodies: bare.shell.bodies.map((b) => ({
+        ...b,
+        pieces: b.pieces.map((q) =>
+          q.id === 'back' ? { ...q, openings: [...q.openings, roundHole('h', 128, 33, 6)] } : q,
+        ),
+      })),
+    },
+  };
+  const inBay: CutPlace = { piece: 'back', x: 128, y: 33 };
+  const grid = { region: { kind: 'rect' as const, w: 50, h: 40 }, lay: 'rows' as const, web: 2 };
+
+  test('is drilled like any floor: its own hole is kept clear of, and nothing else is', () => {
+    const [whole, holed] = [airIn(bare, inBay, grid), airIn(pierced, inBay, grid)];
+    // 11 across and 9 up with 2.5 mm holes 4.5 apart in 50 × 40 mm.
+    expect(whole.holes).toHaveLength(99);
+    const clear = whole.holes.filter(([u, v]) => Math.hypot(u, v) >= 3 + 1.25 + 1.51);
+    expect(holed.holes.length).toBe(clear.length);
+  });
+  test('its edge is kept clear of from both sides, by what a bit wanders', () => {
+    // The bay begins at x = 98: bands of one hole's width on either side of it.
+    const at = (x: number): number =>
+      airIn(bare, { piece: 'back', x, y: 33 }, { ...grid, region: { kind: 'rect', w: 2.5, h: 40 } })
+        .holes.length;
+    expect(at(98 - 1.25 - 0.42)).toBeGreaterThan(0);
+    expect(at(98 - 1.25 - 0.38)).toBe(0);
+    expect(at(98)).toBe(0);
+    expect(at(98 + 1.25 + 0.38)).toBe(0);
+    expect(at(98 + 1.25 + 0.42)).toBeGreaterThan(0);
+  });
+});
 
 describe('a pattern among the cuts', () => {
   const cut = airIn(done, inBack);

@@ -17,11 +17,12 @@ function asDrilled(scene: Scene, c: PatternCut, openings: readonly CutItem[]): P
   return laidAnew(scene, { ...c, web }, openings);
 }
 
-/** What is drilled stays: only what is planned is laid anew. */
+/** What mends a fault of a pattern, which is the first thing its finding is about. */
 export function patternWays(scene: Scene, f: Finding, openings: readonly CutItem[]): WayOut[] {
   const c =
-    scene.shell && patternsIn(scene.project, scene.shell.body).find((q) => f.about.includes(q.id));
-  if (!c || c.state !== 'decided') return [];
+    scene.shell && patternsIn(scene.project, scene.shell.body).find((q) => q.id === f.about[0]);
+  // What was drilled stays; what is drilled in no wall there is was only said to be.
+  if (!c || (c.state !== 'decided' && f.code !== 'pattern-nowhere')) return [];
   const drop: WayOut = {
     id: `unpattern-${c.id}`,
     text: 'Do without these holes',

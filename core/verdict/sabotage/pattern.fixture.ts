@@ -103,6 +103,65 @@ export const PATTERN_KINDS: readonly Kind[] = [
         })),
   },
   {
+    name: 'a hole far outside the region of its pattern, into the foot of a post',
+    makes: 'hit',
+    cases: (p) =>
+      inFirst(p)
+        .shell.features.filter((f) => f.height > 0)
+        .slice(0, 2)
+        .map((f) => ({
+          where: f.id,
+          spoilt: withPattern(
+            p,
+            byHand(
+              { piece: f.piece, x: f.x + 60, y: f.y },
+              { region: { kind: 'round', d: 4 }, holes: [[-60, 0]] },
+            ),
+          ),
+          ids: [f.id],
+        })),
+  },
+  {
+    name: 'a speaker behind a ring of holes that all lie beside its cone',
+    needsWalls: true,
+    makes: 'tight',
+    cases: (p) => {
+      const scene = inFirst(p);
+      return [...scene.items.values()].flatMap((at) => {
+        const [face] = at.blocks;
+        if (!at.part.speaker || !face || isOpen(scene.shell.body)) return [];
+        const { x0, x1, y0, y1 } = face.solid;
+        const r = 0.8 * Math.max(x1 - x0, y1 - y0);
+        const mute: Project = {
+          ...p,
+          shell: {
+            ...p.shell,
+            bodies: p.shell.bodies.map((b) => ({
+              ...b,
+              pieces: b.pieces.map((q) => ({
+                ...q,
+                openings: q.openings.filter((o) => o.use !== 'speaker'),
+              })),
+            })),
+          },
+        };
+        const ring = byHand(
+          { piece: at.piece, x: (x0 + x1) / 2, y: (y0 + y1) / 2 },
+          {
+            for: { item: at.item.id },
+            region: { kind: 'round', d: 3 * r },
+            hole: { kind: 'round', d: 2 },
+            holes: [
+              [-r, 0],
+              [r, 0],
+            ],
+          },
+        );
+        return [{ where: at.item.id, spoilt: withPattern(mute, ring), ids: [at.item.id] }];
+      });
+    },
+  },
+  {
     name: 'a hole of a pattern over the edge of a hole that is there',
     makes: 'hit',
     cases: (p) =>

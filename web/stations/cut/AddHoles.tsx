@@ -11,8 +11,8 @@ export function AddHoles({ onAdded }: { onAdded: (key: string) => void }) {
   const [sentence, say] = useState<string>();
   const all = beginnings(scene, check.cuts.openings);
   if (!all.length) return null;
-  const begin = (name: string): void => {
-    const cut = all.find((b) => b.name === name)?.make();
+  const begin = (index: number): void => {
+    const cut = all[index]?.make();
     if (!cut?.holes.length) {
       say('There is no room for a hole there: something is in the way everywhere.');
       return;
@@ -26,8 +26,8 @@ export function AddHoles({ onAdded }: { onAdded: (key: string) => void }) {
         autoFocus
         trigger={['click']}
         menu={{
-          items: all.map(({ name }) => ({ key: name, label: name })),
-          onClick: ({ key }) => begin(key),
+          items: all.map(({ name }, i) => ({ key: String(i), label: name })),
+          onClick: ({ key }) => begin(Number(key)),
         }}
       >
         <Button>Drill a pattern of holes</Button>

@@ -34,9 +34,10 @@ export function CutterFiles({ sheets }: { sheets: readonly Sheet[] }) {
           min={0}
           max={MOST_KERF_MM}
           value={kerf}
-          onChange={(mm) =>
-            edit((p) => ({ ...p, workshop: { prints: [], ...p.workshop, kerf: mm } }))
-          }
+          onChange={(mm) => {
+            setBad(undefined);
+            return edit((p) => ({ ...p, workshop: { prints: [], ...p.workshop, kerf: mm } }));
+          }}
         />
       </div>
       <div className="list">

@@ -73,7 +73,12 @@ export const withoutPocket = (p: Project, { id }: Pocket): Project => ({
 /** The document with a pattern's state, or a hole of it as drilled. */
 export const withPattern = (p: Project, { id }: Pattern, more: Partial<PatternCut>): Project => ({
   ...p,
-  cuts: p.cuts.map((c) => (c.id === id && c.kind === 'pattern' ? { ...c, ...more } : c)),
+  cuts: p.cuts.map((c) => {
+    if (c.id !== id || c.kind !== 'pattern') return c;
+    const { measured, ...next }: PatternCut = { ...c, ...more };
+    // Planned again it is as it was to be.
+    return measured && next.state !== 'decided' ? { ...next, measured } : next;
+  }),
 });
 
 /** The wall left whole. */
