@@ -11,7 +11,7 @@ import { blockBox, standing } from '../geometry';
 import type { FromEdge } from './edges';
 import type { CutItem } from './cutItem';
 import { type Cutting, cutting } from './list';
-import { type Pattern, patternMarks } from './patterns';
+import { type Pattern, patternMarks, patternReach } from './patterns';
 import type { Pocket } from './pockets';
 import type { Mark, Sheet } from './sheet';
 
@@ -227,8 +227,8 @@ const handlesOf = (drilled: readonly Pattern[], at: At): NonNullable<Sheet['hand
 
 /** Its holes, and how far its middle lies from the edges. */
 const drilledMarks = (c: Pattern, at: At, frame: Frame): Mark[] => [
-  ...patternMarks(c, at),
-  ...dims(c.u, c.v, c.from, at, frame, [0, 0], true),
+  ...patternMarks(c, at, c.v - frame.y0 <= frame.y1 - c.v),
+  ...dims(c.u, c.v, c.from, at, frame, patternReach(c), true),
 ];
 
 /** Height of a dimension's figures on paper, and the width of one of them, mm. */

@@ -10,7 +10,7 @@ export {
   webFor,
 } from './patterns';
 export { airWays } from './air';
-export { patternMarks } from './marks';
+export { patternMarks, patternReach } from './marks';
 export { type HoleAt, holesOf } from './holeAt';
 export { patternFindings } from './findings';
 export { grilleWays, patternWays } from './ways';

@@ -38,15 +38,34 @@ function cross([x, y]: readonly [number, number]): Mark[] {
   ];
 }
 
-/** @param at  from the frame of the face or wall to the sheet, mm */
-export function patternMarks(c: Pattern, at: At): Mark[] {
+/** How far its holes reach from its middle, across and up, mm. */
+export function patternReach(c: Pattern): readonly [across: number, up: number] {
   const holes = holesOf(c.cut);
-  const high = Math.max(0, ...holes.map((h) => Math.abs(h.v - c.v) + h.up));
+  return [
+    Math.max(0, ...holes.map((h) => Math.abs(h.u - c.u) + h.across)),
+    Math.max(0, ...holes.map((h) => Math.abs(h.v - c.v) + h.up)),
+  ];
+}
+
+/**
+ * @param at     from the frame of the face or wall to the sheet, mm
+ * @param above  its name stands above it, because a dimension runs down from it
+ */
+export function patternMarks(c: Pattern, at: At, above = false): Mark[] {
+  const holes = holesOf(c.cut);
+  const [, high] = patternReach(c);
   const [x, y] = at(c.u, c.v);
   const label = `${c.name}: ${c.holes} × ${holeWords(c.hole)}, ${mm1(c.cut.web)} between`;
   return [
     ...holes.map((h) => outline(c, h, at, 'cut')),
     ...holes.flatMap((h) => punches(c, h).flatMap(([u, v]) => cross(at(u, v)))),
-    { kind: 'text', x, y: y + high + TEXT_MM + 1.2, mm: TEXT_MM, text: label, anchor: 'middle' },
+    {
+      kind: 'text',
+      x,
+      y: above ? y - high - 1.5 : y + high + TEXT_MM + 1.2,
+      mm: TEXT_MM,
+      text: label,
+      anchor: 'middle',
+    },
   ];
 }

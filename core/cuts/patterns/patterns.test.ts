@@ -5,6 +5,7 @@ import { roundHole } from '../../model/hole.fixture';
 import { sceneOf } from '../../fit';
 import {
   type CutPlace,
+  formatMm,
   holeMm2,
   length,
   type PatternCut,
@@ -241,6 +242,34 @@ describe('a pattern among the cuts', () => {
     const { w } = templates(p).find((s) => s.cuts?.includes(only(p).key))!;
     const mirrored = within.map((m) => [w - m.x, m.y].map((v) => v.toFixed(6))).sort();
     expect(outside.map((m) => [m.x, m.y].map((v) => v.toFixed(6))).sort()).toEqual(mirrored);
+  });
+  test('its figures and its name stand clear of its holes, whichever edge is nearer', () => {
+    for (const y of [14, 60]) {
+      const one = withCuts(done, airIn(done, { piece: 'back', x: 60, y }));
+      const { marks } = templates(one).find((s) => s.cuts?.includes(only(one).key))!;
+      const holes = marks.flatMap((m) => (m.kind === 'circle' && m.r === 1.25 ? [m] : []));
+      const { from, name } = only(one);
+      const words = marks.flatMap((m) =>
+        m.kind === 'text' &&
+        (m.text.startsWith(name) || from.some((f) => m.text === formatMm(f.mm, 1)))
+          ? [m]
+          : [],
+      );
+      expect(words).toHaveLength(3);
+      for (const m of words) {
+        // A figure is about 0.6 of its height wide; it stands on its base line.
+        const wide = 0.6 * m.mm * m.text.length;
+        const left = m.anchor === 'middle' ? m.x - wide / 2 : m.x;
+        const over = holes.filter(
+          (h) =>
+            h.x + h.r > left &&
+            h.x - h.r < left + wide &&
+            h.y + h.r > m.y - m.mm &&
+            h.y - h.r < m.y,
+        );
+        expect([y, m.text, over]).toEqual([y, m.text, []]);
+      }
+    }
   });
   test('drilled wider it is judged as it was drilled', () => {
     const wide = withCuts(done, { ...cut, state: 'measured', measured: length(3, 'calliper') });
