@@ -14,6 +14,7 @@ const PROOFS = {
   templates: ['--import', 'tsx', 'scripts/templates.ts'],
   made: ['--import', 'tsx', 'scripts/made.ts'],
   press: ['--import', 'tsx', 'scripts/press.ts'],
+  trace: ['--import', 'tsx', 'scripts/trace.ts'],
   bench: ['--import', 'tsx', 'scripts/guided.ts'],
   network: ['--import', 'tsx', 'scripts/network.ts'],
   fuzz: ['scripts/fuzz.mjs', '5000', 'all', 'structure'],

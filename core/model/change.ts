@@ -16,6 +16,7 @@ import type { Item, Part } from './part';
 import type { PatternCut } from './pattern';
 import { length, type Length } from './length';
 import type { Trial } from './tick';
+import type { Tracing } from './tracing';
 import type { Joint } from './joint';
 import type { Body, Feature } from './shell';
 
@@ -74,6 +75,8 @@ export type Change =
   | { do: 'wait'; ms: number }
   /** What these keys told is forgotten, and what was told at rest: both are asked anew. */
   | { do: 'press again'; inputs: string[] }
+  /** A kept board's tracing, as far as it says so. */
+  | { do: 'tracing'; set: Partial<Tracing> }
   | { do: 'route'; route: Project['controls']['route']; part: Part }
   /** What a builder chose for a wire, by its id. */
   | { do: 'net'; net: Project['wiring']['nets'][number] }
@@ -352,6 +355,10 @@ export function applied(p: Project, change: Change): Project {
         ...p,
         controls: { ...p.controls, inputs: p.controls.inputs.filter((x) => x.id !== change.input) },
       };
+    case 'tracing': {
+      const had = p.controls.tracing ?? { pads: [], readings: [] };
+      return { ...p, controls: { ...p.controls, tracing: { ...had, ...change.set } } };
+    }
     case 'route': {
       const parts = p.kit.parts.some((x) => x.id === change.part.id)
         ? p.kit.parts

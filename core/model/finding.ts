@@ -105,6 +105,7 @@ export interface Finding {
     | 'pocket'
     | 'pattern'
     | 'answer'
+    | 'trace'
     | 'bench'
     | 'chord'
     | 'family'

@@ -37,4 +37,5 @@ export * from './duty';
 export * from './meter';
 export * from './press';
 export * from './tick';
+export * from './tracing';
 export * from './workshop';

@@ -15,6 +15,7 @@ import { Duties } from './duty';
 import { MeterReading } from './meter';
 import { Film, PressRecord } from './press';
 import { Tick, Trial } from './tick';
+import { Tracing } from './tracing';
 import { Workshop } from './workshop';
 
 export const FORMAT = 'deft-shell/5';
@@ -272,6 +273,8 @@ export const Project = z.strictObject({
     duties: Duties.optional(),
     /** The last press test: what every key told when it was pressed alone. */
     pressed: PressRecord.optional(),
+    /** A kept board, read pad by pad. */
+    tracing: Tracing.optional(),
   }),
   power: z.strictObject({
     /** Share of play time in games; the rest is menus. */

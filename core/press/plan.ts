@@ -5,6 +5,7 @@
 import { type ButtonMap, backings, buttonMap, EVENT_CODES, outwardAt } from '../controls';
 import { type Scene, sceneOf } from '../fit';
 import { isLatchKey } from '../kit';
+import { padsOfKeys } from '../trace';
 import { type InputRole, type PressRecord, type Project, routeOf } from '../model';
 
 export interface PlannedKey {
@@ -55,16 +56,17 @@ export function pressPlan(
   // A key of the latch is read by nobody, and would turn it off.
   const routed = map.inputs.filter((m) => m.input.routed && !isLatchKey(p, m.input));
   const lacking = routed.find((m) => routeOf(p, m.input) === 'gpio' && m.gpio === undefined);
+  const traced = padsOfKeys(p);
   const keys = routed.map(({ input, gpio, pin }, i): PlannedKey => {
     const plate = plates.get(input.id);
+    const own = inputOf(i, gpio, traced.get(input.id));
     return {
       id: input.id,
       name: input.name,
       role: input.functions[0],
       code: EVENT_CODES[input.functions[0]],
-      line: gpio === undefined ? `input ${i + 1}` : `GPIO${gpio}`,
-      joint:
-        pin === undefined ? `input ${i + 1} of the ${READER[route]}` : `pin ${pin} of the header`,
+      line: own,
+      joint: pin === undefined ? `${own} of the ${READER[route]}` : `pin ${pin} of the header`,
       ...(gpio === undefined ? {} : { gpio }),
       ...(plate === undefined ? {} : { plate }),
     };
@@ -76,6 +78,16 @@ export function pressPlan(
     order: pressOrder(scene, map),
     ...(cannot === undefined ? {} : { cannot }),
   };
+}
+
+/** What a key is read on, as whatever reads it calls it. */
+function inputOf(
+  i: number,
+  gpio: number | undefined,
+  pads: readonly [string, string] | undefined,
+): string {
+  if (gpio !== undefined) return `GPIO${gpio}`;
+  return pads ? `pads ${pads.join(' and ')}` : `input ${i + 1}`;
 }
 
 function whyNot(

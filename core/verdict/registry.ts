@@ -65,6 +65,7 @@ import { heatFindings, heatWays, ventsWanted } from '../heat';
 import { soundFindings, soundWays } from '../sound';
 import { waitFindings, waitWays } from '../lag';
 import { pressFindings, pressPlan, pressWays } from '../press';
+import { traceFindings, traceWays } from '../trace';
 import { type Wiring, wireWays } from '../wiring';
 import { madeFindings, madeServes, madeWays } from '../made';
 import { inBody, otherBodies } from './bodies';
@@ -273,6 +274,12 @@ export const REGISTRY: readonly BuildCheck[] = [
     ways: ({ project, checker, map }, f) => ({
       ways: pressWays(project, pressPlan(project, checker.scene, map), f),
     }),
+  },
+  {
+    name: 'kept board',
+    makes: ['trace'],
+    find: ({ project, checker }) => traceFindings(project, checker.scene),
+    ways: ({ project, checker }, f) => ({ ways: traceWays(project, checker.scene, f) }),
   },
   {
     name: 'switches',

@@ -3,6 +3,7 @@ import type { Part, Project } from '../../model';
 import type { Bench, Draft, Gate } from '../step';
 import { computerOf, ofFamily, stepId } from '../step';
 import { gateOf } from './boards';
+import { mostContactOhm, ohmWords, padsOfKeys, PULL_UP_OHM } from '../../trace';
 import { slimmed } from './slimming';
 import { BUTTONS, wiresByStep } from './wires';
 
@@ -22,6 +23,12 @@ const hasHeader = (part: Part): boolean => part.pads.some((pad) => pad.gpio !== 
 /** Plates and single switches that are keys, not the switch of the supply. */
 export const keys = (on: Bench) => ofFamily(on, 'switch').filter((x) => !x.part.off);
 
+/** What a closed contact may read: carbon pills of a kept board far more than a switch. */
+function closedOhm({ controls }: Project): string {
+  if (controls.route !== 'original board') return '10 Ω';
+  return ohmWords(mostContactOhm(controls.tracing?.pullUpOhm ?? PULL_UP_OHM).value);
+}
+
 export function buttons(on: Bench): Draft[] {
   const inputs = on.map.inputs.filter((m) => m.input.routed);
   const at = READ_AT[on.p.controls.route];
@@ -29,6 +36,12 @@ export function buttons(on: Bench): Draft[] {
   const nets = wiresByStep(on).get(BUTTONS) ?? [];
   // A pad from outside wants no wire; wires that were drawn by hand want their step all the same.
   if (!inputs.length || (at === undefined && !nets.length)) return [];
+  const traced = padsOfKeys(on.p);
+  const jointOf = (id: string, pin: number | undefined): string => {
+    if (pin !== undefined) return ` to pin ${pin}`;
+    const pads = traced.get(id);
+    return pads ? ` at pads ${pads.join(' and ')}` : '';
+  };
   const plates = keys(on).map((x) => x.item.id);
   const readers = ofFamily(on, 'controller', 'expander').map((x) => stepId('wire', x.item.id));
   const isMixed =
@@ -36,14 +49,14 @@ export function buttons(on: Bench): Draft[] {
   const gate: Gate = {
     point: `each ${at ?? 'end of its wires'}${isMixed ? ' or header pin' : ''} to ground`,
     state: 'off; pressed, then released',
-    expects: 'under 10 Ω pressed, open when released',
+    expects: `under ${closedOhm(on.p)} pressed, open when released`,
   };
   return [
     {
       is: [BUTTONS],
       phase: PHASE,
       title: `Wire ${inputs.length} inputs`,
-      detail: inputs.map((m) => `${m.input.name}${m.pin ? ` to pin ${m.pin}` : ''}`).join(', '),
+      detail: inputs.map((m) => `${m.input.name}${jointOf(m.input.id, m.pin)}`).join(', '),
       after: [
         ...(computer ? [gateOf(computer.item.id)] : []),
         ...readers,

@@ -14,6 +14,7 @@ import { soundMounts } from './mount.fixture';
 import { drilledHoles, soundHoles } from './pattern.fixture';
 import { soundPocket } from './pocket.fixture';
 import { pressedOn } from './press.fixture';
+import { tracedCleanly } from './trace.fixture';
 
 export interface Harmless {
   name: string;
@@ -461,5 +462,9 @@ export const HARMLESS: readonly Harmless[] = [
   {
     name: 'insulate what is bare',
     change: (p) => applied(p, { do: 'insulate', item: p.kit.items[0]!.id }),
+  },
+  {
+    name: 'a kept board traced, with every contact in order',
+    change: tracedCleanly,
   },
 ];

@@ -1,0 +1,75 @@
+/** What is wrong with a kept board as it was traced: facts only. */
+import type { Tracing } from '../model';
+import { type Contradiction, contradictions } from './contradictions';
+import { boardPlan } from './joints';
+import { mostContactOhm, PULL_UP_OHM, WORN_SHARE } from './ohms';
+import type { Traced } from './trace';
+
+export type TraceFault =
+  /** Readings that cannot all be right, and are not outvoted. */
+  | { is: 'contradiction'; of: Contradiction }
+  /** Keys nobody has found the pads of yet. */
+  | { is: 'open'; keys: string[]; asked: number }
+  /** A key that closes nothing; a half of it may reach a pad, or pads may be joined for good. */
+  | { is: 'nothing'; key: string; half?: { half: 1 | 2; pad: string }; joined: string[][] }
+  /** Two keys and more between the same pads. */
+  | { is: 'same'; keys: string[]; pads: readonly [string, string] }
+  /** A pressed contact that the pull-up does not see, or hardly. */
+  | { is: 'ohms'; key: string; ohm: number; most: number; pullUpOhm: number; isOver: boolean }
+  /** Diodes against a pull-up: the common must be high and the lines pulled down. */
+  | { is: 'away'; keys: string[]; common: string }
+  /** Three keys hands can hold that press a fourth. */
+  | { is: 'ghost'; held: readonly [string, string, string]; ghost: string };
+
+/**
+ * @param found    of these readings
+ * @param holdable whether hands can press these keys at once
+ */
+export function traceFaults(
+  tracing: Tracing,
+  found: Traced,
+  holdable: (keys: readonly string[]) => boolean,
+): TraceFault[] {
+  const out: TraceFault[] = contradictions(tracing, found)
+    .filter((c) => c.isOpen)
+    .map((of) => ({ is: 'contradiction', of }));
+  const open = found.keys.filter((k) => !k.isSure).map((k) => k.key);
+  if (open.length) out.push({ is: 'open', keys: open, asked: tracing.readings.length });
+  const by = new Map<string, string[]>();
+  const pullUpOhm = tracing.pullUpOhm ?? PULL_UP_OHM;
+  const most = mostContactOhm(pullUpOhm).value;
+  for (const k of found.keys) {
+    if (!k.isSure) continue;
+    if (!k.pads) {
+      const { half } = k;
+      out.push({ is: 'nothing', key: k.key, ...(half ? { half } : {}), joined: found.joined });
+      continue;
+    }
+    const pair = [...k.pads].sort().join('\n');
+    by.set(pair, [...(by.get(pair) ?? []), k.key]);
+    if (k.ohm !== undefined && k.ohm > most * WORN_SHARE) {
+      const isOver = k.ohm > most;
+      out.push({ is: 'ohms', key: k.key, ohm: k.ohm, most, pullUpOhm, isOver });
+    }
+  }
+  for (const [pair, keys] of by) {
+    if (keys.length < 2) continue;
+    const [a, b] = pair.split('\n') as [string, string];
+    out.push({ is: 'same', keys, pads: [a, b] });
+  }
+  const plan = boardPlan(found);
+  if (plan?.away.length) {
+    out.push({
+      is: 'away',
+      keys: plan.away,
+      common: plan.nets.find((n) => n.is === 'common')!.pad,
+    });
+  }
+  const told = new Set<string>();
+  for (const { held, ghost } of plan?.ghosts ?? []) {
+    if (told.has(ghost) || !holdable(held)) continue;
+    told.add(ghost);
+    out.push({ is: 'ghost', held, ghost });
+  }
+  return out;
+}

@@ -1,0 +1,116 @@
+/** What is wrong with a traced board, in words. */
+import { listed, type PadReading, type ProbePoint, type Tracing } from '../model';
+import type { TraceFault } from './faults';
+import { mostContactOhm, ohmWords } from './ohms';
+
+export type NameOf = (key: string) => string;
+
+/** "pad 3", "the first half of A". */
+export const pointWords = (p: ProbePoint, nameOf: NameOf): string =>
+  'pad' in p ? `pad ${p.pad}` : `${p.half === 1 ? 'first' : 'second'} half of ${nameOf(p.key)}`;
+
+export function readsWords(reads: PadReading['reads']): string {
+  if (reads === 'open') return 'open';
+  return reads === 'diode' ? 'a diode' : ohmWords(reads);
+}
+
+/** "A held, pad 3 to pad 7: 12 Ω". */
+export function readingWords(r: PadReading, nameOf: NameOf): string {
+  const held = r.held === undefined ? 'Nothing held' : `${nameOf(r.held)} held`;
+  return `${held}, red on ${pointWords(r.red, nameOf)}, black on ${pointWords(r.black, nameOf)}: ${readsWords(r.reads)}`;
+}
+
+interface FaultWords {
+  title: string;
+  what: string;
+  why: string[];
+}
+
+export function faultWords(f: TraceFault, tracing: Tracing, nameOf: NameOf): FaultWords {
+  const names = (keys: readonly string[]): string => listed(keys.map(nameOf));
+  switch (f.is) {
+    case 'contradiction': {
+      const read = f.of.readings.map((n) => tracing.readings[n]!);
+      const last = read.at(-1)!;
+      const at = `${pointWords(last.red, nameOf)} to ${pointWords(last.black, nameOf)}`;
+      return {
+        title: `${at.charAt(0).toUpperCase()}${at.slice(1)} answered differently before`,
+        what: {
+          twice: 'The same probe, told two ways.',
+          chain: 'Open, though other readings join these two step by step.',
+          'three nets': 'A contact has two halves; here it reaches a third place.',
+          'both ways': 'A diode lets current run one way only.',
+        }[f.of.is],
+        why: [
+          ...read.map((r) => `${readingWords(r, nameOf)}.`),
+          'One of them slipped: read it again. More readings outvote a wrong one.',
+        ],
+      };
+    }
+    case 'open':
+      return {
+        title:
+          f.keys.length === 1
+            ? 'A key without its pads'
+            : `${f.keys.length} keys without their pads`,
+        what: `${names(f.keys)}: not traced yet.`,
+        why: [
+          f.asked
+            ? `${f.asked} readings so far. Next: go on under Controls, Kept board.`
+            : 'Next: Controls, Kept board, asks for one reading after another.',
+        ],
+      };
+    case 'nothing':
+      return {
+        title: `${nameOf(f.key)} closes nothing`,
+        what: f.half
+          ? `Its ${f.half.half === 1 ? 'first' : 'second'} half reaches pad ${f.half.pad}, the other no pad: that trace is broken.`
+          : 'No two pads answer while it is held.',
+        why: [
+          f.half
+            ? 'Solder its wire to the half itself, or bridge the trace; then read it again.'
+            : 'Clean pill and contact, or it goes to a pad that is not in the list; then read it again.',
+          ...f.joined.map(
+            (pads) =>
+              `Pads ${listed(pads)} are joined for good: a key between them is always pressed.`,
+          ),
+        ],
+      };
+    case 'same':
+      return {
+        title: `${names(f.keys)} are one key`,
+        what: `Both close pads ${f.pads[0]} and ${f.pads[1]}.`,
+        why: [
+          'Whatever reads them cannot tell one from the other: cut one free, or leave one out.',
+        ],
+      };
+    case 'ohms':
+      return {
+        title: `${nameOf(f.key)} reads ${ohmWords(f.ohm)} when it is held`,
+        what: f.isOver
+          ? `A pull-up of ${ohmWords(f.pullUpOhm)} tells it up to ${ohmWords(f.most)}: it will not be told.`
+          : `A pull-up of ${ohmWords(f.pullUpOhm)} tells it up to ${ohmWords(f.most)}: once it is worn or cold it is not told.`,
+        why: [
+          ...mostContactOhm(f.pullUpOhm).working,
+          'Clean pill and contact with alcohol, take new pills, or a weaker pull-up.',
+        ],
+      };
+    case 'away':
+      return {
+        title: 'Diodes point away from the common pad',
+        what: `Current runs from pad ${f.common} to ${names(f.keys)} only.`,
+        why: [
+          `With pad ${f.common} on ground and pull-ups on the lines nothing would be told.`,
+          `Pad ${f.common} to 3.3 V, lines pulled down and read as active high.`,
+        ],
+      };
+    case 'ghost':
+      return {
+        title: `${listed(f.held.map(nameOf))} together press ${nameOf(f.ghost)}`,
+        what: 'Rows and columns without a diode: three corners of a rectangle join the fourth.',
+        why: [
+          `A diode in ${nameOf(f.held[1])}, or those three never together: hands can hold them.`,
+        ],
+      };
+  }
+}
