@@ -73,6 +73,12 @@ export async function openExample(
   return ((await r.json()) as { key: string }).key;
 }
 
+/** The first keys of a build alone, for a change of an example. */
+export function fewKeys(d: Record<string, unknown>, count: number): void {
+  const controls = d['controls'] as { inputs: unknown[] };
+  controls.inputs = controls.inputs.slice(0, count);
+}
+
 export const stationUrl = (key: string, station: string): string => `${SITE()}/b/${key}/${station}`;
 /** A fresh copy of an example at its Fit station, parts on the page and judged; its key. */
 export async function openFit(

@@ -1,6 +1,6 @@
 /** Every key pressed before the case is closed: on the stand-in, with a pad, from the handheld's log. */
 import type { Page } from '@playwright/test';
-import { documentOf, expect, openExample, saved, stationUrl, test } from './bench';
+import { documentOf, expect, fewKeys, openExample, saved, SITE, stationUrl, test } from './bench';
 
 async function openPressTest(page: Page): Promise<string> {
   const key = await openExample(page, 'dabchick-2-done');
@@ -41,6 +41,48 @@ test.describe.serial('the stand-in', () => {
     await page.getByRole('link', { name: 'Inputs' }).click();
     await freed;
     expect((await documentOf(page, key)).controls.pressed).toBeUndefined();
+  });
+
+  test('kept board: an old board nobody has a drawing of, read by a hand that slips', async ({
+    page,
+  }) => {
+    test.slow();
+    const key = await openExample(page, 'linnet', (d) => fewKeys(d, 6));
+    await page.goto(stationUrl(key, 'controls'));
+    await page.getByRole('link', { name: 'Kept board' }).click();
+    await page.getByRole('button', { name: '7 pads, numbered' }).click();
+    await page.getByText('Stand-in board').click();
+    const laid = page.waitForRequest((r) => r.url().endsWith('/board/kept'));
+    await page.getByRole('button', { name: 'Lay it on the bench' }).click();
+    const { owner } = (await laid).postDataJSON() as { owner: string };
+    await page.getByRole('button', { name: 'Read it', exact: true }).click();
+    await expect(page.locator('summary', { hasText: /^1 reading/ })).toBeVisible();
+    await page.getByRole('button', { name: 'Read on to the end' }).click();
+    await expect(page.getByText('Every key is traced: 6 of 6.')).toBeVisible({ timeout: 60_000 });
+    // As it is wired, and no matter which of two joined pads is named.
+    const inside = await page.request.post(`${SITE()}/api/board/do`, {
+      data: { owner, do: 'table' },
+    });
+    const { keys } = (await inside.json()) as { keys: Array<{ pads: string[] }> };
+    const table = page.getByRole('table', { name: 'Keys and their pads' });
+    const wires = page.getByRole('table', { name: 'One wire for each net' }).getByRole('row');
+    const nets = (await wires.allTextContents())
+      .slice(1)
+      .map((row) => row.replace(/(common|own|row|column).*$/, '').split(' = '));
+    const first = (pad: string): string => nets.find((n) => n.includes(pad))?.[0] ?? pad;
+    for (const [i, { pads }] of keys.entries()) {
+      const told = (await table
+        .getByRole('row')
+        .nth(i + 1)
+        .getByRole('cell')
+        .nth(1)
+        .textContent())!;
+      const ends = told.replace(/ only$/, '').split(/ and | to /);
+      expect(ends.map(first).sort()).toEqual(pads.map(first).sort());
+    }
+    await page.getByRole('link', { name: 'Inputs' }).click();
+    await saved(page);
+    expect((await documentOf(page, key)).controls.tracing?.readings).toEqual([]);
   });
 
   test('press test: a key pressed on the drawing is pressed on the board', async ({ page }) => {

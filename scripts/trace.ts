@@ -32,4 +32,4 @@ const share = ((100 * probes) / allPairs).toFixed(0);
 process.stdout.write(
   `seeds 1 to ${count}, 1 reading in 20 wrong: ${count - wrong} tables right; ${share} % of the readings of all pairs once, ${overShare} of ${larger} boards of more than 8 pads over 60 %; ${planted} planted contradictions, ${missed} missed, ${accused} clean readings accused\n`,
 );
-process.exit(wrong > 0.02 * count || missed || accused || overShare ? 1 : 0);
+process.exit(wrong > 0.02 * count || missed || accused || probes > 0.6 * allPairs ? 1 : 0);

@@ -24,7 +24,7 @@ const slipped = (of: readonly number[], slip: number): number[] =>
 const SEEN: readonly Seen[] = ['open', 'closed', 'diode'];
 
 const netOf = (s: Spot): number | undefined => ('net' in s ? s.net : undefined);
-export const sameSpot = (a: Spot, b: Spot): boolean =>
+const sameSpot = (a: Spot, b: Spot): boolean =>
   'net' in a ? 'net' in b && a.net === b.net : 'key' in b && a.key === b.key && a.half === b.half;
 
 /**
@@ -33,7 +33,7 @@ export const sameSpot = (a: Spot, b: Spot): boolean =>
  * @param key   the key it holds or touches
  * @param slip  share of wrong readings
  */
-export function tellsBits(belief: Belief, key: number, probe: Probe, slip: number): number {
+function tellsBits(belief: Belief, key: number, probe: Probe, slip: number): number {
   const { nets } = belief;
   const l = belief.keys[key]!;
   const all = [0, 0, 0];

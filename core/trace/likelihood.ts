@@ -19,7 +19,7 @@ export const placeOf = (nets: number, i: number, j: number, t: number): number =
   (i * nets + j) * WIRED.length + t;
 
 /** Whether a reading can tell anything of a key. */
-export const concerns = (key: number, { red, black, held }: Told): boolean =>
+const concerns = (key: number, { red, black, held }: Told): boolean =>
   held === key || ('key' in red && red.key === key) || ('key' in black && black.key === key);
 
 /**

@@ -10,7 +10,7 @@ const JOINED = 0.03;
 /** Surer than this either way is settled. */
 const SETTLED = 0.99;
 /** Up to here a reading is a contact, from there on none, Ω; carbon pills read up to some kΩ. */
-export const CONTACT_OHM = 100e3;
+const CONTACT_OHM = 100e3;
 
 export const seenOf = (reads: PadReading['reads']): Seen => {
   if (typeof reads === 'string') return reads;

@@ -3,8 +3,8 @@ import type { Worked } from '../model';
 
 /** A header's own pull-up, Ω, and what its inputs take for low, V at a supply of 3.3 V: typical. */
 export const PULL_UP_OHM = 50e3;
-export const SUPPLY_V = 3.3;
-export const LOW_V = 0.8;
+const SUPPLY_V = 3.3;
+const LOW_V = 0.8;
 /** Over this share of the most, a contact that wears or is cold is soon not told. */
 export const WORN_SHARE = 0.5;
 

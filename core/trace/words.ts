@@ -56,7 +56,7 @@ export function faultWords(f: TraceFault, tracing: Tracing, nameOf: NameOf): Fau
         what: `${names(f.keys)}: not traced yet.`,
         why: [
           f.asked
-            ? `${f.asked} readings so far. Next: go on under Controls, Kept board.`
+            ? `${f.asked} ${f.asked === 1 ? 'reading' : 'readings'} so far. Next: go on under Controls, Kept board.`
             : 'Next: Controls, Kept board, asks for one reading after another.',
         ],
       };

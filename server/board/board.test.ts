@@ -51,6 +51,26 @@ withDatabase('the board', () => {
     expect((await free(me)).status).toBe(204);
   });
 
+  test('an old board: laid, probed, its table told', async () => {
+    const me = owner(8);
+    const board = { pads: ['1', '2', '3', '4'], keys: ['up', 'down'], seed: 3, slip: 0 };
+    expect((await post('/board/kept', { owner: me, board })).status).toBe(200);
+    const { body } = await post('/board/do', { owner: me, do: 'table' });
+    const [{ key, pads }] = body.keys as [{ key: string; pads: [string, string] }];
+    const probe = { red: { pad: pads[0] }, black: { pad: pads[1] } };
+    const reads = async (p: object) =>
+      (await post('/board/do', { owner: me, do: 'probe', probe: p })).body.reads;
+    expect(await reads(probe)).toBe('open');
+    expect(typeof (await reads({ ...probe, held: key }))).toBe('number');
+    const odd = await post('/board/do', {
+      owner: me,
+      do: 'probe',
+      probe: { ...probe, red: { pad: '9' } },
+    });
+    expect([odd.status, sentence(odd)]).toEqual([409, 'No pad is called 9.']);
+    await free(me);
+  });
+
   test('one owner at a time; free once it is let go, or a minute after nobody came back', async () => {
     const [a, b] = [owner(2), owner(3)];
     expect((await post('/board', { owner: a, wiring })).status).toBe(200);
@@ -93,6 +113,16 @@ withDatabase('the board', () => {
       { owner: owner(4), wiring: { keys: [{ key: 'up', code: 9e9 }], plug: false } },
     ],
     ['a line break in a key', '/board/do', { owner: owner(4), do: 'press', key: 'up\nREVEAL' }],
+    [
+      'a board of one pad',
+      '/board/kept',
+      { owner: owner(4), board: { pads: ['1'], keys: ['up'], seed: 1, slip: 0 } },
+    ],
+    [
+      'a third half',
+      '/board/do',
+      { owner: owner(4), do: 'probe', probe: { red: { key: 'up', half: 3 }, black: { pad: '1' } } },
+    ],
     ['an unknown mend', '/board/do', { owner: owner(4), do: 'mend', mend: { do: 'hammer' } }],
   ])('refused before it reaches the board: %s', async (_name, path, body) => {
     const r = await post(path, body);

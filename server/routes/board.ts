@@ -2,6 +2,7 @@
 import { Router } from 'express';
 import { z } from 'zod';
 import { Mend, Wiring } from '@deft/simulators/board';
+import { KeptSetting, Probing } from '@deft/simulators/kept';
 import { held, letGo } from '../board/lease';
 import type { BoardLink } from '../board/link';
 import { badInput, Refusal } from '../errors';
@@ -34,7 +35,11 @@ const Doing = z.discriminatedUnion('do', [
   }),
   z.strictObject({ owner: Owner, do: z.literal('mend'), mend: Mend }),
   z.strictObject({ owner: Owner, do: z.literal('reveal') }),
+  z.strictObject({ owner: Owner, do: z.literal('probe'), probe: Probing }),
+  z.strictObject({ owner: Owner, do: z.literal('table') }),
 ]);
+
+const Lay = z.strictObject({ owner: Owner, board: KeptSetting });
 
 interface Heard {
   t: number;
@@ -58,6 +63,21 @@ const codesOf = (lines: readonly string[]): number[] =>
     .map(Number)
     .filter((c) => Number.isInteger(c) && c >= 1 && c <= 0x2ff);
 
+/** "READS 12.3": a meter that says anything else has said nothing. */
+function readingOf(lines: readonly string[]): number | 'open' | 'diode' {
+  const [, said] = /^READS (open|diode|\d{1,9}(?:\.\d{1,3})?)$/.exec(lines[0] ?? '') ?? [];
+  if (said === undefined) {
+    throw new Refusal(503, 'board', 'The meter shows nothing that can be read. Read it again.');
+  }
+  return said === 'open' || said === 'diode' ? said : Number(said);
+}
+/** "KEY up 3 7", a dash for a half without a pad. */
+const tableOf = (lines: readonly string[]) =>
+  lines.flatMap((line) => {
+    const [, key, a, b] = /^KEY ([a-z0-9-]{1,64}) (\S{1,12}) (\S{1,12})$/.exec(line) ?? [];
+    return key === undefined ? [] : [{ key, pads: [a!, b!] }];
+  });
+
 export function boardRoutes(db: Db, board: BoardLink): Router {
   const r = Router();
   const mine = async (owner: string): Promise<void> => {
@@ -79,6 +99,12 @@ export function boardRoutes(db: Db, board: BoardLink): Router {
     if (spoil) await board.ask(`SPOIL ${JSON.stringify(spoil)}`);
     res.json(await atRest());
   });
+  r.post('/board/kept', smallBody, async (req, res) => {
+    const { owner, board: setting } = bodyAs(Lay, req);
+    await mine(owner);
+    await board.ask(`KEPT ${JSON.stringify(setting)}`);
+    res.json({});
+  });
   r.post('/board/do', smallBody, async (req, res) => {
     const doing = bodyAs(Doing, req);
     await mine(doing.owner);
@@ -90,6 +116,12 @@ export function boardRoutes(db: Db, board: BoardLink): Router {
       case 'mend':
         await board.ask(`MEND ${JSON.stringify(doing.mend)}`);
         return void res.json(await atRest());
+      case 'probe': {
+        const lines = await board.ask(`PROBE ${JSON.stringify(doing.probe)}`);
+        return void res.json({ reads: readingOf(lines) });
+      }
+      case 'table':
+        return void res.json({ keys: tableOf(await board.ask('TABLE')) });
       case 'reveal': {
         const lines = await board.ask('REVEAL');
         return void res.json({ mistakes: lines.length });

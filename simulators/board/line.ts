@@ -9,12 +9,18 @@
  *   PRESS key                             DOWN t code value ..., UP t code value ...
  *   MEND {"do": "exchange", ...}          iron, one thing at a time
  *   REVEAL                                FAULT {...}, for each mistake that was made
+ *   KEPT {"pads": [...], "keys": [...], "seed": 7, "slip": 0.05}
+ *                                         an old board nobody has a drawing of
+ *   PROBE {"red": {"pad": "3"}, "black": {"pad": "7"}, "held": "up"}
+ *                                         READS 12.3, READS open or READS diode
+ *   TABLE                                 KEY up 3 7, for each key: what there is to find
  *
  * It ends when whoever started it goes away.
  */
 import { createServer } from 'node:net';
 import { z } from 'zod';
 import { converse } from '../converse';
+import { KeptSetting, KeptStandIn, Probing } from './kept';
 import { Mend, type Told, WiredBoard, Wiring } from './wired';
 
 /** A plan of 60 keys is 6 kB. */
@@ -32,9 +38,14 @@ const events = (word: string, told: readonly Told[]): string[] =>
 export function conversation(): (line: string) => string[] {
   let wiring: Wiring | undefined;
   let board: WiredBoard | undefined;
+  let kept: KeptStandIn | undefined;
   const here = (): WiredBoard => {
     if (!board) throw new RangeError('Nothing is wired yet: WIRE comes first.');
     return board;
+  };
+  const old = (): KeptStandIn => {
+    if (!kept) throw new RangeError('No old board lies here: KEPT comes first.');
+    return kept;
   };
   const commands: Readonly<Record<string, (rest: string) => string[]>> = {
     WIRE: (rest) => {
@@ -59,6 +70,12 @@ export function conversation(): (line: string) => string[] {
       here().mend(Mend.parse(JSON.parse(rest)));
       return [];
     },
+    KEPT: (rest) => {
+      kept = new KeptStandIn(KeptSetting.parse(JSON.parse(rest)));
+      return [];
+    },
+    PROBE: (rest) => [`READS ${old().probe(Probing.parse(JSON.parse(rest)))}`],
+    TABLE: () => old().table(),
     REVEAL: () => here().mishaps.map((m) => `FAULT ${JSON.stringify(m)}`),
   };
   return (line) => {

@@ -274,6 +274,16 @@ export const pressOnBoard = async (owner: string, key: string) =>
   answer(BoardPressed, await call('POST', '/board/do', { owner, do: 'press', key }));
 export const mendBoard = async (owner: string, mend: object): Promise<BoardAtRest> =>
   answer(BoardAtRest, await call('POST', '/board/do', { owner, do: 'mend', mend }));
+const Reading = z.object({ reads: z.union([z.number(), z.enum(['open', 'diode'])]) });
+/** An old board of a seed, and a hand that slips so often. */
+export const layKeptBoard = async (
+  owner: string,
+  board: { pads: readonly string[]; keys: readonly string[]; seed: number; slip: number },
+): Promise<void> => {
+  answer(Nothing, await call('POST', '/board/kept', { owner, board }));
+};
+export const probeBoard = async (owner: string, probe: object) =>
+  answer(Reading, await call('POST', '/board/do', { owner, do: 'probe', probe })).reads;
 const Nothing = z.object({});
 const BenchBegun = z.object({
   isStandIn: z.boolean(),

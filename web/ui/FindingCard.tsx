@@ -68,7 +68,12 @@ export const FindingCard = memo(function FindingCard({
           </p>
         )}
         {f.verdict !== 'clear' && (
-          <WayList ways={ways} onTake={onTake} isOfPlace={OF_PLACE.has(f.check)} />
+          <WayList
+            ways={ways}
+            onTake={onTake}
+            isOfPlace={OF_PLACE.has(f.check)}
+            isAsked={f.undecided === true}
+          />
         )}
       </div>
     </article>
@@ -92,10 +97,13 @@ function WayList({
   ways,
   onTake,
   isOfPlace,
+  isAsked,
 }: {
   ways: Ways | undefined;
   onTake: (w: WayOut) => void;
   isOfPlace: boolean;
+  /** Something is still to be chosen or measured: the finding itself says what comes next. */
+  isAsked: boolean;
 }) {
   if (!ways) {
     return (
@@ -105,6 +113,7 @@ function WayList({
     );
   }
   if (!ways.ways.length) {
+    if (isAsked && !ways.blocked) return null;
     return (
       <p className="note">
         {ways.blocked

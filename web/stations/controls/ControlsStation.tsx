@@ -26,6 +26,7 @@ import { FaceMap } from './FaceMap';
 import { GamesView } from './GamesView';
 import { Header } from './Header';
 import { InputTable } from './InputTable';
+import { KeptBoard } from './board/KeptBoard';
 import { PressTest } from './press/PressTest';
 import { LagView } from './lag/LagView';
 import { RouteTable } from './RouteTable';
@@ -95,9 +96,9 @@ export default function ControlsStation() {
   else says = 'No inputs yet. Next: the usual keys, or one after another.';
   return (
     <>
-      {shown === 'press' ? (
-        <PressTest />
-      ) : (
+      {shown === 'press' && <PressTest />}
+      {shown === 'board' && <KeptBoard />}
+      {shown !== 'press' && shown !== 'board' && (
         <div className="centre">
           <div className="mat" ref={ref} style={{ flex: '0 0 330px' }} hidden={shown === 'lag'}>
             <BodyTabs over />

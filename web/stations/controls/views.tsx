@@ -10,6 +10,7 @@ const VIEWS = [
   { id: 'ways', name: 'Compare ways' },
   { id: 'games', name: 'Games' },
   { id: 'lag', name: 'Lag' },
+  { id: 'board', name: 'Kept board' },
   { id: 'press', name: 'Press test' },
 ] as const;
 type View = (typeof VIEWS)[number]['id'];
@@ -26,7 +27,7 @@ export function ViewTabs() {
       label="Views of the controls"
       views={VIEWS}
       here={useView()}
-      counts={{ games: open('chord'), press: open('answer') }}
+      counts={{ games: open('chord'), board: open('trace'), press: open('answer') }}
     />
   );
 }

@@ -1,0 +1,123 @@
+/** The tracing tried out on an old board drawn from a seed, read by a hand that slips. */
+import { useEffect, useState } from 'react';
+import { Button, InputNumber } from 'antd';
+import type { PadReading, Tracing } from '@deft/core/model';
+import { type Ask, traced } from '@deft/core/trace';
+import { useBuild } from '../../../state/build';
+import { freeBoard, layKeptBoard, probeBoard } from '../../../state/api';
+import { Bad } from '../../../ui/Bad';
+import { AskLine } from './AskPanel';
+import type { TracingNow } from './useTracing';
+import style from './board.module.css';
+
+const SLIP = 0.05;
+/** A board that asks for more is not being traced any more. */
+const MOST_READ = 600;
+/** Read on to the end, the page is drawn anew after so many. */
+const SHOWN_AT_ONCE = 8;
+
+const readingOf = ({ red, black, held }: Ask): Omit<PadReading, 'reads'> => ({
+  red,
+  black,
+  ...(held === undefined ? {} : { held }),
+});
+
+export function StandInBoard({ now }: { now: TracingNow }) {
+  const { doc } = useBuild('doc');
+  const [owner] = useState(() => crypto.randomUUID());
+  const [seed, setSeed] = useState(4);
+  const [isLaid, setLaid] = useState(false);
+  const [isBusy, setBusy] = useState(false);
+  const [bad, setBad] = useState<string>();
+  const { keys, tracing, found } = now;
+  useEffect(() => {
+    const free = (): void => void freeBoard(owner).catch(() => undefined);
+    window.addEventListener('pagehide', free);
+    return () => {
+      window.removeEventListener('pagehide', free);
+      free();
+    };
+  }, [owner]);
+  const guarded = async (work: () => Promise<void>): Promise<void> => {
+    setBusy(true);
+    setBad(undefined);
+    try {
+      await work();
+    } catch (e) {
+      setBad(e instanceof Error ? e.message : 'The board does not answer.');
+    } finally {
+      setBusy(false);
+    }
+  };
+  const lay = () =>
+    guarded(async () => {
+      await layKeptBoard(owner, { pads: tracing.pads, keys, seed, slip: SLIP });
+      now.forget();
+      setLaid(true);
+    });
+  const readOne = () =>
+    guarded(async () => {
+      const { next } = found;
+      if (next) now.read({ ...readingOf(next), reads: await probeBoard(owner, readingOf(next)) });
+    });
+  const readAll = () =>
+    guarded(async () => {
+      const known = [...tracing.readings];
+      const told: PadReading[] = [];
+      for (let n = 0; n < MOST_READ; n++) {
+        const onward: Tracing = { ...tracing, readings: [...known, ...told] };
+        const { next } = traced(onward, keys);
+        if (!next) break;
+        told.push({ ...readingOf(next), reads: await probeBoard(owner, readingOf(next)) });
+        if (told.length < SHOWN_AT_ONCE) continue;
+        now.read(...told);
+        known.push(...told.splice(0));
+      }
+      now.read(...told);
+    });
+  return (
+    <>
+      <div className={style.top}>
+        <label className="row note">
+          An old board drawn from{' '}
+          <InputNumber
+            size="small"
+            aria-label="Seed of the old board"
+            min={0}
+            max={99_999}
+            precision={0}
+            style={{ width: 80 }}
+            value={seed}
+            onChange={(v) => setSeed(v ?? 0)}
+          />
+        </label>
+        <Button
+          size="small"
+          type={isLaid ? 'default' : 'primary'}
+          loading={isBusy && !isLaid}
+          onClick={() => void lay()}
+        >
+          {isLaid ? 'Lay another' : 'Lay it on the bench'}
+        </Button>
+        <span className="note grow">
+          One reading in twenty is wrong. Nothing of it is kept: it is no board of yours.
+        </span>
+      </div>
+      {isLaid && (
+        <AskLine
+          ask={found.next}
+          found={found}
+          nameOf={(id) => doc.controls.inputs.find((i) => i.id === id)?.name ?? id}
+        >
+          <Button size="small" type="primary" disabled={isBusy} onClick={() => void readOne()}>
+            Read it
+          </Button>
+          <Button size="small" loading={isBusy} onClick={() => void readAll()}>
+            Read on to the end
+          </Button>
+        </AskLine>
+      )}
+      <Bad said={bad} />
+    </>
+  );
+}
