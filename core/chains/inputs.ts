@@ -1,6 +1,6 @@
 /** Inputs: switches, the board or header that reads them, the bus it speaks, and converter channels for sticks. */
-import { bodyFor, type Input, isDevice, routeOf } from '../model';
-import { isLatchKey } from '../kit';
+import { bodyFor, type Input, isDevice } from '../model';
+import { isLatchKey, onHeader } from '../kit';
 import { type Chain, ChainMaker } from './chain';
 import type { Kit } from './fitted';
 
@@ -9,7 +9,7 @@ export function inputsChain(k: Kit): Chain {
   const { route } = k.p.controls;
   const inputs = k.p.controls.inputs.filter((i) => !isLatchKey(k.p, i));
   // Keys on lines of the header are read by no board.
-  const own = inputs.filter((i) => routeOf(k.p, i) === 'gpio');
+  const own = inputs.filter((i) => onHeader(k.p, i));
   const n = inputs.length;
   const read = route === 'gpio' ? n : n - own.length;
   if (!k.computer) return m.unwanted('Waits for the computer.');
@@ -161,7 +161,11 @@ function headerOf(m: ChainMaker, k: Kit, own: readonly Input[]): void {
     'bus',
     'No header lines',
     `${k.computer.item.name} has no header to read ${own.map((i) => i.name).join(', ')} on.`,
-    ['Read them like the others.'],
+    [
+      k.p.controls.route === 'original board'
+        ? 'Read them through a controller board, or take a computer with a header.'
+        : 'Read them like the others.',
+    ],
     [k.computer.item.id, ...own.map((i) => i.id)],
   );
 }

@@ -10,12 +10,12 @@ import {
   type Project,
   type WayOut,
   type Worked,
-  routeOf,
 } from '../model';
-import { HEADER_40, isLatchKey, partOf, pinOf, RESERVED, SECOND_DUTY } from '../kit';
+import { HEADER_40, isLatchKey, onHeader, partOf, pinOf, RESERVED, SECOND_DUTY } from '../kit';
 import { type Scene, sceneOf } from '../fit';
 import { leastCost } from './assign';
 import { type Lines, linesOf } from './lines';
+import { givenLines, type Matrix, matrixOf } from './matrix';
 import { headerPlaces, type Place, placeAnywhere, straight } from './places';
 
 export interface MappedInput {
@@ -29,6 +29,8 @@ export interface MappedInput {
 }
 export interface ButtonMap {
   inputs: MappedInput[];
+  /** Keys of a kept board of rows and columns, which share lines. */
+  matrix?: Matrix;
   lines: Lines;
   total: Worked<number>;
   findings: Finding[];
@@ -39,19 +41,22 @@ const LAST_MM = 10_000;
 
 /** Whether a key is read on a line of the header. */
 const takesLine = (p: Project, input: Input): boolean =>
-  routeOf(p, input) === 'gpio' && !isLatchKey(p, input);
+  onHeader(p, input) && !isLatchKey(p, input);
 
 export function buttonMap(p: Project, scene: Scene = sceneOf(p)): ButtonMap {
   const lines = linesOf(p);
   const pins = headerPlaces(scene);
+  const nets = matrixOf(p);
+  const inMatrix = new Set(nets?.keys.map((k) => k.input));
   const inputs = p.controls.inputs.map((input): MappedInput => ({
     input,
     byHand: input.gpio !== undefined,
     ...maybe('place', placeAnywhere(scene, input)),
-    ...maybe('gpio', takesLine(p, input) ? input.gpio : undefined),
+    ...maybe('gpio', takesLine(p, input) && !inMatrix.has(input.id) ? input.gpio : undefined),
   }));
   const wanting = inputs.filter(
-    (m) => takesLine(p, m.input) && m.gpio === undefined && m.input.routed,
+    (m) =>
+      takesLine(p, m.input) && m.gpio === undefined && m.input.routed && !inMatrix.has(m.input.id),
   );
   const used = new Set(inputs.map((m) => m.gpio));
   const free = lines.free.filter((g) => !used.has(g));
@@ -65,6 +70,13 @@ export function buttonMap(p: Project, scene: Scene = sceneOf(p)): ButtonMap {
   leastCost(fitted.map((m) => free.map((g) => cost(m, g)))).forEach((column, i) => {
     fitted[i]!.gpio = free[column]!;
   });
+  const given = new Set(inputs.map((m) => m.gpio));
+  const shared =
+    nets &&
+    givenLines(
+      nets,
+      lines.free.filter((g) => !given.has(g)),
+    );
   for (const m of inputs) {
     if (m.gpio === undefined) continue;
     m.pin = pinOf(m.gpio);
@@ -79,16 +91,24 @@ export function buttonMap(p: Project, scene: Scene = sceneOf(p)): ButtonMap {
     total: {
       value: sum,
       working: [
-        leastWords(p) ??
+        leastWords(p, shared?.matrix) ??
           `${wired.length} ${wired.length === 1 ? 'wire' : 'wires'}, ${Math.round(sum)} mm in straight lines; the least possible over ${lines.free.length} free lines with the hand-made choices kept and lines with a second duty last`,
       ],
     },
-    findings: findings(p, inputs, lines, wanting.length - fitted.length),
+    ...(shared ? { matrix: shared.matrix } : {}),
+    findings: findings(p, inputs, lines, {
+      left: wanting.length - fitted.length + (shared?.short ?? 0),
+      nets: shared?.matrix,
+    }),
   };
 }
 
 /** How the keys are read where no line of a header is taken by them. */
-function leastWords(p: Project): string | undefined {
+function leastWords(p: Project, matrix: Matrix | undefined): string | undefined {
+  if (matrix) {
+    const rows = matrix.lines.filter((l) => l.is === 'row').length;
+    return `${matrix.keys.length} keys on ${rows} rows and ${matrix.lines.length - rows} columns: one wire for each, ${matrix.lines.length} lines`;
+  }
   const host = p.kit.items.find((i) => partOf(p, i).host);
   if (p.controls.route !== 'original board' || !host) return undefined;
   return `each key to its own pad of ${host.name}, found with a meter; one ground for each plate`;
@@ -122,7 +142,7 @@ function findings(
   p: Project,
   inputs: readonly MappedInput[],
   lines: Lines,
-  short: number,
+  short: { left: number; nets: Matrix | undefined },
 ): Finding[] {
   const out: Finding[] = [];
   const used = new Set(inputs.map((m) => m.gpio));
@@ -218,8 +238,12 @@ function findings(
         );
       }
     }
-    if (short > 0) {
-      const need = inputs.filter((m) => m.input.routed && takesLine(p, m.input)).length;
+    if (short.left > 0) {
+      const shared = new Set(short.nets?.keys.map((k) => k.input));
+      const alone = inputs.filter(
+        (m) => m.input.routed && takesLine(p, m.input) && !shared.has(m.input.id),
+      ).length;
+      const need = alone + (short.nets?.lines.length ?? 0);
       const biggest = [...new Set(lines.taken.map((t) => t.item))]
         .map((id) => ({
           name: lines.taken.find((t) => t.item === id)!.name,
@@ -232,10 +256,10 @@ function findings(
           'lines',
           'pins',
           'hit',
-          `${word(need)} inputs, ${word(lines.free.length).toLowerCase()} free lines`,
+          `${word(need)} ${short.nets ? 'lines wanted' : 'inputs'}, ${word(lines.free.length).toLowerCase()} free lines`,
           biggest ? `${biggest.name} takes ${biggest.n} of 28.` : 'The header has too few lines.',
           [
-            `28 lines − ${new Set(lines.taken.map((t) => t.gpio)).size} taken − those reserved = ${lines.free.length} free; ${short} inputs are left over.`,
+            `28 lines − ${new Set(lines.taken.map((t) => t.gpio)).size} taken − those reserved = ${lines.free.length} free; ${leftOver(short.left, short.nets ? 'wire' : 'input')}.`,
           ],
           [...new Set(lines.taken.map((t) => t.item))],
         ),
@@ -299,6 +323,8 @@ function lostOf(at: Input['at']): { name: string; article: string } {
   return { name: 'piece' in at ? 'face' : 'wall', article: 'a' };
 }
 
+const leftOver = (n: number, what: string): string =>
+  n === 1 ? `1 ${what} is left over` : `${n} ${what}s are left over`;
 const freeCount = (lines: Lines, inputs: readonly MappedInput[]): number =>
   lines.free.filter((g) => !inputs.some((m) => m.gpio === g)).length;
 const WORDS = [

@@ -2,11 +2,14 @@
 import { HEADER_40, type HeaderPin, RESERVED } from '../kit';
 import type { Taken } from './lines';
 import type { ButtonMap, MappedInput } from './map';
+import type { MatrixLine } from './matrix';
 
 export interface PinUse {
   pin: HeaderPin;
   taken: Taken[];
   button?: MappedInput;
+  /** A row or a column of keys that share lines. */
+  net?: MatrixLine;
   is: 'supply' | 'taken' | 'clash' | 'button' | 'reserved' | 'free';
 }
 
@@ -17,9 +20,19 @@ export function pinUses(map: ButtonMap): PinUse[] {
     const taken = map.lines.taken.filter((t) => t.gpio === gpio);
     const buttons = map.inputs.filter((m) => m.gpio === gpio);
     const [button] = buttons;
-    return { pin, taken, ...(button ? { button } : {}), is: useOf(map, gpio, taken, buttons) };
+    const net = map.matrix?.lines.find((l) => l.gpio === gpio);
+    return {
+      pin,
+      taken,
+      ...(button ? { button } : {}),
+      ...(net ? { net } : {}),
+      is: net ? 'button' : useOf(map, gpio, taken, buttons),
+    };
   });
 }
+
+/** "row at pad 3". */
+export const netWords = (net: MatrixLine): string => `${net.is} at pad ${net.pad}`;
 
 function useOf(
   map: ButtonMap,

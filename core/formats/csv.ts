@@ -3,7 +3,7 @@ import Papa from 'papaparse';
 import { formatMm, type Project } from '../model';
 import { type Cutting, cutWork, type FromEdge, holeWords, passWords } from '../cuts';
 import { billOf, RESERVED } from '../kit';
-import { buttonMap, pinUses } from '../controls';
+import { buttonMap, netWords, pinUses } from '../controls';
 import type { Wiring } from '../wiring';
 
 /** A cell as plain text: a leading = + - @ or tab gets an apostrophe; line breaks become spaces. */
@@ -20,10 +20,11 @@ export const csv = (rows: ReadonlyArray<ReadonlyArray<string | number>>): string
 
 /** The whole header: who is on each pin. */
 export function pinTable(p: Project): string {
-  const rows = pinUses(buttonMap(p)).map(({ pin, taken, button, is }) => {
+  const rows = pinUses(buttonMap(p)).map(({ pin, taken, button, net, is }) => {
     const on = [
       ...taken.map((t) => `${t.name}: ${t.signal}`),
       ...(button ? [button.input.name] : []),
+      ...(net ? [netWords(net)] : []),
     ].join(' and ');
     return [
       pin.pin,

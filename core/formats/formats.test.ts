@@ -1,3 +1,6 @@
+import { buttonMap } from '../controls';
+import { pressPlan } from '../press';
+import { type KeptBoard, readPlainly } from '../trace/kept.fixture';
 import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
@@ -91,6 +94,97 @@ describe('the overlay', () => {
     // Active low with the pull-up: flags 0x11 in every gpios cell.
     expect([...back.matchAll(/gpios = <0x[0-9a-f]+ 0x[0-9a-f]+ 0x11>/g)].length).toBe(12);
   });
+  /** What the overlay says once it is compiled and read back; it must compile without a word. */
+  const compiled = (p: Project): string => {
+    const src = join(dir, 'k.dts');
+    const bin = join(dir, 'k.dtbo');
+    writeFileSync(src, overlaySource(p));
+    const run = (command: string): string =>
+      execFileSync('sh', ['-c', command], { encoding: 'utf8' });
+    expect(run(`dtc -@ -I dts -O dtb -o '${bin}' '${src}' 2>&1`)).toBe('');
+    return run(`dtc -I dtb -O dts '${bin}' 2>/dev/null`);
+  };
+  const cellsOf = (text: string): number[] =>
+    [...text.matchAll(/0x([0-9a-f]+)/g)].map((m) => parseInt(m[1]!, 16));
+
+  test('of an expander: its chip on the bus, and every key on its own input', () => {
+    const p: Project = {
+      ...done,
+      controls: {
+        ...done.controls,
+        route: 'expander',
+        compatible: 'made-up,board',
+        expander: { compatible: 'made-up,reader16', address: 0x27, bus: 'i2c_b' },
+      },
+    };
+    const back = compiled(p);
+    expect(back).toMatch(/gpio@27 \{[\s\S]*compatible = "made-up,reader16";\s+reg = <0x27>/);
+    expect(back).toContain('i2c_b = "/fragment@0:target:0"');
+    expect(back).toContain('compatible = "gpio-keys-polled"');
+    const inputs = [...back.matchAll(/gpios = <0x[0-9a-f]+ 0x([0-9a-f]+) 0x01>/g)].map((m) =>
+      parseInt(m[1]!, 16),
+    );
+    expect(inputs).toEqual(inputs.map((_, n) => n));
+    const codes = [...back.matchAll(/linux,code = <0x([0-9a-f]+)>/g)].map((m) =>
+      parseInt(m[1]!, 16),
+    );
+    expect(codes).toEqual(pressPlan(p).keys.map((k) => k.code));
+    expect(pressPlan(p).keys.map((k) => k.line)).toEqual(inputs.map((n) => `input ${n + 1}`));
+    const nameless = { ...p, controls: { ...p.controls, expander: {} } };
+    expect(() => overlaySource(nameless)).toThrow(/"compatible" of the chip on your expander/);
+  });
+
+  test('of a kept board of rows and columns: each key at its row and column', () => {
+    const keys = done.controls.inputs.map((i) => i.id);
+    const board: KeptBoard = {
+      pads: ['a', 'b', 'c', 'd', 'e', 'f', 'g'],
+      net: [0, 1, 2, 3, 4, 5, 6],
+      keys: keys.map((id, k) => ({
+        id,
+        halves: [k % 3, 3 + Math.floor(k / 3)],
+        diode: 1,
+        side: 1,
+        ohm: 50,
+      })),
+    };
+    const p: Project = {
+      ...done,
+      controls: {
+        ...done.controls,
+        route: 'original board',
+        compatible: 'made-up,board',
+        inputs: done.controls.inputs.map((i) => {
+          const unlined = { ...i };
+          delete unlined.gpio;
+          return unlined;
+        }),
+        tracing: { pads: board.pads, readings: readPlainly(board) },
+      },
+    };
+    const { matrix } = buttonMap(p);
+    const back = compiled(p);
+    const list = (name: string): number[] => cellsOf(new RegExp(`${name} = (.*);`).exec(back)![1]!);
+    const gpios = (name: string): number[] => list(name).filter((_, n) => n % 3 === 1);
+    const of = (is: 'row' | 'column') => matrix!.lines.filter((l) => l.is === is);
+    expect(gpios('row-gpios')).toEqual(of('row').map((l) => l.gpio));
+    expect(gpios('col-gpios')).toEqual(of('column').map((l) => l.gpio));
+    // Rows are pulled up and read, columns driven low.
+    expect(new Set(list('row-gpios').filter((_, n) => n % 3 === 2))).toEqual(new Set([0x11]));
+    expect(new Set(list('col-gpios').filter((_, n) => n % 3 === 2))).toEqual(new Set([1]));
+    const told = list('linux,keymap').map((cell) => ({
+      row: of('row')[cell >>> 24]!.pad,
+      column: of('column')[(cell >>> 16) & 0xff]!.pad,
+      code: cell & 0xffff,
+    }));
+    expect(told).toEqual(
+      keys.map((_, k) => ({
+        row: board.pads[k % 3],
+        column: board.pads[3 + Math.floor(k / 3)],
+        code: pressPlan(p).keys[k]!.code,
+      })),
+    );
+  });
+
   test('without the root compatible it asks instead of guessing', () =>
     expect(() => overlaySource(done)).toThrow(/root "compatible"/));
   test('two signals on one line are refused, not written', () => {

@@ -2,7 +2,7 @@
  * The 40-pin header drawn from above and from the side one solders on, where left and right change
  * places: each pin with its number, who is on it, and its wire in the colour it has.
  */
-import { buttonMap, type PinUse, pinUses } from '../controls';
+import { buttonMap, netWords, type PinUse, pinUses } from '../controls';
 import { type Scene, sceneOf } from '../fit';
 import { HEADER_40, partOf } from '../kit';
 import { hostsOf, type Project } from '../model';
@@ -20,13 +20,14 @@ export function wiredPins(p: Project, scene: Scene = sceneOf(p)): Pin[] {
   const nets = scene.shell ? netsOf(p, scene, map) : [];
   const host = hostsOf(p.kit.items.map((item) => ({ item, part: partOf(p, item) })))[0];
   return pinUses(map).map((use): Pin => {
-    const { pin, taken, button } = use;
+    const { pin, taken, button, net } = use;
     const ends = nets.filter((n) =>
       [n.a, n.b].some((e) => e.item === host?.item.id && e.pad === pin.name),
     );
     const says = [
       ...taken.map((t) => `${t.signal}, ${t.name}`),
       ...(button ? [button.input.name] : []),
+      ...(net ? [netWords(net)] : []),
     ];
     return {
       ...use,

@@ -1,7 +1,7 @@
 export { headerSvg } from './headerSvg';
 export { controllerSource, reportDescriptor } from './firmware';
 export { familyJson, familyTable } from './families';
-export { overlaySource, dtsText } from './overlay';
+export { dtsText, overlaySource, USUAL_ADDRESS, USUAL_BUS } from './overlay';
 export { mappingLine, mappingText, readMappingLine } from './mapping';
 export { billTable, calliperTable, csv, csvText, pinTable, wireTable } from './csv';
 export { sheetSvg, svgText } from './svg';

@@ -1,12 +1,21 @@
 /**
- * Device-tree overlay source for buttons on header lines (`gpio-keys`): active-low, pulled up,
- * gamepad event codes.
+ * Device-tree overlay source of the keys: on header lines (`gpio-keys`), on rows and columns of them
+ * (`gpio-matrix-keypad`), and on an expander (`gpio-keys-polled` beside its own node). Active-low,
+ * pulled up, gamepad event codes.
  */
-import { BadInput, type Project } from '../model';
-import { buttonMap, debounceMs, EVENT_CODES } from '../controls';
+import { BadInput, type Input, type Project } from '../model';
+import { type ButtonMap, buttonMap, debounceMs, EVENT_CODES, readerInputs } from '../controls';
 
 /** Active low (1) with the line's own pull-up (16): dt-bindings/gpio. */
-const ACTIVE_LOW_PULL_UP = 0x11;
+const ACTIVE_LOW = 0x1;
+const PULL_UP = 0x10;
+/** An expander has its own pull-ups; without its interrupt line it is asked every so many ms. */
+const POLL_MS = 10;
+/** A column must be low for so long before its rows are read, µs: wires of a hand's breadth. */
+const SETTLE_US = 10;
+/** Of an expander, where nothing else was typed: typical. */
+export const USUAL_ADDRESS = 0x20;
+export const USUAL_BUS = 'i2c1';
 
 /** Text that is safe between double quotes in device-tree source: printable, no quote or backslash. */
 export const dtsText = (text: string): string =>
@@ -17,6 +26,120 @@ export const dtsText = (text: string): string =>
     .replace(/[<>&;{}]/g, ' ')
     .slice(0, 60)
     .trim() || 'pad';
+
+const hex = (n: number): string => `0x${n.toString(16)}`;
+
+/** One fragment of an overlay: where it goes, and the lines of its node. */
+interface Fragment {
+  target: string;
+  lines: string[];
+}
+
+/** Nodes of keys, each with its line and its code. */
+const keyNode = (p: Project, input: Input, gpios: string): string[] => [
+  `key-${input.id} {`,
+  `\tlabel = "${dtsText(input.name)}";`,
+  `\tlinux,code = <${hex(EVENT_CODES[input.functions[0]])}>;`,
+  `\tgpios = <${gpios}>;`,
+  `\tdebounce-interval = <${debounceMs(p)}>;`,
+  '};',
+];
+
+const indented = (lines: readonly string[]): string[] => lines.map((l) => (l ? `\t${l}` : l));
+
+/** Keys on lines of their own. */
+function lineKeys(p: Project, map: ButtonMap, label: string): string[] {
+  const keys = map.inputs.filter((m) => m.gpio !== undefined && m.input.routed);
+  if (!keys.length) return [];
+  return [
+    'deft_pad: deft-pad {',
+    ...indented([
+      'compatible = "gpio-keys";',
+      `label = "${dtsText(p.name)}";`,
+      '',
+      ...keys.flatMap((m) =>
+        keyNode(p, m.input, `&${label} ${m.gpio} ${hex(ACTIVE_LOW | PULL_UP)}`),
+      ),
+    ]),
+    '};',
+  ];
+}
+
+/**
+ * Rows and columns of a kept board. Columns are driven low one after another, rows are pulled up and
+ * read: where keys have diodes, current runs from row to column.
+ */
+function matrixKeys(p: Project, { matrix }: ButtonMap, label: string): string[] {
+  if (!matrix) return [];
+  const rows = matrix.lines.filter((l) => l.is === 'row');
+  const columns = matrix.lines.filter((l) => l.is === 'column');
+  const at = (of: typeof rows, pad: string): number => of.findIndex((l) => l.pad === pad);
+  const codeOf = (id: string): number =>
+    EVENT_CODES[p.controls.inputs.find((i) => i.id === id)!.functions[0]];
+  const gpios = (of: typeof rows, flags: number): string =>
+    of.map((l) => `<&${label} ${l.gpio} ${hex(flags)}>`).join(', ');
+  const keymap = matrix.keys.map(({ input, row, column }) =>
+    hex(at(rows, row) * 2 ** 24 + at(columns, column) * 2 ** 16 + codeOf(input)),
+  );
+  return [
+    'deft_keys: deft-keys {',
+    ...indented([
+      'compatible = "gpio-matrix-keypad";',
+      `debounce-delay-ms = <${debounceMs(p)}>;`,
+      `col-scan-delay-us = <${SETTLE_US}>;`,
+      'gpio-activelow;',
+      `row-gpios = ${gpios(rows, ACTIVE_LOW | PULL_UP)};`,
+      `col-gpios = ${gpios(columns, ACTIVE_LOW)};`,
+      `linux,keymap = <${keymap.join(' ')}>;`,
+    ]),
+    '};',
+  ];
+}
+
+/** The expander on its bus, and the keys on its inputs in the order they are wired. */
+function expanderKeys(p: Project, map: ButtonMap): { chip: Fragment; keys: string[] } | undefined {
+  const inputs = p.controls.route === 'expander' ? readerInputs(p, map) : [];
+  if (!inputs.length) return undefined;
+  const { expander } = p.controls;
+  if (!expander?.compatible) {
+    throw new BadInput(
+      'controls.expander.compatible',
+      'Type the "compatible" of the chip on your expander first: its maker\'s name and its number, as the binding of its driver says.',
+    );
+  }
+  const address = expander.address ?? USUAL_ADDRESS;
+  return {
+    chip: {
+      target: `target = <&${expander.bus ?? USUAL_BUS}>;`,
+      lines: [
+        '#address-cells = <1>;',
+        '#size-cells = <0>;',
+        '',
+        `deft_expander: gpio@${address.toString(16)} {`,
+        ...indented([
+          `compatible = "${dtsText(expander.compatible)}";`,
+          `reg = <${hex(address)}>;`,
+          'gpio-controller;',
+          '#gpio-cells = <2>;',
+        ]),
+        '};',
+      ],
+    },
+    keys: [
+      'deft_pad: deft-pad {',
+      ...indented([
+        'compatible = "gpio-keys-polled";',
+        `label = "${dtsText(p.name)}";`,
+        `poll-interval = <${POLL_MS}>;`,
+        '',
+        ...inputs.flatMap((input, n) =>
+          keyNode(p, input, `&deft_expander ${n} ${hex(ACTIVE_LOW)}`),
+        ),
+      ]),
+      '};',
+    ],
+  };
+}
 
 /**
  * Overlay source of a build.
@@ -39,39 +162,41 @@ export function overlaySource(p: Project): string {
       `${clash.title}: ${clash.what}. Clear that before the overlay is made.`,
     );
   }
-  const keys = map.inputs.filter((m) => m.gpio !== undefined && m.input.routed);
-  if (!keys.length) {
+  const label = p.controls.gpioLabel ?? 'gpio';
+  const expander = expanderKeys(p, map);
+  const onLines = lineKeys(p, map, label);
+  // Two nodes of keys would have one name; those on lines are told apart from those on the expander.
+  const beside = expander
+    ? onLines.map((l) => l.replace('deft_pad: deft-pad', 'deft_lines: deft-lines'))
+    : onLines;
+  const nodes = [beside, matrixKeys(p, map, label), expander?.keys ?? []].filter((n) => n.length);
+  if (!nodes.length) {
     throw new BadInput(
       'controls.inputs',
-      'No button sits on a header line, so there is nothing to put in an overlay.',
+      'No button sits on a header line or an expander, so there is nothing to put in an overlay.',
     );
   }
-  const label = p.controls.gpioLabel ?? 'gpio';
+  const fragments: Fragment[] = [
+    ...(expander ? [expander.chip] : []),
+    {
+      target: 'target-path = "/";',
+      lines: nodes.flatMap((n, i) => (i ? ['', ...n] : n)),
+    },
+  ];
   return [
     '/dts-v1/;',
     '/plugin/;',
     '',
     '/ {',
-    `\tcompatible = "${dtsText(root)}";`,
-    '',
-    '\tfragment@0 {',
-    '\t\ttarget-path = "/";',
-    '\t\t__overlay__ {',
-    '\t\t\tdeft_pad: deft-pad {',
-    '\t\t\t\tcompatible = "gpio-keys";',
-    `\t\t\t\tlabel = "${dtsText(p.name)}";`,
-    '',
-    ...keys.flatMap((m) => [
-      `\t\t\t\tkey-${m.input.id} {`,
-      `\t\t\t\t\tlabel = "${dtsText(m.input.name)}";`,
-      `\t\t\t\t\tlinux,code = <0x${EVENT_CODES[m.input.functions[0]].toString(16)}>;`,
-      `\t\t\t\t\tgpios = <&${label} ${m.gpio} 0x${ACTIVE_LOW_PULL_UP.toString(16)}>;`,
-      `\t\t\t\t\tdebounce-interval = <${debounceMs(p)}>;`,
-      '\t\t\t\t};',
+    ...indented([
+      `compatible = "${dtsText(root)}";`,
+      ...fragments.flatMap(({ target, lines }, n) => [
+        '',
+        `fragment@${n} {`,
+        ...indented([target, '__overlay__ {', ...indented(lines), '};']),
+        '};',
+      ]),
     ]),
-    '\t\t\t};',
-    '\t\t};',
-    '\t};',
     '};',
     '',
   ].join('\n');

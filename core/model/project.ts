@@ -265,6 +265,24 @@ export const Project = z.strictObject({
       .string()
       .regex(/^[a-z_][a-z0-9_]{0,30}$/i, { error: 'A label is letters, digits and underscores.' })
       .optional(),
+    /** The chip of an expander, its address and the label of its bus: asked of the builder. */
+    expander: z
+      .strictObject({
+        compatible: z.string().max(100).optional(),
+        address: z
+          .number()
+          .int()
+          .min(0x08, { error: 'An I2C address lies between 0x08 and 0x77.' })
+          .max(0x77, { error: 'An I2C address lies between 0x08 and 0x77.' })
+          .optional(),
+        bus: z
+          .string()
+          .regex(/^[a-z_][a-z0-9_]{0,30}$/i, {
+            error: 'A label is letters, digits and underscores.',
+          })
+          .optional(),
+      })
+      .optional(),
     /** A line must be still for so long before a key counts, ms. */
     debounceMs: z.number().int().min(0).max(60).optional(),
     /** The lag as it was filmed. */

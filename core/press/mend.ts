@@ -53,8 +53,9 @@ function concerns(f: Fault, k: PlannedKey): boolean {
  * @returns nothing where only iron helps
  */
 export function mappedAsWired(p: Project, plan: PressPlan, f: Fault): Change[] | undefined {
-  if (f.is !== 'exchanged' || plan.route !== 'gpio') return undefined;
+  if (f.is !== 'exchanged') return undefined;
   const key = (id: string) => plan.keys.find((k) => k.id === id);
+  if (f.keys.some((id) => key(id)?.gpio === undefined)) return undefined;
   return f.keys.flatMap((id, n): Change[] => {
     const input = p.controls.inputs.find((i) => i.id === id);
     const gpio = key(f.keys[(n + 1) % f.keys.length]!)?.gpio;

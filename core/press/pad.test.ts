@@ -29,7 +29,7 @@ describe('button numbers', () => {
   });
 
   test('of a board of its own are those of its inputs', () => {
-    const usb = { ...plan, route: 'usb' as const };
+    const usb = pressPlan({ ...done, controls: { ...done.controls, route: 'usb' } });
     expect(plan.keys.map((_, i) => codeOfButton(usb, '', i))).toEqual(plan.keys.map((k) => k.code));
     expect(codeOfButton(usb, '', plan.keys.length)).toBeUndefined();
   });

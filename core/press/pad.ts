@@ -48,7 +48,7 @@ export function codeOfButton(plan: PressPlan, mapping: string, button: number): 
     return role && EVENT_CODES[role];
   }
   // Header lines are numbered by their codes; a board of its own by its inputs.
-  if (plan.route !== 'gpio') return plan.keys[button]?.code;
+  if (plan.keys.some((k) => k.gpio === undefined)) return plan.keys[button]?.code;
   const numbers = buttonNumbers(plan.keys.map((k) => k.code));
   return [...numbers].find(([, n]) => n === button)?.[0];
 }

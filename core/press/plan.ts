@@ -2,11 +2,18 @@
  * What every key should tell when it is pressed: its code, the line it is read on, and the ground it
  * shares; and the order in which thumbs find the keys without crossing over.
  */
-import { type ButtonMap, backings, buttonMap, EVENT_CODES, outwardAt } from '../controls';
+import {
+  type ButtonMap,
+  backings,
+  buttonMap,
+  EVENT_CODES,
+  outwardAt,
+  readerInputs,
+} from '../controls';
 import { type Scene, sceneOf } from '../fit';
-import { isLatchKey } from '../kit';
+import { isLatchKey, onHeader } from '../kit';
 import { padsOfKeys } from '../trace';
-import { type InputRole, type PressRecord, type Project, routeOf } from '../model';
+import { type InputRole, type PressRecord, type Project } from '../model';
 
 export interface PlannedKey {
   id: string;
@@ -55,11 +62,19 @@ export function pressPlan(
   const plates = new Map(backings(scene).map((b) => [b.input.id, b.on?.item]));
   // A key of the latch is read by nobody, and would turn it off.
   const routed = map.inputs.filter((m) => m.input.routed && !isLatchKey(p, m.input));
-  const lacking = routed.find((m) => routeOf(p, m.input) === 'gpio' && m.gpio === undefined);
+  const shared = new Map(map.matrix?.keys.map((k) => [k.input, k]));
+  const lines = new Map(map.matrix?.lines.map((l) => [l.pad, l.gpio]));
+  const lacks = (id: string, gpio: number | undefined): boolean => {
+    const key = shared.get(id);
+    if (!key) return gpio === undefined;
+    return lines.get(key.row) === undefined || lines.get(key.column) === undefined;
+  };
+  const lacking = routed.find((m) => onHeader(p, m.input) && lacks(m.input.id, m.gpio));
   const traced = padsOfKeys(p);
-  const keys = routed.map(({ input, gpio, pin }, i): PlannedKey => {
+  const numbers = new Map(readerInputs(p, map).map((input, n) => [input.id, n + 1]));
+  const keys = routed.map(({ input, gpio, pin }): PlannedKey => {
     const plate = plates.get(input.id);
-    const own = inputOf(i, gpio, traced.get(input.id));
+    const own = inputOf(numbers.get(input.id), gpio, traced.get(input.id));
     return {
       id: input.id,
       name: input.name,
@@ -82,12 +97,13 @@ export function pressPlan(
 
 /** What a key is read on, as whatever reads it calls it. */
 function inputOf(
-  i: number,
+  number: number | undefined,
   gpio: number | undefined,
   pads: readonly [string, string] | undefined,
 ): string {
   if (gpio !== undefined) return `GPIO${gpio}`;
-  return pads ? `pads ${pads.join(' and ')}` : `input ${i + 1}`;
+  if (pads) return `pads ${pads.join(' and ')}`;
+  return number === undefined ? 'input' : `input ${number}`;
 }
 
 function whyNot(

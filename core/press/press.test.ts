@@ -334,7 +334,10 @@ describe('kept in the document', () => {
   test('only exchanged wires on a header can be mended by the map', () => {
     expect(mappedAsWired(done, plan, { is: 'open', key: first.id })).toBeUndefined();
     expect(
-      mappedAsWired(done, { ...plan, route: 'usb' }, { is: 'exchanged', keys: swap.keys }),
+      mappedAsWired(done, pressPlan({ ...done, controls: { ...done.controls, route: 'usb' } }), {
+        is: 'exchanged',
+        keys: swap.keys,
+      }),
     ).toBeUndefined();
   });
 

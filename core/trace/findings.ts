@@ -1,16 +1,6 @@
 /** The kept board in the verdict, once somebody has begun to trace it; and what may mend it. */
-import {
-  type Change,
-  type Finding,
-  isDevice,
-  isHost,
-  present,
-  type Project,
-  type WayOut,
-} from '../model';
-import { type Scene } from '../fit';
-import { heldTogether, reaches } from '../games';
-import { partOf } from '../kit';
+import { type Change, type Finding, type Project, type WayOut } from '../model';
+import { readsOwnKeys } from '../kit';
 import { type TraceFault, traceFaults } from './faults';
 import { mostContactOhm, ohmWords, WORN_SHARE } from './ohms';
 import { tracedBoard } from './ofBuild';
@@ -45,28 +35,20 @@ const idOf = (f: TraceFault): string =>
     ? `trace-contradiction:${f.of.readings.join('-')}`
     : `trace-${f.is}:${keysOf(f).join('~')}`;
 
-/** Whether a board of its own chips reads the keys: what it makes of diodes and ghosts is its own. */
-const readsItself = (p: Project): boolean =>
-  present(p).kit.items.some((i) => {
-    const part = partOf(p, i);
-    return part.host !== undefined && isHost(part) && !isDevice(part);
-  });
+/** Whether hands can press these keys at once. */
+type CanHold = (keys: readonly string[]) => boolean;
 
-function faultsOf(p: Project, scene: Scene): TraceFault[] {
+/** A board of its own chips makes of diodes and ghosts what it always did. */
+function faultsOf(p: Project, canHold: CanHold): TraceFault[] {
   const found = tracedBoard(p);
   if (!found) return [];
-  const hands = reaches(p, scene);
-  const holdable = (keys: readonly string[]): boolean => {
-    const held = hands.filter((r) => keys.includes(r.id));
-    return held.length === keys.length && heldTogether(held) !== undefined;
-  };
-  const faults = traceFaults(p.controls.tracing!, found, holdable);
-  return readsItself(p) ? faults.filter((f) => f.is !== 'away' && f.is !== 'ghost') : faults;
+  const faults = traceFaults(p.controls.tracing!, found, canHold);
+  return readsOwnKeys(p) ? faults.filter((f) => f.is !== 'away' && f.is !== 'ghost') : faults;
 }
 
-export function traceFindings(p: Project, scene: Scene): Finding[] {
+export function traceFindings(p: Project, canHold: CanHold): Finding[] {
   const nameOf = (id: string): string => p.controls.inputs.find((i) => i.id === id)?.name ?? id;
-  return faultsOf(p, scene).map((f): Finding => {
+  return faultsOf(p, canHold).map((f): Finding => {
     let verdict: Finding['verdict'];
     if (f.is === 'ohms') verdict = f.isOver ? 'hit' : 'tight';
     else verdict = VERDICT[f.is];
@@ -84,8 +66,8 @@ export function traceFindings(p: Project, scene: Scene): Finding[] {
   });
 }
 
-export function traceWays(p: Project, scene: Scene, finding: Finding): WayOut[] {
-  const f = faultsOf(p, scene).find((x) => idOf(x) === finding.id);
+export function traceWays(p: Project, canHold: CanHold, finding: Finding): WayOut[] {
+  const f = faultsOf(p, canHold).find((x) => idOf(x) === finding.id);
   const tracing = p.controls.tracing;
   if (!f || !tracing) return [];
   const nameOf = (id: string): string => p.controls.inputs.find((i) => i.id === id)?.name ?? id;

@@ -59,7 +59,14 @@ import {
   shellWays,
   supportFindings,
 } from '../shell';
-import { chordFindings, chordWays, wishedFindings, wishedWays } from '../games';
+import {
+  chordFindings,
+  chordWays,
+  heldTogether,
+  reaches,
+  wishedFindings,
+  wishedWays,
+} from '../games';
 import { benchFindings, benchWays } from '../bench';
 import { heatFindings, heatWays, ventsWanted } from '../heat';
 import { soundFindings, soundWays } from '../sound';
@@ -166,6 +173,14 @@ function aired({ project, checker, others }: Judged, f: Finding): WayOut[] {
   if (!wanted || !scene) return [];
   return airWays(scene, wanted.mm2, cutting(scene.project, scene).openings);
 }
+
+/** Whether hands can press these keys at once. */
+const canHold =
+  ({ project, checker }: Pick<Judged, 'project' | 'checker'>) =>
+  (keys: readonly string[]): boolean => {
+    const held = reaches(project, checker.scene).filter((r) => keys.includes(r.id));
+    return held.length === keys.length && heldTogether(held) !== undefined;
+  };
 
 export const REGISTRY: readonly BuildCheck[] = [
   {
@@ -278,8 +293,8 @@ export const REGISTRY: readonly BuildCheck[] = [
   {
     name: 'kept board',
     makes: ['trace'],
-    find: ({ project, checker }) => traceFindings(project, checker.scene),
-    ways: ({ project, checker }, f) => ({ ways: traceWays(project, checker.scene, f) }),
+    find: (on) => traceFindings(on.project, canHold(on)),
+    ways: (on, f) => ({ ways: traceWays(on.project, canHold(on), f) }),
   },
   {
     name: 'switches',

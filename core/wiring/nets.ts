@@ -2,10 +2,10 @@
  * Which pad is joined to which: wires that follow from the kit and the button map, and those the
  * builder added. Gauge, colour and label are the builder's where they were said.
  */
-import { isHost, type Finding, type Project, routeOf } from '../model';
-import { backings, type ButtonMap } from '../controls';
+import { isHost, type Finding, type Input, type Project, routeOf } from '../model';
+import { backings, type ButtonMap, netWords } from '../controls';
 import { bodiesOf, everyItem, type Scene } from '../fit';
-import { isLatchKey } from '../kit';
+import { isLatchKey, onHeader } from '../kit';
 import { kitOf } from '../chains';
 import {
   type Draft,
@@ -198,8 +198,8 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
   let next = 0;
   const grounded = new Set<string>();
   for (const m of map.inputs) {
-    const onHeader = routeOf(p, m.input) === 'gpio';
-    let reads = onHeader ? sbc : hub;
+    const isOnHeader = onHeader(p, m.input);
+    let reads = isOnHeader ? sbc : hub;
     if (isLatchKey(p, m.input)) reads = latch;
     if (!m.input.routed || !m.place || !reads) continue;
     const { x, y, z, body } = m.place;
@@ -224,13 +224,14 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
     };
     let line: End | undefined;
     if (reads === latch) line = padAt(reads, 'KEY') ?? toBeFound(reads, m.input.name);
-    else if (onHeader) {
+    else if (isOnHeader) {
       if (m.gpio === undefined) line = undefined;
       else line = padAt(reads, `GPIO${m.gpio}`);
     } else line = padAt(reads, `IN${++next}`) ?? toBeFound(reads, m.input.name);
     if (!line) continue;
     out.push({ a: own, b: line, what: 'signal', says: m.input.name });
-    const plate = pads[0]?.e.item;
+    // The pads of a kept board share its own common.
+    const plate = pads[0]?.e.item ?? (isTapped(p, m.input) ? KEPT : undefined);
     if (plate !== undefined && grounded.has(plate)) continue;
     if (plate !== undefined) grounded.add(plate);
     const at = plate === undefined ? undefined : here.items.get(plate);
@@ -247,8 +248,35 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
       });
     }
   }
-  return out;
+  return [...out, ...matrixWires(map, sbc)];
 }
+
+/** Stands for the board whose pads are tapped: its keys have one ground. */
+const KEPT = '@kept board';
+const isTapped = (p: Project, input: Input): boolean =>
+  routeOf(p, input) === 'original board' && onHeader(p, input);
+
+/** One wire for each row and column of a kept board, from under the first of its keys. */
+function matrixWires(
+  { matrix, inputs }: ButtonMap,
+  sbc: ReturnType<typeof placed>[number] | undefined,
+): Draft[] {
+  if (!matrix || !sbc) return [];
+  return matrix.lines.flatMap((net): Draft[] => {
+    const key = matrix.keys.find((k) => k.row === net.pad || k.column === net.pad);
+    const place = inputs.find((m) => m.input.id === key?.input)?.place;
+    const line = net.gpio === undefined ? undefined : padAt(sbc, `GPIO${net.gpio}`);
+    if (!place || !line) return [];
+    const own: End = {
+      item: sbc.item.id,
+      pad: `kept pad ${net.pad}`.slice(0, 40),
+      at: [place.x, place.y, place.z],
+      piece: line.piece,
+    };
+    return [{ a: own, b: line, what: 'signal', says: netWords(net) }];
+  });
+}
+
 const bodyPiece = (scene: Scene, z: number): string => {
   const body = scene.shell!.body;
   return (body.pieces.find((q) => scene.shell!.sign(q.id) === (z >= 0 ? 1 : -1)) ?? body.pieces[0]!)

@@ -5,6 +5,7 @@
 import { chains, kitOf } from '../chains';
 import { backings, buttonMap, debounceMs, linesOf } from '../controls';
 import { type Scene, sceneOf } from '../fit';
+import { readsOwnKeys } from '../kit';
 import { applied, type Part, present, type Project, type Route, ROUTES } from '../model';
 
 /** From the press to the program that is told, ms: typical and worst, with what it is the sum of. */
@@ -103,7 +104,9 @@ const SURVIVES: Readonly<Record<Route, RouteRow['survives']>> = {
 export function lagOf(p: Project, route: Route): Lag {
   const wait = debounceMs(p);
   const own: LagPart = { stage: 'wait', words: 'debounce', typical: wait, worst: wait };
-  const parts = [BOUNCE, OWN_WAIT.has(route) ? own : THEIR_WAIT, ...LAG[route]];
+  // Pads of a kept board are tapped: the header reads them, unless chips of its own do.
+  const by = route === 'original board' && !readsOwnKeys(p) ? 'gpio' : route;
+  const parts = [BOUNCE, OWN_WAIT.has(by) ? own : THEIR_WAIT, ...LAG[by]];
   const sum = (of: 'typical' | 'worst'): number => parts.reduce((s, q) => s + q[of], 0);
   return {
     typical: sum('typical'),
@@ -186,7 +189,9 @@ export function compareRoutes(
         ? [`${keys} keys of the shell would not be read: a wireless pad has its own.`]
         : []),
     ];
-    const lines = route === 'gpio' ? map.inputs.filter((m) => m.gpio !== undefined).length : 0;
+    const lines =
+      map.inputs.filter((m) => m.gpio !== undefined).length +
+      (map.matrix?.lines.filter((l) => l.gpio !== undefined).length ?? 0);
     const bus = route === 'expander' && !usesBus(p) ? 2 : 0;
     const own = route === 'original board' ? 0 : switched;
     const wires = route === 'wireless' ? 0 : own + LINK_WIRES[route];

@@ -1,5 +1,6 @@
 /** What the system must be told, of what is there. */
-import { hasSystem, routeOf } from '../../model';
+import { hasSystem } from '../../model';
+import { onHeader } from '../../kit';
 import type { Bench, Draft } from '../step';
 import { computerOf, ofFamily, stepId } from '../step';
 import { feedOf } from './power';
@@ -33,7 +34,7 @@ export function software(on: Bench): Draft[] {
       ...fed,
     },
   ];
-  if (on.map.inputs.some((m) => routeOf(on.p, m.input) === 'gpio')) {
+  if (on.map.inputs.some((m) => onHeader(on.p, m.input))) {
     steps.push({
       is: ['overlay'],
       phase: PHASE,

@@ -1,5 +1,6 @@
 /** What a kept board hides: worn pills, broken traces, keys that are one, and a tracing given up half-way. */
-import { hostsOf, length, type PadReading, type Project, type Tracing } from '../../model';
+import { applied, hostsOf, length, type PadReading, type Project, type Tracing } from '../../model';
+import { STARTER_PARTS } from '../../catalogue';
 import { partOf } from '../../kit';
 import { tracedKeys } from '../../trace';
 import { type KeptBoard, metered, readPlainly } from '../../trace/kept.fixture';
@@ -35,6 +36,9 @@ function kept(p: Project): Project | undefined {
     },
   };
 }
+
+/** A picture on two dozen lines of the header. */
+const PARALLEL = STARTER_PARTS.find((q) => q.screen?.link === 'parallel')!;
 
 /** A common pad and one for each key. */
 function starBoard(keys: readonly string[]): KeptBoard {
@@ -195,5 +199,16 @@ export const TRACE_KINDS: readonly Kind[] = [
     cases: readByHeader(
       spoilt((b) => b.keys.forEach((k) => (k.diode = 1)), /Diodes point away from the common pad/),
     ),
+  },
+  {
+    name: 'a kept board tapped for a header whose lines a picture has taken',
+    makes: 'hit',
+    cases: readByHeader((p) => {
+      const base = kept(p);
+      const screen = p.kit.items.find((i) => partOf(p, i).screen);
+      if (!base || !screen || tracedKeys(base).length < 8) return [];
+      const spoilt = applied(base, { do: 'swap', item: screen.id, part: PARALLEL });
+      return [{ where: screen.id, spoilt, says: /inputs, .* free lines/ }];
+    }),
   },
 ];

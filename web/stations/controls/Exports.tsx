@@ -7,8 +7,10 @@ import {
   overlaySource,
   pinTable,
   readMappingLine,
+  USUAL_ADDRESS,
+  USUAL_BUS,
 } from '@deft/core/formats';
-import { applied, BadInput } from '@deft/core/model';
+import { applied, BadInput, Project } from '@deft/core/model';
 import { download } from '../../ui/download';
 import { useBuild } from '../../state/build';
 import { Bad } from '../../ui/Bad';
@@ -58,6 +60,7 @@ export function Exports() {
           }, 'compatible')
         }
       />
+      {doc.controls.route === 'expander' && <ExpanderFields />}
       <div className="row" style={{ marginTop: 8 }}>
         <Button size="small" onClick={() => hand('pins.csv', () => pinTable(doc), 'text/csv')}>
           Pin table
@@ -98,3 +101,65 @@ export function Exports() {
     </section>
   );
 }
+
+const ExpanderShape = Project.shape.controls.shape.expander;
+type Expander = NonNullable<Project['controls']['expander']>;
+
+/** What the overlay must know of the chip that reads the keys. */
+function ExpanderFields() {
+  const { doc, edit } = useBuild('doc', 'edit');
+  const { expander = {} } = doc.controls;
+  const [address, setAddress] = useState(hexOf(expander.address));
+  const [bad, setBad] = useState<string>();
+  const set = (change: Expander, key: string): void => {
+    const read = ExpanderShape.safeParse({ ...expander, ...change });
+    setBad(read.success ? undefined : read.error.issues[0]!.message);
+    if (!read.success) return;
+    edit((p) => ({ ...p, controls: { ...p.controls, expander: read.data! } }), `expander ${key}`);
+  };
+  return (
+    <>
+      <label htmlFor="chip" className="note">
+        "compatible" of the expander's chip
+      </label>
+      <Input
+        id="chip"
+        size="small"
+        placeholder="maker,number as its driver says"
+        maxLength={100}
+        value={expander.compatible ?? ''}
+        onChange={(e) => set({ compatible: e.target.value }, 'chip')}
+      />
+      <div className="row note">
+        <label className="row">
+          address{' '}
+          <Input
+            size="small"
+            aria-label="Address of the expander"
+            placeholder={hexOf(USUAL_ADDRESS)}
+            style={{ width: 68 }}
+            value={address}
+            onChange={(e) => {
+              setAddress(e.target.value);
+              set({ address: Number(e.target.value || USUAL_ADDRESS) }, 'address');
+            }}
+          />
+        </label>
+        <label className="row">
+          bus{' '}
+          <Input
+            size="small"
+            aria-label="Bus of the expander"
+            placeholder={USUAL_BUS}
+            style={{ width: 68 }}
+            defaultValue={expander.bus}
+            onChange={(e) => set({ bus: e.target.value || USUAL_BUS }, 'bus')}
+          />
+        </label>
+      </div>
+      <Bad said={bad} />
+    </>
+  );
+}
+
+const hexOf = (n: number | undefined): string => (n === undefined ? '' : `0x${n.toString(16)}`);

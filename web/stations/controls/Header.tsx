@@ -2,7 +2,7 @@
 import { useMemo } from 'react';
 import { Button } from 'antd';
 import { headerSvg } from '@deft/core/formats';
-import { type ButtonMap, type PinUse, pinUses } from '@deft/core/controls';
+import { type ButtonMap, netWords, type PinUse, pinUses } from '@deft/core/controls';
 import { download } from '../../ui/download';
 import { useBuild, useScene } from '../../state/build';
 
@@ -36,10 +36,13 @@ const INK: Readonly<Record<PinUse['is'], string>> = {
   free: 'var(--soft)',
 };
 
-const Use = ({ of: { taken, button, is } }: { of: PinUse }) => (
+const Use = ({ of: { taken, button, net, is } }: { of: PinUse }) => (
   <td style={{ color: INK[is] }}>
-    {[...taken.map((t) => t.signal), ...(button ? [button.input.name] : [])].join(' and ') ||
-      (is === 'reserved' ? is : '')}
+    {[
+      ...taken.map((t) => t.signal),
+      ...(button ? [button.input.name] : []),
+      ...(net ? [netWords(net)] : []),
+    ].join(' and ') || (is === 'reserved' ? is : '')}
   </td>
 );
 

@@ -1,6 +1,6 @@
 /** Every input with its name, its role, its line, and where it sits. */
 import { Button, Checkbox, Input, Select } from 'antd';
-import { HEADER_40 } from '@deft/core/kit';
+import { HEADER_40, onHeader } from '@deft/core/kit';
 import { doing, type Input as ShellInput, INPUT_ROLES, type InputRole } from '@deft/core/model';
 import { useBuild } from '../../state/build';
 import { KeyChoices } from './KeyChoices';
@@ -22,7 +22,8 @@ export function InputTable({
   onRemove: (id: string) => void;
 }) {
   const { check, doc } = useBuild('check', 'doc');
-  const isMain = doc.controls.route === 'gpio';
+  /** All are read on the header, wired to it or tapped from a kept board. */
+  const isMain = onHeader(doc, {});
   return (
     <table className="plain" aria-label="Inputs">
       <thead>
@@ -41,7 +42,8 @@ export function InputTable({
         {check.map.inputs.map((m, i) => {
           const input = doc.controls.inputs.find((x) => x.id === m.input.id);
           if (!input) return null;
-          const onHeader = isMain || input.route === 'gpio';
+          const isOnHeader = onHeader(doc, input);
+          const net = check.map.matrix?.keys.find((k) => k.input === input.id);
           const line = (at: number) => {
             const n = { ...input };
             delete n.gpio;
@@ -83,12 +85,17 @@ export function InputTable({
                 />
               </td>
               <td>
-                {doc.controls.route !== 'wireless' && (
+                {net && (
+                  <span className="note">
+                    row {net.row}, column {net.column}
+                  </span>
+                )}
+                {!net && doc.controls.route !== 'wireless' && (
                   <Select
                     size="small"
                     aria-label={`Line of ${input.name}`}
                     style={{ width: 128 }}
-                    value={onHeader ? (input.gpio ?? AUTOMATIC) : WITH_OTHERS}
+                    value={isOnHeader ? (input.gpio ?? AUTOMATIC) : WITH_OTHERS}
                     onChange={line}
                     options={[
                       ...(isMain ? [] : [{ value: WITH_OTHERS, label: 'with the others' }]),

@@ -1,0 +1,128 @@
+/** Pads of a kept board tapped for the header: they take its lines, one a key, or one a row and a column. */
+import { demos, STARTER_PARTS } from '../catalogue';
+import { netsOf } from '../wiring';
+import { sceneOf } from '../fit';
+import { applied, length, type Project } from '../model';
+import { pressPlan } from '../press';
+import { check } from '../verdict';
+import { tracedKeys } from '../trace';
+import { type KeptBoard, readPlainly } from '../trace/kept.fixture';
+import { buttonMap, pinUses } from './index';
+
+const done = demos().find((p) => p.id === 'dabchick-2-done')!;
+const tapped: Project = {
+  ...done,
+  donor: {
+    ...done.donor!,
+    kept: [
+      {
+        id: 'buttons',
+        name: 'Button board',
+        kind: 'board',
+        w: length(60, 'calliper'),
+        h: length(40, 'calliper'),
+        d: length(2, 'calliper'),
+        proved: 'not needed',
+        tests: [],
+        senses: [],
+      },
+    ],
+  },
+  controls: {
+    ...done.controls,
+    route: 'original board',
+    inputs: done.controls.inputs.map((i) => {
+      const unlined = { ...i };
+      delete unlined.gpio;
+      return unlined;
+    }),
+  },
+};
+const keys = tracedKeys(tapped);
+
+/** Rows of four, drawn by hand. */
+function gridOf(p: Project): Project {
+  const rows = Math.ceil(keys.length / 4);
+  const board: KeptBoard = {
+    pads: Array.from({ length: rows + 4 }, (_, n) => (n < rows ? `R${n}` : `C${n - rows}`)),
+    net: Array.from({ length: rows + 4 }, (_, n) => n),
+    keys: keys.map((id, k) => ({
+      id,
+      halves: [Math.floor(k / 4), rows + (k % 4)],
+      diode: 1,
+      side: 1,
+      ohm: 90,
+    })),
+  };
+  const tracing = { pads: board.pads, readings: readPlainly(board) };
+  return { ...p, controls: { ...p.controls, tracing } };
+}
+const parallel = STARTER_PARTS.find((q) => q.screen?.link === 'parallel')!;
+const besideParallel = (p: Project): Project =>
+  applied(p, {
+    do: 'swap',
+    item: p.kit.items.find((i) => p.kit.parts.find((q) => q.id === i.part)?.screen)!.id,
+    part: parallel,
+  });
+
+test('one line a key, each its own', () => {
+  const lines = buttonMap(tapped).inputs.map((m) => m.gpio);
+  expect(lines).not.toContain(undefined);
+  expect(new Set(lines).size).toBe(keys.length);
+  expect(pressPlan(tapped).keys.every((k) => k.line.startsWith('GPIO'))).toBe(true);
+});
+
+test('one ground for the whole board, not one a key', () => {
+  const nets = netsOf(tapped, sceneOf(tapped), buttonMap(tapped));
+  const grounds = nets.filter((n) => n.what === 'ground' && n.a.pad.startsWith('at '));
+  expect(grounds.length).toBeLessThanOrEqual(1);
+});
+
+test('beside a parallel picture there are too few lines, and the verdict says so', () => {
+  const few = besideParallel(tapped);
+  const said = check(few).findings.filter((f) => f.check === 'pins' && f.code === 'short');
+  expect(said.map((f) => f.title)).toEqual(['Twelve inputs, six free lines']);
+});
+
+describe('a board of rows and columns', () => {
+  const grid = gridOf(tapped);
+  const map = buttonMap(grid);
+
+  test('takes a line for each row and column, and no more', () => {
+    expect(map.matrix?.lines.map((l) => l.pad).sort()).toEqual(
+      ['C0', 'C1', 'C2', 'C3', 'R0', 'R1', 'R2'].sort(),
+    );
+    const lines = map.matrix!.lines.map((l) => l.gpio);
+    expect(new Set(lines).size).toBe(7);
+    expect(lines.every((g) => map.lines.free.includes(g!))).toBe(true);
+    expect(map.inputs.some((m) => m.gpio !== undefined)).toBe(false);
+    expect(map.total.working[0]).toBe(
+      '12 keys on 3 rows and 4 columns: one wire for each, 7 lines',
+    );
+    expect(pinUses(map).filter((u) => u.net).length).toBe(7);
+  });
+
+  test('each key on the row and column that was traced', () => {
+    expect(map.matrix!.keys.map((k) => [k.input, k.row, k.column])).toEqual(
+      keys.map((id, k) => [id, `R${Math.floor(k / 4)}`, `C${k % 4}`]),
+    );
+    expect(pressPlan(grid).cannot).toBeUndefined();
+    expect(pressPlan(grid).keys[5]!.line).toBe('pads R1 and C1');
+  });
+
+  test('one wire a net, and no ground', () => {
+    const nets = netsOf(grid, sceneOf(grid), map).filter((n) => n.a.pad.startsWith('kept pad'));
+    expect(nets.map((n) => n.says).sort()).toEqual(
+      [0, 1, 2, 3]
+        .map((c) => `column at pad C${c}`)
+        .concat([0, 1, 2].map((r) => `row at pad R${r}`)),
+    );
+  });
+
+  test('seven wires beside a parallel picture are still too many', () => {
+    const said = check(besideParallel(grid)).findings.filter((f) => f.code === 'short');
+    expect(said.map((f) => [f.title, f.why[0]?.slice(-20)])).toEqual([
+      ['Seven lines wanted, six free lines', '1 wire is left over.'],
+    ]);
+  });
+});
