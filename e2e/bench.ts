@@ -44,6 +44,7 @@ export const VIEWS = [
   'controls?view=games',
   'controls?view=lag',
   'controls?view=press',
+  'controls?view=board',
   'power',
   'power?view=network',
   'power?view=charging',

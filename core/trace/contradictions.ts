@@ -5,7 +5,8 @@
  * What is read closed joins two points, for good or while its key is held. Whatever is joined in steps
  * must not read open.
  */
-import type { PadReading, ProbePoint, Tracing } from '../model';
+import type { ProbePoint, Tracing } from '../model';
+import type { Seen } from './contact';
 import { atRest, isSettled, joinedChance, seenOf } from './nets';
 import { SLIP, type Traced } from './trace';
 
@@ -19,114 +20,163 @@ export interface Contradiction {
 
 const pointKey = (p: ProbePoint): string => ('pad' in p ? `pad ${p.pad}` : `${p.key}/${p.half}`);
 
-interface Link {
+/** No list of them is read to its end. */
+const MOST = 60;
+
+/** A reading with its points as words, ready to be compared. */
+interface Reading {
+  n: number;
   a: string;
   b: string;
-  n: number;
+  held: string | undefined;
+  seen: Seen;
+  isAtPads: boolean;
+  /** The two points and what is held, whichever way round the probes are. */
+  probe: string;
 }
 
-/** The readings of the shortest chain of closed ones from one point to another; empty for none. */
-function chainOf(links: readonly Link[], from: string, to: string): number[] {
-  const via = new Map<string, { before: string; n: number } | undefined>([[from, undefined]]);
-  const queue = [from];
-  while (queue.length && !via.has(to)) {
-    const at = queue.shift()!;
-    for (const { a, b, n } of links) {
-      if (a !== at && b !== at) continue;
-      const next = a === at ? b : a;
-      if (via.has(next)) continue;
-      via.set(next, { before: at, n });
-      queue.push(next);
+function readingsOf({ readings }: Tracing): Reading[] {
+  return readings.map(({ red, black, held, reads }, n) => {
+    const [a, b] = [pointKey(red), pointKey(black)];
+    return {
+      n,
+      a,
+      b,
+      held,
+      seen: seenOf(reads),
+      isAtPads: 'pad' in red && 'pad' in black,
+      probe: [held ?? '', ...[a, b].sort()].join('\n'),
+    };
+  });
+}
+
+/** What is joined by closed readings: who is reached from where, step by step. */
+class Joins {
+  readonly #from = new Map<string, Array<{ to: string; n: number }>>();
+
+  constructor(closed: readonly Reading[]) {
+    for (const { a, b, n } of closed) {
+      this.#at(a).push({ to: b, n });
+      this.#at(b).push({ to: a, n });
     }
   }
-  const out: number[] = [];
-  for (let step = via.get(to); step; step = via.get(step.before)) out.unshift(step.n);
-  return out;
+
+  #at(point: string): Array<{ to: string; n: number }> {
+    const links = this.#from.get(point) ?? [];
+    this.#from.set(point, links);
+    return links;
+  }
+
+  /** The readings of the shortest chain from one point to another; empty for none. */
+  chain(from: string, to: string): number[] {
+    if (!this.#from.has(from) || !this.#from.has(to)) return [];
+    const via = new Map<string, { before: string; n: number } | undefined>([[from, undefined]]);
+    const queue = [from];
+    for (const at of queue) {
+      if (via.has(to)) break;
+      for (const { to: next, n } of this.#from.get(at)!) {
+        if (via.has(next)) continue;
+        via.set(next, { before: at, n });
+        queue.push(next);
+      }
+    }
+    const out: number[] = [];
+    for (let step = via.get(to); step; step = via.get(step.before)) out.unshift(step.n);
+    return out;
+  }
+
+  joined(a: string, b: string): boolean {
+    return a === b || this.chain(a, b).length > 0;
+  }
 }
 
-export function contradictions(tracing: Tracing, found: Traced): Contradiction[] {
-  const { readings } = tracing;
-  const out: Contradiction[] = [];
-  const links = (held: string | undefined): Link[] =>
-    readings.flatMap((r, n) =>
-      seenOf(r.reads) === 'closed' && (r.held === undefined || r.held === held)
-        ? [{ a: pointKey(r.red), b: pointKey(r.black), n }]
-        : [],
-    );
-  const unsure = new Set(found.keys.flatMap((k) => (k.isSure ? [] : [k.key])));
-  const isOpen = (numbers: readonly number[]): boolean =>
-    numbers.some((n) => {
-      const { red, black, held } = readings[n]!;
-      if (
-        [held, ...[red, black].map((p) => ('key' in p ? p.key : undefined))].some(
-          (k) => k !== undefined && unsure.has(k),
-        )
-      ) {
-        return true;
-      }
-      if (held !== undefined || !('pad' in red) || !('pad' in black)) return false;
-      return !isSettled(joinedChance(atRest(readings, red.pad, black.pad), SLIP));
-    });
-  const add = (is: Contradiction['is'], numbers: number[]): void => {
-    const key = [...numbers].sort((a, b) => a - b).join();
-    if (out.some((c) => [...c.readings].sort((a, b) => a - b).join() === key)) return;
-    out.push({ is, readings: numbers, isOpen: isOpen(numbers) });
+/** Open, though a chain of closed readings joins the two while the same key is held. */
+function againstJoins(all: readonly Reading[]): Array<Omit<Contradiction, 'isOpen'>> {
+  const byHeld = new Map<string | undefined, Joins>();
+  const joinsOf = (held: string | undefined): Joins => {
+    const known =
+      byHeld.get(held) ??
+      new Joins(
+        all.filter((r) => r.seen === 'closed' && (r.held === undefined || r.held === held)),
+      );
+    byHeld.set(held, known);
+    return known;
   };
-  for (const [n, r] of readings.entries()) {
-    const seen = seenOf(r.reads);
-    if (seen === 'open') {
-      const chain = chainOf(links(r.held), pointKey(r.red), pointKey(r.black));
-      if (chain.length) {
-        add(chain.length === 1 && isSameProbe(readings[chain[0]!]!, r) ? 'twice' : 'chain', [
-          ...chain,
-          n,
-        ]);
-      }
-    }
-    // A diode that was open the same way round, or is one both ways.
-    for (const [m, other] of readings.slice(0, n).entries()) {
-      if (!isSameProbe(other, r)) continue;
-      const isTurned = pointKey(other.red) !== pointKey(r.red);
-      const [a, b] = [seenOf(other.reads), seen];
-      if (a === b && a === 'diode' && isTurned) add('both ways', [m, n]);
-      else if (a !== b && (a === 'diode' || b === 'diode')) {
-        // Open the other way round is what a diode is for.
-        if (!(isTurned && (a === 'open' || b === 'open'))) add('twice', [m, n]);
-      }
-    }
-  }
-  for (const { key } of found.keys) {
-    const numbers = threeNets(readings, key, links(undefined));
-    if (numbers) add('three nets', numbers);
-  }
-  return out;
+  return all.flatMap((r) => {
+    if (r.seen !== 'open') return [];
+    const chain = joinsOf(r.held).chain(r.a, r.b);
+    if (!chain.length) return [];
+    const isTwice = chain.length === 1 && all[chain[0]!]!.probe === r.probe;
+    return [{ is: isTwice ? ('twice' as const) : ('chain' as const), readings: [...chain, r.n] }];
+  });
 }
 
-const isSameProbe = (a: PadReading, b: PadReading): boolean => {
-  const points = (r: PadReading): string => [r.red, r.black].map(pointKey).sort().join();
-  return a.held === b.held && points(a) === points(b);
-};
+/** A diode that was told otherwise by the same probe the same way round, or is one both ways. */
+function againstDiodes(all: readonly Reading[]): Array<Omit<Contradiction, 'isOpen'>> {
+  const byProbe = new Map<string, Reading[]>();
+  for (const r of all) byProbe.set(r.probe, [...(byProbe.get(r.probe) ?? []), r]);
+  return [...byProbe.values()].flatMap((same) => {
+    const diode = same.find((r) => r.seen === 'diode');
+    if (!diode) return [];
+    const other = same.find((r) => {
+      const isTurned = r.a !== diode.a;
+      // Open the other way round is what a diode is for.
+      return isTurned ? r.seen !== 'open' : r.seen !== 'diode';
+    });
+    if (!other) return [];
+    const is = other.seen === 'diode' ? ('both ways' as const) : ('twice' as const);
+    return [{ is, readings: [diode.n, other.n].sort((x, y) => x - y) }];
+  });
+}
 
 /** A contact has two halves: read closed from one net to another, it cannot reach a third. */
-function threeNets(
-  readings: readonly PadReading[],
-  key: string,
-  rest: readonly Link[],
-): number[] | undefined {
-  const joined = (a: string, b: string): boolean => a === b || chainOf(rest, a, b).length > 0;
-  // Pads that are one net read closed whatever is held.
-  const own = readings.flatMap((r, n) => {
-    const isWanted =
-      r.held === key && seenOf(r.reads) !== 'open' && 'pad' in r.red && 'pad' in r.black;
-    const link = { a: pointKey(r.red), b: pointKey(r.black), n };
-    return isWanted && !joined(link.a, link.b) ? [link] : [];
+function thirdNets(
+  all: readonly Reading[],
+  keys: readonly string[],
+): Array<Omit<Contradiction, 'isOpen'>> {
+  const rest = new Joins(all.filter((r) => r.seen === 'closed' && r.held === undefined));
+  return keys.flatMap((key) => {
+    // Pads that are one net read closed whatever is held.
+    const own = all.filter(
+      (r) => r.held === key && r.seen !== 'open' && r.isAtPads && !rest.joined(r.a, r.b),
+    );
+    const [first] = own;
+    const other = own.find(({ a, b }) => {
+      const straight = rest.joined(a, first!.a) && rest.joined(b, first!.b);
+      const turned = rest.joined(a, first!.b) && rest.joined(b, first!.a);
+      return !straight && !turned;
+    });
+    return first && other ? [{ is: 'three nets' as const, readings: [first.n, other.n] }] : [];
   });
-  const [first] = own;
-  if (!first) return undefined;
-  const other = own.find(({ a, b }) => {
-    const straight = joined(a, first.a) && joined(b, first.b);
-    const turned = joined(a, first.b) && joined(b, first.a);
-    return !straight && !turned;
-  });
-  return other && [first.n, other.n];
+}
+
+/** @returns at most sixty, each with the readings it is made of */
+export function contradictions(tracing: Tracing, found: Traced): Contradiction[] {
+  const { readings } = tracing;
+  const all = readingsOf(tracing);
+  const unsure = new Set(found.keys.flatMap((k) => (k.isSure ? [] : [k.key])));
+  const isOpen = (n: number): boolean => {
+    const { red, black, held } = readings[n]!;
+    const keys = [held, ...[red, black].map((p) => ('key' in p ? p.key : undefined))];
+    if (keys.some((k) => k !== undefined && unsure.has(k))) return true;
+    if (held !== undefined || !('pad' in red) || !('pad' in black)) return false;
+    return !isSettled(joinedChance(atRest(readings, red.pad, black.pad), SLIP));
+  };
+  const told = new Set<string>();
+  return [
+    ...againstJoins(all),
+    ...againstDiodes(all),
+    ...thirdNets(
+      all,
+      found.keys.map((k) => k.key),
+    ),
+  ]
+    .filter((c) => {
+      const key = [...c.readings].sort((a, b) => a - b).join();
+      if (told.has(key)) return false;
+      told.add(key);
+      return true;
+    })
+    .slice(0, MOST)
+    .map((c) => ({ ...c, isOpen: c.readings.some(isOpen) }));
 }

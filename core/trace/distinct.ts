@@ -2,10 +2,15 @@
  * Keys that each have a pad of their own: how likely a set of readings is when no two keys share a
  * column, and what each key's column then is.
  *
- * A sum over all ways to give rows distinct columns, by subsets of columns, rows that say nothing left
- * out and counted. Exact while at most `MOST_SETS` subsets matter at once; beyond, the heaviest stay.
+ * A sum over all ways to give rows distinct columns, by subsets of columns: exact on few columns. On
+ * many, only rows that point to a few columns are tried one by one; the others see what those leave
+ * free, and one column less for each of their own kind before them. Of subsets the heaviest stay.
  */
-const MOST_SETS = 100;
+const MOST_SETS = 128;
+/** So many columns have no more subsets than are kept. */
+const FEW_COLUMNS = 7;
+/** A row points to a column that has so much of it. */
+const POINTED = 0.2;
 
 export interface DistinctRow {
   /** Likelihood of the readings if the key is on this column. */
@@ -21,8 +26,14 @@ export interface Distinct {
   off: number[];
 }
 
-/** Whether a row has learnt nothing. */
-const isFlat = (row: DistinctRow): boolean => row.on.every((w) => Math.abs(w - row.on[0]!) < 1e-12);
+/** Whether a row is tried column by column: not where it has learnt nothing, or next to nothing. */
+function isTried(row: DistinctRow, columns: number): boolean {
+  const most = Math.max(...row.on);
+  const sum = row.on.reduce((s, w) => s + w, 0);
+  return columns <= FEW_COLUMNS
+    ? most > row.on.reduce((a, b) => Math.min(a, b))
+    : most > POINTED * sum;
+}
 
 function heaviest(sets: Map<number, number>): Map<number, number> {
   if (sets.size <= MOST_SETS) return sets;
@@ -40,14 +51,17 @@ const bitsOf = (mask: number): number => {
  * @param columns  how many pads there are to be had, at most 30
  */
 export function distinct(rows: readonly DistinctRow[], columns: number): Distinct {
-  const full = rows.flatMap((r, i) => (isFlat(r) ? [] : [i]));
-  const flat = rows.flatMap((r, i) => (isFlat(r) ? [i] : []));
-  /** Likelihood of the flat rows when so many columns are taken by others. */
-  const flatOf = (taken: number): number =>
-    flat.reduce((product, i, n) => {
-      const free = Math.max(0, columns - taken - n);
-      return product * ((rows[i]!.on[0]! * free) / columns + rows[i]!.off);
-    }, 1);
+  const full = rows.flatMap((r, i) => (isTried(r, columns) ? [i] : []));
+  const loose = rows.flatMap((r, i) => (isTried(r, columns) ? [] : [i]));
+  /** Chance of each loose row to be on a free column, the n-th of them finding n fewer. */
+  const looseOn = (mask: number): number[] => {
+    const free = Math.max(0, columns - bitsOf(mask));
+    return loose.map((i, n) => {
+      let sum = 0;
+      for (let c = 0; c < columns; c++) if (!(mask & (1 << c))) sum += rows[i]!.on[c]!;
+      return free ? ((sum / columns) * Math.max(0, free - n)) / free : 0;
+    });
+  };
   const before: Array<Map<number, number>> = [new Map([[0, 1]])];
   for (const i of full) {
     const next = new Map<number, number>();
@@ -67,18 +81,21 @@ export function distinct(rows: readonly DistinctRow[], columns: number): Distinc
   let after = new Map<number, number>();
   let total = 0;
   for (const [mask, weight] of before.at(-1)!) {
-    const w = flatOf(bitsOf(mask));
+    const chances = looseOn(mask);
+    const w = loose.reduce((product, i, n) => product * (chances[n]! + rows[i]!.off), 1);
     after.set(mask, w);
     total += weight * w;
-    if (!flat.length || !(weight * w)) continue;
-    const free = Math.max(0, columns - bitsOf(mask));
-    const isOn = (rows[flat[0]!]!.on[0]! * free) / columns;
-    const share = isOn / (isOn + rows[flat[0]!]!.off || 1);
-    for (let c = 0; c < columns; c++) {
-      if (mask & (1 << c) || !free) continue;
-      for (const i of flat) on[i]![c]! += (weight * w * share) / free;
+    if (!(weight * w)) continue;
+    for (const [n, i] of loose.entries()) {
+      const row = rows[i]!;
+      const isOn = chances[n]! / (chances[n]! + row.off);
+      let sum = 0;
+      for (let c = 0; c < columns; c++) if (!(mask & (1 << c))) sum += row.on[c]!;
+      for (let c = 0; c < columns; c++) {
+        if (sum > 0 && !(mask & (1 << c))) on[i]![c]! += (weight * w * isOn * row.on[c]!) / sum;
+      }
+      off[i]! += weight * w * (1 - isOn);
     }
-    for (const i of flat) off[i]! += weight * w * (1 - share);
   }
   for (let n = full.length - 1; n >= 0; n--) {
     const i = full[n]!;
