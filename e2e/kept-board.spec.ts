@@ -59,6 +59,18 @@ test('kept board: every key traced by keyboard, a worn pill and a slipped probe 
   await expect(page.getByRole('alert')).toHaveText('Two pads have one name.');
   await pads.fill('1 2 3 4 5 6 7');
   await expect(page.getByText('5 keys without their pads')).toBeVisible();
+  // A sheet somebody made of such a board: two of its keys are here, one is not.
+  const sheet = (text: string) =>
+    page.locator('input[type="file"]').setInputFiles({
+      name: 'sheet.csv',
+      mimeType: 'text/csv',
+      buffer: Buffer.from(text),
+    });
+  await sheet('what is this');
+  await expect(page.getByRole('alert')).toContainText('No row of this sheet names a key');
+  await sheet(`${keys[0]},${COMMON},${OWN[0]}\n${keys[1]},${COMMON},${OWN[1]}\nroof,1,2\n`);
+  await expect(page.getByText('No key here is called "roof".')).toBeVisible();
+  await expect(page.getByText(/^2 keys as the sheet says/)).toBeVisible();
   const reads = page.getByLabel('The meter reads');
   await reads.fill('twelve');
   await page.keyboard.press('Enter');

@@ -7,4 +7,4 @@ export { billTable, calliperTable, csv, csvText, pinTable, wireTable } from './c
 export { sheetSvg, svgText } from './svg';
 export { documentSchema } from './schema';
 export { cutterDxf, sheetDxf } from './dxf';
-export { keyPadTable, padWireTable } from './tracing';
+export { keyPadTable, padWireTable, readPadSheet } from './tracing';

@@ -4,7 +4,7 @@ import { demos } from '../catalogue';
 import { type Project } from '../model';
 import { tracedKeys } from '../trace';
 import { type KeptBoard, readPlainly } from '../trace/kept.fixture';
-import { keyPadTable, padWireTable } from './tracing';
+import { keyPadTable, padWireTable, readPadSheet } from './tracing';
 
 const linnet = demos().find((p) => p.id === 'linnet')!;
 const keys = tracedKeys(linnet);
@@ -49,4 +49,36 @@ test('a name that is a formula is text; nothing traced is said in a sentence', (
     ).toBe(false);
   }
   expect(() => keyPadTable(linnet)).toThrow('No key of the kept board is traced yet');
+});
+
+describe('a sheet of such a board', () => {
+  const said = (text: string) => readPadSheet(linnet, text);
+
+  test('written and read again says the same of every key', () => {
+    const { sheet, pads, misfits } = said(keyPadTable(read));
+    expect(sheet.map((r) => [r.key, ...[...r.pads].sort()])).toEqual(
+      keys.map((id, k) => [id, 'C', `P${k}`]),
+    );
+    expect([new Set(pads), misfits]).toEqual([new Set(board.pads), []]);
+  });
+
+  test('by name or by what a key does; what fits nothing is said, and the rest counts', () => {
+    const [first, second, third] = linnet.controls.inputs.map((i) => ({ ...i }));
+    const { sheet, misfits } = said(
+      `${first!.name.toUpperCase()},1,2\n${second!.functions[0]},1,3\nroof,1,4\n${first!.name},1,9\n${third!.name},5,5`,
+    );
+    expect(sheet.map((r) => r.pads)).toEqual([
+      ['1', '2'],
+      ['1', '3'],
+    ]);
+    expect(misfits).toEqual([
+      'No key here is called "roof".',
+      `${first!.name} stands in the sheet twice; the first row counts.`,
+      `${third!.name}: two pads are wanted, "5" and "5" are none.`,
+    ]);
+  });
+
+  test.each(['', 'nonsense', 'a,b,c,d', '\u0000,1,2'])('%j is refused in a sentence', (text) => {
+    expect(() => said(text)).toThrow('No row of this sheet names a key of this build and two pads');
+  });
 });

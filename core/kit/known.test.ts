@@ -15,11 +15,13 @@ const kit = (...ids: string[]): Project =>
   );
 
 describe('known to work', () => {
-  test('HDMI and a wireless pad are known; SPI or parallel only in part; a kept button board is unknown until an image with its checksum is there', () => {
+  test('HDMI and a wireless pad are known; SPI or parallel only in part; a kept button board is known in part, unless its own chips read its keys, until an image with its checksum is there', () => {
     expect(knownToWork(warbler)!.state).toBe('known');
     expect(knownToWork(half)!.state).toBe('partly');
     const kept = { ...half, controls: { ...half.controls, route: 'original board' as const } };
-    expect(knownToWork(kept)!.state).toBe('unknown');
+    expect(knownToWork(kept)!.state).toBe('partly');
+    expect(knownToWork(kept)!.why.join()).toContain('found with a meter');
+    expect(knownToWork(kept)!.boot).toContain('the overlay of the keys from Controls');
     expect(knownToWork({ ...kept, image: { name: 'mine', sha256: 'a'.repeat(64) } })!.state).toBe(
       'known',
     );

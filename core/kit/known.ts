@@ -3,6 +3,7 @@
  * it needs at first boot. What is not known is a listed risk.
  */
 import { hasSystem, type Part, type Project } from '../model';
+import { readsOwnKeys } from './onHeader';
 import { partOf } from './thickness';
 
 export interface Known {
@@ -49,6 +50,7 @@ export function knownToWork(p: Project): Known | undefined {
   const link = screen?.link ?? 'hdmi';
   const route = p.controls.route;
   const own = computer.source === 'mine' && !computer.computer;
+  const isTapped = route === 'original board' && !readsOwnKeys(p);
   const why: string[] = [];
   if (own) why.push('A computer of your own: look for an image made for this very board.');
   if (link === 'spi') {
@@ -66,14 +68,18 @@ export function knownToWork(p: Project): Known | undefined {
     why.push('Buttons on an expander need a line for its chip and address.');
   }
   if (route === 'original board') {
-    why.push('Nobody but you has this board: a small program has to read it.');
+    why.push(
+      isTapped
+        ? 'Which pad is which key is found with a meter: Controls, Kept board.'
+        : 'Nobody but you has this board: a small program has to read it.',
+    );
   }
   if (route === 'wireless') {
     why.push('Pair in the menu first; a pad that is asleep cannot wake it.');
   }
   let state: 'unknown' | 'known' | 'partly';
   if (p.image?.sha256) state = 'known';
-  else if (own || route === 'original board') state = 'unknown';
+  else if (own || (route === 'original board' && !isTapped)) state = 'unknown';
   else if (why.length > (route === 'wireless' ? 1 : 0)) state = 'partly';
   else state = 'known';
   const rotated = screen?.standing === true;
@@ -105,8 +111,8 @@ export function knownToWork(p: Project): Known | undefined {
         : []),
       ...(rotated ? ['rotation = <90>;'] : []),
       ...soundLines,
-      ...(route === 'gpio' || p.controls.inputs.some((i) => i.route)
-        ? ['the gpio-keys overlay from Controls']
+      ...(route === 'gpio' || isTapped || p.controls.inputs.some((i) => i.route)
+        ? ['the overlay of the keys from Controls']
         : []),
     ],
     gear: [

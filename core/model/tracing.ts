@@ -41,6 +41,15 @@ export const PadReading = z.strictObject({
 });
 export type PadReading = z.infer<typeof PadReading>;
 
+/** A row of somebody's sheet of such a board: what a key is said to close. */
+export const SheetRow = z.strictObject({
+  key: Id,
+  pads: z.tuple([PadName, PadName]),
+  /** Current runs from the first pad to the other only. */
+  oneWay: z.literal(true).optional(),
+});
+export type SheetRow = z.infer<typeof SheetRow>;
+
 export const Tracing = z.strictObject({
   pads: z
     .array(PadName)
@@ -48,6 +57,8 @@ export const Tracing = z.strictObject({
     .refine((all) => new Set(all).size === all.length, { error: 'Two pads have one name.' }),
   /** The halves of the contacts cannot be touched: everything is read at the pads, keys held. */
   sealed: z.literal(true).optional(),
+  /** What a sheet of such a board says: believed like one reading of each key, and read anew. */
+  sheet: z.array(SheetRow).max(60, { error: 'A build holds at most 60 inputs.' }).optional(),
   /** The pull-up of whatever reads the keys, Ω; 50 kΩ is typical of a header's own. */
   pullUpOhm: z
     .number()

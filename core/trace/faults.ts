@@ -1,7 +1,7 @@
 /** What is wrong with a kept board as it was traced: facts only. */
 import type { Tracing } from '../model';
 import { type Contradiction, contradictions } from './contradictions';
-import { boardPlan } from './joints';
+import { boardPlan, type BoardPlan } from './joints';
 import { mostContactOhm, PULL_UP_OHM, WORN_SHARE } from './ohms';
 import type { Traced } from './trace';
 
@@ -18,17 +18,17 @@ export type TraceFault =
   | { is: 'ohms'; key: string; ohm: number; most: number; pullUpOhm: number; isOver: boolean }
   /** Diodes against a pull-up: the common must be high and the lines pulled down. */
   | { is: 'away'; keys: string[]; common: string }
-  /** Three keys hands can hold that press a fourth. */
-  | { is: 'ghost'; held: readonly [string, string, string]; ghost: string };
+  /** Three keys hands can hold that press a fourth: a set for each key that is so pressed. */
+  | { is: 'ghost'; sets: ReadonlyArray<BoardPlan['ghosts'][number]> };
 
 /**
  * @param found    of these readings
- * @param holdable whether hands can press these keys at once
+ * @param canHold  whether hands can press these keys at once
  */
 export function traceFaults(
   tracing: Tracing,
   found: Traced,
-  holdable: (keys: readonly string[]) => boolean,
+  canHold: (keys: readonly string[]) => boolean,
 ): TraceFault[] {
   const out: TraceFault[] = contradictions(tracing, found)
     .filter((c) => c.isOpen)
@@ -65,11 +65,8 @@ export function traceFaults(
       common: plan.nets.find((n) => n.is === 'common')!.pad,
     });
   }
-  const told = new Set<string>();
-  for (const { held, ghost } of plan?.ghosts ?? []) {
-    if (told.has(ghost) || !holdable(held)) continue;
-    told.add(ghost);
-    out.push({ is: 'ghost', held, ghost });
-  }
+  const holdable = (plan?.ghosts ?? []).filter(({ held }) => canHold(held));
+  const sets = holdable.filter((g, n) => holdable.findIndex((o) => o.ghost === g.ghost) === n);
+  if (sets.length) out.push({ is: 'ghost', sets });
   return out;
 }

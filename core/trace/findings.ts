@@ -24,7 +24,7 @@ function keysOf(f: TraceFault): string[] {
     case 'ohms':
       return [f.key];
     case 'ghost':
-      return [...f.held, f.ghost];
+      return [...new Set(f.sets.flatMap((g) => [g.ghost, ...g.held]))];
     default:
       return f.keys;
   }
@@ -33,7 +33,7 @@ function keysOf(f: TraceFault): string[] {
 const idOf = (f: TraceFault): string =>
   f.is === 'contradiction'
     ? `trace-contradiction:${f.of.readings.join('-')}`
-    : `trace-${f.is}:${keysOf(f).join('~')}`;
+    : `trace-${f.is}:${f.is === 'ghost' ? '' : keysOf(f).join('~')}`;
 
 /** Whether hands can press these keys at once. */
 type CanHold = (keys: readonly string[]) => boolean;
@@ -123,14 +123,23 @@ export function traceWays(p: Project, canHold: CanHold, finding: Finding): WayOu
       ];
     }
     case 'same':
-    case 'ghost':
-      return (f.is === 'same' ? f.keys.slice(1) : [f.ghost]).map((key) => ({
+      return f.keys.slice(1).map((key) => ({
         id: `leave-out-${key}`,
         text: `Do without ${nameOf(key)}`,
         cost: 'one button less',
         changes: [{ do: 'leave-out-input', input: key }],
         effort: 8,
       }));
+    case 'ghost':
+      return [
+        {
+          id: 'diodes',
+          text: 'Diodes soldered into the keys: trace it again',
+          cost: 'a diode a key, from row to column; every reading is taken again',
+          changes: [{ do: 'tracing', set: { readings: [] } }],
+          effort: 6,
+        },
+      ];
     default:
       return [];
   }

@@ -1,5 +1,5 @@
 /** The game played to its end: what is asked is read on a board, until nothing is asked any more. */
-import type { Tracing } from '../model';
+import type { SheetRow, Tracing } from '../model';
 import type { KeptBoard, Meter } from './kept.fixture';
 import { type AskedFor, traced, type Traced } from './trace';
 
@@ -15,9 +15,14 @@ export const MOST_ASKED = 600;
 export function played(
   board: Pick<KeptBoard, 'pads' | 'keys'>,
   meter: Meter,
-  { sealed = false, slip = 0 }: { sealed?: boolean; slip?: number } = {},
+  { sealed = false, slip = 0, sheet }: { sealed?: boolean; slip?: number; sheet?: SheetRow[] } = {},
 ): Played {
-  const tracing: Tracing = { pads: board.pads, readings: [], ...(sealed ? { sealed: true } : {}) };
+  const tracing: Tracing = {
+    pads: board.pads,
+    readings: [],
+    ...(sealed ? { sealed: true } : {}),
+    ...(sheet ? { sheet } : {}),
+  };
   const asked = { key: 0, rest: 0, spare: 0, ohm: 0 };
   const keys = board.keys.map((k) => k.id);
   for (let n = 0; ; n++) {

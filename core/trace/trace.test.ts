@@ -252,6 +252,33 @@ describe('what cannot be right', () => {
   });
 });
 
+describe('a sheet of such a board', () => {
+  const board = keptBoard(seeded(5));
+  const rows = [...truthOf(board)].map(([key, t]) => ({
+    key,
+    pads: t.split(' - ') as [string, string],
+  }));
+  const game = (sheet?: typeof rows) =>
+    played(board, meterOn(board, seeded(1), 0), { slip: 0.05, ...(sheet ? { sheet } : {}) });
+
+  test('is believed enough to halve the search, and not enough to be spared a reading', () => {
+    const without = game();
+    const told = game(rows);
+    expect([...foundOf(told.found)]).toEqual([...truthOf(board)]);
+    expect(told.asked.key).toBeLessThan(without.asked.key * 0.7);
+    const nothingRead = traced(
+      { pads: board.pads, readings: [], sheet: rows },
+      rows.map((r) => r.key),
+    );
+    expect(nothingRead.keys.some((k) => k.isSure)).toBe(false);
+  });
+
+  test('that is wrong in two rows is outvoted', () => {
+    const swapped = rows.map((r, i) => ({ ...r, pads: rows[i < 2 ? 1 - i : i]!.pads }));
+    expect([...foundOf(game(swapped).found)]).toEqual([...truthOf(board)]);
+  });
+});
+
 describe('special boards', () => {
   test('a broken trace is told apart from a contact that is gone', () => {
     const board = keptBoard(seeded(5));

@@ -66,7 +66,7 @@ const isPad = (p: ProbePoint): p is { pad: string } => 'pad' in p;
 export function traced(tracing: Tracing, keys: readonly string[], slip = SLIP): Traced {
   const { pads, readings } = tracing;
   const nets = netsOf(pads, readings, slip);
-  const told = toldOf(readings, nets, keys);
+  const told = toldOf([...sheetReadings(tracing), ...readings], nets, keys);
   const belief = beliefOf(nets.length, keys.length, told, slip);
   const open = pads.length < 2 ? [] : openKeys(belief, SURE);
   const found = keys.map((key, k): TracedKey => {
@@ -96,6 +96,15 @@ export function traced(tracing: Tracing, keys: readonly string[], slip = SLIP): 
     ...(next ? { next } : {}),
   };
 }
+
+/** A sheet is believed like one reading of each of its keys: not enough to be sure of any. */
+const sheetReadings = ({ sheet = [] }: Tracing): PadReading[] =>
+  sheet.map(({ key, pads: [red, black], oneWay }) => ({
+    red: { pad: red },
+    black: { pad: black },
+    held: key,
+    reads: oneWay ? 'diode' : 0,
+  }));
 
 /** Readings in terms of nets; what names a pad or key that is gone is left out. */
 function toldOf(

@@ -20,6 +20,9 @@ export function readingWords(r: PadReading, nameOf: NameOf): string {
   return `${held}, red on ${pointWords(r.red, nameOf)}, black on ${pointWords(r.black, nameOf)}: ${readsWords(r.reads)}`;
 }
 
+/** Of many of one kind, so many are spelt out. */
+const SHOWN = 4;
+
 interface FaultWords {
   title: string;
   what: string;
@@ -104,13 +107,19 @@ export function faultWords(f: TraceFault, tracing: Tracing, nameOf: NameOf): Fau
           `Pad ${f.common} to 3.3 V, lines pulled down and read as active high.`,
         ],
       };
-    case 'ghost':
+    case 'ghost': {
+      const said = f.sets.map(
+        ({ held, ghost }) => `${names(held)} together press ${nameOf(ghost)}`,
+      );
       return {
-        title: `${listed(f.held.map(nameOf))} together press ${nameOf(f.ghost)}`,
-        what: 'Rows and columns without a diode: three corners of a rectangle join the fourth.',
+        title: `Three keys press a fourth${said.length === 1 ? '' : `: ${said.length} ways`}`,
+        what: `${said[0]}.`,
         why: [
-          `A diode in ${nameOf(f.held[1])}, or those three never together: hands can hold them.`,
+          'Rows and columns without a diode: three corners of a rectangle join the fourth. Hands can hold these.',
+          ...said.slice(1, SHOWN).map((line) => `${line}.`),
+          'A diode in each key, from row to column, or those three never together.',
         ],
       };
+    }
   }
 }

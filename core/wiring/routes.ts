@@ -100,12 +100,15 @@ const SURVIVES: Readonly<Record<Route, RouteRow['survives']>> = {
   wireless: { computer: 'paired anew', card: 'paired anew' },
 };
 
+/** Pads of a kept board are tapped: the header reads them, unless chips of its own do. */
+const readerOf = (p: Project, route: Route): Route =>
+  route === 'original board' && !readsOwnKeys(p) ? 'gpio' : route;
+
 /** From the press to the program, by this route, with the wait that is set. */
 export function lagOf(p: Project, route: Route): Lag {
   const wait = debounceMs(p);
   const own: LagPart = { stage: 'wait', words: 'debounce', typical: wait, worst: wait };
-  // Pads of a kept board are tapped: the header reads them, unless chips of its own do.
-  const by = route === 'original board' && !readsOwnKeys(p) ? 'gpio' : route;
+  const by = readerOf(p, route);
   const parts = [BOUNCE, OWN_WAIT.has(by) ? own : THEIR_WAIT, ...LAG[by]];
   const sum = (of: 'typical' | 'worst'): number => parts.reduce((s, q) => s + q[of], 0);
   return {
@@ -216,7 +219,7 @@ export function compareRoutes(
       working: work.map((q) => q.words),
       price: board?.isNew ? (board.part.price ?? 0) : 0,
       lag: lagOf(p, route),
-      survives: SURVIVES[route],
+      survives: SURVIVES[readerOf(trial, route)],
     };
   });
 }

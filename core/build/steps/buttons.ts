@@ -47,7 +47,9 @@ export function buttons(on: Bench): Draft[] {
   const isMixed =
     computer !== undefined && hasHeader(computer.part) && inputs.some((m) => m.input.route);
   const gate: Gate = {
-    point: `each ${at ?? 'end of its wires'}${isMixed ? ' or header pin' : ''} to ground`,
+    point: on.map.matrix
+      ? 'header pin of its row to that of its column'
+      : `each ${at ?? 'end of its wires'}${isMixed ? ' or header pin' : ''} to ground`,
     state: 'off; pressed, then released',
     expects: `under ${closedOhm(on.p)} pressed, open when released`,
   };

@@ -130,7 +130,7 @@ function ExpanderFields() {
         value={expander.compatible ?? ''}
         onChange={(e) => set({ compatible: e.target.value }, 'chip')}
       />
-      <div className="row note">
+      <div className="row note" style={{ marginTop: 6 }}>
         <label className="row">
           address{' '}
           <Input

@@ -1,11 +1,12 @@
 /** A kept board traced pad by pad: one question after another, until every key has its pads. */
 import { useState } from 'react';
 import { Button, Checkbox, Input, Segmented, Select } from 'antd';
-import type { ProbePoint } from '@deft/core/model';
-import { type Tracing, Tracing as TracingShape } from '@deft/core/model';
+import { BadInput, type ProbePoint, type Tracing, Tracing as TracingShape } from '@deft/core/model';
+import { readPadSheet } from '@deft/core/formats';
 import { ohmWords, PULL_UP_OHM, type Traced, tracedKeys } from '@deft/core/trace';
 import { useBuild, useScene } from '../../../state/build';
 import { Bad } from '../../../ui/Bad';
+import { TextFile } from '../../../ui/TextFile';
 import { useSize } from '../../../ui/useSize';
 import { FaceMap, type Lit } from '../FaceMap';
 import { ViewTabs } from '../views';
@@ -63,6 +64,7 @@ export function KeptBoard() {
               />
             </div>
             <Setting tracing={tracing} keys={keys.length} onSet={now.set} />
+            {!isStandIn && tracing.readings.length === 0 && <Sheet onSet={now.set} />}
             {isBegun && isStandIn && <StandInBoard now={now} />}
             {isBegun && !isStandIn && (
               <AskPanel
@@ -98,6 +100,8 @@ function litOf(keys: readonly string[], { keys: found, next }: Traced): Readonly
 }
 const keyOf = (p: ProbePoint | undefined): string[] => (p && 'key' in p ? [p.key] : []);
 
+const padsIn = (text: string): string[] => text.split(/[\s,;]+/).filter(Boolean);
+
 /** The pads, whether contacts can be touched, and what pulls the lines up. */
 function Setting({
   tracing,
@@ -110,9 +114,11 @@ function Setting({
 }) {
   const [text, setText] = useState(tracing.pads.join(' '));
   const [bad, setBad] = useState<string>();
+  // Pads that come from elsewhere, a sheet or an undo, stand here too.
+  const isOwn = bad !== undefined || padsIn(text).join() === tracing.pads.join();
   const name = (said: string): void => {
     setText(said);
-    const pads = TracingShape.shape.pads.safeParse(said.split(/[\s,;]+/).filter(Boolean));
+    const pads = TracingShape.shape.pads.safeParse(padsIn(said));
     setBad(pads.success ? undefined : pads.error.issues[0]!.message);
     if (pads.success) onSet({ pads: pads.data });
   };
@@ -132,7 +138,7 @@ function Setting({
             size="small"
             aria-label="Pads of the kept board"
             placeholder="1 2 3 4 5 ..."
-            value={text}
+            value={isOwn ? text : tracing.pads.join(' ')}
             maxLength={400}
             onChange={(e) => name(e.target.value)}
           />
@@ -180,6 +186,48 @@ function Setting({
           />
         </label>
       </div>
+      {!tracing.sealed && tracing.pads.length >= 2 && (
+        <p className="note">First half of a contact: its upper one, or its left.</p>
+      )}
+      <Bad said={bad} />
+    </>
+  );
+}
+
+/** A sheet somebody made of such a board: believed like one reading of each key. */
+function Sheet({ onSet }: { onSet: (change: Partial<Tracing>) => void }) {
+  const { doc } = useBuild('doc');
+  const [bad, setBad] = useState<string>();
+  const [misfits, setMisfits] = useState<readonly string[]>([]);
+  const rows = doc.controls.tracing?.sheet?.length ?? 0;
+  const read = (text: string): void => {
+    try {
+      const { sheet, pads, misfits: odd } = readPadSheet(doc, text);
+      onSet({ sheet, pads });
+      setMisfits(odd);
+      setBad(undefined);
+    } catch (e) {
+      if (!(e instanceof BadInput)) throw e;
+      setBad(e.message);
+    }
+  };
+  return (
+    <>
+      <div className="row">
+        <TextFile accept=".csv,.txt,text/csv" mostMB={1} onText={read} onBad={setBad}>
+          Read a sheet of such a board
+        </TextFile>
+        <span className="note">
+          {rows
+            ? `${rows} keys as the sheet says, each believed like one reading and read anew.`
+            : 'key, pad, other pad: it saves most of the search.'}
+        </span>
+      </div>
+      {misfits.map((m) => (
+        <p key={m} className="note">
+          {m}
+        </p>
+      ))}
       <Bad said={bad} />
     </>
   );
