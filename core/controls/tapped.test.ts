@@ -2,43 +2,17 @@
 import { demos, STARTER_PARTS } from '../catalogue';
 import { netsOf } from '../wiring';
 import { sceneOf } from '../fit';
-import { applied, length, type Project } from '../model';
+import { applied, type Project } from '../model';
 import { pressPlan } from '../press';
 import { check } from '../verdict';
 import { tracedKeys } from '../trace';
 import { type KeptBoard, readPlainly } from '../trace/kept.fixture';
 import { buttonMap, pinUses } from './index';
+import { tapped } from './tapped.fixture';
 
 const done = demos().find((p) => p.id === 'dabchick-2-done')!;
-const tapped: Project = {
-  ...done,
-  donor: {
-    ...done.donor!,
-    kept: [
-      {
-        id: 'buttons',
-        name: 'Button board',
-        kind: 'board',
-        w: length(60, 'calliper'),
-        h: length(40, 'calliper'),
-        d: length(2, 'calliper'),
-        proved: 'not needed',
-        tests: [],
-        senses: [],
-      },
-    ],
-  },
-  controls: {
-    ...done.controls,
-    route: 'original board',
-    inputs: done.controls.inputs.map((i) => {
-      const unlined = { ...i };
-      delete unlined.gpio;
-      return unlined;
-    }),
-  },
-};
-const keys = tracedKeys(tapped);
+const kept = tapped(done)!;
+const keys = tracedKeys(kept);
 
 /** Rows of four, drawn by hand. */
 function gridOf(p: Project): Project {
@@ -66,26 +40,26 @@ const besideParallel = (p: Project): Project =>
   });
 
 test('one line a key, each its own', () => {
-  const lines = buttonMap(tapped).inputs.map((m) => m.gpio);
+  const lines = buttonMap(kept).inputs.map((m) => m.gpio);
   expect(lines).not.toContain(undefined);
   expect(new Set(lines).size).toBe(keys.length);
-  expect(pressPlan(tapped).keys.every((k) => k.line.startsWith('GPIO'))).toBe(true);
+  expect(pressPlan(kept).keys.every((k) => k.line.startsWith('GPIO'))).toBe(true);
 });
 
 test('one ground for the whole board, not one a key', () => {
-  const nets = netsOf(tapped, sceneOf(tapped), buttonMap(tapped));
+  const nets = netsOf(kept, sceneOf(kept), buttonMap(kept));
   const grounds = nets.filter((n) => n.what === 'ground' && n.a.pad.startsWith('at '));
   expect(grounds.length).toBeLessThanOrEqual(1);
 });
 
 test('beside a parallel picture there are too few lines, and the verdict says so', () => {
-  const few = besideParallel(tapped);
+  const few = besideParallel(kept);
   const said = check(few).findings.filter((f) => f.check === 'pins' && f.code === 'short');
   expect(said.map((f) => f.title)).toEqual(['Twelve inputs, six free lines']);
 });
 
 describe('a board of rows and columns', () => {
-  const grid = gridOf(tapped);
+  const grid = gridOf(kept);
   const map = buttonMap(grid);
 
   test('takes a line for each row and column, and no more', () => {

@@ -1,41 +1,11 @@
 /** What a kept board hides: worn pills, broken traces, keys that are one, and a tracing given up half-way. */
-import { applied, hostsOf, length, type PadReading, type Project, type Tracing } from '../../model';
+import { applied, hostsOf, type PadReading, type Project, type Tracing } from '../../model';
 import { STARTER_PARTS } from '../../catalogue';
 import { partOf } from '../../kit';
 import { tracedKeys } from '../../trace';
 import { type KeptBoard, metered, readPlainly } from '../../trace/kept.fixture';
+import { tapped } from '../../controls/tapped.fixture';
 import type { Case, Kind } from './kind.fixture';
-
-/** The build with its keys read at the pads of the donor's own board. */
-function kept(p: Project): Project | undefined {
-  if (p.controls.route === 'original board') return p;
-  if (!p.donor || p.controls.route === 'wireless') return undefined;
-  const board = {
-    id: 'own-board',
-    name: 'Button board',
-    kind: 'board' as const,
-    w: length(60, 'calliper'),
-    h: length(40, 'calliper'),
-    d: length(2, 'calliper'),
-    proved: 'not needed' as const,
-    tests: [],
-    senses: [],
-  };
-  return {
-    ...p,
-    donor: { ...p.donor, kept: [...p.donor.kept, board] },
-    controls: {
-      ...p.controls,
-      route: 'original board',
-      inputs: p.controls.inputs.map((i) => {
-        const unlined = { ...i };
-        delete unlined.gpio;
-        delete unlined.route;
-        return unlined;
-      }),
-    },
-  };
-}
 
 /** A picture on two dozen lines of the header. */
 const PARALLEL = STARTER_PARTS.find((q) => q.screen?.link === 'parallel')!;
@@ -82,7 +52,7 @@ export function tracedCleanly(p: Project): Project {
 const spoilt =
   (change: (board: KeptBoard, n: number) => void, says: RegExp, makeOf = starBoard) =>
   (p: Project): Case[] => {
-    const base = kept(p);
+    const base = tapped(p);
     const keys = base ? tracedKeys(base) : [];
     if (!base || keys.length < 3) return [];
     return [0, keys.length - 1].map((n): Case => {
@@ -104,7 +74,7 @@ const readByHeader =
 const reread =
   (change: (board: KeptBoard, readings: PadReading[], key: string) => PadReading[], says: RegExp) =>
   (p: Project): Case[] => {
-    const base = kept(p);
+    const base = tapped(p);
     const keys = base ? tracedKeys(base) : [];
     const [key] = keys;
     if (!base || key === undefined || keys.length < 3) return [];
@@ -204,7 +174,7 @@ export const TRACE_KINDS: readonly Kind[] = [
     name: 'a kept board tapped for a header whose lines a picture has taken',
     makes: 'hit',
     cases: readByHeader((p) => {
-      const base = kept(p);
+      const base = tapped(p);
       const screen = p.kit.items.find((i) => partOf(p, i).screen);
       if (!base || !screen || tracedKeys(base).length < 8) return [];
       const spoilt = applied(base, { do: 'swap', item: screen.id, part: PARALLEL });

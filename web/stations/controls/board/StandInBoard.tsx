@@ -1,11 +1,12 @@
 /** The tracing tried out on an old board drawn from a seed, read by a hand that slips. */
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Button, InputNumber } from 'antd';
 import type { PadReading, Tracing } from '@deft/core/model';
 import { type Ask, traced } from '@deft/core/trace';
 import { useBuild } from '../../../state/build';
-import { freeBoard, layKeptBoard, probeBoard } from '../../../state/api';
+import { layKeptBoard, probeBoard } from '../../../state/api';
 import { Bad } from '../../../ui/Bad';
+import { useBoardOwner } from '../useBoardOwner';
 import { AskLine } from './AskPanel';
 import type { TracingNow } from './useTracing';
 import style from './board.module.css';
@@ -24,31 +25,10 @@ const readingOf = ({ red, black, held }: Ask): Omit<PadReading, 'reads'> => ({
 
 export function StandInBoard({ now }: { now: TracingNow }) {
   const { doc } = useBuild('doc');
-  const [owner] = useState(() => crypto.randomUUID());
   const [seed, setSeed] = useState(4);
   const [isLaid, setLaid] = useState(false);
-  const [isBusy, setBusy] = useState(false);
-  const [bad, setBad] = useState<string>();
+  const { owner, isBusy, bad, guarded } = useBoardOwner();
   const { keys, tracing, found } = now;
-  useEffect(() => {
-    const free = (): void => void freeBoard(owner).catch(() => undefined);
-    window.addEventListener('pagehide', free);
-    return () => {
-      window.removeEventListener('pagehide', free);
-      free();
-    };
-  }, [owner]);
-  const guarded = async (work: () => Promise<void>): Promise<void> => {
-    setBusy(true);
-    setBad(undefined);
-    try {
-      await work();
-    } catch (e) {
-      setBad(e instanceof Error ? e.message : 'The board does not answer.');
-    } finally {
-      setBusy(false);
-    }
-  };
   const lay = () =>
     guarded(async () => {
       await layKeptBoard(owner, { pads: tracing.pads, keys, seed, slip: SLIP });

@@ -2,7 +2,8 @@
 import { useEffect, useRef, useState } from 'react';
 import { Button, InputNumber, Select } from 'antd';
 import { answerOf, atRest, type Fault, mendOf, pressAgain, type PressPlan } from '@deft/core/press';
-import { freeBoard, mendBoard, pressOnBoard, wireBoard } from '../../../state/api';
+import { mendBoard, pressOnBoard, wireBoard } from '../../../state/api';
+import { useBoardOwner } from '../useBoardOwner';
 import { Outcome } from './Outcome';
 import type { PressingNow } from './usePressing';
 import style from './press.module.css';
@@ -31,33 +32,12 @@ export function StandIn({
   pointed: string | undefined;
   onDone: () => void;
 }) {
-  const [owner] = useState(() => crypto.randomUUID());
   const [seed, setSeed] = useState(7);
   const [count, setCount] = useState(1);
-  const [bad, setBad] = useState<string>();
-  const [busy, setBusy] = useState(false);
+  const { owner, isBusy, bad, guarded } = useBoardOwner();
   const { rest, next, say } = pressing;
   const isWired = rest !== undefined;
-  useEffect(() => {
-    const free = (): void => void freeBoard(owner).catch(() => undefined);
-    window.addEventListener('pagehide', free);
-    return () => {
-      window.removeEventListener('pagehide', free);
-      free();
-    };
-  }, [owner]);
 
-  const guarded = async (work: () => Promise<void>): Promise<void> => {
-    setBusy(true);
-    setBad(undefined);
-    try {
-      await work();
-    } catch (e) {
-      setBad(e instanceof Error ? e.message : 'The board does not answer.');
-    } finally {
-      setBusy(false);
-    }
-  };
   const begin = () =>
     guarded(async () => {
       const { now, events } = await wireBoard(owner, wiringOf(plan), { seed, count });
@@ -124,7 +104,7 @@ export function StandIn({
         <Button
           size="small"
           type={rest ? 'default' : 'primary'}
-          loading={busy}
+          loading={isBusy}
           onClick={() => void begin()}
         >
           {rest ? 'Wire it anew' : 'Wire the stand-in'}
