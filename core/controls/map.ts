@@ -109,8 +109,13 @@ function leastWords(p: Project, matrix: Matrix | undefined): string | undefined 
     const rows = matrix.lines.filter((l) => l.is === 'row').length;
     return `${matrix.keys.length} keys on ${rows} rows and ${matrix.lines.length - rows} columns: one wire for each, ${matrix.lines.length} lines`;
   }
+  const { route, inputs } = p.controls;
+  if ((route === 'usb' || route === 'expander') && !inputs.some((i) => takesLine(p, i))) {
+    const reader = route === 'usb' ? 'controller board' : 'expander';
+    return `each key to its own input of the ${reader}; one ground for each plate`;
+  }
   const host = p.kit.items.find((i) => partOf(p, i).host);
-  if (p.controls.route !== 'original board' || !host) return undefined;
+  if (route !== 'original board' || !host) return undefined;
   return `each key to its own pad of ${host.name}, found with a meter; one ground for each plate`;
 }
 

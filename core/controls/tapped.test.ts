@@ -100,3 +100,10 @@ describe('a board of rows and columns', () => {
     ]);
   });
 });
+
+test('keys on a board of their own are not counted as wires to the header', () => {
+  const byUsb = buttonMap({ ...kept, controls: { ...kept.controls, route: 'usb' } });
+  expect(byUsb.total.working).toEqual([
+    'each key to its own input of the controller board; one ground for each plate',
+  ]);
+});
