@@ -1,9 +1,9 @@
-/** The kept board in the verdict, once somebody has begun to trace it; and what may mend it. */
-import { type Change, type Finding, type Project, type WayOut } from '../model';
+/** The kept board in the verdict: what is not traced yet, what cannot be right, and what may mend it. */
+import type { Change, Finding, Project, Tracing, WayOut } from '../model';
 import { readsOwnKeys } from '../kit';
 import { type TraceFault, traceFaults } from './faults';
 import { mostContactOhm, ohmWords, WORN_SHARE } from './ohms';
-import { tracedBoard } from './ofBuild';
+import { tracedBoard, tracedKeys } from './ofBuild';
 import { faultWords } from './words';
 
 const VERDICT: Readonly<Record<Exclude<TraceFault['is'], 'ohms'>, Finding['verdict']>> = {
@@ -14,6 +14,7 @@ const VERDICT: Readonly<Record<Exclude<TraceFault['is'], 'ohms'>, Finding['verdi
   away: 'tight',
   ghost: 'tight',
 };
+const NOTHING_READ: Tracing = { pads: [], readings: [] };
 const UNDECIDED: ReadonlySet<TraceFault['is']> = new Set(['contradiction', 'open']);
 
 function keysOf(f: TraceFault): string[] {
@@ -41,6 +42,9 @@ type CanHold = (keys: readonly string[]) => boolean;
 /** A board of its own chips makes of diodes and ghosts what it always did. */
 function faultsOf(p: Project, canHold: CanHold): TraceFault[] {
   const found = tracedBoard(p);
+  const keys = tracedKeys(p);
+  // Pads nobody has read at all: what is tapped there is not known.
+  if (!found && keys.length && !readsOwnKeys(p)) return [{ is: 'open', keys, asked: 0 }];
   if (!found) return [];
   const faults = traceFaults(p.controls.tracing!, found, canHold);
   return readsOwnKeys(p) ? faults.filter((f) => f.is !== 'away' && f.is !== 'ghost') : faults;
@@ -58,7 +62,7 @@ export function traceFindings(p: Project, canHold: CanHold): Finding[] {
       station: 'controls',
       check: 'trace',
       verdict,
-      ...faultWords(f, p.controls.tracing!, nameOf),
+      ...faultWords(f, p.controls.tracing ?? NOTHING_READ, nameOf),
       about: keysOf(f),
       refs: keysOf(f).map((id) => ({ is: 'input', id })),
       ...(UNDECIDED.has(f.is) ? { undecided: true as const } : {}),

@@ -181,4 +181,13 @@ export const TRACE_KINDS: readonly Kind[] = [
       return [{ where: screen.id, spoilt, says: /inputs, .* free lines/ }];
     }),
   },
+  {
+    name: 'a kept board tapped that nobody has traced',
+    makes: 'open',
+    cases: readByHeader((p) => {
+      const base = tapped(p);
+      if (!base || !tracedKeys(base).length) return [];
+      return [{ where: 'all keys', spoilt: base, says: /without (its|their) pads/ }];
+    }),
+  },
 ];
