@@ -18,15 +18,19 @@ export interface TracingNow {
 
 const NONE: Tracing = { pads: [], readings: [] };
 
+/** The stand-in has pads of the same names; what a sheet says of the builder's board is not about it. */
+function triedOn(own: Tracing, readings: readonly PadReading[]): Tracing {
+  const tried = { ...own, readings: [...readings] };
+  delete tried.sheet;
+  return tried;
+}
+
 export function useTracing(isStandIn: boolean): TracingNow {
   const { doc, edit } = useBuild('doc', 'edit');
   const [tried, setTried] = useState<readonly PadReading[]>([]);
   const keys = useMemo(() => tracedKeys(doc), [doc]);
   const own = doc.controls.tracing ?? NONE;
-  const tracing = useMemo(
-    () => (isStandIn ? { ...own, readings: [...tried] } : own),
-    [isStandIn, own, tried],
-  );
+  const tracing = useMemo(() => (isStandIn ? triedOn(own, tried) : own), [isStandIn, own, tried]);
   const found = useMemo(
     () => (isStandIn ? traced(tracing, keys) : (tracedBoard(doc) ?? traced(tracing, keys))),
     [isStandIn, doc, tracing, keys],
