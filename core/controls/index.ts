@@ -15,6 +15,7 @@ export { freeKeyHoles, type KeyHole } from './keyHoles';
 export { linesOf, type Lines, type Taken } from './lines';
 export { leastCost } from './assign';
 export { readerInputs } from './reader';
+export { type Common, tappedCommons } from './commons';
 export { type Matrix, type MatrixLine } from './matrix';
 export { movedKey, nearestKey } from './moved';
 export { netWords, pinUses, type PinUse } from './pins';

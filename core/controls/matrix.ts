@@ -2,7 +2,7 @@
  * Rows and columns of a kept board on lines of the header: one line a net, and which two nets each key
  * closes. The board was traced; a line for each key would not tell them apart.
  */
-import { isLatchKey, onHeader, pinOf, SECOND_DUTY } from '../kit';
+import { pinOf, readsOwnKeys, SECOND_DUTY } from '../kit';
 import type { Project } from '../model';
 import { boardPlan, padsOfKeys, tracedBoard } from '../trace';
 
@@ -23,19 +23,12 @@ export interface Matrix {
 export function matrixOf(p: Project): Matrix | undefined {
   const found = tracedBoard(p);
   const plan = found && boardPlan(found);
-  if (plan?.kind !== 'grid') return undefined;
-  const tapped = new Set(
-    p.controls.inputs
-      .filter((i) => onHeader(p, i) && !i.route && !isLatchKey(p, i))
-      .map((i) => i.id),
-  );
+  if (plan?.kind !== 'grid' || readsOwnKeys(p)) return undefined;
   const side = new Map(plan.nets.map((n) => [n.pad, n.is]));
   const keys = [...padsOfKeys(p)].flatMap(([input, pads]) => {
     const row = pads.find((pad) => side.get(pad) === 'row');
     const column = pads.find((pad) => side.get(pad) === 'column');
-    return tapped.has(input) && row !== undefined && column !== undefined
-      ? [{ input, row, column }]
-      : [];
+    return row !== undefined && column !== undefined ? [{ input, row, column }] : [];
   });
   if (!keys.length) return undefined;
   const used = new Set(keys.flatMap((k) => [k.row, k.column]));

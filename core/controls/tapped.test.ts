@@ -48,8 +48,9 @@ test('one line a key, each its own', () => {
 
 test('one ground for the whole board, not one a key', () => {
   const nets = netsOf(kept, sceneOf(kept), buttonMap(kept));
-  const grounds = nets.filter((n) => n.what === 'ground' && n.a.pad.startsWith('at '));
-  expect(grounds.length).toBeLessThanOrEqual(1);
+  const own = nets.filter((n) => n.a.pad.startsWith('at '));
+  expect(own.filter((n) => n.what === 'ground')).toHaveLength(1);
+  expect(own.filter((n) => n.what === 'signal')).toHaveLength(keys.length);
 });
 
 test('beside a parallel picture there are too few lines, and the verdict says so', () => {
@@ -106,4 +107,42 @@ test('keys on a board of their own are not counted as wires to the header', () =
   expect(byUsb.total.working).toEqual([
     'each key to its own input of the controller board; one ground for each plate',
   ]);
+});
+
+describe('boards with commons', () => {
+  /** Each key on its own pad and on the common of its half of the board. */
+  const withCommons = (count: number, diode: -1 | 0 | 1): Project => {
+    const nets = Array.from({ length: count + keys.length }, (_, n) => n);
+    const board: KeptBoard = {
+      pads: nets.map((n) => (n < count ? `COM${n}` : `P${n - count}`)),
+      net: nets,
+      keys: keys.map((id, k) => ({ id, halves: [k % count, count + k], diode, side: 1, ohm: 60 })),
+    };
+    const tracing = { pads: board.pads, readings: readPlainly(board) };
+    return { ...kept, controls: { ...kept.controls, tracing } };
+  };
+  const commonWires = (p: Project) =>
+    netsOf(p, sceneOf(p), buttonMap(p)).filter(
+      (n) => n.a.pad.startsWith('at ') && n.a.pad.endsWith(' ground'),
+    );
+
+  test.each([1, 2, 3])(
+    '%i of them: a line a key, a wire a common, no matrix, and nothing is wrong',
+    (count) => {
+      const p = withCommons(count, 0);
+      const map = buttonMap(p);
+      expect(map.matrix).toBeUndefined();
+      expect(map.inputs.map((m) => m.gpio)).not.toContain(undefined);
+      expect(commonWires(p)).toHaveLength(count);
+      const { findings, hits, closes } = check(p);
+      expect(findings.filter((f) => f.check === 'trace')).toEqual([]);
+      expect([hits, closes]).toEqual([0, true]);
+    },
+  );
+
+  test('diodes away from the common: it goes to 3.3 V', () => {
+    const [wire] = commonWires(withCommons(1, 1));
+    expect([wire!.b.pad, wire!.what]).toEqual(['3V3', 'signal']);
+    expect(commonWires(withCommons(1, -1))[0]!.b.pad).toBe('GND');
+  });
 });

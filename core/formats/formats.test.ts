@@ -134,6 +134,27 @@ describe('the overlay', () => {
     expect(() => overlaySource(nameless)).toThrow(/"compatible" of the chip on your expander/);
   });
 
+  test.each([
+    [1, 0x20],
+    [-1, 0x11],
+    [0, 0x11],
+  ] as const)('of a kept board with a common: diodes %i make its lines %i', (diode, flags) => {
+    const ids = done.controls.inputs.map((i) => i.id);
+    const pads = ['C', ...ids.map((_, k) => `P${k}`)];
+    const board: KeptBoard = {
+      pads,
+      net: pads.map((_, n) => n),
+      keys: ids.map((id, k) => ({ id, halves: [0, k + 1], diode, side: 1, ohm: 50 })),
+    };
+    const tracing = { pads, readings: readPlainly(board) };
+    const back = compiled({
+      ...done,
+      controls: { ...done.controls, route: 'original board', compatible: 'made-up,board', tracing },
+    });
+    const told = [...back.matchAll(/gpios = <0x[0-9a-f]+ 0x[0-9a-f]+ 0x([0-9a-f]+)>/g)];
+    expect(told.map((m) => parseInt(m[1]!, 16))).toEqual(ids.map(() => flags));
+  });
+
   test('of a kept board of rows and columns: each key at its row and column', () => {
     const keys = done.controls.inputs.map((i) => i.id);
     const board: KeptBoard = {

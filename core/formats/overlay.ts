@@ -4,11 +4,20 @@
  * pulled up, gamepad event codes.
  */
 import { BadInput, type Input, type Project } from '../model';
-import { type ButtonMap, buttonMap, debounceMs, EVENT_CODES, readerInputs } from '../controls';
+import {
+  type ButtonMap,
+  buttonMap,
+  debounceMs,
+  EVENT_CODES,
+  readerInputs,
+  tappedCommons,
+} from '../controls';
 
 /** Active low (1) with the line's own pull-up (16): dt-bindings/gpio. */
 const ACTIVE_LOW = 0x1;
 const PULL_UP = 0x10;
+/** Active high, pulled down (32): keys whose common is on 3.3 V. */
+const PULL_DOWN = 0x20;
 /** An expander has its own pull-ups; without its interrupt line it is asked every so many ms. */
 const POLL_MS = 10;
 /** A column must be low for so long before its rows are read, µs: wires of a hand's breadth. */
@@ -51,6 +60,9 @@ const indented = (lines: readonly string[]): string[] => lines.map((l) => (l ? `
 function lineKeys(p: Project, map: ButtonMap, label: string): string[] {
   const keys = map.inputs.filter((m) => m.gpio !== undefined && m.input.routed);
   if (!keys.length) return [];
+  const commons = tappedCommons(p);
+  const flagsOf = (id: string): number =>
+    commons.get(id)?.isHigh ? PULL_DOWN : ACTIVE_LOW | PULL_UP;
   return [
     'deft_pad: deft-pad {',
     ...indented([
@@ -58,7 +70,7 @@ function lineKeys(p: Project, map: ButtonMap, label: string): string[] {
       `label = "${dtsText(p.name)}";`,
       '',
       ...keys.flatMap((m) =>
-        keyNode(p, m.input, `&${label} ${m.gpio} ${hex(ACTIVE_LOW | PULL_UP)}`),
+        keyNode(p, m.input, `&${label} ${m.gpio} ${hex(flagsOf(m.input.id))}`),
       ),
     ]),
     '};',

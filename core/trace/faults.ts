@@ -17,7 +17,9 @@ export type TraceFault =
   /** A pressed contact that the pull-up does not see, or hardly. */
   | { is: 'ohms'; key: string; ohm: number; most: number; pullUpOhm: number; isOver: boolean }
   /** Diodes against a pull-up: the common must be high and the lines pulled down. */
-  | { is: 'away'; keys: string[]; common: string }
+  | { is: 'away'; keys: string[]; isMixed: boolean }
+  /** Keys no matrix reads: both their pads are rows, or both columns. */
+  | { is: 'odd'; keys: string[] }
   /** Three keys hands can hold that press a fourth: a set for each key that is so pressed. */
   | { is: 'ghost'; sets: ReadonlyArray<BoardPlan['ghosts'][number]> };
 
@@ -59,12 +61,12 @@ export function traceFaults(
   }
   const plan = boardPlan(found);
   if (plan?.away.length) {
-    out.push({
-      is: 'away',
-      keys: plan.away,
-      common: plan.nets.find((n) => n.is === 'common')!.pad,
-    });
+    const oneWay = found.keys.filter((k) => k.isSure && k.runs === 'onward').length;
+    // Turned round as a whole such a board is read; a grid is drawn so that its first diode is right.
+    const isMixed = plan.kind === 'grid' || plan.away.length < oneWay;
+    out.push({ is: 'away', keys: plan.away, isMixed });
   }
+  if (plan?.odd.length) out.push({ is: 'odd', keys: plan.odd });
   const holdable = (plan?.ghosts ?? []).filter(({ held }) => canHold(held));
   const sets = holdable.filter((g, n) => holdable.findIndex((o) => o.ghost === g.ghost) === n);
   if (sets.length) out.push({ is: 'ghost', sets });

@@ -6,12 +6,12 @@ import { mostContactOhm, ohmWords, WORN_SHARE } from './ohms';
 import { tracedBoard, tracedKeys } from './ofBuild';
 import { faultWords } from './words';
 
-const VERDICT: Readonly<Record<Exclude<TraceFault['is'], 'ohms'>, Finding['verdict']>> = {
+const VERDICT: Readonly<Record<Exclude<TraceFault['is'], 'ohms' | 'away'>, Finding['verdict']>> = {
   contradiction: 'tight',
   open: 'tight',
   nothing: 'hit',
   same: 'hit',
-  away: 'tight',
+  odd: 'hit',
   ghost: 'tight',
 };
 const NOTHING_READ: Tracing = { pads: [], readings: [] };
@@ -36,6 +36,9 @@ const idOf = (f: TraceFault): string =>
     ? `trace-contradiction:${f.of.readings.join('-')}`
     : `trace-${f.is}:${f.is === 'ghost' ? '' : keysOf(f).join('~')}`;
 
+/** What only matters to whatever reads the pads. */
+const OF_READER: ReadonlySet<TraceFault['is']> = new Set(['away', 'odd', 'ghost']);
+
 /** Whether hands can press these keys at once. */
 type CanHold = (keys: readonly string[]) => boolean;
 
@@ -47,7 +50,7 @@ function faultsOf(p: Project, canHold: CanHold): TraceFault[] {
   if (!found && keys.length && !readsOwnKeys(p)) return [{ is: 'open', keys, asked: 0 }];
   if (!found) return [];
   const faults = traceFaults(p.controls.tracing!, found, canHold);
-  return readsOwnKeys(p) ? faults.filter((f) => f.is !== 'away' && f.is !== 'ghost') : faults;
+  return readsOwnKeys(p) ? faults.filter((f) => !OF_READER.has(f.is)) : faults;
 }
 
 export function traceFindings(p: Project, canHold: CanHold): Finding[] {
@@ -55,6 +58,7 @@ export function traceFindings(p: Project, canHold: CanHold): Finding[] {
   return faultsOf(p, canHold).map((f): Finding => {
     let verdict: Finding['verdict'];
     if (f.is === 'ohms') verdict = f.isOver ? 'hit' : 'tight';
+    else if (f.is === 'away') verdict = f.isMixed ? 'hit' : 'tight';
     else verdict = VERDICT[f.is];
     return {
       id: idOf(f),
@@ -126,8 +130,9 @@ export function traceWays(p: Project, canHold: CanHold, finding: Finding): WayOu
             ]),
       ];
     }
+    case 'odd':
     case 'same':
-      return f.keys.slice(1).map((key) => ({
+      return (f.is === 'same' ? f.keys.slice(1) : f.keys).map((key) => ({
         id: `leave-out-${key}`,
         text: `Do without ${nameOf(key)}`,
         cost: 'one button less',

@@ -9,13 +9,15 @@ export interface NetUse {
   keys: string[];
 }
 export interface BoardPlan {
-  /** One net to all; rows and columns; or each key between two pads of its own. */
-  kind: 'common' | 'grid' | 'pairs';
+  /** Every key has a pad no other has, and one or more commons; else rows and columns. */
+  kind: 'common' | 'grid';
   nets: NetUse[];
   /** Three keys that press a fourth, which has no diode between: corners of a rectangle. */
   ghosts: Array<{ held: [string, string, string]; ghost: string }>;
-  /** Keys whose diode lets no current run from their own pad to the common. */
+  /** Keys whose diode runs from the common to their own pad, or from column to row. */
   away: string[];
+  /** Keys with both pads among the rows, or both among the columns: no matrix reads them. */
+  odd: string[];
 }
 
 type Found = TracedKey & { pads: readonly [string, string] };
@@ -28,36 +30,47 @@ export function boardPlan(found: Traced): BoardPlan | undefined {
     found.joined.find((n) => n.includes(pad))?.filter((p) => p !== pad) ?? [];
   const by = new Map<string, Found[]>();
   for (const k of keys) for (const pad of k.pads) by.set(pad, [...(by.get(pad) ?? []), k]);
-  const [most] = [...by].sort((a, b) => b[1].length - a[1].length);
-  const isCommon = keys.length > 1 && most?.[1].length === keys.length;
-  const isGrid = !isCommon && [...by.values()].some((of) => of.length > 1);
-  const side = isGrid ? rowsOf(keys) : new Map<string, 'row' | 'column'>();
-  const use = (pad: string): NetUse['is'] => {
-    if (isCommon) return pad === most[0] ? 'common' : 'own';
-    return side.get(pad) ?? 'own';
-  };
-  let kind: BoardPlan['kind'] = 'pairs';
-  if (isCommon) kind = 'common';
-  else if (isGrid) kind = 'grid';
+  const isOwn = (pad: string): boolean => by.get(pad)!.length === 1;
+  const kind = keys.every((k) => k.pads.some(isOwn)) ? 'common' : 'grid';
+  const side = kind === 'grid' ? rowsOf(keys) : commonsOf(keys, isOwn);
+  const sideOf = (k: Found): Array<NetUse['is']> => k.pads.map((pad) => side.get(pad)!);
   return {
     kind,
     nets: [...by].map(([pad, of]) => ({
       pad,
       also: also(pad),
-      is: use(pad),
+      is: side.get(pad)!,
       keys: of.map((k) => k.key),
     })),
-    ghosts: isGrid ? ghostsOf(keys) : [],
-    away: isCommon
-      ? keys.flatMap((k) => (k.runs === 'onward' && k.pads[0] === most[0] ? [k.key] : []))
-      : [],
+    ghosts: kind === 'grid' ? ghostsOf(keys) : [],
+    away: keys.flatMap((k) => {
+      const [from, to] = sideOf(k);
+      const isAway = from === 'common' || (from === 'column' && to === 'row');
+      return k.runs === 'onward' && isAway ? [k.key] : [];
+    }),
+    odd: keys.flatMap((k) => (sideOf(k)[0] === sideOf(k)[1] ? [k.key] : [])),
   };
 }
 
+/** Of each key one pad is its own; the other is a common, be it for one key alone. */
+function commonsOf(
+  keys: readonly Found[],
+  isOwn: (pad: string) => boolean,
+): Map<string, NetUse['is']> {
+  return new Map(
+    keys.flatMap(({ pads }): Array<[string, NetUse['is']]> => {
+      const own = pads.find(isOwn)!;
+      return pads.map((pad) => [pad, pad === own ? 'own' : 'common']);
+    }),
+  );
+}
+
 /** Every net on the side that its keys leave it; rows are where current comes in, if it runs one way. */
-function rowsOf(keys: readonly Found[]): Map<string, 'row' | 'column'> {
-  const side = new Map<string, 'row' | 'column'>();
-  for (const start of keys) {
+function rowsOf(keys: readonly Found[]): Map<string, NetUse['is']> {
+  const side = new Map<string, NetUse['is']>();
+  // Diodes say which side is which: they come first.
+  const ordered = [...keys].sort((a, b) => Number(a.runs === 'both') - Number(b.runs === 'both'));
+  for (const start of ordered) {
     if (side.has(start.pads[0])) continue;
     side.set(start.pads[0], 'row');
     const queue = [start.pads[0]];

@@ -154,7 +154,7 @@ export const meterOn =
     slippedReading(rand, metered(board, red, black, held), slip);
 export type { PadReading };
 
-/** Every pair that a key closes read thrice while it is held and twice at rest, and the halves of the others at every pad. */
+/** Every pair that a key closes read four times while it is held and twice at rest, and the halves of the others at every pad. */
 export function readPlainly(board: KeptBoard): PadReading[] {
   const out: PadReading[] = [];
   const read = (red: ProbePoint, black: ProbePoint, held?: string): void => {
@@ -165,7 +165,9 @@ export function readPlainly(board: KeptBoard): PadReading[] {
   for (const k of board.keys) {
     const [a, b] = k.halves;
     if (a !== undefined && b !== undefined) {
-      for (let n = 0; n < 3; n++) read(pad(a), pad(b), k.id);
+      // The way current runs, where a diode lets it run one way only.
+      const [red, black] = k.diode === -1 ? [pad(b), pad(a)] : [pad(a), pad(b)];
+      for (let n = 0; n < 4; n++) read(red, black, k.id);
       for (let n = 0; n < 2; n++) read(pad(a), pad(b));
       continue;
     }

@@ -333,13 +333,13 @@ describe('what it asks of whatever reads it', () => {
         }),
         joined: [],
         spare: [],
-        shared: [],
       };
       const plan = boardPlan(found)!;
       if (plan.kind !== 'grid') {
         expect(plan.ghosts).toEqual([]);
         continue;
       }
+      expect([plan.away, plan.odd]).toEqual([[], []]);
       for (const k of found.keys) {
         const sides = k.pads.map((pad) => plan.nets.find((n) => n.pad === pad)!.is);
         expect([...sides].sort()).toEqual(['column', 'row']);
@@ -351,6 +351,29 @@ describe('what it asks of whatever reads it', () => {
       expect(told).toEqual(ghostsByMeter(board));
     }
     expect(ghosts).toBeGreaterThan(50);
+  });
+
+  test('keys no matrix reads, and diodes against the rest', () => {
+    const key = (id: string, a: string, b: string, runs: 'both' | 'onward' = 'both') => ({
+      key: id,
+      pads: [a, b] as const,
+      runs,
+      chance: 1,
+      isSure: true,
+    });
+    const plan = (...keys: Array<ReturnType<typeof key>>) =>
+      boardPlan({ keys, joined: [], spare: [] })!;
+    const ring = plan(key('a', '1', '2'), key('b', '2', '3'), key('c', '3', '1'));
+    expect([ring.kind, ring.odd.length]).toEqual(['grid', 1]);
+    const square = [
+      key('a', '1', '3', 'onward'),
+      key('b', '1', '4', 'onward'),
+      key('c', '2', '3', 'onward'),
+    ] as const;
+    expect(plan(...square, key('d', '2', '4', 'onward')).away).toEqual([]);
+    expect(plan(...square, key('d', '4', '2', 'onward')).away).toEqual(['d']);
+    // Which side is the rows is told by the diodes, wherever they stand in the list.
+    expect(plan(key('d', '4', '2'), ...square).away).toEqual([]);
   });
 
   /** Every three keys held, and every fourth one's pads read. */

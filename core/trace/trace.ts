@@ -51,8 +51,6 @@ export interface Traced {
   joined: string[][];
   /** Pads no key reaches. */
   spare: string[];
-  /** Nets that serve more than one key, most served first; pads by their first name. */
-  shared: Array<{ pad: string; keys: string[] }>;
   next?: Ask;
 }
 
@@ -92,7 +90,6 @@ export function traced(tracing: Tracing, keys: readonly string[], slip = SLIP): 
     keys: found,
     joined: nets.filter((n) => n.length > 1),
     spare: nets.filter((n) => !n.some((p) => used.has(p))).flat(),
-    shared: sharedOf(found),
     ...(next ? { next } : {}),
   };
 }
@@ -278,15 +275,4 @@ function askOhms(found: readonly TracedKey[]): Ask | undefined {
     held: left.key,
     for: 'ohm',
   };
-}
-
-function sharedOf(found: readonly TracedKey[]): Traced['shared'] {
-  const by = new Map<string, string[]>();
-  for (const { key, pads, isSure } of found) {
-    for (const pad of isSure && pads ? pads : []) by.set(pad, [...(by.get(pad) ?? []), key]);
-  }
-  return [...by]
-    .map(([pad, keys]) => ({ pad, keys }))
-    .filter((s) => s.keys.length > 1)
-    .sort((a, b) => b.keys.length - a.keys.length);
 }

@@ -99,12 +99,29 @@ export function faultWords(f: TraceFault, tracing: Tracing, nameOf: NameOf): Fau
         ],
       };
     case 'away':
+      return f.isMixed
+        ? {
+            title: 'Diodes run both ways',
+            what: `Current runs to ${names(f.keys)} the other way than to the rest.`,
+            why: [
+              'Whichever way the lines are pulled, some keys tell nothing: turn these diodes round.',
+            ],
+          }
+        : {
+            title: 'Diodes point away from the common',
+            what: `Current runs from the common to ${names(f.keys)} only.`,
+            why: [
+              'With the common on ground and pull-ups on the lines nothing would be told.',
+              'So the common goes to 3.3 V, and the overlay pulls the lines down and reads them active-high.',
+            ],
+          };
+    case 'odd':
       return {
-        title: 'Diodes point away from the common pad',
-        what: `Current runs from pad ${f.common} to ${names(f.keys)} only.`,
+        title:
+          f.keys.length === 1 ? 'A key no matrix reads' : `${f.keys.length} keys no matrix reads`,
+        what: `${names(f.keys)}: both pads are rows, or both are columns.`,
         why: [
-          `With pad ${f.common} on ground and pull-ups on the lines nothing would be told.`,
-          `Pad ${f.common} to 3.3 V, lines pulled down and read as active high.`,
+          'Cut such a key free and give it a line of its own, or read the board by its own chip.',
         ],
       };
     case 'ghost': {

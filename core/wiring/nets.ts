@@ -3,7 +3,7 @@
  * builder added. Gauge, colour and label are the builder's where they were said.
  */
 import { isHost, type Finding, type Input, type Project, routeOf } from '../model';
-import { backings, type ButtonMap, netWords } from '../controls';
+import { backings, type ButtonMap, netWords, tappedCommons } from '../controls';
 import { bodiesOf, everyItem, type Scene } from '../fit';
 import { isLatchKey, onHeader } from '../kit';
 import { kitOf } from '../chains';
@@ -195,6 +195,7 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
       .flatMap((body) => backings(body))
       .map((b) => [b.input.id, b.on?.item]),
   );
+  const commons = tappedCommons(p);
   let next = 0;
   const grounded = new Set<string>();
   for (const m of map.inputs) {
@@ -204,8 +205,10 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
     if (!m.input.routed || !m.place || !reads) continue;
     const { x, y, z, body } = m.place;
     const here = bodiesOf(scene).find((s) => s.shell?.body.id === body) ?? scene;
+    // Tapped, a key is read at the contacts of the kept board, whatever plates there are.
+    const isKept = isTapped(p, m.input);
     const pads = plates
-      .filter((at) => here.items.has(at.item.id))
+      .filter((at) => !isKept && here.items.has(at.item.id))
       .flatMap((at) =>
         at.part.pads
           .filter((q) => !['GND', 'common', 'b', '3V3'].includes(q.name))
@@ -231,27 +234,32 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
     if (!line) continue;
     out.push({ a: own, b: line, what: 'signal', says: m.input.name });
     // The pads of a kept board share its own common.
-    const plate = pads[0]?.e.item ?? (isTapped(p, m.input) ? KEPT : undefined);
+    const common = commons.get(m.input.id);
+    const kept = isKept ? `${KEPT} ${common?.pad ?? ''}` : undefined;
+    const plate = pads[0]?.e.item ?? kept;
     if (plate !== undefined && grounded.has(plate)) continue;
     if (plate !== undefined) grounded.add(plate);
     const at = plate === undefined ? undefined : here.items.get(plate);
     const ground = at
       ? firstPad(at, 'GND', 'common', 'b')
       : { ...own, pad: `${own.pad} ground`.slice(0, 40) };
-    const to = padAt(reads, 'KEY-') ?? headerPad(reads, 'GND', own.at);
+    const isHigh = common?.isHigh === true;
+    const to = padAt(reads, 'KEY-') ?? headerPad(reads, isHigh ? '3V3' : 'GND', own.at);
     if (ground && to) {
       out.push({
         a: ground,
         b: to,
-        what: 'ground',
-        says: `ground of ${at?.item.name ?? m.input.name}`,
+        what: isHigh ? 'signal' : 'ground',
+        says: isHigh
+          ? `common pad ${common.pad} to 3.3 V`
+          : `ground of ${at?.item.name ?? m.input.name}`,
       });
     }
   }
   return [...out, ...matrixWires(map, sbc)];
 }
 
-/** Stands for the board whose pads are tapped: its keys have one ground. */
+/** Stands for the board whose pads are tapped: its keys have one wire for each of its commons. */
 const KEPT = '@kept board';
 const isTapped = (p: Project, input: Input): boolean =>
   routeOf(p, input) === 'original board' && onHeader(p, input);

@@ -167,7 +167,7 @@ export const TRACE_KINDS: readonly Kind[] = [
     name: 'diodes of a kept board that point away from its common pad',
     makes: 'tight',
     cases: readByHeader(
-      spoilt((b) => b.keys.forEach((k) => (k.diode = 1)), /Diodes point away from the common pad/),
+      spoilt((b) => b.keys.forEach((k) => (k.diode = 1)), /Diodes point away from the common/),
     ),
   },
   {
@@ -189,5 +189,26 @@ export const TRACE_KINDS: readonly Kind[] = [
       if (!base || !tracedKeys(base).length) return [];
       return [{ where: 'all keys', spoilt: base, says: /without (its|their) pads/ }];
     }),
+  },
+  {
+    name: 'a diode of a kept board that runs the other way than the rest',
+    makes: 'open',
+    cases: readByHeader(
+      spoilt(
+        (b, n) => b.keys.forEach((k, i) => (k.diode = i === n ? 1 : -1)),
+        /Diodes run both ways|without its pads/,
+      ),
+    ),
+  },
+  {
+    name: 'a key of a kept board between two of its rows',
+    makes: 'hit',
+    cases: readByHeader(
+      spoilt(
+        (b, n) => (b.keys[n]!.halves = n === 0 ? [0, 1] : [1, 0]),
+        /no matrix reads/,
+        gridBoard,
+      ),
+    ),
   },
 ];

@@ -1,7 +1,13 @@
 /** A kept board traced pad by pad: one question after another, until every key has its pads. */
 import { useState } from 'react';
 import { Button, Checkbox, Input, Segmented, Select } from 'antd';
-import { BadInput, type ProbePoint, type Tracing, Tracing as TracingShape } from '@deft/core/model';
+import {
+  BadInput,
+  MOST_PADS,
+  type ProbePoint,
+  type Tracing,
+  Tracing as TracingShape,
+} from '@deft/core/model';
 import { readPadSheet } from '@deft/core/formats';
 import { ohmWords, PULL_UP_OHM, type Traced, tracedKeys } from '@deft/core/trace';
 import { useBuild, useScene } from '../../../state/build';
@@ -122,7 +128,7 @@ function Setting({
     setBad(pads.success ? undefined : pads.error.issues[0]!.message);
     if (pads.success) onSet({ pads: pads.data });
   };
-  const numbered = Math.min(keys + 1, 24);
+  const numbered = Math.min(keys + 1, MOST_PADS);
   return (
     <>
       {tracing.pads.length === 0 && (

@@ -18,9 +18,8 @@ import { download } from '../../../ui/download';
 import style from './board.module.css';
 
 const KIND: Readonly<Record<BoardPlan['kind'], string>> = {
-  common: 'One common pad, and one for each key',
+  common: 'A common, and a pad for each key',
   grid: 'Rows and columns: read them as a matrix',
-  pairs: 'Each key between two pads of its own',
 };
 
 function padsWords(k: TracedKey): string {
@@ -32,66 +31,72 @@ function padsWords(k: TracedKey): string {
 export function TraceTable({ found, isStandIn }: { found: Traced; isStandIn: boolean }) {
   const { doc } = useBuild('doc');
   const nameOf = (id: string): string => doc.controls.inputs.find((i) => i.id === id)?.name ?? id;
-  const most = mostContactOhm(doc.controls.tracing?.pullUpOhm ?? PULL_UP_OHM).value;
+  const limit = mostContactOhm(doc.controls.tracing?.pullUpOhm ?? PULL_UP_OHM);
+  const most = limit.value;
   const plan = boardPlan(found);
   return (
-    <div className={style.tables}>
-      <table className="plain" aria-label="Keys and their pads">
-        <thead>
-          <tr>
-            <th>Key</th>
-            <th>Pads</th>
-            <th>Held</th>
-            <th>Sure</th>
-          </tr>
-        </thead>
-        <tbody>
-          {found.keys.map((k) => (
-            <tr key={k.key}>
-              <td>{nameOf(k.key)}</td>
-              <td className={k.isSure && !k.pads ? 'bad' : ''}>{padsWords(k)}</td>
-              <td className={`nowrap ${k.ohm !== undefined && k.ohm > most ? 'bad' : ''}`}>
-                {k.ohm === undefined ? '' : ohmWords(k.ohm)}
-              </td>
-              <td className="nowrap">{k.isSure ? 'yes' : `${Math.floor(100 * k.chance)} %`}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {plan && (
-        <div>
-          <p>
-            <b>{KIND[plan.kind]}</b>
-          </p>
-          <table className="plain" aria-label="One wire for each net">
-            <thead>
-              <tr>
-                <th>Pad</th>
-                <th>Use</th>
-                <th>Keys</th>
-              </tr>
-            </thead>
-            <tbody>
-              {plan.nets.map((n) => (
-                <tr key={n.pad}>
-                  <td>{[n.pad, ...n.also].join(' = ')}</td>
-                  <td>{n.is}</td>
-                  <td>
-                    {n.keys.length > 4 ? `${n.keys.length} keys` : n.keys.map(nameOf).join(', ')}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          {found.spare.length > 0 && !found.next && (
-            <p className="note">
-              No key reaches {found.spare.length === 1 ? 'pad' : 'pads'} {found.spare.join(', ')}.
-            </p>
-          )}
-          {!isStandIn && <Files />}
-        </div>
+    <>
+      {found.keys.some((k) => k.ohm !== undefined) && (
+        <p className="note">Held at most: {limit.working.join('. ')}</p>
       )}
-    </div>
+      <div className={style.tables}>
+        <table className="plain" aria-label="Keys and their pads">
+          <thead>
+            <tr>
+              <th>Key</th>
+              <th>Pads</th>
+              <th>Held</th>
+              <th>Sure</th>
+            </tr>
+          </thead>
+          <tbody>
+            {found.keys.map((k) => (
+              <tr key={k.key}>
+                <td>{nameOf(k.key)}</td>
+                <td className={k.isSure && !k.pads ? 'bad' : ''}>{padsWords(k)}</td>
+                <td className={`nowrap ${k.ohm !== undefined && k.ohm > most ? 'bad' : ''}`}>
+                  {k.ohm === undefined ? '' : ohmWords(k.ohm)}
+                </td>
+                <td className="nowrap">{k.isSure ? 'yes' : `${Math.floor(100 * k.chance)} %`}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+        {plan && (
+          <div>
+            <p>
+              <b>{KIND[plan.kind]}</b>
+            </p>
+            <table className="plain" aria-label="One wire for each net">
+              <thead>
+                <tr>
+                  <th>Pad</th>
+                  <th>Use</th>
+                  <th>Keys</th>
+                </tr>
+              </thead>
+              <tbody>
+                {plan.nets.map((n) => (
+                  <tr key={n.pad}>
+                    <td>{[n.pad, ...n.also].join(' = ')}</td>
+                    <td>{n.is}</td>
+                    <td>
+                      {n.keys.length > 4 ? `${n.keys.length} keys` : n.keys.map(nameOf).join(', ')}
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+            {found.spare.length > 0 && !found.next && (
+              <p className="note">
+                No key reaches {found.spare.length === 1 ? 'pad' : 'pads'} {found.spare.join(', ')}.
+              </p>
+            )}
+            {!isStandIn && <Files />}
+          </div>
+        )}
+      </div>
+    </>
   );
 }
 
