@@ -44,11 +44,6 @@ try {
     await page.getByRole('button', { name: 'Own part' }).click();
     await page.getByLabel('As its maker prints it').fill('3.7 V 1200 mAh 5 x 34 x 50');
   });
-  await shoot('kit-chains', `/b/${key('Wisp')}/kit`, async () => {
-    await page.getByRole('button', { name: 'Remove Speaker 20' }).click();
-    await page.getByRole('link', { name: /^Chains/ }).click();
-    await page.locator('.way').first().waitFor();
-  });
   await shoot('fit', `/b/${loaner}/fit`, async () => {
     await page.getByRole('button', { name: 'Show finding 2' }).click();
   });
@@ -85,6 +80,13 @@ try {
       await page.getByRole('region', { name: 'What is wrong' }).waitFor();
     },
   );
+  await shoot('controls-board', `/b/${key('Linnet')}/controls?view=board`, async () => {
+    await page.getByRole('button', { name: /pads, numbered/ }).click();
+    await page.getByText('Stand-in board').click();
+    await page.getByRole('button', { name: 'Lay it on the bench' }).click();
+    await page.getByRole('button', { name: 'Read on to the end' }).click();
+    await page.getByText('Nothing is left to be asked').waitFor({ timeout: 90_000 });
+  });
   await shoot('power', `/b/${loaner}/power`);
   await shoot('bench', `/b/${loaner}/bench?trial=draw:teasel:game`, async () => {
     await page.getByText('Instruments that talk').click();
