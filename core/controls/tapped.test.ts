@@ -146,3 +146,35 @@ describe('boards with commons', () => {
     expect(commonWires(withCommons(1, -1))[0]!.b.pad).toBe('GND');
   });
 });
+
+describe('dirt between two pads at rest', () => {
+  const board: KeptBoard = {
+    pads: ['C', ...keys.map((_, k) => `P${k}`)],
+    net: [0, ...keys.map((_, k) => k + 1)],
+    keys: keys.map((id, k) => ({ id, halves: [0, k + 1], diode: 0, side: 1, ohm: 60 })),
+  };
+  const with2 = (ohm: number, pullUpOhm?: number) => {
+    const leak = { red: { pad: 'P0' }, black: { pad: 'P1' }, reads: ohm };
+    const tracing = {
+      pads: board.pads,
+      readings: [...readPlainly(board), leak],
+      ...(pullUpOhm === undefined ? {} : { pullUpOhm }),
+    };
+    const p = { ...kept, controls: { ...kept.controls, tracing } };
+    return check(p).findings.flatMap((f) => (f.check === 'trace' ? [[f.code, f.verdict]] : []));
+  };
+
+  test.each([
+    [20e3, 'hit'],
+    [76e3, 'hit'],
+    [78e3, 'tight'],
+    [150e3, 'tight'],
+  ])('%i Ω is %s beside a pull-up of 50 kΩ, and joins no pads', (ohm, verdict) => {
+    expect(with2(ohm)).toEqual([['trace-leak', verdict]]);
+  });
+
+  test('far off, or beside a stronger pull-up, it is nothing', () => {
+    expect(with2(160e3)).toEqual([]);
+    expect(with2(78e3, 10e3)).toEqual([]);
+  });
+});

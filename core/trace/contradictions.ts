@@ -36,14 +36,15 @@ interface Reading {
 }
 
 function readingsOf({ readings }: Tracing): Reading[] {
-  return readings.map(({ red, black, held, reads }, n) => {
+  return readings.map((r, n) => {
+    const { red, black, held } = r;
     const [a, b] = [pointKey(red), pointKey(black)];
     return {
       n,
       a,
       b,
       held,
-      seen: seenOf(reads),
+      seen: seenOf(r),
       isAtPads: 'pad' in red && 'pad' in black,
       probe: [held ?? '', ...[a, b].sort()].join('\n'),
     };

@@ -1,8 +1,9 @@
 /** What is wrong with a kept board as it was traced: facts only. */
-import type { Tracing } from '../model';
+import type { PadReading, Tracing } from '../model';
 import { type Contradiction, contradictions } from './contradictions';
 import { boardPlan, type BoardPlan } from './joints';
-import { mostContactOhm, PULL_UP_OHM, WORN_SHARE } from './ohms';
+import { COPPER_OHM, isAtRest } from './nets';
+import { leastLeakOhm, mostContactOhm, PULL_UP_OHM, WORN_SHARE } from './ohms';
 import type { Traced } from './trace';
 
 export type TraceFault =
@@ -16,6 +17,8 @@ export type TraceFault =
   | { is: 'same'; keys: string[]; pads: readonly [string, string] }
   /** A pressed contact that the pull-up does not see, or hardly. */
   | { is: 'ohms'; key: string; ohm: number; most: number; pullUpOhm: number; isOver: boolean }
+  /** Dirt between two pads at rest: over the least it should read by less than twice, or under it. */
+  | { is: 'leak'; pads: readonly [string, string]; ohm: number; least: number; pullUpOhm: number }
   /** Diodes against a pull-up: the common must be high and the lines pulled down. */
   | { is: 'away'; keys: string[]; isMixed: boolean }
   /** Keys no matrix reads: both their pads are rows, or both columns. */
@@ -54,6 +57,7 @@ export function traceFaults(
       out.push({ is: 'ohms', key: k.key, ohm: k.ohm, most, pullUpOhm, isOver });
     }
   }
+  out.push(...leaks(tracing, pullUpOhm));
   for (const [pair, keys] of by) {
     if (keys.length < 2) continue;
     const [a, b] = pair.split('\n') as [string, string];
@@ -71,4 +75,23 @@ export function traceFaults(
   const sets = holdable.filter((g, n) => holdable.findIndex((o) => o.ghost === g.ghost) === n);
   if (sets.length) out.push({ is: 'ghost', sets });
   return out;
+}
+
+/** A leak worth a word: it dries out, or gets worse. */
+const NEAR = 2;
+
+/** Pads at rest with neither copper nor nothing between them, the last reading of each. */
+function leaks({ readings }: Tracing, pullUpOhm: number): TraceFault[] {
+  const least = leastLeakOhm(pullUpOhm).value;
+  const last = new Map<string, { pads: [string, string]; reads: PadReading['reads'] }>();
+  for (const r of readings) {
+    if (!isAtRest(r)) continue;
+    const pads = [r.red, r.black].flatMap((p) => ('pad' in p ? [p.pad] : [])) as [string, string];
+    last.set([...pads].sort().join('\n'), { pads, reads: r.reads });
+  }
+  return [...last.values()].flatMap(({ pads, reads }): TraceFault[] =>
+    typeof reads === 'number' && reads > COPPER_OHM && reads < NEAR * least
+      ? [{ is: 'leak', pads, ohm: reads, least, pullUpOhm }]
+      : [],
+  );
 }

@@ -2,11 +2,14 @@
 import type { Change, Finding, Project, Tracing, WayOut } from '../model';
 import { readsOwnKeys } from '../kit';
 import { type TraceFault, traceFaults } from './faults';
+import { isAtRest } from './nets';
 import { mostContactOhm, ohmWords, WORN_SHARE } from './ohms';
 import { tracedBoard, tracedKeys } from './ofBuild';
 import { faultWords } from './words';
 
-const VERDICT: Readonly<Record<Exclude<TraceFault['is'], 'ohms' | 'away'>, Finding['verdict']>> = {
+const VERDICT: Readonly<
+  Record<Exclude<TraceFault['is'], 'ohms' | 'away' | 'leak'>, Finding['verdict']>
+> = {
   contradiction: 'tight',
   open: 'tight',
   nothing: 'hit',
@@ -20,6 +23,7 @@ const UNDECIDED: ReadonlySet<TraceFault['is']> = new Set(['contradiction', 'open
 function keysOf(f: TraceFault): string[] {
   switch (f.is) {
     case 'contradiction':
+    case 'leak':
       return [];
     case 'nothing':
     case 'ohms':
@@ -31,10 +35,18 @@ function keysOf(f: TraceFault): string[] {
   }
 }
 
-const idOf = (f: TraceFault): string =>
-  f.is === 'contradiction'
-    ? `trace-contradiction:${f.of.readings.join('-')}`
-    : `trace-${f.is}:${f.is === 'ghost' ? '' : keysOf(f).join('~')}`;
+function idOf(f: TraceFault): string {
+  switch (f.is) {
+    case 'contradiction':
+      return `trace-contradiction:${f.of.readings.join('-')}`;
+    case 'leak':
+      return `trace-leak:${f.pads.join('~')}`;
+    case 'ghost':
+      return 'trace-ghost';
+    default:
+      return `trace-${f.is}:${keysOf(f).join('~')}`;
+  }
+}
 
 /** What only matters to whatever reads the pads. */
 const OF_READER: ReadonlySet<TraceFault['is']> = new Set(['away', 'odd', 'ghost']);
@@ -58,6 +70,7 @@ export function traceFindings(p: Project, canHold: CanHold): Finding[] {
   return faultsOf(p, canHold).map((f): Finding => {
     let verdict: Finding['verdict'];
     if (f.is === 'ohms') verdict = f.isOver ? 'hit' : 'tight';
+    else if (f.is === 'leak') verdict = f.ohm < f.least ? 'hit' : 'tight';
     else if (f.is === 'away') verdict = f.isMixed ? 'hit' : 'tight';
     else verdict = VERDICT[f.is];
     return {
@@ -100,6 +113,23 @@ export function traceWays(p: Project, canHold: CanHold, finding: Finding): WayOu
         },
       ];
     }
+    case 'leak':
+      return [
+        {
+          id: 'washed',
+          text: `Washed: read pads ${f.pads[0]} and ${f.pads[1]} again`,
+          cost: 'alcohol, a brush and an hour to dry',
+          changes: [
+            readAgain((n) => {
+              const r = tracing.readings[n]!;
+              return (
+                isAtRest(r) && [r.red, r.black].every((q) => 'pad' in q && f.pads.includes(q.pad))
+              );
+            }),
+          ],
+          effort: 3,
+        },
+      ];
     case 'nothing':
     case 'ohms': {
       const cleaned: WayOut = {

@@ -9,12 +9,18 @@ import type { Seen } from './contact';
 const JOINED = 0.03;
 /** Surer than this either way is settled. */
 const SETTLED = 0.99;
-/** Up to here a reading is a contact, from there on none, Ω; carbon pills read up to some kΩ. */
+/** Up to here a pressed contact reads, from there on none does, Ω; carbon pills read up to some kΩ. */
 const CONTACT_OHM = 100e3;
+/** Copper reads less than this, Ω; what reads more between two pads at rest is dirt. */
+export const COPPER_OHM = 1000;
 
-export const seenOf = (reads: PadReading['reads']): Seen => {
-  if (typeof reads === 'string') return reads;
-  return reads <= CONTACT_OHM ? 'closed' : 'open';
+/** Whether nothing is held and both probes are on pads: then only copper joins them. */
+export const isAtRest = ({ red, black, held }: PadReading): boolean =>
+  held === undefined && 'pad' in red && 'pad' in black;
+
+export const seenOf = (r: PadReading): Seen => {
+  if (typeof r.reads === 'string') return r.reads;
+  return r.reads <= (isAtRest(r) ? COPPER_OHM : CONTACT_OHM) ? 'closed' : 'open';
 };
 
 /** A pair that reads closed while a key is held may as well be joined for good; with two keys, rather so. */
@@ -39,10 +45,11 @@ export const isSettled = (chance: number): boolean => chance >= SETTLED || chanc
 
 /** Readings between two pads with nothing held. */
 export const atRest = (readings: readonly PadReading[], a: string, b: string): Seen[] =>
-  readings.flatMap(({ red, black, held, reads }) => {
-    if (held !== undefined || !('pad' in red) || !('pad' in black)) return [];
+  readings.flatMap((r) => {
+    const { red, black } = r;
+    if (r.held !== undefined || !('pad' in red) || !('pad' in black)) return [];
     const isPair = (red.pad === a && black.pad === b) || (red.pad === b && black.pad === a);
-    return isPair ? [seenOf(reads)] : [];
+    return isPair ? [seenOf(r)] : [];
   });
 
 /**

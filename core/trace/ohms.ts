@@ -30,6 +30,26 @@ export function mostContactOhm(pullUpOhm: number): Worked<number> {
   };
 }
 
+/** What a header's inputs take for high, V: typical. */
+const HIGH_V = 2;
+
+/**
+ * Least resistance between two pads at rest that still reads high: R ≥ Rpull · Vhigh / (V − Vhigh).
+ *
+ * @param pullUpOhm  the pull-up, Ω, above 0
+ * @returns          Ω with its working
+ * @see              the voltage divider of pull-up and leak
+ */
+export function leastLeakOhm(pullUpOhm: number): Worked<number> {
+  const value = (pullUpOhm * HIGH_V) / (SUPPLY_V - HIGH_V);
+  return {
+    value,
+    working: [
+      `R ≥ ${ohmWords(pullUpOhm)} · ${HIGH_V} V / (${SUPPLY_V} V − ${HIGH_V} V) = ${ohmWords(value)}`,
+    ],
+  };
+}
+
 const PLAIN = new Intl.NumberFormat('en', { maximumSignificantDigits: 2 });
 export const ohmWords = (ohm: number): string =>
   ohm >= 1000 ? `${PLAIN.format(ohm / 1000)} kΩ` : `${PLAIN.format(ohm)} Ω`;

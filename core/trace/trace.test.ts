@@ -12,7 +12,7 @@ import { gameOf, unnamed } from './game.fixture';
 import { boardPlan } from './joints';
 import { keptBoard, metered, meterOn, truthOf } from './kept.fixture';
 import { placeOf } from './likelihood';
-import { mostContactOhm } from './ohms';
+import { leastLeakOhm, mostContactOhm } from './ohms';
 import { foundOf, played } from './play.fixture';
 import { SURE, traced } from './trace';
 
@@ -317,6 +317,8 @@ describe('what it asks of whatever reads it', () => {
     expect(mostContactOhm(50e3).value).toBeCloseTo(16e3, 6);
     expect(mostContactOhm(10e3).value).toBeCloseTo(3.2e3, 6);
     expect(mostContactOhm(1.8e3).value).toBeCloseTo(576, 6);
+    // 2 V of 3.3 V are high: 50 kΩ · 2 / 1.3.
+    expect(leastLeakOhm(50e3).value).toBeCloseTo(76_923.08, 1);
     expect(() => mostContactOhm(0)).toThrow('A pull-up of 0 Ω is none.');
   });
 

@@ -122,7 +122,7 @@ function toldOf(
     const black = spotOf(r.black);
     const held = r.held === undefined ? undefined : keys.indexOf(r.held);
     if (!red || !black || (held !== undefined && held < 0)) return [];
-    return [{ red, black, seen: seenOf(r.reads), ...(held === undefined ? {} : { held }) }];
+    return [{ red, black, seen: seenOf(r), ...(held === undefined ? {} : { held }) }];
   });
 }
 
@@ -146,12 +146,13 @@ function ohmsOf(
   const one = nets.find((n) => n.includes(a))!;
   const two = nets.find((n) => n.includes(b))!;
   const read = readings
-    .flatMap(({ red, black, held, reads }) => {
+    .flatMap((r) => {
+      const { red, black, held, reads } = r;
       if (held !== key || typeof reads === 'string' || !isPad(red) || !isPad(black)) return [];
       const fits =
         (one.includes(red.pad) && two.includes(black.pad)) ||
         (two.includes(red.pad) && one.includes(black.pad));
-      return fits && seenOf(reads) === 'closed' ? [reads] : [];
+      return fits && seenOf(r) === 'closed' ? [reads] : [];
     })
     .sort((x, y) => x - y);
   return read[Math.floor((read.length - 1) / 2)];
@@ -210,7 +211,7 @@ function askAtRest(
     if (!pads) continue;
     const closers = new Set(likely.flatMap((f) => (f.pads && same(f.pads, pads) ? [f.key] : [])));
     const seen = readings.flatMap((r) =>
-      isPair(r, pads) && (r.held === undefined || !closers.has(r.held)) ? [seenOf(r.reads)] : [],
+      isPair(r, pads) && (r.held === undefined || !closers.has(r.held)) ? [seenOf(r)] : [],
     );
     const before = closers.size > 1 ? JOINED_IF_TWICE : JOINED_IF_ONCE;
     if (!isSettled(joinedChance(seen, slip, before))) {

@@ -1,7 +1,7 @@
 /** What is wrong with a traced board, in words. */
 import { listed, type PadReading, type ProbePoint, type Tracing } from '../model';
 import type { TraceFault } from './faults';
-import { mostContactOhm, ohmWords } from './ohms';
+import { leastLeakOhm, mostContactOhm, ohmWords } from './ohms';
 
 export type NameOf = (key: string) => string;
 
@@ -96,6 +96,18 @@ export function faultWords(f: TraceFault, tracing: Tracing, nameOf: NameOf): Fau
         why: [
           ...mostContactOhm(f.pullUpOhm).working,
           'Clean pill and contact with alcohol, take new pills, or a weaker pull-up.',
+        ],
+      };
+    case 'leak':
+      return {
+        title: `${ohmWords(f.ohm)} of dirt between pads ${f.pads[0]} and ${f.pads[1]}`,
+        what:
+          f.ohm < f.least
+            ? `A pull-up of ${ohmWords(f.pullUpOhm)} wants ${ohmWords(f.least)}: it may read as pressed.`
+            : `A pull-up of ${ohmWords(f.pullUpOhm)} wants ${ohmWords(f.least)}: on a damp day it may read as pressed.`,
+        why: [
+          ...leastLeakOhm(f.pullUpOhm).working,
+          'Wash the board with alcohol and a brush, let it dry, and read it again; or a stronger pull-up.',
         ],
       };
     case 'away':

@@ -211,4 +211,20 @@ export const TRACE_KINDS: readonly Kind[] = [
       ),
     ),
   },
+  {
+    name: 'dirt between pads of a kept board that reads as a press',
+    makes: 'hit',
+    cases: reread((board, all) => {
+      const [red, black] = board.pads.slice(-2).map((pad) => ({ pad }));
+      return [...all, { red: red!, black: black!, reads: 40e3 }];
+    }, /of dirt between pads .* may read as pressed/),
+  },
+  {
+    name: 'a little dirt between pads of a kept board',
+    makes: 'tight',
+    cases: reread((board, all) => {
+      const [red, black] = board.pads.slice(-2).map((pad) => ({ pad }));
+      return [...all, { red: red!, black: black!, reads: 120e3 }];
+    }, /of dirt between pads .* on a damp day/),
+  },
 ];
