@@ -95,8 +95,12 @@ test('a grille is drilled where none was, and air holes are begun, dragged, type
   // By keyboard alone: another one, begun, nudged and taken out again.
   await page.getByRole('button', { name: 'Drill a pattern of holes' }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('menuitem', { name: 'for air in the front' })).toBeVisible();
+  const forAir = page.getByRole('menuitem', { name: 'for air in the front' });
+  await expect(forAir).toBeVisible();
+  // The menu takes the focus some frames after it is seen: an arrow before that is the button's.
+  await expect(page.getByRole('menuitem').first()).toBeFocused();
   await page.keyboard.press('ArrowDown');
+  await expect(forAir).toBeFocused();
   await page.keyboard.press('Enter');
   const second = cuts.getByRole('row', { name: /air holes in the front face/ }).first();
   await expect(second).toBeVisible();
