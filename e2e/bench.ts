@@ -45,6 +45,7 @@ export const VIEWS = [
   'controls?view=lag',
   'controls?view=press',
   'controls?view=board',
+  'controls?view=serial',
   'power',
   'power?view=network',
   'power?view=charging',

@@ -1,6 +1,10 @@
 /** Every key pressed before the case is closed: on the stand-in, with a pad, from the handheld's log. */
 import type { Page } from '@playwright/test';
+import { SerialPad } from '../simulators/board/serial';
 import { documentOf, expect, fewKeys, openExample, saved, SITE, stationUrl, test } from './bench';
+
+/** A pad of six keys, one of whose contacts is gone. */
+const PAD_WITH_A_GAP = 19;
 
 async function openPressTest(page: Page): Promise<string> {
   const key = await openExample(page, 'dabchick-2-done');
@@ -83,6 +87,45 @@ test.describe.serial('the stand-in', () => {
     await page.getByRole('link', { name: 'Inputs' }).click();
     await saved(page);
     expect((await documentOf(page, key)).controls.tracing?.readings).toEqual([]);
+  });
+
+  test('serial pad: one nobody has a drawing of, captured to the end; a contact that is gone moves nothing', async ({
+    page,
+  }) => {
+    test.slow();
+    const key = await openExample(page, 'linnet', (d) => fewKeys(d, 6));
+    const { inputs } = (await documentOf(page, key)).controls;
+    await page.goto(stationUrl(key, 'controls'));
+    await page.getByRole('link', { name: 'Serial pads' }).click();
+    await page.getByRole('button', { name: 'Read the keys over the serial pad' }).click();
+    await page.getByText('Stand-in pad').click();
+    const seed = page.getByLabel('Seed of the serial pad');
+    await seed.fill(String(PAD_WITH_A_GAP));
+    await seed.press('Enter');
+    await page.getByRole('button', { name: 'Lay it on the bench' }).click();
+    await page.getByRole('button', { name: 'Capture it' }).click();
+    await expect(page.getByText(`Hold ${inputs[0]!.name}`)).toBeVisible();
+    await page.getByRole('button', { name: 'Capture all that are left' }).click();
+    await expect(page.getByText('Every key is captured.')).toBeVisible();
+    const pad = new SerialPad({
+      keys: inputs.map((i: { id: string }) => i.id),
+      seed: PAD_WITH_A_GAP,
+    });
+    const told = pad.table().map((line) => line.split(' ')[2]!);
+    expect(told.filter((bit) => bit === '-')).toHaveLength(1);
+    const table = page.getByRole('table', { name: 'Bits of the serial pad' });
+    for (const [i, bit] of told.entries()) {
+      if (bit === '-') {
+        const gone = page.getByRole('button', { name: `${inputs[i]!.name}: answered wrongly` });
+        await expect(gone).toBeVisible();
+        continue;
+      }
+      const row = table.getByRole('row').nth(Number(bit) + 1);
+      await expect(row.getByRole('cell').nth(3)).toHaveText(inputs[i]!.name);
+    }
+    // Nothing of it is the builder's.
+    await saved(page);
+    expect((await documentOf(page, key)).controls.bus?.captures ?? []).toEqual([]);
   });
 
   test('press test: a key pressed on the drawing is pressed on the board', async ({ page }) => {

@@ -107,15 +107,25 @@ export function inputsChain(k: Kit): Chain {
         [k.computer.item.id],
       );
     }
-  } else if (route === 'original board') {
+  } else if (route === 'original board' || route === 'pad bus') {
     const kept = k.p.donor?.kept.find((q) => q.kind === 'board' || q.kind === 'membranes');
-    if (kept) m.link({ name: kept.name, note: 'kept: tapped at its pads' });
+    const how = route === 'pad bus' ? 'tells its keys bit after bit' : 'tapped at its pads';
+    if (kept) m.link({ name: kept.name, note: `kept: ${how}` });
     else {
       m.broken(
         'board',
         'No original board kept',
         "The buttons are read through the donor's board, and none is kept.",
         ['Note it in Shell, Donor, with what its pads do.'],
+      );
+    }
+    if (route === 'pad bus' && n > own.length && !k.ends('lines', 'gives').length) {
+      m.broken(
+        'bus',
+        'No header lines',
+        `${k.computer.item.name} has no header for data, latch and clock.`,
+        ['Take a computer with a header, or read the keys through a controller board.'],
+        [k.computer.item.id],
       );
     }
   } else if (!k.ends('lines', 'gives').length) {

@@ -45,6 +45,11 @@ interface Position {
 const OWN_SWITCHES: ReadonlySet<Project['controls']['route']> = new Set<
   Project['controls']['route']
 >(['gpio', 'usb', 'expander']);
+/** Routes in which keys keep the contacts of a board that was kept. */
+const AT_KEPT: ReadonlySet<Project['controls']['route']> = new Set<Project['controls']['route']>([
+  'original board',
+  'pad bus',
+]);
 
 function positionsOf(at: PlacedItem): Position[] {
   if (at.part.family !== 'switch' || at.part.off) return [];
@@ -107,7 +112,7 @@ export function backings(scene: Scene): Backing[] {
   const { project, shell } = scene;
   const boards = keptBoards(scene);
   const { route } = project.controls;
-  const isRead = OWN_SWITCHES.has(route) || (route === 'original board' && boards.length > 0);
+  const isRead = OWN_SWITCHES.has(route) || (AT_KEPT.has(route) && boards.length > 0);
   const wanting = project.controls.inputs.filter(
     (i) => isRead || i.route === 'gpio' || isLatchKey(project, i),
   );

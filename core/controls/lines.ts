@@ -3,7 +3,7 @@
  * left for buttons.
  */
 import { present, type Item, type Part, type Project } from '../model';
-import { HEADER_40, partOf, RESERVED } from '../kit';
+import { HEADER_40, partOf, pinOf, RESERVED, SECOND_DUTY } from '../kit';
 
 export interface Taken {
   gpio: number;
@@ -41,3 +41,9 @@ export function linesOf(p: Project): Lines {
     .filter((x) => new Set(x.by.map((t) => t.item)).size > 1 && !shared(x.by));
   return { taken, free, contested };
 }
+
+/** Lines as they are given to nets that may lie on any: those with a second duty last, then as on the header. */
+export const inOrderOfUse = (free: readonly number[]): number[] =>
+  [...free].sort(
+    (a, b) => Number(a in SECOND_DUTY) - Number(b in SECOND_DUTY) || pinOf(a) - pinOf(b),
+  );

@@ -15,6 +15,7 @@ import { HEADER_40, isLatchKey, onHeader, partOf, pinOf, RESERVED, SECOND_DUTY }
 import { type Scene, sceneOf } from '../fit';
 import { leastCost } from './assign';
 import { type Lines, linesOf } from './lines';
+import { type BusLines, busLines } from './busLines';
 import { givenLines, type Matrix, matrixOf } from './matrix';
 import { headerPlaces, type Place, placeAnywhere, straight } from './places';
 
@@ -31,6 +32,8 @@ export interface ButtonMap {
   inputs: MappedInput[];
   /** Keys of a kept board of rows and columns, which share lines. */
   matrix?: Matrix;
+  /** The three lines of a serial pad. */
+  bus?: BusLines;
   lines: Lines;
   total: Worked<number>;
   findings: Finding[];
@@ -77,6 +80,11 @@ export function buttonMap(p: Project, scene: Scene = sceneOf(p)): ButtonMap {
       nets,
       lines.free.filter((g) => !given.has(g)),
     );
+  for (const line of shared?.matrix.lines ?? []) given.add(line.gpio);
+  const bus = busLines(
+    p,
+    lines.free.filter((g) => !given.has(g)),
+  );
   for (const m of inputs) {
     if (m.gpio === undefined) continue;
     m.pin = pinOf(m.gpio);
@@ -91,20 +99,33 @@ export function buttonMap(p: Project, scene: Scene = sceneOf(p)): ButtonMap {
     total: {
       value: sum,
       working: [
-        leastWords(p, shared?.matrix) ??
+        leastWords(p, shared?.matrix, bus) ??
           `${wired.length} ${wired.length === 1 ? 'wire' : 'wires'}, ${Math.round(sum)} mm in straight lines; the least possible over ${lines.free.length} free lines with the hand-made choices kept and lines with a second duty last`,
       ],
     },
     ...(shared ? { matrix: shared.matrix } : {}),
+    ...(bus ? { bus } : {}),
     findings: findings(p, inputs, lines, {
-      left: wanting.length - fitted.length + (shared?.short ?? 0),
+      left:
+        wanting.length -
+        fitted.length +
+        (shared?.short ?? 0) +
+        (bus?.lines.filter((l) => l.gpio === undefined).length ?? 0),
       nets: shared?.matrix,
+      bus,
     }),
   };
 }
 
 /** How the keys are read where no line of a header is taken by them. */
-function leastWords(p: Project, matrix: Matrix | undefined): string | undefined {
+function leastWords(
+  p: Project,
+  matrix: Matrix | undefined,
+  bus: BusLines | undefined,
+): string | undefined {
+  if (bus && !inputsOnHeader(p)) {
+    return `${bus.bits.length} ${bus.bits.length === 1 ? 'key' : 'keys'} over latch, clock and data: three lines, and two wires that feed the pad`;
+  }
   if (matrix) {
     const rows = matrix.lines.filter((l) => l.is === 'row').length;
     return `${matrix.keys.length} keys on ${rows} rows and ${matrix.lines.length - rows} columns: one wire for each, ${matrix.lines.length} lines`;
@@ -118,6 +139,9 @@ function leastWords(p: Project, matrix: Matrix | undefined): string | undefined 
   if (route !== 'original board' || !host) return undefined;
   return `each key to its own pad of ${host.name}, found with a meter; one ground for each plate`;
 }
+
+const inputsOnHeader = (p: Project): boolean =>
+  p.controls.inputs.some((i) => i.routed && takesLine(p, i));
 
 const maybe = <K extends string, V>(key: K, value: V | undefined) =>
   value === undefined ? {} : ({ [key]: value } as { [k in K]: V });
@@ -147,11 +171,11 @@ function findings(
   p: Project,
   inputs: readonly MappedInput[],
   lines: Lines,
-  short: { left: number; nets: Matrix | undefined },
+  short: { left: number; nets: Matrix | undefined; bus: BusLines | undefined },
 ): Finding[] {
   const out: Finding[] = [];
   const used = new Set(inputs.map((m) => m.gpio));
-  if (p.controls.route === 'gpio' || inputs.some((m) => takesLine(p, m.input))) {
+  if (p.controls.route === 'gpio' || short.bus || inputs.some((m) => takesLine(p, m.input))) {
     for (const { gpio, by } of lines.contested) {
       out.push(
         say(
@@ -248,7 +272,8 @@ function findings(
       const alone = inputs.filter(
         (m) => m.input.routed && takesLine(p, m.input) && !shared.has(m.input.id),
       ).length;
-      const need = alone + (short.nets?.lines.length ?? 0);
+      const need = alone + (short.nets?.lines.length ?? 0) + (short.bus?.lines.length ?? 0);
+      const isShared = short.nets !== undefined || short.bus !== undefined;
       const biggest = [...new Set(lines.taken.map((t) => t.item))]
         .map((id) => ({
           name: lines.taken.find((t) => t.item === id)!.name,
@@ -261,10 +286,10 @@ function findings(
           'lines',
           'pins',
           'hit',
-          `${word(need)} ${short.nets ? 'lines wanted' : 'inputs'}, ${word(lines.free.length).toLowerCase()} free lines`,
+          `${word(need)} ${isShared ? 'lines wanted' : 'inputs'}, ${word(lines.free.length).toLowerCase()} free lines`,
           biggest ? `${biggest.name} takes ${biggest.n} of 28.` : 'The header has too few lines.',
           [
-            `28 lines − ${new Set(lines.taken.map((t) => t.gpio)).size} taken − those reserved = ${lines.free.length} free; ${leftOver(short.left, short.nets ? 'wire' : 'input')}.`,
+            `28 lines − ${new Set(lines.taken.map((t) => t.gpio)).size} taken − those reserved = ${lines.free.length} free; ${leftOver(short.left, isShared ? 'wire' : 'input')}.`,
           ],
           [...new Set(lines.taken.map((t) => t.item))],
         ),

@@ -2,8 +2,9 @@
  * Rows and columns of a kept board on lines of the header: one line a net, and which two nets each key
  * closes. The board was traced; a line for each key would not tell them apart.
  */
-import { pinOf, readsOwnKeys, SECOND_DUTY } from '../kit';
+import { pinOf, readsOwnKeys } from '../kit';
 import type { Project } from '../model';
+import { inOrderOfUse } from './lines';
 import { boardPlan, padsOfKeys, tracedBoard } from '../trace';
 
 export interface MatrixLine {
@@ -50,9 +51,7 @@ export function givenLines(
   matrix: Matrix,
   free: readonly number[],
 ): { matrix: Matrix; short: number } {
-  const order = [...free].sort(
-    (a, b) => Number(a in SECOND_DUTY) - Number(b in SECOND_DUTY) || pinOf(a) - pinOf(b),
-  );
+  const order = inOrderOfUse(free);
   const lines = matrix.lines.map((line, i): MatrixLine => {
     const gpio = order[i];
     return gpio === undefined ? line : { ...line, gpio, pin: pinOf(gpio) };

@@ -2,14 +2,17 @@
 import { HEADER_40, type HeaderPin, RESERVED } from '../kit';
 import type { Taken } from './lines';
 import type { ButtonMap, MappedInput } from './map';
+import type { BusLine } from './busLines';
 import type { MatrixLine } from './matrix';
+
+/** A line that several keys share. */
+export type SharedLine = MatrixLine | BusLine;
 
 export interface PinUse {
   pin: HeaderPin;
   taken: Taken[];
   button?: MappedInput;
-  /** A row or a column of keys that share lines. */
-  net?: MatrixLine;
+  net?: SharedLine;
   is: 'supply' | 'taken' | 'clash' | 'button' | 'reserved' | 'free';
 }
 
@@ -20,7 +23,7 @@ export function pinUses(map: ButtonMap): PinUse[] {
     const taken = map.lines.taken.filter((t) => t.gpio === gpio);
     const buttons = map.inputs.filter((m) => m.gpio === gpio);
     const [button] = buttons;
-    const net = map.matrix?.lines.find((l) => l.gpio === gpio);
+    const net = sharedLines(map).find((l) => l.gpio === gpio);
     return {
       pin,
       taken,
@@ -31,8 +34,14 @@ export function pinUses(map: ButtonMap): PinUse[] {
   });
 }
 
-/** "row at pad 3". */
-export const netWords = (net: MatrixLine): string => `${net.is} at pad ${net.pad}`;
+export const sharedLines = ({ matrix, bus }: Pick<ButtonMap, 'matrix' | 'bus'>): SharedLine[] => [
+  ...(matrix?.lines ?? []),
+  ...(bus?.lines ?? []),
+];
+
+/** "row at pad 3", "serial latch". */
+export const netWords = (net: SharedLine): string =>
+  'pad' in net ? `${net.is} at pad ${net.pad}` : `serial ${net.is}`;
 
 function useOf(
   map: ButtonMap,

@@ -9,7 +9,7 @@ import { join } from 'node:path';
 import Papa from 'papaparse';
 import { demos } from '../catalogue';
 import { correctionFor, cutOuts, cutting, cutWork, measuringSheet, templates } from '../cuts';
-import type { Project } from '../model';
+import { type PadBus, type Project, USUAL_PAD_BUS } from '../model';
 import {
   calliperTable,
   csvText,
@@ -204,6 +204,64 @@ describe('the overlay', () => {
         code: pressPlan(p).keys[k]!.code,
       })),
     );
+  });
+
+  const overSerial = (change: Partial<PadBus>, inputs = done.controls.inputs): Project => ({
+    ...done,
+    controls: {
+      ...done.controls,
+      route: 'pad bus',
+      compatible: 'made-up,board',
+      inputs: inputs.map((i) => {
+        const unlined = { ...i };
+        delete unlined.gpio;
+        return unlined;
+      }),
+      bus: { ...USUAL_PAD_BUS, bits: 16, worksFromV: 3, ...change },
+    },
+  });
+
+  test.each([
+    ['rising', 'high', 'low'],
+    ['falling', 'low', 'high'],
+  ] as const)(
+    'of a serial pad that shifts on %s, loads on %s, pressed %s: every key at its bit',
+    (shiftsOn, loads, pressed) => {
+      const ids = done.controls.inputs.map((i) => i.id);
+      // The first key at the last bit, and so on; the rest tells nothing.
+      const keys = Array.from({ length: 16 }, (_, bit) => ids[15 - bit] ?? null);
+      const p = overSerial({ keys, shiftsOn, loads, pressed, clockHz: 50_000 });
+      const back = compiled(p);
+      const { bus } = buttonMap(p);
+      const gpioOf = (is: string) => bus!.lines.find((l) => l.is === is)!.gpio;
+      const flagged = (name: string): number[] =>
+        cellsOf(new RegExp(`${name} = (.*);`).exec(back)![1]!).slice(1);
+      expect(flagged('sck-gpios')).toEqual([gpioOf('clock'), 0]);
+      expect(flagged('miso-gpios')).toEqual([gpioOf('data'), 0]);
+      expect(flagged('load-gpios')).toEqual([gpioOf('latch'), loads === 'high' ? 0 : 1]);
+      expect(back).toContain('ngpios = <0x10>');
+      expect(back).toContain(`spi-max-frequency = <0x${(50_000).toString(16)}>`);
+      expect(back.includes('spi-cpol')).toBe(shiftsOn === 'rising');
+      const told = [...back.matchAll(/linux,code = <0x(\w+)>;\s+gpios = <0x\w+ 0x(\w+) 0x0(\d)>/g)];
+      // A register of two bytes read by a driver of its own: the first bit told is the top of byte 0.
+      const word = (bit: number): number => {
+        const bytes = [0, 0];
+        bytes[bit >> 3]! |= 0x80 >> (bit & 7);
+        return bytes.findIndex((b) => b) * 8 + Math.log2(bytes.find((b) => b)!);
+      };
+      expect(told.map((m) => [parseInt(m[2]!, 16), parseInt(m[1]!, 16), Number(m[3])])).toEqual(
+        pressPlan(p).keys.map((k) => [word(keys.indexOf(k.id)), k.code, pressed === 'low' ? 1 : 0]),
+      );
+    },
+  );
+
+  test('of a serial pad with one key on a line of its own: both nodes, two names', () => {
+    const [first, ...rest] = done.controls.inputs;
+    const p = overSerial({ keys: rest.map((i) => i.id) }, [{ ...first!, route: 'gpio' }, ...rest]);
+    const back = compiled(p);
+    expect(back).toContain('compatible = "gpio-keys"');
+    expect(back).toContain('compatible = "gpio-keys-polled"');
+    expect([...back.matchAll(/linux,code/g)]).toHaveLength(done.controls.inputs.length);
   });
 
   test('without the root compatible it asks instead of guessing', () =>

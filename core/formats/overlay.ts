@@ -1,10 +1,11 @@
 /**
  * Device-tree overlay source of the keys: on header lines (`gpio-keys`), on rows and columns of them
- * (`gpio-matrix-keypad`), and on an expander (`gpio-keys-polled` beside its own node). Active-low,
- * pulled up, gamepad event codes.
+ * (`gpio-matrix-keypad`), on an expander and over a serial pad (`gpio-keys-polled` beside the node that
+ * tells their lines). Active-low, pulled up, gamepad event codes.
  */
 import { BadInput, type Input, type Project } from '../model';
 import {
+  type BusLine,
   type ButtonMap,
   buttonMap,
   debounceMs,
@@ -12,6 +13,7 @@ import {
   readerInputs,
   tappedCommons,
 } from '../controls';
+import { clockOf, padBus } from '../padbus';
 
 /** Active low (1) with the line's own pull-up (16): dt-bindings/gpio. */
 const ACTIVE_LOW = 0x1;
@@ -154,6 +156,66 @@ function expanderKeys(p: Project, map: ButtonMap): { chip: Fragment; keys: strin
 }
 
 /**
+ * A serial pad: a bus made of two lines (`spi-gpio`), on it a register that is read bit after bit
+ * (`pisosr-gpio`), and the keys on its bits.
+ *
+ * Data is read on the first edge of a clock pulse and shifts on the second, so the clock rests high
+ * where the register shifts on a rising edge. Of each eight bits the first one told is the highest.
+ */
+function serialKeys(p: Project, map: ButtonMap, label: string): string[] {
+  const { bus } = map;
+  if (!bus?.bits.length) return [];
+  const pad = padBus(p);
+  const lineOf = (is: BusLine['is'], flags: number): string => {
+    const { gpio } = bus.lines.find((l) => l.is === is)!;
+    return `<&${label} ${gpio} ${hex(flags)}>`;
+  };
+  const keyed = bus.bits.map(({ input, bit }) => {
+    const key = p.controls.inputs.find((i) => i.id === input)!;
+    const flags = pad.pressed === 'low' ? ACTIVE_LOW : 0;
+    return keyNode(p, key, `&deft_bus ${wordPlace(bit)} ${hex(flags)}`);
+  });
+  return [
+    'deft_spi: spi {',
+    ...indented([
+      'compatible = "spi-gpio";',
+      '#address-cells = <1>;',
+      '#size-cells = <0>;',
+      `sck-gpios = ${lineOf('clock', 0)};`,
+      `miso-gpios = ${lineOf('data', 0)};`,
+      'num-chipselects = <0>;',
+      '',
+      'deft_bus: gpio@0 {',
+      ...indented([
+        'compatible = "pisosr-gpio";',
+        'reg = <0>;',
+        'gpio-controller;',
+        '#gpio-cells = <2>;',
+        `ngpios = <${8 * Math.ceil(pad.bits / 8)}>;`,
+        `load-gpios = ${lineOf('latch', pad.loads === 'high' ? 0 : ACTIVE_LOW)};`,
+        `spi-max-frequency = <${clockOf(pad)}>;`,
+        ...(pad.shiftsOn === 'rising' ? ['spi-cpol;'] : []),
+      ]),
+      '};',
+    ]),
+    '};',
+    '',
+    'deft_pad: deft-pad {',
+    ...indented([
+      'compatible = "gpio-keys-polled";',
+      `label = "${dtsText(p.name)}";`,
+      `poll-interval = <${POLL_MS}>;`,
+      '',
+      ...keyed.flat(),
+    ]),
+    '};',
+  ];
+}
+
+/** The driver's number of a bit: bytes as they are told, in each the first bit highest. */
+const wordPlace = (bit: number): number => 8 * Math.floor(bit / 8) + 7 - (bit % 8);
+
+/**
  * Overlay source of a build.
  *
  * @throws BadInput when the SBC's root compatible has not been given: it is asked, never guessed
@@ -177,15 +239,19 @@ export function overlaySource(p: Project): string {
   const label = p.controls.gpioLabel ?? 'gpio';
   const expander = expanderKeys(p, map);
   const onLines = lineKeys(p, map, label);
-  // Two nodes of keys would have one name; those on lines are told apart from those on the expander.
-  const beside = expander
-    ? onLines.map((l) => l.replace('deft_pad: deft-pad', 'deft_lines: deft-lines'))
-    : onLines;
-  const nodes = [beside, matrixKeys(p, map, label), expander?.keys ?? []].filter((n) => n.length);
+  const serial = serialKeys(p, map, label);
+  // Two nodes of keys would have one name; those on lines are told apart from the others.
+  const beside =
+    expander || serial.length
+      ? onLines.map((l) => l.replace('deft_pad: deft-pad', 'deft_lines: deft-lines'))
+      : onLines;
+  const nodes = [beside, matrixKeys(p, map, label), expander?.keys ?? [], serial].filter(
+    (n) => n.length,
+  );
   if (!nodes.length) {
     throw new BadInput(
       'controls.inputs',
-      'No button sits on a header line or an expander, so there is nothing to put in an overlay.',
+      'No button sits on a header line, an expander or a bit of a serial pad, so there is nothing to put in an overlay.',
     );
   }
   const fragments: Fragment[] = [

@@ -74,6 +74,9 @@ export function knownToWork(p: Project): Known | undefined {
         : 'Nobody but you has this board: a small program has to read it.',
     );
   }
+  if (route === 'pad bus') {
+    why.push('Which bit of the pad is which key is captured or typed: Controls, Serial pads.');
+  }
   if (route === 'wireless') {
     why.push('Pair in the menu first; a pad that is asleep cannot wake it.');
   }
@@ -111,7 +114,10 @@ export function knownToWork(p: Project): Known | undefined {
         : []),
       ...(rotated ? ['rotation = <90>;'] : []),
       ...soundLines,
-      ...(route === 'gpio' || isTapped || p.controls.inputs.some((i) => i.route)
+      ...(route === 'gpio' ||
+      route === 'pad bus' ||
+      isTapped ||
+      p.controls.inputs.some((i) => i.route)
         ? ['the overlay of the keys from Controls']
         : []),
     ],

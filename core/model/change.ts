@@ -16,6 +16,7 @@ import type { Item, Part } from './part';
 import type { PatternCut } from './pattern';
 import { length, type Length } from './length';
 import type { Trial } from './tick';
+import { type PadBus, USUAL_PAD_BUS } from './padBus';
 import type { Tracing } from './tracing';
 import type { Joint } from './joint';
 import type { Body, Feature } from './shell';
@@ -77,6 +78,8 @@ export type Change =
   | { do: 'press again'; inputs: string[] }
   /** A kept board's tracing, as far as it says so. */
   | { do: 'tracing'; set: Partial<Tracing> }
+  /** A serial pad, as far as it says so. */
+  | { do: 'pad bus'; set: Partial<PadBus> }
   | { do: 'route'; route: Project['controls']['route']; part: Part }
   /** What a builder chose for a wire, by its id. */
   | { do: 'net'; net: Project['wiring']['nets'][number] }
@@ -358,6 +361,10 @@ export function applied(p: Project, change: Change): Project {
     case 'tracing': {
       const had = p.controls.tracing ?? { pads: [], readings: [] };
       return { ...p, controls: { ...p.controls, tracing: { ...had, ...change.set } } };
+    }
+    case 'pad bus': {
+      const bus = { ...(p.controls.bus ?? USUAL_PAD_BUS), ...change.set };
+      return { ...p, controls: { ...p.controls, bus } };
     }
     case 'route': {
       const parts = p.kit.parts.some((x) => x.id === change.part.id)

@@ -106,6 +106,7 @@ export interface Finding {
     | 'pattern'
     | 'answer'
     | 'trace'
+    | 'bus'
     | 'bench'
     | 'chord'
     | 'family'

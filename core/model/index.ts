@@ -37,5 +37,6 @@ export * from './duty';
 export * from './meter';
 export * from './press';
 export * from './tick';
+export * from './padBus';
 export * from './tracing';
 export * from './workshop';

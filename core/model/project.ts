@@ -13,6 +13,7 @@ import { Id, Name } from './shell';
 import { Shell } from './joint';
 import { Duties } from './duty';
 import { MeterReading } from './meter';
+import { PadBus } from './padBus';
 import { Film, PressRecord } from './press';
 import { Tick, Trial } from './tick';
 import { Tracing } from './tracing';
@@ -196,7 +197,7 @@ export const Input = z.strictObject({
 });
 export type Input = z.infer<typeof Input>;
 
-export const ROUTES = ['gpio', 'usb', 'expander', 'original board', 'wireless'] as const;
+export const ROUTES = ['gpio', 'usb', 'expander', 'original board', 'pad bus', 'wireless'] as const;
 export type Route = (typeof ROUTES)[number];
 
 /** How one key is read. */
@@ -293,6 +294,8 @@ export const Project = z.strictObject({
     pressed: PressRecord.optional(),
     /** A kept board, read pad by pad. */
     tracing: Tracing.optional(),
+    /** A kept board that tells its keys bit after bit. */
+    bus: PadBus.optional(),
   }),
   power: z.strictObject({
     /** Share of play time in games; the rest is menus. */

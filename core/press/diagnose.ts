@@ -4,8 +4,8 @@
  * likeliest first.
  */
 import type { Answer, PressRecord } from '../model';
-import { type Fault, responses, type Responses } from './fault';
-import type { PressPlan } from './plan';
+import { type Fault, responses, type Responses, SERIAL_FAULTS } from './fault';
+import type { PlannedKey, PressPlan } from './plan';
 
 export interface Diagnosis {
   /** Keys whose press was not answered as planned, in the order of the plan. */
@@ -37,6 +37,7 @@ const RARITY: Readonly<Record<Fault['is'], number>> = {
   floating: 1.4,
   inverted: 1.5,
   shifted: 1.5,
+  serial: 1.3,
 };
 
 type Heard = Pick<PressRecord, 'rest' | 'answers'>;
@@ -144,11 +145,20 @@ const addAll = (to: Set<string>, ids: readonly string[]): void => {
   for (const id of ids) to.add(id);
 };
 
+/** Whether a fault of many keys at once has to do with this one. */
+export function isOfMany(
+  f: Extract<Fault, { is: 'no ground' | 'shifted' | 'serial' }>,
+  k: PlannedKey,
+): boolean {
+  if (f.is === 'serial') return k.bit !== undefined;
+  return f.is === 'shifted' || k.plate === f.plate;
+}
+
 /** Keys a fault has to do with. */
 function keysOf(plan: PressPlan, f: Fault): string[] {
   if ('keys' in f) return f.keys;
   if ('key' in f) return [f.key];
-  return plan.keys.filter((k) => f.is === 'shifted' || k.plate === f.plate).map((k) => k.id);
+  return plan.keys.filter((k) => isOfMany(f, k)).map((k) => k.id);
 }
 
 /** Keys that the first thing told otherwise has to do with; nothing when all is as told. */
@@ -187,6 +197,8 @@ export function nameOf(f: Fault): string {
       return `no ground ${f.plate}`;
     case 'shifted':
       return `shifted ${f.by}`;
+    case 'serial':
+      return `serial ${f.how}`;
     default:
       return `${f.is} ${f.key}`;
   }
@@ -199,8 +211,11 @@ export function nameOf(f: Fault): string {
 function candidates(plan: PressPlan, heard: Heard, wrong: readonly string[]): Fault[] {
   const many = faultsOfMany(plan, wrong);
   const [least] = many
-    .map((fault) => ({ fault, left: unlike(plan, heard, responses(plan, [fault])) }))
-    .sort((a, b) => a.left.length - b.left.length);
+    .map((fault) => {
+      const told = responses(plan, [fault]);
+      return { fault, left: unlike(plan, heard, told), isAtRest: restAlike(told, heard) };
+    })
+    .sort((a, b) => a.left.length - b.left.length || Number(b.isAtRest) - Number(a.isAtRest));
   if (least && least.left.length * 2 < wrong.length) {
     return [...faultsOfFew(plan, heard, least.left), least.fault];
   }
@@ -221,10 +236,14 @@ function faultsOfMany(plan: PressPlan, wrong: readonly string[]): Fault[] {
   const plates = new Set(
     silent.flatMap((q, i) => (q !== undefined && silent.indexOf(q) < i ? [q] : [])),
   );
-  const hasPlug = plan.route === 'usb' || plan.route === 'expander';
+  const isSerial = plan.keys.some((k) => k.bit !== undefined);
+  const hasPlug = plan.route === 'usb' || plan.route === 'expander' || isSerial;
   return [
     ...[...plates].map((plate): Fault => ({ is: 'no ground', plate })),
     ...(hasPlug && wrong.length > 1 ? SHIFTS : []),
+    ...(isSerial && wrong.length > 1
+      ? SERIAL_FAULTS.map((how): Fault => ({ is: 'serial', how }))
+      : []),
   ];
 }
 const SHIFTS: readonly Fault[] = [

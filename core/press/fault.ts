@@ -22,8 +22,12 @@ export type Fault =
   | { is: 'bouncing'; key: string }
   /** The ground that the keys of a plate share is open. */
   | { is: 'no ground'; plate: string }
-  /** The whole plug sits so many places over. */
-  | { is: 'shifted'; by: 1 | -1 };
+  /** The whole plug sits so many places over, or every bit of a word is told so many too soon. */
+  | { is: 'shifted'; by: 1 | -1 }
+  /** The whole word of a serial pad: never a key, always all, or each the wrong way round. */
+  | { is: 'serial'; how: SerialFault };
+export const SERIAL_FAULTS = ['silent', 'all pressed', 'inverted'] as const;
+export type SerialFault = (typeof SERIAL_FAULTS)[number];
 
 export interface Responses {
   rest: AtRest;
@@ -146,12 +150,37 @@ function applyFault(
       });
       return;
     case 'shifted':
-      board.wire = board.wire.map((line) => {
-        const over = line === undefined ? -1 : line + fault.by;
-        return over >= 0 && over < plan.keys.length ? over : undefined;
+      board.wire = board.wire.map((line) =>
+        line === undefined ? undefined : lineBeside(plan, line, fault.by),
+      );
+      return;
+    case 'serial':
+      plan.keys.forEach((k, i) => {
+        if (k.bit !== undefined) applyToWord(board, i, fault.how);
       });
       return;
     default:
       marks[fault.is]?.add(at(fault.key));
+  }
+}
+
+/** The line so many places on: of a plug the next wire, of a word the key of the next bit. */
+function lineBeside({ keys }: PressPlan, line: number, by: number): number | undefined {
+  const bit = keys[line]!.bit;
+  const over = bit === undefined ? line + by : keys.findIndex((k) => k.bit === bit + by);
+  return over >= 0 && over < keys.length ? over : undefined;
+}
+
+function applyToWord(board: Board, key: number, how: SerialFault): void {
+  switch (how) {
+    case 'silent':
+      board.wire[key] = undefined;
+      board.held.delete(key);
+      return;
+    case 'all pressed':
+      board.held.add(key);
+      return;
+    case 'inverted':
+      board.inverted.add(key);
   }
 }

@@ -25,7 +25,10 @@ export function plainPlan(count: number, route: PressPlan['route'] = 'gpio'): Pr
     code: 0x120 + i,
     line: `line ${i}`,
     joint: `pin ${i}`,
-    plate: `plate-${Math.floor(i / 6)}`,
+    ...(route === 'pad bus'
+      ? // Told in the other order, with a gap after every fourth.
+        { bit: count + Math.floor(count / 4) - i - Math.floor(i / 4) }
+      : { plate: `plate-${Math.floor(i / 6)}` }),
     ...(route === 'gpio' ? { gpio: i } : {}),
   }));
   return { route, keys, order: keys.map((k) => k.id) };
@@ -34,7 +37,7 @@ export function plainPlan(count: number, route: PressPlan['route'] = 'gpio'): Pr
 export const wired = (plan: PressPlan, seed: number): WiredBoard =>
   new WiredBoard(
     {
-      keys: plan.keys.map(({ id, code, plate }) => ({ key: id, code, plate })),
+      keys: plan.keys.map(({ id, code, plate, bit }) => ({ key: id, code, plate, bit })),
       plug: plan.route === 'usb' || plan.route === 'expander',
     },
     seed,
@@ -98,10 +101,15 @@ export function proved(plan: PressPlan, board: WiredBoard): Proof {
   };
 }
 
+const routeFrom = (u: number): PressPlan['route'] => {
+  if (u < 0.6) return 'gpio';
+  return u < 0.8 ? 'usb' : 'pad bus';
+};
+
 /** A board of 6 to 20 keys with so many mishaps, the same for the same seed. */
 export function drawn(seed: number, mishaps: number): { plan: PressPlan; board: WiredBoard } {
   const random = seeded(seed ^ 0x5bd1e995);
-  const plan = plainPlan(6 + Math.floor(random() * 15), random() < 0.7 ? 'gpio' : 'usb');
+  const plan = plainPlan(6 + Math.floor(random() * 15), routeFrom(random()));
   const board = wired(plan, seed);
   board.spoil(mishaps);
   return { plan, board };

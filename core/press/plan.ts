@@ -12,6 +12,7 @@ import {
 } from '../controls';
 import { type Scene, sceneOf } from '../fit';
 import { isLatchKey, onHeader } from '../kit';
+import { bitWords, busKeys } from '../padbus';
 import { padsOfKeys } from '../trace';
 import { type InputRole, type PressRecord, type Project } from '../model';
 
@@ -27,6 +28,8 @@ export interface PlannedKey {
   joint: string;
   /** Header line, on the route that has them. */
   gpio?: number;
+  /** The bit that tells it, over a serial pad. */
+  bit?: number;
   /** The part that carries its switch: its keys share one ground. */
   plate?: string;
 }
@@ -50,6 +53,7 @@ const READER: Readonly<Record<Project['controls']['route'], string>> = {
   usb: 'controller board',
   expander: 'expander',
   'original board': 'kept board',
+  'pad bus': 'serial pad',
   wireless: 'pad',
 };
 
@@ -69,12 +73,20 @@ export function pressPlan(
     if (!key) return gpio === undefined;
     return lines.get(key.row) === undefined || lines.get(key.column) === undefined;
   };
-  const lacking = routed.find((m) => onHeader(p, m.input) && lacks(m.input.id, m.gpio));
+  const bits = new Map(map.bus?.bits.map((b) => [b.input, b.bit]));
+  const isOverBus = new Set(busKeys(p));
+  const hasNoLine = map.bus?.lines.some((l) => l.gpio === undefined) === true;
+  const lacking = routed.find(
+    (m) =>
+      (onHeader(p, m.input) && lacks(m.input.id, m.gpio)) ||
+      (isOverBus.has(m.input.id) && (!bits.has(m.input.id) || hasNoLine)),
+  );
   const traced = padsOfKeys(p);
   const numbers = new Map(readerInputs(p, map).map((input, n) => [input.id, n + 1]));
   const keys = routed.map(({ input, gpio, pin }): PlannedKey => {
-    const plate = plates.get(input.id);
-    const own = inputOf(numbers.get(input.id), gpio, traced.get(input.id));
+    // The keys of a serial pad share no wire of their own.
+    const plate = isOverBus.has(input.id) ? undefined : plates.get(input.id);
+    const own = inputOf(numbers.get(input.id), gpio, traced.get(input.id), bits.get(input.id));
     return {
       id: input.id,
       name: input.name,
@@ -83,6 +95,7 @@ export function pressPlan(
       line: own,
       joint: pin === undefined ? `${own} of the ${READER[route]}` : `pin ${pin} of the header`,
       ...(gpio === undefined ? {} : { gpio }),
+      ...maybeBit(bits.get(input.id)),
       ...(plate === undefined ? {} : { plate }),
     };
   });
@@ -95,12 +108,17 @@ export function pressPlan(
   };
 }
 
+const maybeBit = (bit: number | undefined): Pick<PlannedKey, 'bit'> =>
+  bit === undefined ? {} : { bit };
+
 /** What a key is read on, as whatever reads it calls it. */
 function inputOf(
   number: number | undefined,
   gpio: number | undefined,
   pads: readonly [string, string] | undefined,
+  bit: number | undefined,
 ): string {
+  if (bit !== undefined) return bitWords(bit);
   if (gpio !== undefined) return `GPIO${gpio}`;
   if (pads) return `pads ${pads.join(' and ')}`;
   return number === undefined ? 'input' : `input ${number}`;

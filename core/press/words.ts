@@ -1,6 +1,6 @@
 /** A fault in one plain sentence, and its mend in another, said of this build's keys and joints. */
 import { listed } from '../model';
-import type { Fault } from './fault';
+import type { Fault, SerialFault } from './fault';
 import type { PlannedKey, PressPlan } from './plan';
 
 export interface FaultWords {
@@ -41,6 +41,14 @@ export function faultWords(
       mend: `Solder the ground wire of ${name} anew; the meter reads under 1 Ω to the ground of the computer.`,
     };
   }
+  if (f.is === 'serial') return SERIAL_WORDS[f.how];
+  if (f.is === 'shifted' && plan.keys.some((k) => k.bit !== undefined)) {
+    return {
+      title: 'Every bit is told one place off',
+      what: `every key tells the one of the bit ${f.by > 0 ? 'after' : 'before'} it`,
+      mend: 'Set the clock edge under Serial pads as it was captured; is it right, the latch comes late or touches the clock: follow its wire.',
+    };
+  }
   if (f.is === 'shifted') {
     return {
       title: 'The plug sits one place over',
@@ -50,6 +58,24 @@ export function faultWords(
   }
   return oneKey(key(f.key), f.is);
 }
+
+const SERIAL_WORDS: Readonly<Record<SerialFault, FaultWords>> = {
+  silent: {
+    title: 'The serial pad tells nothing',
+    what: 'no key of it is told, whichever is pressed',
+    mend: 'Read its supply at the pad, then beep data, latch and clock from contact to pin; the one that is open is soldered anew.',
+  },
+  'all pressed': {
+    title: 'The serial pad tells all keys at once',
+    what: 'every key of it reads as pressed, and pressing changes nothing',
+    mend: 'Its data line touches ground or supply, or ground is open: part them, or solder the ground anew.',
+  },
+  inverted: {
+    title: 'Pressed and released are the wrong way round',
+    what: 'every key of the serial pad reads as pressed until it is pressed',
+    mend: 'Under Serial pads say the other level for a pressed key, and take the new overlay.',
+  },
+};
 
 function oneKey(
   k: PlannedKey,

@@ -72,6 +72,7 @@ import { heatFindings, heatWays, ventsWanted } from '../heat';
 import { soundFindings, soundWays } from '../sound';
 import { waitFindings, waitWays } from '../lag';
 import { pressFindings, pressPlan, pressWays } from '../press';
+import { busFindings, busWays } from '../padbus';
 import { traceFindings, traceWays } from '../trace';
 import { type Wiring, wireWays } from '../wiring';
 import { madeFindings, madeServes, madeWays } from '../made';
@@ -295,6 +296,12 @@ export const REGISTRY: readonly BuildCheck[] = [
     makes: ['trace'],
     find: (on) => traceFindings(on.project, canHold(on)),
     ways: (on, f) => ({ ways: traceWays(on.project, canHold(on), f) }),
+  },
+  {
+    name: 'serial pad',
+    makes: ['bus'],
+    find: ({ project }) => busFindings(project),
+    ways: ({ project }, f) => ({ ways: busWays(project, f) }),
   },
   {
     name: 'switches',

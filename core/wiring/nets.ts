@@ -6,6 +6,7 @@ import { isHost, type Finding, type Input, type Project, routeOf } from '../mode
 import { backings, type ButtonMap, netWords, tappedCommons } from '../controls';
 import { bodiesOf, everyItem, type Scene } from '../fit';
 import { isLatchKey, onHeader } from '../kit';
+import { padBus } from '../padbus';
 import { kitOf } from '../chains';
 import {
   type Draft,
@@ -202,7 +203,7 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
     const isOnHeader = onHeader(p, m.input);
     let reads = isOnHeader ? sbc : hub;
     if (isLatchKey(p, m.input)) reads = latch;
-    if (!m.input.routed || !m.place || !reads) continue;
+    if (!m.input.routed || !m.place || !reads || isOverBus(p, m.input)) continue;
     const { x, y, z, body } = m.place;
     const here = bodiesOf(scene).find((s) => s.shell?.body.id === body) ?? scene;
     // Tapped, a key is read at the contacts of the kept board, whatever plates there are.
@@ -256,13 +257,47 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
       });
     }
   }
-  return [...out, ...matrixWires(map, sbc)];
+  return [...out, ...matrixWires(map, sbc), ...busWires(p, map, sbc)];
 }
 
 /** Stands for the board whose pads are tapped: its keys have one wire for each of its commons. */
 const KEPT = '@kept board';
 const isTapped = (p: Project, input: Input): boolean =>
   routeOf(p, input) === 'original board' && onHeader(p, input);
+
+/** Told over a serial pad, a key has no wire of its own. */
+const isOverBus = (p: Project, input: Input): boolean =>
+  routeOf(p, input) === 'pad bus' && !isLatchKey(p, input);
+
+/** The five wires of a serial pad: what feeds it, and its three lines. */
+function busWires(
+  p: Project,
+  { bus, inputs }: ButtonMap,
+  sbc: ReturnType<typeof placed>[number] | undefined,
+): Draft[] {
+  const keys = new Set(bus?.bits.map((b) => b.input));
+  const place = inputs.find((m) => keys.has(m.input.id) && m.place)?.place;
+  if (!bus || !sbc || !place) return [];
+  const at: Pt3 = [place.x, place.y, place.z];
+  const fed = padBus(p).fedV === 5 ? '5V' : '3V3';
+  const out: Draft[] = [];
+  const wire = (pad: string, to: End | undefined, what: Draft['what'], says: string): void => {
+    const own = (piece: string): End => ({ item: sbc.item.id, pad: `kept pad ${pad}`, at, piece });
+    if (to) out.push({ a: own(to.piece), b: to, what, says });
+  };
+  wire(
+    'supply',
+    headerPad(sbc, fed, at),
+    'power',
+    `${fed === '5V' ? '5' : '3.3'} V to the serial pad`,
+  );
+  wire('GND', headerPad(sbc, 'GND', at), 'ground', 'ground of the serial pad');
+  for (const line of bus.lines) {
+    if (line.gpio === undefined) continue;
+    wire(line.is, padAt(sbc, `GPIO${line.gpio}`), 'signal', netWords(line));
+  }
+  return out;
+}
 
 /** One wire for each row and column of a kept board, from under the first of its keys. */
 function matrixWires(

@@ -3,8 +3,9 @@
  * cheapest board it would want, and judged by the same chains and lines as the one that was chosen.
  */
 import { chains, kitOf } from '../chains';
-import { backings, buttonMap, debounceMs, linesOf } from '../controls';
+import { backings, buttonMap, debounceMs, linesOf, sharedLines } from '../controls';
 import { type Scene, sceneOf } from '../fit';
+import { padBus, wordUs } from '../padbus';
 import { readsOwnKeys } from '../kit';
 import { applied, type Part, present, type Project, type Route, ROUTES } from '../model';
 
@@ -52,6 +53,7 @@ const SETTING_MIN: Readonly<Record<Route, number>> = {
   usb: 15,
   expander: 25,
   'original board': 30,
+  'pad bus': 40,
   wireless: 10,
 };
 /** A tap on an old board's pad is two joints done with care, min: typical. */
@@ -76,6 +78,7 @@ const LAG: Readonly<Record<Route, readonly LagPart[]>> = {
     { stage: 'link', words: 'reading over I2C at 400 kHz', typical: 0.2, worst: 0.5 },
   ],
   'original board': [{ stage: 'scan', words: 'scan of the old board', typical: 8, worst: 17 }],
+  'pad bus': [{ stage: 'poll', words: 'poll (every 10 ms)', typical: 5, worst: 10 }],
   wireless: [
     { stage: 'link', words: 'radio link', typical: 8, worst: 30 },
     { stage: 'poll', words: 'poll of the radio', typical: 4, worst: 8 },
@@ -84,7 +87,7 @@ const LAG: Readonly<Record<Route, readonly LagPart[]>> = {
 /** Boards of others wait as their makers set it, ms: typical and worst. */
 const THEIR_WAIT: LagPart = { stage: 'wait', words: 'debounce', typical: 5, worst: 10 };
 /** Routes whose wait is the builder's own setting. */
-const OWN_WAIT: ReadonlySet<Route> = new Set<Route>(['gpio', 'usb', 'expander']);
+const OWN_WAIT: ReadonlySet<Route> = new Set<Route>(['gpio', 'usb', 'expander', 'pad bus']);
 
 const SURVIVES: Readonly<Record<Route, RouteRow['survives']>> = {
   gpio: {
@@ -97,6 +100,7 @@ const SURVIVES: Readonly<Record<Route, RouteRow['survives']>> = {
     computer: 'as its output is wired',
     card: 'yes, where it is a plain controller',
   },
+  'pad bus': { computer: 'with three lines, yes', card: 'no, the overlay is on it' },
   wireless: { computer: 'paired anew', card: 'paired anew' },
 };
 
@@ -104,12 +108,23 @@ const SURVIVES: Readonly<Record<Route, RouteRow['survives']>> = {
 const readerOf = (p: Project, route: Route): Route =>
   route === 'original board' && !readsOwnKeys(p) ? 'gpio' : route;
 
+/** A word of a serial pad, told bit by bit. */
+function wordLag(p: Project): LagPart {
+  const ms = Math.round(wordUs(padBus(p)) / 10) / 100;
+  return { stage: 'link', words: 'telling its word', typical: ms, worst: ms };
+}
+
 /** From the press to the program, by this route, with the wait that is set. */
 export function lagOf(p: Project, route: Route): Lag {
   const wait = debounceMs(p);
   const own: LagPart = { stage: 'wait', words: 'debounce', typical: wait, worst: wait };
   const by = readerOf(p, route);
-  const parts = [BOUNCE, OWN_WAIT.has(by) ? own : THEIR_WAIT, ...LAG[by]];
+  const parts = [
+    BOUNCE,
+    OWN_WAIT.has(by) ? own : THEIR_WAIT,
+    ...LAG[by],
+    ...(by === 'pad bus' ? [wordLag(p)] : []),
+  ];
   const sum = (of: 'typical' | 'worst'): number => parts.reduce((s, q) => s + q[of], 0);
   return {
     typical: sum('typical'),
@@ -150,6 +165,9 @@ export function withRoute(p: Project, route: Route, board: RouteRow['board']): P
   return applied(p, { do: 'link', route });
 }
 
+/** Read at a board that was kept with its keys. */
+const KEPT: ReadonlySet<Route> = new Set<Route>(['original board', 'pad bus']);
+
 /** Conductors from the keys to whatever reads them: one a key, and one ground for each part that carries switches. */
 function keyWires(p: Project, scene: Scene): number {
   const on = backings({ ...scene, project: withRoute(p, 'gpio', undefined) });
@@ -157,12 +175,15 @@ function keyWires(p: Project, scene: Scene): number {
   return keys + new Set(on.flatMap((b) => b.on?.item ?? [])).size;
 }
 
+/** Supply, ground, data, latch and clock, each tapped at a pad of the kept board. */
+const BUS_WIRES = 5;
 /** From the board that reads them to the computer: data, supply and ground. */
 const LINK_WIRES: Readonly<Record<Route, number>> = {
   gpio: 0,
   usb: 4,
   expander: 4,
   'original board': 0,
+  'pad bus': BUS_WIRES,
   wireless: 0,
 };
 
@@ -194,9 +215,10 @@ export function compareRoutes(
     ];
     const lines =
       map.inputs.filter((m) => m.gpio !== undefined).length +
-      (map.matrix?.lines.filter((l) => l.gpio !== undefined).length ?? 0);
+      sharedLines(map).filter((l) => l.gpio !== undefined).length;
     const bus = route === 'expander' && !usesBus(p) ? 2 : 0;
-    const own = route === 'original board' ? 0 : switched;
+    // The keys of a kept board keep their own contacts and traces.
+    const own = KEPT.has(route) ? 0 : switched;
     const wires = route === 'wireless' ? 0 : own + LINK_WIRES[route];
     const taps = route === 'original board' ? keys : 0;
     const joints = 2 * wires + 2 * taps;

@@ -71,6 +71,20 @@ withDatabase('the board', () => {
     await free(me);
   });
 
+  test('a serial pad: laid, captured at rest and with a key held', async () => {
+    const me = owner(9);
+    const pad = { keys: ['up', 'down'], seed: 3 };
+    expect((await post('/board/serial', { owner: me, pad })).status).toBe(200);
+    const rowsOf = async (capture: object) =>
+      (await post('/board/do', { owner: me, do: 'capture', capture })).body.rows as string[];
+    const [rest, held] = [await rowsOf({}), await rowsOf({ held: 'down' })];
+    for (const row of [...rest, ...held]) expect(row).toMatch(/^\d+\.\d{9},[01],[01],[01]$/);
+    expect([rest.length > 100, held.length > rest.length]).toEqual([true, true]);
+    const odd = await post('/board/do', { owner: me, do: 'capture', capture: { held: 'roof' } });
+    expect([odd.status, sentence(odd)]).toEqual([409, 'No key is called roof.']);
+    await free(me);
+  });
+
   test('one owner at a time; free once it is let go, or a minute after nobody came back', async () => {
     const [a, b] = [owner(2), owner(3)];
     expect((await post('/board', { owner: a, wiring })).status).toBe(200);

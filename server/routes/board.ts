@@ -3,6 +3,7 @@ import { Router } from 'express';
 import { z } from 'zod';
 import { Mend, Wiring } from '@deft/simulators/board';
 import { KeptSetting, Probing } from '@deft/simulators/kept';
+import { Capturing, SerialSetting } from '@deft/simulators/serial';
 import { held, letGo } from '../board/lease';
 import type { BoardLink } from '../board/link';
 import { badInput, Refusal } from '../errors';
@@ -37,9 +38,11 @@ const Doing = z.discriminatedUnion('do', [
   z.strictObject({ owner: Owner, do: z.literal('reveal') }),
   z.strictObject({ owner: Owner, do: z.literal('probe'), probe: Probing }),
   z.strictObject({ owner: Owner, do: z.literal('table') }),
+  z.strictObject({ owner: Owner, do: z.literal('capture'), capture: Capturing }),
 ]);
 
 const Lay = z.strictObject({ owner: Owner, board: KeptSetting });
+const LaySerial = z.strictObject({ owner: Owner, pad: SerialSetting });
 
 interface Heard {
   t: number;
@@ -78,6 +81,10 @@ const tableOf = (lines: readonly string[]) =>
     return key === undefined ? [] : [{ key, pads: [a!, b!] }];
   });
 
+/** "ROW 0.000012,1,0,1": the rows of a capture, as a file of it would hold them. */
+const rowsOf = (lines: readonly string[]): string[] =>
+  lines.flatMap((line) => /^ROW (\d{1,6}\.\d{1,12},[01],[01],[01])$/.exec(line)?.[1] ?? []);
+
 export function boardRoutes(db: Db, board: BoardLink): Router {
   const r = Router();
   const mine = async (owner: string): Promise<void> => {
@@ -105,6 +112,12 @@ export function boardRoutes(db: Db, board: BoardLink): Router {
     await board.ask(`KEPT ${JSON.stringify(setting)}`);
     res.json({});
   });
+  r.post('/board/serial', smallBody, async (req, res) => {
+    const { owner, pad } = bodyAs(LaySerial, req);
+    await mine(owner);
+    await board.ask(`SERIAL ${JSON.stringify(pad)}`);
+    res.json({});
+  });
   r.post('/board/do', smallBody, async (req, res) => {
     const doing = bodyAs(Doing, req);
     await mine(doing.owner);
@@ -119,6 +132,10 @@ export function boardRoutes(db: Db, board: BoardLink): Router {
       case 'probe': {
         const lines = await board.ask(`PROBE ${JSON.stringify(doing.probe)}`);
         return void res.json({ reads: readingOf(lines) });
+      }
+      case 'capture': {
+        const lines = await board.ask(`CAPTURE ${JSON.stringify(doing.capture)}`);
+        return void res.json({ rows: rowsOf(lines) });
       }
       case 'table':
         return void res.json({ keys: tableOf(await board.ask('TABLE')) });

@@ -14,6 +14,9 @@
  *   PROBE {"red": {"pad": "3"}, "black": {"pad": "7"}, "held": "up"}
  *                                         READS 12.3, READS open or READS diode
  *   TABLE                                 KEY up 3 7, for each key: what there is to find
+ *   SERIAL {"keys": [...], "seed": 7}   a pad nobody has a drawing of, that tells its keys bit after bit
+ *   CAPTURE {"held": "up"}               ROW 0.000012,1,0,1, for each that a line moved
+ *   BITS                                BIT up 3, for each key: what there is to find
  *
  * It ends when whoever started it goes away.
  */
@@ -21,6 +24,7 @@ import { createServer } from 'node:net';
 import { z } from 'zod';
 import { converse } from '../converse';
 import { KeptSetting, KeptStandIn, Probing } from './kept';
+import { Capturing, SerialPad, SerialSetting } from './serial';
 import { Mend, type Told, WiredBoard, Wiring } from './wired';
 
 /** A plan of 60 keys is 6 kB. */
@@ -39,6 +43,7 @@ export function conversation(): (line: string) => string[] {
   let wiring: Wiring | undefined;
   let board: WiredBoard | undefined;
   let kept: KeptStandIn | undefined;
+  let serial: SerialPad | undefined;
   const here = (): WiredBoard => {
     if (!board) throw new RangeError('Nothing is wired yet: WIRE comes first.');
     return board;
@@ -46,6 +51,10 @@ export function conversation(): (line: string) => string[] {
   const old = (): KeptStandIn => {
     if (!kept) throw new RangeError('No old board lies here: KEPT comes first.');
     return kept;
+  };
+  const pad = (): SerialPad => {
+    if (!serial) throw new RangeError('No serial pad lies here: SERIAL comes first.');
+    return serial;
   };
   const commands: Readonly<Record<string, (rest: string) => string[]>> = {
     WIRE: (rest) => {
@@ -76,6 +85,15 @@ export function conversation(): (line: string) => string[] {
     },
     PROBE: (rest) => [`READS ${old().probe(Probing.parse(JSON.parse(rest)))}`],
     TABLE: () => old().table(),
+    SERIAL: (rest) => {
+      serial = new SerialPad(SerialSetting.parse(JSON.parse(rest)));
+      return [];
+    },
+    CAPTURE: (rest) =>
+      pad()
+        .capture(Capturing.parse(JSON.parse(rest)))
+        .map((row) => `ROW ${row}`),
+    BITS: () => pad().table(),
     REVEAL: () => here().mishaps.map((m) => `FAULT ${JSON.stringify(m)}`),
   };
   return (line) => {

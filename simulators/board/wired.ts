@@ -14,6 +14,8 @@ export const Wiring = z.strictObject({
         code: z.number().int().min(1).max(0x2ff),
         /** Keys of one plate share a ground. */
         plate: Id.optional(),
+        /** Told as this bit of the word of a serial pad. */
+        bit: z.number().int().min(0).max(31).optional(),
       }),
     )
     .min(1)
@@ -35,7 +37,11 @@ export type Mishap =
   | { what: 'open' | 'held' | 'inverted' | 'floating' | 'bouncing'; key: string }
   | { what: 'bridged'; keys: string[] }
   | { what: 'no ground'; plate: string }
-  | { what: 'shifted'; by: number };
+  | { what: 'shifted'; by: number }
+  | { what: 'serial'; how: SerialMishap };
+
+const SERIAL = ['silent', 'all pressed', 'inverted'] as const;
+type SerialMishap = (typeof SERIAL)[number];
 
 /** Iron and settings, one thing at a time. */
 export const Mend = z.discriminatedUnion('do', [
@@ -48,6 +54,7 @@ export const Mend = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('still'), key: Id }),
   z.strictObject({ do: z.literal('ground'), plate: Id }),
   z.strictObject({ do: z.literal('reseat'), by: z.number().int().min(-1).max(1) }),
+  z.strictObject({ do: z.literal('serial'), how: z.enum(SERIAL) }),
 ]);
 export type Mend = z.infer<typeof Mend>;
 
@@ -61,6 +68,7 @@ interface Key {
   key: string;
   code: number;
   plate: string | undefined;
+  bit: number | undefined;
   /** Nodes its wire joins, both ends named as soldered. */
   from: string;
   to: string | undefined;
@@ -81,6 +89,8 @@ export class WiredBoard {
   readonly #openPlates = new Set<string>();
   readonly #random: () => number;
   readonly #plug: boolean;
+  /** What the word of a serial pad reads as, whatever its keys do. */
+  readonly #stuck = new Set<SerialMishap>();
   #over = 0;
   #now = 0;
   #state = new Map<number, 0 | 1>();
@@ -89,10 +99,11 @@ export class WiredBoard {
   constructor(wiring: Wiring, seed = 1) {
     this.#random = seeded(seed);
     this.#plug = wiring.plug;
-    this.#keys = wiring.keys.map(({ key, code, plate }, i) => ({
+    this.#keys = wiring.keys.map(({ key, code, plate, bit }, i) => ({
       key,
       code,
       plate,
+      bit,
       from: `contact ${i}`,
       to: `line ${i}`,
       closed: false,
@@ -124,7 +135,11 @@ export class WiredBoard {
     if (u < 0.79) return { what: 'bouncing', key: take() };
     if (u < 0.87) return { what: 'inverted', key: take() };
     if (u < 0.94 || this.mishaps.length) return { what: 'floating', key: take() };
-    if (this.#plug) return { what: 'shifted', by: this.#random() < 0.5 ? 1 : -1 };
+    const isSerial = this.#keys.some((k) => k.bit !== undefined);
+    if (isSerial && this.#random() < 0.75) {
+      return { what: 'serial', how: SERIAL[Math.floor(this.#random() * SERIAL.length)]! };
+    }
+    if (this.#plug || isSerial) return { what: 'shifted', by: this.#random() < 0.5 ? 1 : -1 };
     const key = take();
     const { plate } = this.#key(key);
     return plate === undefined ? { what: 'open', key } : { what: 'no ground', plate };
@@ -159,6 +174,9 @@ export class WiredBoard {
         break;
       case 'shifted':
         this.#over += m.by;
+        break;
+      case 'serial':
+        this.#stuck.add(m.how);
     }
     this.#settle();
   }
@@ -196,6 +214,9 @@ export class WiredBoard {
         break;
       case 'reseat':
         this.#over = 0;
+        break;
+      case 'serial':
+        this.#stuck.delete(m.how);
     }
     this.#settle();
   }
@@ -289,7 +310,10 @@ export class WiredBoard {
   /** The line a wire's pin meets as the plug sits. */
   #seated(node: string | undefined): string | undefined {
     if (node === undefined || this.#over === 0) return node;
-    const over = Number(node.slice('line '.length)) + this.#over;
+    const nth = Number(node.slice('line '.length));
+    const bit = this.#keys[nth]?.bit;
+    if (bit === undefined) return this.#lines[nth + this.#over]?.node;
+    const over = this.#keys.findIndex((k) => k.bit === bit + this.#over);
     return this.#lines[over]?.node;
   }
 
@@ -314,13 +338,23 @@ export class WiredBoard {
     const changes: Told[] = [];
     for (const line of this.#lines) {
       if (!low.has(line.node) && !this.#high(line)) continue;
-      const value = low.has(line.node) === line.activeLow ? 1 : 0;
+      const value = this.#valueOf(line, low.has(line.node));
       if ((this.#state.get(line.code) ?? 0) !== value) {
         changes.push({ t: this.#now, code: line.code, value });
       }
       this.#state.set(line.code, value);
     }
     return changes;
+  }
+
+  /** What is told of a line; of a bit, as its whole word is told. */
+  #valueOf(line: Line, isLow: boolean): 0 | 1 {
+    const isPressed = isLow === line.activeLow;
+    const isBit = this.#keys.find((k) => k.code === line.code)?.bit !== undefined;
+    if (!isBit) return isPressed ? 1 : 0;
+    if (this.#stuck.has('silent')) return 0;
+    if (this.#stuck.has('all pressed')) return 1;
+    return isPressed !== this.#stuck.has('inverted') ? 1 : 0;
   }
 
   /** Lines that nothing pulls up follow whatever is near. */

@@ -284,6 +284,23 @@ export const layKeptBoard = async (
 };
 export const probeBoard = async (owner: string, probe: object) =>
   answer(Reading, await call('POST', '/board/do', { owner, do: 'probe', probe })).reads;
+/** A serial pad of a seed, and what it tells while a key is held. */
+export const laySerialPad = async (
+  owner: string,
+  pad: { keys: readonly string[]; seed: number },
+): Promise<void> => {
+  answer(Nothing, await call('POST', '/board/serial', { owner, pad }));
+};
+const Rows = z.object({ rows: z.array(z.string()) });
+export const captureBoard = async (owner: string, held: string | undefined) =>
+  answer(
+    Rows,
+    await call('POST', '/board/do', {
+      owner,
+      do: 'capture',
+      capture: held === undefined ? {} : { held },
+    }),
+  ).rows;
 const Nothing = z.object({});
 const BenchBegun = z.object({
   isStandIn: z.boolean(),

@@ -3,6 +3,7 @@ import type { Part, Project } from '../../model';
 import type { Bench, Draft, Gate } from '../step';
 import { computerOf, ofFamily, stepId } from '../step';
 import { gateOf } from './boards';
+import { bitWords } from '../../padbus';
 import { mostContactOhm, ohmWords, padsOfKeys, PULL_UP_OHM } from '../../trace';
 import { slimmed } from './slimming';
 import { BUTTONS, wiresByStep } from './wires';
@@ -15,6 +16,7 @@ const READ_AT: Readonly<Record<Project['controls']['route'], string | undefined>
   usb: 'input of the controller board',
   expander: 'input of the expander',
   'original board': 'pad of the kept board',
+  'pad bus': 'contact of the serial pad',
   wireless: undefined,
 };
 
@@ -29,6 +31,18 @@ function closedOhm({ controls }: Project): string {
   return ohmWords(mostContactOhm(controls.tracing?.pullUpOhm ?? PULL_UP_OHM).value);
 }
 
+/** Its keys cannot be beeped from the header: its wires can, and nothing else may. */
+function busGate({ map }: Bench): Gate {
+  const pins = (map.bus?.lines ?? []).flatMap((l) =>
+    l.pin === undefined ? [] : `${l.is} to pin ${l.pin}`,
+  );
+  return {
+    point: `supply, ground, ${pins.join(', ')}: each from its contact to its pin, and to the other four`,
+    state: 'off',
+    expects: 'under 1 Ω to its own pin, open to the others',
+  };
+}
+
 export function buttons(on: Bench): Draft[] {
   const inputs = on.map.inputs.filter((m) => m.input.routed);
   const at = READ_AT[on.p.controls.route];
@@ -37,8 +51,11 @@ export function buttons(on: Bench): Draft[] {
   // A pad from outside wants no wire; wires that were drawn by hand want their step all the same.
   if (!inputs.length || (at === undefined && !nets.length)) return [];
   const traced = padsOfKeys(on.p);
+  const bits = new Map(on.map.bus?.bits.map((b) => [b.input, b.bit]));
   const jointOf = (id: string, pin: number | undefined): string => {
     if (pin !== undefined) return ` to pin ${pin}`;
+    const bit = bits.get(id);
+    if (bit !== undefined) return ` at ${bitWords(bit)}`;
     const pads = traced.get(id);
     return pads ? ` at pads ${pads.join(' and ')}` : '';
   };
@@ -53,6 +70,7 @@ export function buttons(on: Bench): Draft[] {
     state: 'off; pressed, then released',
     expects: `under ${closedOhm(on.p)} pressed, open when released`,
   };
+  const pad = on.map.bus ? busGate(on) : undefined;
   return [
     {
       is: [BUTTONS],
@@ -71,11 +89,13 @@ export function buttons(on: Bench): Draft[] {
     {
       is: ['gate-buttons'],
       phase: PHASE,
-      title: 'Gate: every input, pressed and released',
-      detail: 'Two keys at once as well: no third may answer.',
+      title: pad ? 'Gate: the wires of the serial pad' : 'Gate: every input, pressed and released',
+      detail: pad
+        ? 'A wire on its neighbour costs the pad or the computer: read them before power.'
+        : 'Two keys at once as well: no third may answer.',
       after: [BUTTONS],
       feed: 'no power',
-      gate,
+      gate: pad ?? gate,
     },
   ];
 }

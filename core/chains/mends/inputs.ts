@@ -1,9 +1,11 @@
 /** From the keys to whatever reads them. */
-import { type Input, isHost, type Part, type Project } from '../../model';
+import { type Input, isHost, type Part, type Project, type Route } from '../../model';
 import { isLatchKey } from '../../kit';
 import { type Kit } from '../fitted';
 import { gives, type Mending, type Mends } from './mending';
 
+/** Read at a board that was kept. */
+const AT_KEPT: ReadonlySet<Route> = new Set<Route>(['original board', 'pad bus']);
 /** What reads keys that are not on the header. */
 const boardFamily = (p: Project): Part['family'] =>
   p.controls.route === 'expander' ? 'expander' : 'controller';
@@ -21,7 +23,7 @@ const onHeader = (m: Mending): void =>
 
 export const inputsMends: Mends = {
   board: (m) => {
-    m.add((q) => m.project.controls.route !== 'original board' && readsAll(m, q));
+    m.add((q) => !AT_KEPT.has(m.project.controls.route) && readsAll(m, q));
     onHeader(m);
   },
   none: (m) =>

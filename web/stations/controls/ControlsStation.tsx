@@ -29,9 +29,13 @@ import { InputTable } from './InputTable';
 import { KeptBoard } from './board/KeptBoard';
 import { PressTest } from './press/PressTest';
 import { LagView } from './lag/LagView';
+import { SerialPads } from './serial/SerialPads';
 import { RouteTable } from './RouteTable';
 import { ROUTE_WORDS } from './routeWords';
 import { useView, ViewTabs } from './views';
+
+/** Views that lay out the whole page themselves. */
+const OWN_PAGES: ReadonlySet<ReturnType<typeof useView>> = new Set(['press', 'board', 'serial']);
 
 const withInput = (p: Project, input: ShellInput): Project => ({
   ...p,
@@ -98,7 +102,8 @@ export default function ControlsStation() {
     <>
       {shown === 'press' && <PressTest />}
       {shown === 'board' && <KeptBoard />}
-      {shown !== 'press' && shown !== 'board' && (
+      {shown === 'serial' && <SerialPads />}
+      {!OWN_PAGES.has(shown) && (
         <div className="centre">
           <div className="mat" ref={ref} style={{ flex: '0 0 330px' }} hidden={shown === 'lag'}>
             <BodyTabs over />

@@ -6,5 +6,6 @@ export const ROUTE_WORDS: Readonly<Record<Route, string>> = {
   usb: 'USB controller board',
   expander: 'I2C expander',
   'original board': 'original board',
+  'pad bus': 'serial pads',
   wireless: 'wireless pad',
 };

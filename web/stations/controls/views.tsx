@@ -11,6 +11,7 @@ const VIEWS = [
   { id: 'games', name: 'Games' },
   { id: 'lag', name: 'Lag' },
   { id: 'board', name: 'Kept board' },
+  { id: 'serial', name: 'Serial pads' },
   { id: 'press', name: 'Press test' },
 ] as const;
 type View = (typeof VIEWS)[number]['id'];
@@ -27,7 +28,12 @@ export function ViewTabs() {
       label="Views of the controls"
       views={VIEWS}
       here={useView()}
-      counts={{ games: open('chord'), board: open('trace'), press: open('answer') }}
+      counts={{
+        games: open('chord'),
+        board: open('trace'),
+        serial: open('bus'),
+        press: open('answer'),
+      }}
     />
   );
 }

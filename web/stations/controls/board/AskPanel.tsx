@@ -4,6 +4,7 @@ import { Button, Input } from 'antd';
 import type { PadReading, ProbeReads } from '@deft/core/model';
 import { type Ask, type AskedFor, pointWords, type Traced, typedReading } from '@deft/core/trace';
 import { Bad } from '../../../ui/Bad';
+import asked from '../asked.module.css';
 import style from './board.module.css';
 
 const WHY: Readonly<Record<AskedFor, string>> = {
@@ -36,8 +37,8 @@ export function AskLine({ ask, found, nameOf, children }: AskProps & { children?
     );
   }
   return (
-    <div className={style.ask} role="status" aria-label="Asked for">
-      <span className={style.hold}>
+    <div className={asked.ask} role="status" aria-label="Asked for">
+      <span className={asked.hold}>
         {ask.held === undefined ? (
           'Hold nothing'
         ) : (
@@ -48,7 +49,7 @@ export function AskLine({ ask, found, nameOf, children }: AskProps & { children?
       </span>
       <span className={style.red}>red on {pointWords(ask.red, nameOf)}</span>
       <span className={style.black}>black on {pointWords(ask.black, nameOf)}</span>
-      <span className={`note grow ${style.why}`}>
+      <span className={`note grow ${asked.why}`}>
         {WHY[ask.for]} · {sure} of {all} keys
       </span>
       {children}

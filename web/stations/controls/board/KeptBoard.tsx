@@ -10,11 +10,12 @@ import {
 } from '@deft/core/model';
 import { readPadSheet } from '@deft/core/formats';
 import { ohmWords, PULL_UP_OHM, type Traced, tracedKeys } from '@deft/core/trace';
-import { useBuild, useScene } from '../../../state/build';
+import { useBuild } from '../../../state/build';
 import { Bad } from '../../../ui/Bad';
 import { TextFile } from '../../../ui/TextFile';
-import { useSize } from '../../../ui/useSize';
-import { FaceMap, type Lit } from '../FaceMap';
+import asked from '../asked.module.css';
+import type { Lit } from '../FaceMap';
+import { LitFace } from '../LitFace';
 import { ViewTabs } from '../views';
 import { AskPanel } from './AskPanel';
 import { PadStrip } from './PadStrip';
@@ -30,9 +31,7 @@ const WAYS = [
 ] as const;
 
 export function KeptBoard() {
-  const { doc, check } = useBuild('doc', 'check');
-  const scene = useScene();
-  const [ref, size] = useSize<HTMLDivElement>();
+  const { doc } = useBuild('doc');
   const [way, setWay] = useState<(typeof WAYS)[number]['value']>('meter');
   const isStandIn = way === 'stand-in';
   const now = useTracing(isStandIn);
@@ -40,26 +39,14 @@ export function KeptBoard() {
   const isBegun = tracing.pads.length >= 2;
   return (
     <div className="centre">
-      <div className="mat" ref={ref} style={{ flex: '0 0 220px' }}>
-        {size.w > 0 && (
-          <FaceMap
-            scene={scene}
-            map={check.map}
-            width={size.w}
-            height={size.h}
-            chosen={undefined}
-            onChoose={() => undefined}
-            lit={litOf(keys, found)}
-          />
-        )}
-      </div>
+      <LitFace lit={litOf(keys, found)} />
       <ViewTabs />
       <div className="sheet" style={{ paddingTop: 12 }}>
         {keys.length === 0 ? (
           <NoKeys />
         ) : (
           <>
-            <div className={style.top}>
+            <div className={asked.top}>
               <h1 className="grow">Which key closes which pads</h1>
               <Segmented
                 size="small"

@@ -1,15 +1,15 @@
 /** The tracing tried out on an old board drawn from a seed, read by a hand that slips. */
 import { useState } from 'react';
-import { Button, InputNumber } from 'antd';
+import { Button } from 'antd';
 import type { PadReading, Tracing } from '@deft/core/model';
 import { type Ask, traced } from '@deft/core/trace';
 import { useBuild } from '../../../state/build';
 import { layKeptBoard, probeBoard } from '../../../state/api';
 import { Bad } from '../../../ui/Bad';
+import { LayRow } from '../LayRow';
 import { useBoardOwner } from '../useBoardOwner';
 import { AskLine } from './AskPanel';
 import type { TracingNow } from './useTracing';
-import style from './board.module.css';
 
 const SLIP = 0.05;
 /** A board that asks for more is not being traced any more. */
@@ -57,32 +57,17 @@ export function StandInBoard({ now }: { now: TracingNow }) {
     });
   return (
     <>
-      <div className={style.top}>
-        <label className="row note">
-          An old board drawn from{' '}
-          <InputNumber
-            size="small"
-            aria-label="Seed of the old board"
-            min={0}
-            max={99_999}
-            precision={0}
-            style={{ width: 80 }}
-            value={seed}
-            onChange={(v) => setSeed(v ?? 0)}
-          />
-        </label>
-        <Button
-          size="small"
-          type={isLaid ? 'default' : 'primary'}
-          loading={isBusy && !isLaid}
-          onClick={() => void lay()}
-        >
-          {isLaid ? 'Lay another' : 'Lay it on the bench'}
-        </Button>
-        <span className="note grow">
-          One reading in twenty is wrong. Nothing of it is kept: it is no board of yours.
-        </span>
-      </div>
+      <LayRow
+        what="An old board"
+        label="Seed of the old board"
+        seed={seed}
+        onSeed={setSeed}
+        isLaid={isLaid}
+        isBusy={isBusy}
+        onLay={() => void lay()}
+      >
+        One reading in twenty is wrong. Nothing of it is kept: it is no board of yours.
+      </LayRow>
       {isLaid && (
         <AskLine
           ask={found.next}

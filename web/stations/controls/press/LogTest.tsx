@@ -11,6 +11,7 @@ import {
   readEventLog,
 } from '@deft/core/press';
 import { TextFile } from '../../../ui/TextFile';
+import rows from '../asked.module.css';
 import style from './press.module.css';
 import { Bad } from '../../../ui/Bad';
 
@@ -65,7 +66,7 @@ export function LogTest({
         </li>
         <li>Put the text in here.</li>
       </ol>
-      <div className={asked === undefined ? style.top : style.ask}>
+      <div className={asked === undefined ? rows.top : style.ask}>
         {asked !== undefined && (
           <>
             <span key={beat} className={style.beat} aria-hidden />
@@ -91,7 +92,7 @@ export function LogTest({
         value={text}
         onChange={(e) => setText(e.target.value)}
       />
-      <div className={style.top}>
+      <div className={rows.top}>
         <Button size="small" disabled={!text.trim()} onClick={() => read(text)}>
           Read the log
         </Button>

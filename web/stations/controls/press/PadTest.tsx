@@ -12,6 +12,7 @@ import {
 } from '@deft/core/press';
 import { Outcome } from './Outcome';
 import type { PressingNow } from './usePressing';
+import rows from '../asked.module.css';
 import style from './press.module.css';
 
 /** Hands off for so long before the first key, ms. */
@@ -110,7 +111,7 @@ export function PadTest({
   return (
     <>
       <p>{standing(name)}</p>
-      <div className={style.top}>
+      <div className={rows.top}>
         <Button
           size="small"
           type={rest ? 'default' : 'primary'}

@@ -4,14 +4,14 @@ import { Checkbox, Segmented } from 'antd';
 import { type PressedWith, type PressRecord } from '@deft/core/model';
 import { isProved, plannedOf, pressPlan, stalePresses } from '@deft/core/press';
 import { useBuild, useScene } from '../../../state/build';
-import { useSize } from '../../../ui/useSize';
-import { FaceMap, type Lit } from '../FaceMap';
+import type { Lit } from '../FaceMap';
+import { LitFace } from '../LitFace';
 import { ViewTabs } from '../views';
 import { LogTest } from './LogTest';
 import { PadTest } from './PadTest';
 import { StandIn } from './StandIn';
 import { usePressing, type PressingNow } from './usePressing';
-import style from './press.module.css';
+import rows from '../asked.module.css';
 
 const WAYS = [
   { value: 'log', label: 'Event log of the handheld' },
@@ -23,7 +23,6 @@ type Way = (typeof WAYS)[number]['value'];
 export function PressTest() {
   const { doc, check, edit } = useBuild('doc', 'check', 'edit');
   const scene = useScene();
-  const [ref, size] = useSize<HTMLDivElement>();
   const [way, setWay] = useState<Way>('log');
   const plan = useMemo(() => pressPlan(doc, scene, check.map), [doc, scene, check.map]);
   const record = doc.controls.pressed;
@@ -56,22 +55,10 @@ export function PressTest() {
   const lit = litOf(plan.order, pressing, pointed, only && !isWhole ? left : plan.order);
   return (
     <div className="centre">
-      <div className="mat" ref={ref} style={{ flex: '0 0 330px' }}>
-        {size.w > 0 && (
-          <FaceMap
-            scene={scene}
-            map={check.map}
-            width={size.w}
-            height={size.h}
-            chosen={undefined}
-            onChoose={point}
-            lit={lit}
-          />
-        )}
-      </div>
+      <LitFace lit={lit} isTall onChoose={point} />
       <ViewTabs />
       <div className="sheet" style={{ paddingTop: 12 }}>
-        <div className={style.top}>
+        <div className={rows.top}>
           <h1 className="grow">Press every key once</h1>
           <Segmented
             size="small"

@@ -6,6 +6,7 @@ import { mendBoard, pressOnBoard, wireBoard } from '../../../state/api';
 import { useBoardOwner } from '../useBoardOwner';
 import { Outcome } from './Outcome';
 import type { PressingNow } from './usePressing';
+import rows from '../asked.module.css';
 import style from './press.module.css';
 import { Bad } from '../../../ui/Bad';
 
@@ -16,7 +17,12 @@ const COUNTS = [0, 1, 2].map((n) => ({
 
 /** The board as it is planned, for whatever stands for it. */
 const wiringOf = (plan: PressPlan) => ({
-  keys: plan.keys.map(({ id, code, plate }) => ({ key: id, code, ...(plate ? { plate } : {}) })),
+  keys: plan.keys.map(({ id, code, plate, bit }) => ({
+    key: id,
+    code,
+    ...(plate ? { plate } : {}),
+    ...(bit === undefined ? {} : { bit }),
+  })),
   plug: plan.route === 'usb' || plan.route === 'expander',
 });
 
@@ -76,7 +82,7 @@ export function StandIn({
   const left = plan.order.filter((id) => !(id in pressing.answers));
   return (
     <>
-      <div className={style.top}>
+      <div className={rows.top}>
         <label className="row note">
           Wired with{' '}
           <Select
