@@ -1,7 +1,7 @@
 /** Mapping lines there and back, and what does not fit, each in a sentence. */
 import fc from 'fast-check';
 import { demos } from '../catalogue';
-import { applied, BadInput, type Project } from '../model';
+import { applied, BadInput, type Project, USUAL_PAD_BUS } from '../model';
 import { mappingLine, readMappingLine } from './mapping';
 
 const done = demos()[1] as Project;
@@ -42,6 +42,35 @@ describe('a mapping line', () => {
       }),
       { numRuns: 80, seed: 8 },
     );
+  });
+
+  const read = (route: 'expander' | 'pad bus', own = 0): Project => ({
+    ...done,
+    controls: {
+      ...done.controls,
+      route,
+      inputs: done.controls.inputs.map((i, n) => {
+        const unlined = { ...i };
+        delete unlined.gpio;
+        return n < own ? { ...unlined, route: 'gpio' as const } : unlined;
+      }),
+      bus: { ...USUAL_PAD_BUS, bits: 16, keys: done.controls.inputs.map((i) => i.id).reverse() },
+    },
+  });
+  test.each(['expander', 'pad bus'] as const)(
+    'of keys over an %s is that of the same keys on lines: one device tells them',
+    (route) => {
+      expect(mappingLine(read(route))).toBe(line);
+      expect(readMappingLine(read(route), line)).toEqual({ changes: [], misfits: [] });
+    },
+  );
+  test('of two devices is two lines, each with its own buttons from 0', () => {
+    const [many, few] = mappingLine(read('pad bus', 2)).trim().split('\n');
+    const buttons = (of: string): number[] =>
+      [...of.matchAll(/:b(\d+)/g)].map((m) => Number(m[1])).sort((a, b) => a - b);
+    expect(buttons(few!)).toEqual([0, 1]);
+    expect(buttons(many!)).toEqual(buttons(line).slice(0, -2));
+    expect(readMappingLine(read('pad bus', 2), many!).misfits).toEqual([]);
   });
 
   test('two keys changed over are told as two edits', () => {

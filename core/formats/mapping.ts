@@ -5,7 +5,7 @@
  * first, then the lower ones.
  */
 import { BadInput, type Change, doing, type Input, type InputRole, type Project } from '../model';
-import { buttonMap, buttonNumbers, EVENT_CODES } from '../controls';
+import { buttonMap, buttonNumbers, EVENT_CODES, readerInputs } from '../controls';
 import { dtsText } from './overlay';
 
 /** Bus "host", vendor 1, product 1, version 0x0100: what gpio-keys reports. */
@@ -32,14 +32,39 @@ const FIELD: Partial<Record<InputRole, string>> = {
 export const mappingText = (text: string): string =>
   dtsText(text).replace(/[,:#]/g, ' ').replace(/\s+/g, ' ').trim();
 
+/**
+ * Keys by the device that tells them: each node of keys in the overlay is one to the system. Those of an
+ * expander, of a serial pad or of rows and columns come before keys on lines of their own.
+ */
+function keysByDevice(p: Project): Input[][] {
+  const map = buttonMap(p);
+  const isIn = (ids: readonly string[]): Input[] =>
+    map.inputs.flatMap(({ input }) => (ids.includes(input.id) ? [input] : []));
+  const onLines = map.inputs.flatMap((m) =>
+    m.gpio !== undefined && m.input.routed ? [m.input] : [],
+  );
+  return [
+    p.controls.route === 'expander' ? readerInputs(p, map) : [],
+    isIn(map.bus?.bits.map((b) => b.input) ?? []),
+    isIn(map.matrix?.keys.map((k) => k.input) ?? []),
+    onLines,
+  ].filter((keys) => keys.length > 0);
+}
+
+const codeOf = (input: Input): number => EVENT_CODES[input.functions[0]];
+
+/** One line for each device that tells keys. */
 export function mappingLine(p: Project): string {
-  const keys = buttonMap(p).inputs.filter((m) => m.gpio !== undefined && m.input.routed);
-  const numbers = buttonNumbers(keys.map((m) => EVENT_CODES[m.input.functions[0]]));
-  const fields = keys.flatMap((m) => {
-    const field = FIELD[m.input.functions[0]];
-    return field ? [`${field}:b${numbers.get(EVENT_CODES[m.input.functions[0]])!}`] : [];
+  const devices = keysByDevice(p);
+  const lines = (devices.length ? devices : [[]]).map((keys) => {
+    const numbers = buttonNumbers(keys.map(codeOf));
+    const fields = keys.flatMap((input) => {
+      const field = FIELD[input.functions[0]];
+      return field ? [`${field}:b${numbers.get(codeOf(input))!}`] : [];
+    });
+    return `${[GUID, mappingText(p.name), ...fields.sort(), 'platform:Linux'].join(',')},\n`;
   });
-  return `${[GUID, mappingText(p.name), ...fields.sort(), 'platform:Linux'].join(',')},\n`;
+  return lines.join('');
 }
 
 /** What a mapping line says of this build's keys. */
@@ -69,11 +94,10 @@ export function readMappingLine(p: Project, text: string): ReadMapping {
   if (fields.length > MOST_FIELDS || fields.some((f) => !/^[^:]+:[^:]+$/.test(f))) {
     throw new BadInput('mapping', 'This line was cut short, or holds fields without a value.');
   }
-  const keys = buttonMap(p).inputs.filter((m) => m.gpio !== undefined && m.input.routed);
-  const numbers = buttonNumbers(keys.map((m) => EVENT_CODES[m.input.functions[0]]));
-  const byNumber = new Map(
-    keys.map((m) => [numbers.get(EVENT_CODES[m.input.functions[0]])!, m.input]),
-  );
+  // The device with most keys is the pad; a line of the other one names buttons it has not.
+  const [keys = []] = keysByDevice(p).sort((a, b) => b.length - a.length);
+  const numbers = buttonNumbers(keys.map(codeOf));
+  const byNumber = new Map(keys.map((input) => [numbers.get(codeOf(input))!, input]));
   const roles = new Map(Object.entries(FIELD).map(([role, field]) => [field, role as InputRole]));
   const misfits =
     guid.toLowerCase() === GUID
