@@ -1,6 +1,6 @@
 /** Imports run one way: web, server, cli -> core; inside core: model <- geometry <- capabilities <- formats. */
 const capability =
-  'shell|capture|display|kit|chains|brief|arrange|wiring|fit|cuts|controls|power|build|verdict|least|made|press|padbus|trace|games|lag|shutdown|network|heat|sound|lamps|bench|catalogue';
+  'shell|capture|display|kit|chains|brief|arrange|wiring|fit|cuts|controls|power|build|verdict|least|made|press|ladder|padbus|trace|games|lag|shutdown|network|heat|sound|lamps|bench|catalogue';
 module.exports = {
   forbidden: [
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },

@@ -1,5 +1,6 @@
 /** Inputs: switches, the board or header that reads them, the bus it speaks, and converter channels for sticks. */
-import { bodyFor, type Input, isDevice } from '../model';
+import { bodyFor, type Input, isDevice, listed, routeOf } from '../model';
+import { ladderPlan } from '../ladder';
 import { isLatchKey, onHeader } from '../kit';
 import { type Chain, ChainMaker } from './chain';
 import type { Kit } from './fitted';
@@ -11,7 +12,8 @@ export function inputsChain(k: Kit): Chain {
   // Keys on lines of the header are read by no board.
   const own = inputs.filter((i) => onHeader(k.p, i));
   const n = inputs.length;
-  const read = route === 'gpio' ? n : n - own.length;
+  const byVoltage = inputs.filter((i) => i.routed && routeOf(k.p, i) === 'ladder');
+  const read = route === 'gpio' ? n : n - own.length - byVoltage.length;
   if (!k.computer) return m.unwanted('Waits for the computer.');
   if (isDevice(k.computer.part) && !n && route !== 'wireless') {
     return m.unwanted('Played on the device itself.');
@@ -128,7 +130,7 @@ export function inputsChain(k: Kit): Chain {
         [k.computer.item.id],
       );
     }
-  } else if (!k.ends('lines', 'gives').length) {
+  } else if (route === 'gpio' && !k.ends('lines', 'gives').length) {
     m.broken(
       'bus',
       'No header lines',
@@ -138,6 +140,23 @@ export function inputsChain(k: Kit): Chain {
     );
   }
   if (route !== 'gpio') headerOf(m, k, own);
+  if (byVoltage.length && !ladderPlan(k.p)?.converter) {
+    m.broken(
+      'analog',
+      'No converter for the ladder',
+      `${listed(byVoltage.map((i) => i.name))}: told by a voltage the header cannot read.`,
+      ['A converter on I2C with a channel to spare; a controller board keeps its own to itself.'],
+      byVoltage.map((i) => i.id),
+    );
+  } else if (byVoltage.length && !k.ends('i2c', 'gives').length) {
+    m.broken(
+      'bus',
+      'No I2C from the computer',
+      'The converter of the ladder speaks I2C.',
+      [],
+      [k.computer.item.id],
+    );
+  }
   const want = sticks.reduce((s, e) => s + (e.port.count ?? 1), 0);
   const have = channels.reduce((s, e) => s + (e.port.count ?? 1), 0);
   if (want > have) {
@@ -153,7 +172,7 @@ export function inputsChain(k: Kit): Chain {
   if (route === 'original board' && k.computer.part.host) return m.chain;
   let takes: 'header' | 'USB' | 'I2C';
   if (route === 'usb') takes = 'USB';
-  else if (route === 'expander') takes = 'I2C';
+  else if (route === 'expander' || route === 'ladder') takes = 'I2C';
   else takes = 'header';
   m.link({
     name: k.computer.item.name,

@@ -44,7 +44,7 @@ interface Position {
 /** Routes in which the builder's own switches are read. */
 const OWN_SWITCHES: ReadonlySet<Project['controls']['route']> = new Set<
   Project['controls']['route']
->(['gpio', 'usb', 'expander']);
+>(['gpio', 'usb', 'expander', 'ladder']);
 /** Routes in which keys keep the contacts of a board that was kept. */
 const AT_KEPT: ReadonlySet<Project['controls']['route']> = new Set<Project['controls']['route']>([
   'original board',
@@ -114,7 +114,7 @@ export function backings(scene: Scene): Backing[] {
   const { route } = project.controls;
   const isRead = OWN_SWITCHES.has(route) || (AT_KEPT.has(route) && boards.length > 0);
   const wanting = project.controls.inputs.filter(
-    (i) => isRead || i.route === 'gpio' || isLatchKey(project, i),
+    (i) => isRead || i.route !== undefined || isLatchKey(project, i),
   );
   if (!shell || !wanting.length) return [];
   const positions = [...scene.items.values()].flatMap(positionsOf);

@@ -13,6 +13,7 @@ import {
 } from '../model';
 import { HEADER_40, isLatchKey, onHeader, partOf, pinOf, RESERVED, SECOND_DUTY } from '../kit';
 import { type Scene, sceneOf } from '../fit';
+import { ladderPlan } from '../ladder';
 import { leastCost } from './assign';
 import { type Lines, linesOf } from './lines';
 import { type BusLines, busLines } from './busLines';
@@ -123,6 +124,12 @@ function leastWords(
   matrix: Matrix | undefined,
   bus: BusLines | undefined,
 ): string | undefined {
+  const { route, inputs } = p.controls;
+  const ladder = ladderPlan(p);
+  if (route === 'ladder' && ladder && !inputsOnHeader(p)) {
+    const n = ladder.channels.length;
+    return `${inputs.filter((i) => i.routed).length} keys told by voltage on ${n} ${n === 1 ? 'channel' : 'channels'}: one wire a key through its resistor, one ground for each plate`;
+  }
   if (bus && !inputsOnHeader(p)) {
     return `${bus.bits.length} ${bus.bits.length === 1 ? 'key' : 'keys'} over latch, clock and data: three lines, and two wires that feed the pad`;
   }
@@ -130,7 +137,6 @@ function leastWords(
     const rows = matrix.lines.filter((l) => l.is === 'row').length;
     return `${matrix.keys.length} keys on ${rows} rows and ${matrix.lines.length - rows} columns: one wire for each, ${matrix.lines.length} lines`;
   }
-  const { route, inputs } = p.controls;
   if ((route === 'usb' || route === 'expander') && !inputs.some((i) => takesLine(p, i))) {
     const reader = route === 'usb' ? 'controller board' : 'expander';
     return `each key to its own input of the ${reader}; one ground for each plate`;

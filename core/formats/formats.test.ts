@@ -7,9 +7,9 @@ import { createRequire } from 'node:module';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import Papa from 'papaparse';
-import { demos } from '../catalogue';
+import { demos, STARTER_PARTS } from '../catalogue';
 import { correctionFor, cutOuts, cutting, cutWork, measuringSheet, templates } from '../cuts';
-import { type PadBus, type Project, USUAL_PAD_BUS } from '../model';
+import { applied, type PadBus, type Project, USUAL_PAD_BUS } from '../model';
 import {
   calliperTable,
   csvText,
@@ -262,6 +262,55 @@ describe('the overlay', () => {
     expect(back).toContain('compatible = "gpio-keys"');
     expect(back).toContain('compatible = "gpio-keys-polled"');
     expect([...back.matchAll(/linux,code/g)]).toHaveLength(done.controls.inputs.length);
+  });
+
+  test('of a ladder: the converter on its bus, each channel with the volts of its keys', () => {
+    const roles = ['up', 'down', 'left', 'right', 'start', 'select'];
+    const adc = STARTER_PARTS.find((q) => q.id === 'weave-adc')!;
+    const base = applied(done, { do: 'add', part: adc });
+    const p: Project = {
+      ...base,
+      controls: {
+        ...base.controls,
+        route: 'ladder',
+        compatible: 'made-up,board',
+        duties: {},
+        ladder: { steps: [], chip: { compatible: 'made-up,adc4', address: 0x4a, bus: 'i2c_b' } },
+        inputs: base.controls.inputs.slice(0, roles.length).map((i, n) => {
+          const unlined = {
+            ...i,
+            functions: [roles[n]] as Project['controls']['inputs'][number]['functions'],
+          };
+          delete unlined.gpio;
+          return unlined;
+        }),
+      },
+    };
+    const back = compiled(p);
+    expect(back).toMatch(/adc@4a \{[\s\S]*compatible = "made-up,adc4";\s+reg = <0x4a>/);
+    expect([...back.matchAll(/compatible = "adc-keys"/g)]).toHaveLength(3);
+    const told = new Map(
+      [...back.matchAll(/linux,code = <0x(\w+)>;\s+press-threshold-microvolt = <0x(\w+)>/g)].map(
+        (m) => [parseInt(m[1]!, 16), parseInt(m[2]!, 16) / 1e6],
+      ),
+    );
+    // Of two on a channel one is on ground, the other under half of 3.3 V, as near as stock values go.
+    const volts = [...told.values()].sort((a, b) => a - b);
+    expect(volts.slice(0, 3)).toEqual([0, 0, 0]);
+    for (const v of volts.slice(3)) expect(v).toBeCloseTo(1.65, 2);
+    expect([...told.keys()].sort()).toEqual(
+      pressPlan(p)
+        .keys.map((k) => k.code)
+        .sort(),
+    );
+    expect([...back.matchAll(/io-channels = <0x\w+ 0x0(\d)>/g)].map((m) => m[1])).toEqual([
+      '0',
+      '1',
+      '2',
+    ]);
+    expect(pressPlan(p).keys[0]!.line).toBe('channel 1, a wire');
+    const nameless = { ...p, controls: { ...p.controls, ladder: { steps: [] } } };
+    expect(() => overlaySource(nameless)).toThrow(/"compatible" of the converter/);
   });
 
   test('without the root compatible it asks instead of guessing', () =>

@@ -6,6 +6,7 @@
  */
 import { BadInput, type Change, doing, type Input, type InputRole, type Project } from '../model';
 import { buttonMap, buttonNumbers, EVENT_CODES, readerInputs } from '../controls';
+import { ladderPlan } from '../ladder';
 import { dtsText } from './overlay';
 
 /** Bus "host", vendor 1, product 1, version 0x0100: what gpio-keys reports. */
@@ -46,6 +47,8 @@ function keysByDevice(p: Project): Input[][] {
   return [
     p.controls.route === 'expander' ? readerInputs(p, map) : [],
     isIn(map.bus?.bits.map((b) => b.input) ?? []),
+    // Each channel of a ladder is a device of its own.
+    ...(ladderPlan(p)?.channels ?? []).map((c) => isIn(c.steps.map((s) => s.input.id))),
     isIn(map.matrix?.keys.map((k) => k.input) ?? []),
     onLines,
   ].filter((keys) => keys.length > 0);

@@ -1,9 +1,9 @@
 /**
  * Device-tree overlay source of the keys: on header lines (`gpio-keys`), on rows and columns of them
  * (`gpio-matrix-keypad`), on an expander and over a serial pad (`gpio-keys-polled` beside the node that
- * tells their lines). Active-low, pulled up, gamepad event codes.
+ * tells their lines), and by voltage (`adc-keys`). Active-low, pulled up, gamepad event codes.
  */
-import { BadInput, type Input, type Project } from '../model';
+import { BadInput, type BusChip, type Input, type Project } from '../model';
 import {
   type BusLine,
   type ButtonMap,
@@ -13,6 +13,7 @@ import {
   readerInputs,
   tappedCommons,
 } from '../controls';
+import { ladderPlan, RAIL_V } from '../ladder';
 import { clockOf, padBus } from '../padbus';
 
 /** Active low (1) with the line's own pull-up (16): dt-bindings/gpio. */
@@ -26,6 +27,7 @@ const POLL_MS = 10;
 const SETTLE_US = 10;
 /** Of an expander, where nothing else was typed: typical. */
 export const USUAL_ADDRESS = 0x20;
+export const USUAL_CONVERTER_ADDRESS = 0x48;
 export const USUAL_BUS = 'i2c1';
 
 /** Text that is safe between double quotes in device-tree source: printable, no quote or backslash. */
@@ -110,8 +112,39 @@ function matrixKeys(p: Project, { matrix }: ButtonMap, label: string): string[] 
   ];
 }
 
+/** A chip on the computer's I2C, as its driver wants to be bound. */
+function chipOn(
+  chip: BusChip & { compatible: string },
+  usualAddress: number,
+  node: string,
+  lines: readonly string[],
+): Fragment {
+  const address = chip.address ?? usualAddress;
+  return {
+    target: `target = <&${chip.bus ?? USUAL_BUS}>;`,
+    lines: [
+      '#address-cells = <1>;',
+      '#size-cells = <0>;',
+      '',
+      `${node}@${address.toString(16)} {`,
+      ...indented([
+        `compatible = "${dtsText(chip.compatible)}";`,
+        `reg = <${hex(address)}>;`,
+        ...lines,
+      ]),
+      '};',
+    ],
+  };
+}
+
+/** Nodes of keys, and the chip that reads them. */
+interface ByChip {
+  chip: Fragment;
+  nodes: string[][];
+}
+
 /** The expander on its bus, and the keys on its inputs in the order they are wired. */
-function expanderKeys(p: Project, map: ButtonMap): { chip: Fragment; keys: string[] } | undefined {
+function expanderKeys(p: Project, map: ButtonMap): ByChip | undefined {
   const inputs = p.controls.route === 'expander' ? readerInputs(p, map) : [];
   if (!inputs.length) return undefined;
   const { expander } = p.controls;
@@ -121,37 +154,67 @@ function expanderKeys(p: Project, map: ButtonMap): { chip: Fragment; keys: strin
       'Type the "compatible" of the chip on your expander first: its maker\'s name and its number, as the binding of its driver says.',
     );
   }
-  const address = expander.address ?? USUAL_ADDRESS;
+  const { compatible } = expander;
   return {
-    chip: {
-      target: `target = <&${expander.bus ?? USUAL_BUS}>;`,
-      lines: [
-        '#address-cells = <1>;',
-        '#size-cells = <0>;',
-        '',
-        `deft_expander: gpio@${address.toString(16)} {`,
+    chip: chipOn({ ...expander, compatible }, USUAL_ADDRESS, 'deft_expander: gpio', [
+      'gpio-controller;',
+      '#gpio-cells = <2>;',
+    ]),
+    nodes: [
+      [
+        'deft_pad: deft-pad {',
         ...indented([
-          `compatible = "${dtsText(expander.compatible)}";`,
-          `reg = <${hex(address)}>;`,
-          'gpio-controller;',
-          '#gpio-cells = <2>;',
+          'compatible = "gpio-keys-polled";',
+          `label = "${dtsText(p.name)}";`,
+          `poll-interval = <${POLL_MS}>;`,
+          '',
+          ...inputs.flatMap((input, n) =>
+            keyNode(p, input, `&deft_expander ${n} ${hex(ACTIVE_LOW)}`),
+          ),
         ]),
         '};',
       ],
-    },
-    keys: [
-      'deft_pad: deft-pad {',
+    ],
+  };
+}
+
+/** The converter on its bus, and for each channel the levels of its keys, µV. */
+function ladderKeys(p: Project): ByChip | undefined {
+  const plan = ladderPlan(p);
+  if (!plan?.channels.length) return undefined;
+  const chip = p.controls.ladder?.chip;
+  if (!chip?.compatible) {
+    throw new BadInput(
+      'controls.ladder.chip.compatible',
+      'Type the "compatible" of the converter of your ladder first: its maker\'s name and its number, as the binding of its driver says.',
+    );
+  }
+  const microvolts = (share: number): number => Math.round(share * RAIL_V * 1e6);
+  const { compatible } = chip;
+  return {
+    chip: chipOn({ ...chip, compatible }, USUAL_CONVERTER_ADDRESS, 'deft_adc: adc', [
+      '#io-channel-cells = <1>;',
+    ]),
+    nodes: plan.channels.map(({ channel, steps }) => [
+      `deft_ladder_${channel}: deft-ladder-${channel} {`,
       ...indented([
-        'compatible = "gpio-keys-polled";',
-        `label = "${dtsText(p.name)}";`,
+        'compatible = "adc-keys";',
+        // Channels are counted from 0 by the driver, from 1 on the board.
+        `io-channels = <&deft_adc ${channel - 1}>;`,
+        'io-channel-names = "buttons";',
+        `keyup-threshold-microvolt = <${microvolts(1)}>;`,
         `poll-interval = <${POLL_MS}>;`,
         '',
-        ...inputs.flatMap((input, n) =>
-          keyNode(p, input, `&deft_expander ${n} ${hex(ACTIVE_LOW)}`),
-        ),
+        ...steps.flatMap(({ input, level }) => [
+          `key-${input.id} {`,
+          `\tlabel = "${dtsText(input.name)}";`,
+          `\tlinux,code = <${hex(EVENT_CODES[input.functions[0]])}>;`,
+          `\tpress-threshold-microvolt = <${microvolts(level)}>;`,
+          '};',
+        ]),
       ]),
       '};',
-    ],
+    ]),
   };
 }
 
@@ -238,6 +301,7 @@ export function overlaySource(p: Project): string {
   }
   const label = p.controls.gpioLabel ?? 'gpio';
   const expander = expanderKeys(p, map);
+  const ladder = ladderKeys(p);
   const onLines = lineKeys(p, map, label);
   const serial = serialKeys(p, map, label);
   // Two nodes of keys would have one name; those on lines are told apart from the others.
@@ -245,17 +309,22 @@ export function overlaySource(p: Project): string {
     expander || serial.length
       ? onLines.map((l) => l.replace('deft_pad: deft-pad', 'deft_lines: deft-lines'))
       : onLines;
-  const nodes = [beside, matrixKeys(p, map, label), expander?.keys ?? [], serial].filter(
-    (n) => n.length,
-  );
+  const nodes = [
+    beside,
+    matrixKeys(p, map, label),
+    ...(expander?.nodes ?? []),
+    ...(ladder?.nodes ?? []),
+    serial,
+  ].filter((n) => n.length);
   if (!nodes.length) {
     throw new BadInput(
       'controls.inputs',
-      'No button sits on a header line, an expander or a bit of a serial pad, so there is nothing to put in an overlay.',
+      'No button sits on a header line, an expander, a ladder or a bit of a serial pad, so there is nothing to put in an overlay.',
     );
   }
   const fragments: Fragment[] = [
     ...(expander ? [expander.chip] : []),
+    ...(ladder ? [ladder.chip] : []),
     {
       target: 'target-path = "/";',
       lines: nodes.flatMap((n, i) => (i ? ['', ...n] : n)),

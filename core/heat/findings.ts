@@ -1,6 +1,7 @@
 /** How warm a build gets against what its chip, its cell and a hand bear. */
 import { type Finding, isHost, type Part, type Project, type WayOut } from '../model';
-import { type Energy, nextE24, powerFigures } from '../power';
+import { nextE24 } from '../kit';
+import { type Energy, powerFigures } from '../power';
 import { settled, soak, type Soak, type WarmCase, type Warmth, warmWorking } from './case';
 import { ROOM_C, warmBodies, type WarmBody, type WarmState } from './build';
 

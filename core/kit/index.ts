@@ -16,6 +16,7 @@ export { findParts, type Facets } from './search';
 export { leastRemovals, type Slimming } from './slim';
 export { HEADER_40, headerPads, type HeaderPin, pinOf, RESERVED, SECOND_DUTY } from './header40';
 export { isLatchKey, latchOf } from './latch';
+export { E24, nextE24 } from './e24';
 export { onHeader, readsOwnKeys } from './onHeader';
 export { isBank, portsOf, portsOn, usualPorts } from './ports';
 export { knownToWork, panelTiming, type Known } from './known';

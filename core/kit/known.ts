@@ -2,7 +2,7 @@
  * Whether software for a computer, its screen link and its input route is known to exist, and what
  * it needs at first boot. What is not known is a listed risk.
  */
-import { hasSystem, type Part, type Project } from '../model';
+import { hasSystem, type Part, type Project, type Route } from '../model';
 import { readsOwnKeys } from './onHeader';
 import { partOf } from './thickness';
 
@@ -21,6 +21,9 @@ export interface Known {
   cardGb: number;
   seconds: [number, number];
 }
+
+/** Routes whose keys come from an overlay and nothing else. */
+const BY_OVERLAY: ReadonlySet<Route> = new Set<Route>(['gpio', 'pad bus', 'ladder']);
 
 type Screen = NonNullable<Part['screen']>;
 
@@ -74,6 +77,9 @@ export function knownToWork(p: Project): Known | undefined {
         : 'Nobody but you has this board: a small program has to read it.',
     );
   }
+  if (route === 'ladder') {
+    why.push('Keys told by voltage need a line for the converter, its chip and address.');
+  }
   if (route === 'pad bus') {
     why.push('Which bit of the pad is which key is captured or typed: Controls, Serial pads.');
   }
@@ -114,10 +120,7 @@ export function knownToWork(p: Project): Known | undefined {
         : []),
       ...(rotated ? ['rotation = <90>;'] : []),
       ...soundLines,
-      ...(route === 'gpio' ||
-      route === 'pad bus' ||
-      isTapped ||
-      p.controls.inputs.some((i) => i.route)
+      ...(BY_OVERLAY.has(route) || isTapped || p.controls.inputs.some((i) => i.route)
         ? ['the overlay of the keys from Controls']
         : []),
     ],

@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { demos } from '../catalogue';
-import { E24 } from '../power';
+import { E24 } from '../kit';
 import { lampResistor } from './led';
 import {
   type Comparator,

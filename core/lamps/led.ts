@@ -1,6 +1,6 @@
 /** A lamp behind its resistor. */
 import { mustBePositive, type Worked } from '../model';
-import { nextE24 } from '../power';
+import { nextE24 } from '../kit';
 
 export const LAMP_COLOURS = ['red', 'yellow', 'green', 'blue', 'white'] as const;
 export type LampColour = (typeof LAMP_COLOURS)[number];

@@ -8,7 +8,8 @@
  */
 import type { Project } from '../model';
 import { solved } from '../network';
-import { E24, networkOf, powerFigures, type PowerFigures, type Supply } from '../power';
+import { E24 } from '../kit';
+import { networkOf, powerFigures, type PowerFigures, type Supply } from '../power';
 
 export interface Divider {
   r1: number;

@@ -16,6 +16,7 @@ import type { Item, Part } from './part';
 import type { PatternCut } from './pattern';
 import { length, type Length } from './length';
 import type { Trial } from './tick';
+import type { Ladder } from './ladder';
 import { type PadBus, USUAL_PAD_BUS } from './padBus';
 import type { Tracing } from './tracing';
 import type { Joint } from './joint';
@@ -78,6 +79,8 @@ export type Change =
   | { do: 'press again'; inputs: string[] }
   /** A kept board's tracing, as far as it says so. */
   | { do: 'tracing'; set: Partial<Tracing> }
+  /** A resistor ladder, as far as it says so. */
+  | { do: 'ladder'; set: Partial<Ladder> }
   /** A serial pad, as far as it says so. */
   | { do: 'pad bus'; set: Partial<PadBus> }
   | { do: 'route'; route: Project['controls']['route']; part: Part }
@@ -361,6 +364,10 @@ export function applied(p: Project, change: Change): Project {
     case 'tracing': {
       const had = p.controls.tracing ?? { pads: [], readings: [] };
       return { ...p, controls: { ...p.controls, tracing: { ...had, ...change.set } } };
+    }
+    case 'ladder': {
+      const ladder = { ...(p.controls.ladder ?? { steps: [] }), ...change.set };
+      return { ...p, controls: { ...p.controls, ladder } };
     }
     case 'pad bus': {
       const bus = { ...(p.controls.bus ?? USUAL_PAD_BUS), ...change.set };

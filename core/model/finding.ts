@@ -107,6 +107,7 @@ export interface Finding {
     | 'answer'
     | 'trace'
     | 'bus'
+    | 'ladder'
     | 'bench'
     | 'chord'
     | 'family'

@@ -37,6 +37,7 @@ export * from './duty';
 export * from './meter';
 export * from './press';
 export * from './tick';
+export * from './ladder';
 export * from './padBus';
 export * from './tracing';
 export * from './workshop';

@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { Brief } from './brief';
 import { Donor } from './donor';
 import { CUT_STATES, CutPlace, facePlace, place, wallPlace } from './cutPlace';
+import { BusChip, Ladder } from './ladder';
 import { Length } from './length';
 import { Item, Part } from './part';
 import { PatternCut } from './pattern';
@@ -186,8 +187,8 @@ export const Input = z.strictObject({
   at: InputPlace,
   /** Size of the hole its cap needs if there is none yet, mm. */
   hole: z.number().positive().max(60).optional(),
-  /** On a line of the computer's header, though the others are read otherwise. */
-  route: z.literal('gpio').optional(),
+  /** On a line of the computer's header, or on a resistor ladder, though the others are read otherwise. */
+  route: z.enum(['gpio', 'ladder']).optional(),
   /** Header GPIO chosen by hand. */
   gpio: z.number().int().min(0).max(63).optional(),
   /** The switch it presses, chosen by hand: a body, dome or stem of an item. */
@@ -197,7 +198,15 @@ export const Input = z.strictObject({
 });
 export type Input = z.infer<typeof Input>;
 
-export const ROUTES = ['gpio', 'usb', 'expander', 'original board', 'pad bus', 'wireless'] as const;
+export const ROUTES = [
+  'gpio',
+  'usb',
+  'expander',
+  'original board',
+  'pad bus',
+  'ladder',
+  'wireless',
+] as const;
 export type Route = (typeof ROUTES)[number];
 
 /** How one key is read. */
@@ -266,24 +275,8 @@ export const Project = z.strictObject({
       .string()
       .regex(/^[a-z_][a-z0-9_]{0,30}$/i, { error: 'A label is letters, digits and underscores.' })
       .optional(),
-    /** The chip of an expander, its address and the label of its bus: asked of the builder. */
-    expander: z
-      .strictObject({
-        compatible: z.string().max(100).optional(),
-        address: z
-          .number()
-          .int()
-          .min(0x08, { error: 'An I2C address lies between 0x08 and 0x77.' })
-          .max(0x77, { error: 'An I2C address lies between 0x08 and 0x77.' })
-          .optional(),
-        bus: z
-          .string()
-          .regex(/^[a-z_][a-z0-9_]{0,30}$/i, {
-            error: 'A label is letters, digits and underscores.',
-          })
-          .optional(),
-      })
-      .optional(),
+    /** The chip of an expander: asked of the builder. */
+    expander: BusChip.optional(),
     /** A line must be still for so long before a key counts, ms. */
     debounceMs: z.number().int().min(0).max(60).optional(),
     /** The lag as it was filmed. */
@@ -294,6 +287,8 @@ export const Project = z.strictObject({
     pressed: PressRecord.optional(),
     /** A kept board, read pad by pad. */
     tracing: Tracing.optional(),
+    /** Keys told by voltage. */
+    ladder: Ladder.optional(),
     /** A kept board that tells its keys bit after bit. */
     bus: PadBus.optional(),
   }),

@@ -17,7 +17,7 @@ export {
   UNREAD_A,
 } from './chargePlan';
 export { discharge, currentFor, type Discharge, type Pack } from './discharge';
-export { chargeCurrent, E24, nextE24, resistorFor } from './charge';
+export { chargeCurrent, resistorFor } from './charge';
 export { copperMm, wireOhm, BROWN_OUT_V, GOOD_V, PLUG_OHM } from './wire';
 export { wattsOf, type Energy } from './energy';
 export { ocvFor, voltsAt } from './ocv';

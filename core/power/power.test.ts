@@ -2,16 +2,8 @@ import fc from 'fast-check';
 import { demos } from '../catalogue';
 import { applied } from '../model';
 import type { Pack, Use } from './discharge';
-import {
-  chargeCurrent,
-  currentFor,
-  discharge,
-  E24,
-  nextE24,
-  powerFigures,
-  resistorFor,
-  wireOhm,
-} from './index';
+import { chargeCurrent, currentFor, discharge, powerFigures, resistorFor, wireOhm } from './index';
+import { E24, nextE24 } from '../kit';
 
 /** Adaptive Simpson quadrature, written apart from the engine. */
 function integral(

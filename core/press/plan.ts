@@ -12,6 +12,7 @@ import {
 } from '../controls';
 import { type Scene, sceneOf } from '../fit';
 import { isLatchKey, onHeader } from '../kit';
+import { ladderInputs, ladderPlan, resistorWords } from '../ladder';
 import { bitWords, busKeys } from '../padbus';
 import { padsOfKeys } from '../trace';
 import { type InputRole, type PressRecord, type Project } from '../model';
@@ -54,6 +55,7 @@ const READER: Readonly<Record<Project['controls']['route'], string>> = {
   expander: 'expander',
   'original board': 'kept board',
   'pad bus': 'serial pad',
+  ladder: 'converter',
   wireless: 'pad',
 };
 
@@ -73,12 +75,15 @@ export function pressPlan(
     if (!key) return gpio === undefined;
     return lines.get(key.row) === undefined || lines.get(key.column) === undefined;
   };
+  const rungs = ladderRungs(p);
   const bits = new Map(map.bus?.bits.map((b) => [b.input, b.bit]));
   const isOverBus = new Set(busKeys(p));
+  const isByVoltage = new Set(ladderInputs(p).map((i) => i.id));
   const hasNoLine = map.bus?.lines.some((l) => l.gpio === undefined) === true;
   const lacking = routed.find(
     (m) =>
       (onHeader(p, m.input) && lacks(m.input.id, m.gpio)) ||
+      (isByVoltage.has(m.input.id) && !rungs.has(m.input.id)) ||
       (isOverBus.has(m.input.id) && (!bits.has(m.input.id) || hasNoLine)),
   );
   const traced = padsOfKeys(p);
@@ -86,7 +91,9 @@ export function pressPlan(
   const keys = routed.map(({ input, gpio, pin }): PlannedKey => {
     // The keys of a serial pad share no wire of their own.
     const plate = isOverBus.has(input.id) ? undefined : plates.get(input.id);
-    const own = inputOf(numbers.get(input.id), gpio, traced.get(input.id), bits.get(input.id));
+    const own =
+      rungs.get(input.id) ??
+      inputOf(numbers.get(input.id), gpio, traced.get(input.id), bits.get(input.id));
     return {
       id: input.id,
       name: input.name,
@@ -107,6 +114,14 @@ export function pressPlan(
     ...(cannot === undefined ? {} : { cannot }),
   };
 }
+
+/** "channel 1, 3.3 kΩ", by key. */
+const ladderRungs = (p: Project): Map<string, string> =>
+  new Map(
+    (ladderPlan(p)?.channels ?? []).flatMap(({ channel, steps }) =>
+      steps.map((s) => [s.input.id, `channel ${channel}, ${resistorWords(s.ohm)}`] as const),
+    ),
+  );
 
 const maybeBit = (bit: number | undefined): Pick<PlannedKey, 'bit'> =>
   bit === undefined ? {} : { bit };

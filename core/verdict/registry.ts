@@ -72,6 +72,7 @@ import { heatFindings, heatWays, ventsWanted } from '../heat';
 import { soundFindings, soundWays } from '../sound';
 import { waitFindings, waitWays } from '../lag';
 import { pressFindings, pressPlan, pressWays } from '../press';
+import { ladderFindings, ladderWays } from '../ladder';
 import { busFindings, busWays } from '../padbus';
 import { traceFindings, traceWays } from '../trace';
 import { type Wiring, wireWays } from '../wiring';
@@ -296,6 +297,12 @@ export const REGISTRY: readonly BuildCheck[] = [
     makes: ['trace'],
     find: (on) => traceFindings(on.project, canHold(on)),
     ways: (on, f) => ({ ways: traceWays(on.project, canHold(on), f) }),
+  },
+  {
+    name: 'ladder',
+    makes: ['ladder'],
+    find: ({ project }) => ladderFindings(project),
+    ways: ({ project }, f) => ({ ways: ladderWays(project, f) }),
   },
   {
     name: 'serial pad',

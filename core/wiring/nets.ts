@@ -6,6 +6,7 @@ import { isHost, type Finding, type Input, type Project, routeOf } from '../mode
 import { backings, type ButtonMap, netWords, tappedCommons } from '../controls';
 import { bodiesOf, everyItem, type Scene } from '../fit';
 import { isLatchKey, onHeader } from '../kit';
+import { ladderPlan } from '../ladder';
 import { padBus } from '../padbus';
 import { kitOf } from '../chains';
 import {
@@ -197,11 +198,20 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
       .map((b) => [b.input.id, b.on?.item]),
   );
   const commons = tappedCommons(p);
+  const ladder = ladderPlan(p);
+  const converter = placed(p, scene, (q) => q.id === idOfPart(p, ladder?.converter?.id))[0];
+  const channelOf = new Map(
+    ladder?.channels.flatMap((c) => c.steps.map((s) => [s.input.id, c.channel] as const)),
+  );
+  /** Where the wire of a channel has got to: the next key of it joins there. */
+  const reached = new Map<number, End>();
   let next = 0;
   const grounded = new Set<string>();
   for (const m of map.inputs) {
     const isOnHeader = onHeader(p, m.input);
     let reads = isOnHeader ? sbc : hub;
+    const channel = channelOf.get(m.input.id);
+    if (routeOf(p, m.input) === 'ladder') reads = channel === undefined ? undefined : converter;
     if (isLatchKey(p, m.input)) reads = latch;
     if (!m.input.routed || !m.place || !reads || isOverBus(p, m.input)) continue;
     const { x, y, z, body } = m.place;
@@ -231,6 +241,9 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
     else if (isOnHeader) {
       if (m.gpio === undefined) line = undefined;
       else line = padAt(reads, `GPIO${m.gpio}`);
+    } else if (channel !== undefined) {
+      line = reached.get(channel) ?? padAt(reads, `A${channel}`) ?? toBeFound(reads, m.input.name);
+      reached.set(channel, own);
     } else line = padAt(reads, `IN${++next}`) ?? toBeFound(reads, m.input.name);
     if (!line) continue;
     out.push({ a: own, b: line, what: 'signal', says: m.input.name });
@@ -259,6 +272,10 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
   }
   return [...out, ...matrixWires(map, sbc), ...busWires(p, map, sbc)];
 }
+
+/** The kind of part an item is. */
+const idOfPart = (p: Project, item: string | undefined): string | undefined =>
+  p.kit.items.find((i) => i.id === item)?.part;
 
 /** Stands for the board whose pads are tapped: its keys have one wire for each of its commons. */
 const KEPT = '@kept board';

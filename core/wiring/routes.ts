@@ -54,6 +54,7 @@ const SETTING_MIN: Readonly<Record<Route, number>> = {
   expander: 25,
   'original board': 30,
   'pad bus': 40,
+  ladder: 35,
   wireless: 10,
 };
 /** A tap on an old board's pad is two joints done with care, min: typical. */
@@ -79,6 +80,10 @@ const LAG: Readonly<Record<Route, readonly LagPart[]>> = {
   ],
   'original board': [{ stage: 'scan', words: 'scan of the old board', typical: 8, worst: 17 }],
   'pad bus': [{ stage: 'poll', words: 'poll (every 10 ms)', typical: 5, worst: 10 }],
+  ladder: [
+    { stage: 'poll', words: 'poll (every 10 ms)', typical: 5, worst: 10 },
+    { stage: 'link', words: 'converting its channels', typical: 2, worst: 8 },
+  ],
   wireless: [
     { stage: 'link', words: 'radio link', typical: 8, worst: 30 },
     { stage: 'poll', words: 'poll of the radio', typical: 4, worst: 8 },
@@ -87,7 +92,13 @@ const LAG: Readonly<Record<Route, readonly LagPart[]>> = {
 /** Boards of others wait as their makers set it, ms: typical and worst. */
 const THEIR_WAIT: LagPart = { stage: 'wait', words: 'debounce', typical: 5, worst: 10 };
 /** Routes whose wait is the builder's own setting. */
-const OWN_WAIT: ReadonlySet<Route> = new Set<Route>(['gpio', 'usb', 'expander', 'pad bus']);
+const OWN_WAIT: ReadonlySet<Route> = new Set<Route>([
+  'gpio',
+  'usb',
+  'expander',
+  'pad bus',
+  'ladder',
+]);
 
 const SURVIVES: Readonly<Record<Route, RouteRow['survives']>> = {
   gpio: {
@@ -101,6 +112,7 @@ const SURVIVES: Readonly<Record<Route, RouteRow['survives']>> = {
     card: 'yes, where it is a plain controller',
   },
   'pad bus': { computer: 'with three lines, yes', card: 'no, the overlay is on it' },
+  ladder: { computer: 'with two I2C lines, yes', card: 'no, the overlay is on it' },
   wireless: { computer: 'paired anew', card: 'paired anew' },
 };
 
@@ -137,6 +149,7 @@ export function lagOf(p: Project, route: Route): Lag {
 const FAMILY: Readonly<Partial<Record<Route, Part['family']>>> = {
   usb: 'controller',
   expander: 'expander',
+  ladder: 'expander',
 };
 
 /** The board a route wants: one of the kit that has room, else the cheapest of the library. */
@@ -148,7 +161,11 @@ function boardFor(
 ): RouteRow['board'] {
   const family = FAMILY[route];
   if (!family) return undefined;
-  const fits = (q: Part): boolean => q.family === family && (q.inputs ?? 0) >= Math.max(1, inputs);
+  const hasRoom = (q: Part): boolean =>
+    route === 'ladder'
+      ? (q.ports ?? []).some((x) => x.carries === 'analog' && x.role === 'gives')
+      : (q.inputs ?? 0) >= Math.max(1, inputs);
+  const fits = (q: Part): boolean => q.family === family && hasRoom(q);
   const { items, parts } = present(p).kit;
   const own = parts.find((q) => fits(q) && items.some((i) => i.part === q.id));
   if (own) return { part: own, isNew: false };
@@ -165,6 +182,8 @@ export function withRoute(p: Project, route: Route, board: RouteRow['board']): P
   return applied(p, { do: 'link', route });
 }
 
+/** Read by a chip on the computer's I2C. */
+const BY_I2C: ReadonlySet<Route> = new Set<Route>(['expander', 'ladder']);
 /** Read at a board that was kept with its keys. */
 const KEPT: ReadonlySet<Route> = new Set<Route>(['original board', 'pad bus']);
 
@@ -184,6 +203,7 @@ const LINK_WIRES: Readonly<Record<Route, number>> = {
   expander: 4,
   'original board': 0,
   'pad bus': BUS_WIRES,
+  ladder: 4,
   wireless: 0,
 };
 
@@ -216,7 +236,7 @@ export function compareRoutes(
     const lines =
       map.inputs.filter((m) => m.gpio !== undefined).length +
       sharedLines(map).filter((l) => l.gpio !== undefined).length;
-    const bus = route === 'expander' && !usesBus(p) ? 2 : 0;
+    const bus = BY_I2C.has(route) && !usesBus(p) ? 2 : 0;
     // The keys of a kept board keep their own contacts and traces.
     const own = KEPT.has(route) ? 0 : switched;
     const wires = route === 'wireless' ? 0 : own + LINK_WIRES[route];

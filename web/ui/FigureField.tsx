@@ -26,11 +26,14 @@ function figure(text: string, { min, max, unit = '', whole }: Range): Typed<numb
 
 export function FigureField({
   label,
+  name,
   value,
   onChange,
   ...range
 }: Range & {
   label: string;
+  /** What it is called where its label stands elsewhere, in a heading. */
+  name?: string;
   value: number | undefined;
   /** Nothing when the field was emptied. */
   onChange: (value: number | undefined) => string | undefined | void;
@@ -38,6 +41,7 @@ export function FigureField({
   return (
     <TypedField
       label={label}
+      {...(name ? { name } : {})}
       unit={range.unit}
       shown={value === undefined ? '' : String(value)}
       value={value}

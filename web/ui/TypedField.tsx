@@ -7,6 +7,7 @@ export type Typed<V> = { ok: true; value: V } | { ok: false; sentence: string };
 
 export function TypedField<V>({
   label,
+  name,
   unit = '',
   shown,
   value,
@@ -14,6 +15,8 @@ export function TypedField<V>({
   onChange,
 }: {
   label: string;
+  /** Where no label is shown beside it. */
+  name?: string;
   unit?: string | undefined;
   /** The value as text. */
   shown: string;
@@ -38,9 +41,10 @@ export function TypedField<V>({
   };
   return (
     <>
-      <label htmlFor={id}>{label}</label>
+      {name === undefined && <label htmlFor={id}>{label}</label>}
       <Input
         id={id}
+        aria-label={name}
         size="small"
         value={text}
         suffix={<span className="note">{unit}</span>}

@@ -1,8 +1,9 @@
 /** Inputs: wired loose, each proved pressed and released. */
-import type { Part, Project } from '../../model';
+import { listed, type Part, type Project } from '../../model';
 import type { Bench, Draft, Gate } from '../step';
 import { computerOf, ofFamily, stepId } from '../step';
 import { gateOf } from './boards';
+import { type LadderPlan, ladderPlan, resistorWords } from '../../ladder';
 import { bitWords } from '../../padbus';
 import { mostContactOhm, ohmWords, padsOfKeys, PULL_UP_OHM } from '../../trace';
 import { slimmed } from './slimming';
@@ -17,6 +18,7 @@ const READ_AT: Readonly<Record<Project['controls']['route'], string | undefined>
   expander: 'input of the expander',
   'original board': 'pad of the kept board',
   'pad bus': 'contact of the serial pad',
+  ladder: 'channel of the converter',
   wireless: undefined,
 };
 
@@ -29,6 +31,23 @@ export const keys = (on: Bench) => ofFamily(on, 'switch').filter((x) => !x.part.
 function closedOhm({ controls }: Project): string {
   if (controls.route !== 'original board') return '10 Ω';
   return ohmWords(mostContactOhm(controls.tracing?.pullUpOhm ?? PULL_UP_OHM).value);
+}
+
+const channelsWords = ({ channels }: LadderPlan): string =>
+  listed(channels.map((c) => `channel ${c.channel}`));
+const pullUps = (ladder: LadderPlan): string =>
+  `Last, once the gate is passed, ${resistorWords(ladder.setting.pullUpOhm)} from ${channelsWords(ladder)} to 3.3 V`;
+
+/** A resistor up to 3.3 V is seen by the meter as well: keys are read before it is there. */
+function ladderGate(gate: Gate, ladder: LadderPlan, keys: number): Gate {
+  const own = `its own resistor within ${100 * ladder.setting.tolerance} % pressed`;
+  const isAll = ladder.channels.reduce((sum, c) => sum + c.steps.length, 0) === keys;
+  const point = `${channelsWords(ladder)} to ground, before the resistors up to 3.3 V are soldered in`;
+  return {
+    state: gate.state,
+    point: isAll ? point : `${point}; ${gate.point}`,
+    expects: isAll ? `${own}, open when released` : `on a channel ${own}; else ${gate.expects}`,
+  };
 }
 
 /** Its keys cannot be beeped from the header: its wires can, and nothing else may. */
@@ -51,9 +70,16 @@ export function buttons(on: Bench): Draft[] {
   // A pad from outside wants no wire; wires that were drawn by hand want their step all the same.
   if (!inputs.length || (at === undefined && !nets.length)) return [];
   const traced = padsOfKeys(on.p);
+  const rungs = new Map(
+    ladderPlan(on.p)?.channels.flatMap((c) =>
+      c.steps.map((s) => [s.input.id, { channel: c.channel, ohm: s.ohm }] as const),
+    ),
+  );
   const bits = new Map(on.map.bus?.bits.map((b) => [b.input, b.bit]));
   const jointOf = (id: string, pin: number | undefined): string => {
     if (pin !== undefined) return ` to pin ${pin}`;
+    const rung = rungs.get(id);
+    if (rung) return ` through ${resistorWords(rung.ohm)} to channel ${rung.channel}`;
     const bit = bits.get(id);
     if (bit !== undefined) return ` at ${bitWords(bit)}`;
     const pads = traced.get(id);
@@ -70,13 +96,16 @@ export function buttons(on: Bench): Draft[] {
     state: 'off; pressed, then released',
     expects: `under ${closedOhm(on.p)} pressed, open when released`,
   };
+  const ladder = ladderPlan(on.p);
   const pad = on.map.bus ? busGate(on) : undefined;
   return [
     {
       is: [BUTTONS],
       phase: PHASE,
       title: `Wire ${inputs.length} inputs`,
-      detail: inputs.map((m) => `${m.input.name}${jointOf(m.input.id, m.pin)}`).join(', '),
+      detail:
+        inputs.map((m) => `${m.input.name}${jointOf(m.input.id, m.pin)}`).join(', ') +
+        (ladder ? `. ${pullUps(ladder)}` : ''),
       after: [
         ...(computer ? [gateOf(computer.item.id)] : []),
         ...readers,
@@ -95,7 +124,7 @@ export function buttons(on: Bench): Draft[] {
         : 'Two keys at once as well: no third may answer.',
       after: [BUTTONS],
       feed: 'no power',
-      gate: pad ?? gate,
+      gate: pad ?? (ladder ? ladderGate(gate, ladder, inputs.length) : gate),
     },
   ];
 }

@@ -1,5 +1,5 @@
 /** From the keys to whatever reads them. */
-import { type Input, isHost, type Part, type Project, type Route } from '../../model';
+import { type Input, isHost, type Part, type Project, type Route, routeOf } from '../../model';
 import { isLatchKey } from '../../kit';
 import { type Kit } from '../fitted';
 import { gives, type Mending, type Mends } from './mending';
@@ -53,7 +53,14 @@ export const inputsMends: Mends = {
     m.add((q) => gives(q, 'radio') && !isHost(q));
   },
   shielded: onHeader,
-  analog: (m) => m.add((q) => gives(q, 'analog')),
+  // A converter on the bus serves sticks and ladders; a controller board its own sticks alone.
+  analog: (m) =>
+    m.add(
+      (q) =>
+        gives(q, 'analog') &&
+        (!m.project.controls.inputs.some((i) => routeOf(m.project, i) === 'ladder') ||
+          q.family === 'expander'),
+    ),
 };
 
 /** Keys, the last ones of the list, that the boards which read the others have no input for. */

@@ -21,6 +21,7 @@ import { PRESS_KINDS } from './press.fixture';
 import { POWER_KINDS } from './power.fixture';
 import { POCKET_KINDS } from './pocket.fixture';
 import { PATTERN_KINDS } from './pattern.fixture';
+import { LADDER_KINDS } from './ladder.fixture';
 import { PAD_BUS_KINDS } from './padBus.fixture';
 import { TRACE_KINDS } from './trace.fixture';
 import { READING_KINDS } from './readings.fixture';
@@ -49,6 +50,7 @@ export const KINDS: readonly Kind[] = [
   ...PATTERN_KINDS,
   ...TRACE_KINDS,
   ...PAD_BUS_KINDS,
+  ...LADDER_KINDS,
   ...POWER_KINDS,
   ...AS_MADE_KINDS,
   ...BENCH_KINDS,

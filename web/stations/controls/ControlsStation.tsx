@@ -29,6 +29,7 @@ import { InputTable } from './InputTable';
 import { KeptBoard } from './board/KeptBoard';
 import { PressTest } from './press/PressTest';
 import { LagView } from './lag/LagView';
+import { LadderPanel } from './ladder/LadderPanel';
 import { SerialPads } from './serial/SerialPads';
 import { RouteTable } from './RouteTable';
 import { ROUTE_WORDS } from './routeWords';
@@ -182,6 +183,7 @@ export default function ControlsStation() {
                     }
                   />
                 )}
+                {shown === 'inputs' && <LadderPanel />}
               </>
             )}
           </div>

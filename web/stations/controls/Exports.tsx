@@ -8,15 +8,18 @@ import {
   pinTable,
   readMappingLine,
   USUAL_ADDRESS,
-  USUAL_BUS,
+  USUAL_CONVERTER_ADDRESS,
 } from '@deft/core/formats';
-import { applied, BadInput, Project } from '@deft/core/model';
+import { ladderInputs } from '@deft/core/ladder';
+import { applied, BadInput } from '@deft/core/model';
 import { download } from '../../ui/download';
 import { useBuild } from '../../state/build';
 import { Bad } from '../../ui/Bad';
+import { ChipFields } from './ChipFields';
 
 export function Exports() {
   const { doc, edit } = useBuild('doc', 'edit');
+  const hasLadder = ladderInputs(doc).length > 0;
   const [bad, setBad] = useState<string>();
   const [misfits, setMisfits] = useState<string[]>([]);
   const hand = (name: string, make: () => string, mime: string) => {
@@ -60,7 +63,29 @@ export function Exports() {
           }, 'compatible')
         }
       />
-      {doc.controls.route === 'expander' && <ExpanderFields />}
+      {doc.controls.route === 'expander' && (
+        <ChipFields
+          what="expander"
+          chip={doc.controls.expander ?? {}}
+          usualAddress={USUAL_ADDRESS}
+          onSet={(expander, key) =>
+            edit((p) => ({ ...p, controls: { ...p.controls, expander } }), `expander ${key}`)
+          }
+        />
+      )}
+      {hasLadder && (
+        <ChipFields
+          what="converter"
+          chip={doc.controls.ladder?.chip ?? {}}
+          usualAddress={USUAL_CONVERTER_ADDRESS}
+          onSet={(chip, key) =>
+            edit((p) => {
+              const ladder = { ...(p.controls.ladder ?? { steps: [] }), chip };
+              return { ...p, controls: { ...p.controls, ladder } };
+            }, `converter ${key}`)
+          }
+        />
+      )}
       <div className="row" style={{ marginTop: 8 }}>
         <Button size="small" onClick={() => hand('pins.csv', () => pinTable(doc), 'text/csv')}>
           Pin table
@@ -101,65 +126,3 @@ export function Exports() {
     </section>
   );
 }
-
-const ExpanderShape = Project.shape.controls.shape.expander;
-type Expander = NonNullable<Project['controls']['expander']>;
-
-/** What the overlay must know of the chip that reads the keys. */
-function ExpanderFields() {
-  const { doc, edit } = useBuild('doc', 'edit');
-  const { expander = {} } = doc.controls;
-  const [address, setAddress] = useState(hexOf(expander.address));
-  const [bad, setBad] = useState<string>();
-  const set = (change: Expander, key: string): void => {
-    const read = ExpanderShape.safeParse({ ...expander, ...change });
-    setBad(read.success ? undefined : read.error.issues[0]!.message);
-    if (!read.success) return;
-    edit((p) => ({ ...p, controls: { ...p.controls, expander: read.data! } }), `expander ${key}`);
-  };
-  return (
-    <>
-      <label htmlFor="chip" className="note">
-        "compatible" of the expander's chip
-      </label>
-      <Input
-        id="chip"
-        size="small"
-        placeholder="maker,number as its driver says"
-        maxLength={100}
-        value={expander.compatible ?? ''}
-        onChange={(e) => set({ compatible: e.target.value }, 'chip')}
-      />
-      <div className="row note" style={{ marginTop: 6 }}>
-        <label className="row">
-          address{' '}
-          <Input
-            size="small"
-            aria-label="Address of the expander"
-            placeholder={hexOf(USUAL_ADDRESS)}
-            style={{ width: 68 }}
-            value={address}
-            onChange={(e) => {
-              setAddress(e.target.value);
-              set({ address: Number(e.target.value || USUAL_ADDRESS) }, 'address');
-            }}
-          />
-        </label>
-        <label className="row">
-          bus{' '}
-          <Input
-            size="small"
-            aria-label="Bus of the expander"
-            placeholder={USUAL_BUS}
-            style={{ width: 68 }}
-            defaultValue={expander.bus}
-            onChange={(e) => set({ bus: e.target.value || USUAL_BUS }, 'bus')}
-          />
-        </label>
-      </div>
-      <Bad said={bad} />
-    </>
-  );
-}
-
-const hexOf = (n: number | undefined): string => (n === undefined ? '' : `0x${n.toString(16)}`);

@@ -9,6 +9,13 @@ import { KeyPlace } from './KeyPlace';
 /** Not a line: chosen for it, or read where the others are. */
 const AUTOMATIC = -1;
 const WITH_OTHERS = -2;
+const BY_VOLTAGE = -3;
+
+/** What its line is chosen as. */
+function lineOf(input: ShellInput, isOnHeader: boolean): number {
+  if (input.route === 'ladder') return BY_VOLTAGE;
+  return isOnHeader ? (input.gpio ?? AUTOMATIC) : WITH_OTHERS;
+}
 
 export function InputTable({
   chosen,
@@ -48,7 +55,8 @@ export function InputTable({
             const n = { ...input };
             delete n.gpio;
             delete n.route;
-            if (!isMain && at !== WITH_OTHERS) n.route = 'gpio';
+            if (at === BY_VOLTAGE) n.route = 'ladder';
+            else if (!isMain && at !== WITH_OTHERS) n.route = 'gpio';
             return onSet(at < 0 ? n : { ...n, gpio: at });
           };
           return (
@@ -95,10 +103,13 @@ export function InputTable({
                     size="small"
                     aria-label={`Line of ${input.name}`}
                     style={{ width: 128 }}
-                    value={isOnHeader ? (input.gpio ?? AUTOMATIC) : WITH_OTHERS}
+                    value={lineOf(input, isOnHeader)}
                     onChange={line}
                     options={[
                       ...(isMain ? [] : [{ value: WITH_OTHERS, label: 'with the others' }]),
+                      ...(doc.controls.route === 'ladder'
+                        ? []
+                        : [{ value: BY_VOLTAGE, label: 'resistor ladder' }]),
                       {
                         value: AUTOMATIC,
                         label: m.gpio === undefined ? 'a header line' : `auto: GPIO${m.gpio}`,

@@ -7,5 +7,6 @@ export const ROUTE_WORDS: Readonly<Record<Route, string>> = {
   expander: 'I2C expander',
   'original board': 'original board',
   'pad bus': 'serial pads',
+  ladder: 'resistor ladder',
   wireless: 'wireless pad',
 };
