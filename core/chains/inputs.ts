@@ -48,6 +48,7 @@ export function inputsChain(k: Kit): Chain {
     }
     m.part(k.computer, 'pairs with it', 'radio');
     headerOf(m, k, own);
+    ladderOf(m, k, byVoltage);
     return m.chain;
   }
   m.chain.begun = n > 0;
@@ -140,23 +141,7 @@ export function inputsChain(k: Kit): Chain {
     );
   }
   if (route !== 'gpio') headerOf(m, k, own);
-  if (byVoltage.length && !ladderPlan(k.p)?.converter) {
-    m.broken(
-      'analog',
-      'No converter for the ladder',
-      `${listed(byVoltage.map((i) => i.name))}: told by a voltage the header cannot read.`,
-      ['A converter on I2C with a channel to spare; a controller board keeps its own to itself.'],
-      byVoltage.map((i) => i.id),
-    );
-  } else if (byVoltage.length && !k.ends('i2c', 'gives').length) {
-    m.broken(
-      'bus',
-      'No I2C from the computer',
-      'The converter of the ladder speaks I2C.',
-      [],
-      [k.computer.item.id],
-    );
-  }
+  ladderOf(m, k, byVoltage);
   const want = sticks.reduce((s, e) => s + (e.port.count ?? 1), 0);
   const have = channels.reduce((s, e) => s + (e.port.count ?? 1), 0);
   if (want > have) {
@@ -197,4 +182,26 @@ function headerOf(m: ChainMaker, k: Kit, own: readonly Input[]): void {
     ],
     [k.computer.item.id, ...own.map((i) => i.id)],
   );
+}
+
+/** Keys told by voltage, beside others that are read otherwise. */
+function ladderOf(m: ChainMaker, k: Kit, keys: readonly Input[]): void {
+  if (!keys.length || !k.computer) return;
+  if (!ladderPlan(k.p)?.converter) {
+    m.broken(
+      'analog',
+      'No converter for the ladder',
+      `${listed(keys.map((i) => i.name))}: told by a voltage the header cannot read.`,
+      ['A converter on I2C with a channel to spare; a controller board keeps its own to itself.'],
+      keys.map((i) => i.id),
+    );
+  } else if (!k.ends('i2c', 'gives').length) {
+    m.broken(
+      'bus',
+      'No I2C from the computer',
+      'The converter of the ladder speaks I2C.',
+      [],
+      [k.computer.item.id],
+    );
+  }
 }

@@ -234,6 +234,13 @@ describe('what may be told wrongly', () => {
     expect(togetherOf(chord, a, b)).toBe('never');
     expect(togetherOf(chord, a, key('x', 'up'))).toBe('now and then');
     expect(togetherOf(chord, key('y', 'up'), key('x', 'down'))).toBe('never');
+    // What a key does in other games counts: it may be played with there.
+    const besides = (i: Input, role: InputRole): Input => ({
+      ...i,
+      functions: [i.functions[0], role],
+    });
+    expect(togetherOf(chord, besides(a, 'l2'), key('x', 'up'))).toBe('always');
+    expect(togetherOf(chord, besides(key('y', 'up'), 'north'), key('x', 'down'))).toBe('always');
   });
 
   test('channels are shared out at the least cost: every way by brute force', () => {

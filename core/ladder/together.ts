@@ -10,7 +10,8 @@ const ALONE: ReadonlySet<InputRole> = new Set<InputRole>([
   'volume-down',
   'power',
 ]);
-const isPlayed = (role: InputRole): boolean => !ALONE.has(role);
+/** In one game or another: what a key does besides counts as well. */
+const isPlayed = ({ functions }: Input): boolean => functions.some((role) => !ALONE.has(role));
 const OPPOSITE: ReadonlyArray<readonly [InputRole, InputRole]> = [
   ['up', 'down'],
   ['left', 'right'],
@@ -20,16 +21,21 @@ export type Together = 'always' | 'now and then' | 'never';
 
 /** Keys of play at any moment, keys of a chord as well; others in a pause, or beside one of play by chance. */
 export function togetherOf(p: Project, a: Input, b: Input): Together {
-  const [x, y] = [a.functions[0], b.functions[0]];
   const isChord = Object.values(p.controls.duties ?? {}).some(
     (d) => d.by === 'keys' && d.inputs.includes(a.id) && d.inputs.includes(b.id),
   );
   if (isChord) return 'always';
-  if (OPPOSITE.some((pair) => pair.includes(x) && pair.includes(y))) return 'never';
-  const played = Number(isPlayed(x)) + Number(isPlayed(y));
+  if (areOpposite(a, b)) return 'never';
+  const played = Number(isPlayed(a)) + Number(isPlayed(b));
   if (played === 2) return 'always';
   return played === 1 ? 'now and then' : 'never';
 }
+
+/** Up and down of one cross, which do nothing else in any game. */
+const areOpposite = (a: Input, b: Input): boolean =>
+  a.functions.length === 1 &&
+  b.functions.length === 1 &&
+  OPPOSITE.some((pair) => pair.includes(a.functions[0]) && pair.includes(b.functions[0]));
 
 const COST: Readonly<Record<Together, number>> = { always: 10, 'now and then': 1, never: 0 };
 /** Less than any cost above: four keys on a channel before another one is begun. */

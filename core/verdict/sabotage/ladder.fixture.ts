@@ -1,5 +1,5 @@
 /** What a resistor ladder tells wrongly: levels too near, keys of one channel in one hand, no channel. */
-import { applied, type Ladder, type Part, type Project } from '../../model';
+import { applied, type Input, type Ladder, type Part, type Project } from '../../model';
 import { STARTER_PARTS } from '../../catalogue';
 import { isLatchKey, partOf } from '../../kit';
 import { ladderInputs, ladderPlan } from '../../ladder';
@@ -116,6 +116,35 @@ export const LADDER_KINDS: readonly Kind[] = [
     name: 'a direction and a button on one channel of a ladder',
     makes: 'hit',
     cases: onto(([role]) => role === 'right' || role === 'south', /are one key at a time/),
+  },
+  {
+    name: 'two quiet keys on one channel of a ladder that other games are played with',
+    makes: 'hit',
+    cases: (p) => {
+      const base = laddered(p);
+      if (!base) return [];
+      const [a, b] = ladderInputs(base) as [Input, Input];
+      const inputs = base.controls.inputs.map((i): Input => {
+        if (i.id === a.id) return { ...i, functions: [i.functions[0], 'l2'] };
+        return i.id === b.id ? { ...i, functions: [i.functions[0], 'r2'] } : i;
+      });
+      const steps = [a, b].map((i, n) => ({ key: i.id, channel: 1, ohm: n * 10e3 }));
+      const played = { ...base, controls: { ...base.controls, inputs } };
+      return [{ where: a.id, spoilt: withLadder(played, { steps }), says: /one key at a time/ }];
+    },
+  },
+  {
+    name: 'a chord on one channel of a ladder',
+    makes: 'hit',
+    cases: (p) => {
+      const base = laddered(p);
+      if (!base) return [];
+      const [a, b] = ladderInputs(base) as [Input, Input];
+      const duties = { exit: { by: 'keys' as const, inputs: [a.id, b.id] } };
+      const steps = [a, b].map((i, n) => ({ key: i.id, channel: 1, ohm: n * 10e3 }));
+      const chord = { ...base, controls: { ...base.controls, duties } };
+      return [{ where: a.id, spoilt: withLadder(chord, { steps }), says: /one key at a time/ }];
+    },
   },
   {
     name: 'keys of a ladder on a channel the converter has not',
