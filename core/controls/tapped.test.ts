@@ -178,3 +178,14 @@ describe('dirt between two pads at rest', () => {
     expect(with2(78e3, 10e3)).toEqual([]);
   });
 });
+
+test('the press test knows rows and columns: an open row is one fault, with its pin', () => {
+  const plan = pressPlan(gridOf(kept));
+  expect(plan.nets!.map((n) => n.side).sort()).toEqual([
+    ...Array.from({ length: 4 }, () => 'column'),
+    ...Array.from({ length: Math.ceil(keys.length / 4) }, () => 'row'),
+  ]);
+  for (const { joint } of plan.nets!) expect(joint).toMatch(/^pin \d+ of the header$/);
+  const row = plan.nets!.find((n) => n.side === 'row')!;
+  expect(plan.keys.filter((k) => k.nets!.includes(row.name))).toHaveLength(4);
+});

@@ -16,6 +16,8 @@ export interface Diagnosis {
   unpressed: string[];
   /** Each a set of faults that explains everything; the likeliest first, at most four. */
   explanations: Fault[][];
+  /** No few faults explain all: the one explanation is a fault of many keys that explains most of it. */
+  isPartial?: true;
 }
 
 /** More faults at once than this are not sought: mend one of those that are plain, and press again. */
@@ -38,6 +40,8 @@ const RARITY: Readonly<Record<Fault['is'], number>> = {
   inverted: 1.5,
   shifted: 1.5,
   serial: 1.3,
+  'net open': 1.1,
+  'nets swapped': 1.1,
 };
 
 type Heard = Pick<PressRecord, 'rest' | 'answers'>;
@@ -64,13 +68,33 @@ export function diagnose(plan: PressPlan, heard: Heard, tried: readonly Fault[] 
   const found = unplanned(plan, heard);
   if (!found.wrong.length && !found.restless.length) return { ...found, explanations: [] };
   const done = new Set(tried.map(nameOf));
-  const open = candidates(plan, heard, found.wrong).filter((f) => !done.has(nameOf(f)));
-  return { ...found, explanations: fewest(plan, heard, open) };
+  const explained = (faults: readonly Fault[]): Fault[][] =>
+    fewest(
+      plan,
+      heard,
+      faults.filter((f) => !done.has(nameOf(f))),
+    );
+  const { likely, all, most } = candidates(plan, heard, found.wrong);
+  const near = explained(likely);
+  if (near.length || !most) return { ...found, explanations: near };
+  const wide = explained(all);
+  if (wide.length || done.has(nameOf(most))) return { ...found, explanations: wide };
+  return { ...found, explanations: [[most]], isPartial: true };
 }
 
 function restAlike({ rest }: Responses, heard: Heard): boolean {
   if (!same(rest.noisy, heard.rest.noisy)) return false;
   return heard.rest.on === undefined || same(rest.on!, heard.rest.on);
+}
+
+/** Codes that read otherwise, or come and go otherwise, with no key touched. */
+function restDiffers(t: Responses, heard: Heard): number[] {
+  const differ = (a: readonly number[], b: readonly number[]): number[] => [
+    ...a.filter((c) => !b.includes(c)),
+    ...b.filter((c) => !a.includes(c)),
+  ];
+  const { on = t.rest.on, noisy } = heard.rest;
+  return [...differ(t.rest.on!, on!), ...differ(t.rest.noisy, noisy)];
 }
 
 /** Codes that come and go by themselves say nothing of a press. */
@@ -147,9 +171,11 @@ const addAll = (to: Set<string>, ids: readonly string[]): void => {
 
 /** Whether a fault of many keys at once has to do with this one. */
 export function isOfMany(
-  f: Extract<Fault, { is: 'no ground' | 'shifted' | 'serial' }>,
+  f: Extract<Fault, { is: 'no ground' | 'shifted' | 'serial' | 'net open' | 'nets swapped' }>,
   k: PlannedKey,
 ): boolean {
+  if (f.is === 'net open') return k.nets?.includes(f.net) === true;
+  if (f.is === 'nets swapped') return f.nets.some((n) => k.nets?.includes(n));
   if (f.is === 'serial') return k.bit !== undefined;
   return f.is === 'shifted' || k.plate === f.plate;
 }
@@ -167,14 +193,7 @@ function firstUnexplained(
   t: Responses,
 ): Set<string> | undefined {
   const owners = (codes: readonly number[]): string[] => codes.flatMap((c) => owner.get(c) ?? []);
-  if (!restAlike(t, heard)) {
-    const differ = (a: readonly number[], b: readonly number[]): number[] => [
-      ...a.filter((c) => !b.includes(c)),
-      ...b.filter((c) => !a.includes(c)),
-    ];
-    const { on = t.rest.on, noisy } = heard.rest;
-    return new Set(owners([...differ(t.rest.on!, on!), ...differ(t.rest.noisy, noisy)]));
-  }
+  if (!restAlike(t, heard)) return new Set(owners(restDiffers(t, heard)));
   for (const { id } of plan.keys) {
     const a = answers.get(id);
     const b = t.answers.get(id)!;
@@ -199,6 +218,10 @@ export function nameOf(f: Fault): string {
       return `shifted ${f.by}`;
     case 'serial':
       return `serial ${f.how}`;
+    case 'net open':
+      return `net open ${f.net}`;
+    case 'nets swapped':
+      return `nets swapped ${[...f.nets].sort().join(' | ')}`;
     default:
       return `${f.is} ${f.key}`;
   }
@@ -206,20 +229,27 @@ export function nameOf(f: Fault): string {
 
 /**
  * Single faults that have to do with anything that is not as planned. A fault of many keys at once, a
- * plug one place over or a ground, that explains most of it leaves only the rest to be looked at.
+ * plug one place over or a ground, that explains most of it leaves only the rest to be looked at; where
+ * nothing comes of that, all are.
  */
-function candidates(plan: PressPlan, heard: Heard, wrong: readonly string[]): Fault[] {
+function candidates(
+  plan: PressPlan,
+  heard: Heard,
+  wrong: readonly string[],
+): { likely: Fault[]; all: Fault[]; most?: Fault } {
   const many = faultsOfMany(plan, wrong);
+  const all = [...faultsOfFew(plan, heard, wrong), ...many];
   const [least] = many
     .map((fault) => {
       const told = responses(plan, [fault]);
-      return { fault, left: unlike(plan, heard, told), isAtRest: restAlike(told, heard) };
+      return { fault, left: unlike(plan, heard, told), off: restDiffers(told, heard).length };
     })
-    .sort((a, b) => a.left.length - b.left.length || Number(b.isAtRest) - Number(a.isAtRest));
+    .sort((a, b) => a.left.length - b.left.length || a.off - b.off);
   if (least && least.left.length * 2 < wrong.length) {
-    return [...faultsOfFew(plan, heard, least.left), least.fault];
+    const likely = [...faultsOfFew(plan, heard, least.left), least.fault];
+    return { likely, all, most: least.fault };
   }
-  return [...faultsOfFew(plan, heard, wrong), ...many];
+  return { likely: all, all };
 }
 
 /** Keys that told something else than this, of those that were pressed. */
@@ -240,12 +270,33 @@ function faultsOfMany(plan: PressPlan, wrong: readonly string[]): Fault[] {
   const hasPlug = plan.route === 'usb' || plan.route === 'expander' || isSerial;
   return [
     ...[...plates].map((plate): Fault => ({ is: 'no ground', plate })),
+    ...faultsOfNets(plan, wrong),
     ...(hasPlug && wrong.length > 1 ? SHIFTS : []),
     ...(isSerial && wrong.length > 1
       ? SERIAL_FAULTS.map((how): Fault => ({ is: 'serial', how }))
       : []),
   ];
 }
+/** Conductors that several wrong keys share: open, or two of one side changed over. */
+function faultsOfNets(plan: PressPlan, wrong: readonly string[]): Fault[] {
+  const keys = plan.keys.filter((k) => wrong.includes(k.id));
+  const touched = (plan.nets ?? []).filter(
+    ({ name }) =>
+      plan.keys.filter((k) => k.nets?.includes(name)).length > 1 &&
+      keys.some((k) => k.nets?.includes(name)),
+  );
+  const many = touched.filter(({ name }) => keys.filter((k) => k.nets?.includes(name)).length > 1);
+  return [
+    ...many.map(({ name }): Fault => ({ is: 'net open', net: name })),
+    ...touched.flatMap((a, i) =>
+      touched
+        .slice(i + 1)
+        .filter((b) => b.side === a.side)
+        .map((b): Fault => ({ is: 'nets swapped', nets: [a.name, b.name] })),
+    ),
+  ];
+}
+
 const SHIFTS: readonly Fault[] = [
   { is: 'shifted', by: 1 },
   { is: 'shifted', by: -1 },

@@ -24,6 +24,10 @@ export type Fault =
   | { is: 'no ground'; plate: string }
   /** The whole plug sits so many places over, or every bit of a word is told so many too soon. */
   | { is: 'shifted'; by: 1 | -1 }
+  /** A conductor that keys share is open: a row, a column, a channel. */
+  | { is: 'net open'; net: string }
+  /** Two rows, columns or channels are each soldered where the other belongs. */
+  | { is: 'nets swapped'; nets: [string, string] }
   /** The whole word of a serial pad: never a key, always all, or each the wrong way round. */
   | { is: 'serial'; how: SerialFault };
 export const SERIAL_FAULTS = ['silent', 'all pressed', 'inverted'] as const;
@@ -154,6 +158,16 @@ function applyFault(
         line === undefined ? undefined : lineBeside(plan, line, fault.by),
       );
       return;
+    case 'net open':
+      board.wire = board.wire.map((line) =>
+        line !== undefined && plan.keys[line]!.nets?.includes(fault.net) ? undefined : line,
+      );
+      return;
+    case 'nets swapped':
+      board.wire = board.wire.map((line) =>
+        line === undefined ? undefined : lineAcross(plan, line, fault.nets),
+      );
+      return;
     case 'serial':
       plan.keys.forEach((k, i) => {
         if (k.bit !== undefined) applyToWord(board, i, fault.how);
@@ -183,4 +197,24 @@ function applyToWord(board: Board, key: number, how: SerialFault): void {
     case 'inverted':
       board.inverted.add(key);
   }
+}
+
+/** The line of the key that lies where this one does once two conductors have changed places. */
+function lineAcross(
+  { keys }: PressPlan,
+  line: number,
+  [a, b]: readonly [string, string],
+): number | undefined {
+  const { nets, level } = keys[line]!;
+  if (!nets?.some((n) => n === a || n === b)) return line;
+  const across = nets.map((n) => {
+    if (n === a) return b;
+    return n === b ? a : n;
+  });
+  const there = keys.flatMap((k, i) => (k.nets?.join('|') === across.join('|') ? [i] : []));
+  if (level === undefined) return there[0];
+  // A channel tells the key whose level is nearest, or none where that of none is.
+  const off = (i: number): number => Math.abs(keys[i]!.level! - level);
+  const [nearest] = there.sort((x, y) => off(x) - off(y));
+  return nearest === undefined || off(nearest) > 1 - level ? undefined : nearest;
 }

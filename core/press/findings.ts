@@ -40,6 +40,9 @@ export function isProved(p: Project, plan: PressPlan): boolean {
   return !wrong.length && !restless.length;
 }
 
+/** Said under a fault that explains most of what is wrong. */
+export const PARTLY = 'mend this first, and the rest is plainer when those keys are pressed again.';
+
 interface Named {
   fault: Fault;
   finding: Finding;
@@ -72,7 +75,11 @@ function named(
         verdict: 'hit',
         title: words.title,
         what: words.what,
-        why: [words.mend, ...instead.map((w) => `It may as well be: ${w}.`)],
+        why: [
+          words.mend,
+          ...instead.map((w) => `It may as well be: ${w}.`),
+          ...(found.isPartial ? [`It does not explain all: ${PARTLY}`] : []),
+        ],
         about,
         refs: about.map((id) => ({ is: 'input', id })),
       },

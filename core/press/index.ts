@@ -1,6 +1,6 @@
 export { BEAT_MS, answersFromLog, readEventLog } from './log';
 export { diagnose, nameOf, unplanned, type Diagnosis } from './diagnose';
-export { isProved, pressFindings, pressWays, stalePresses } from './findings';
+export { isProved, PARTLY, pressFindings, pressWays, stalePresses } from './findings';
 export { type Fault, responses } from './fault';
 export { answerOf, atRest, type KeyEvent } from './listen';
 export { mappedAsWired, mendOf, pressAgain, type Mend } from './mend';

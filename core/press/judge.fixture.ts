@@ -9,7 +9,7 @@ import { diagnose, nameOf } from './diagnose';
 import type { Fault } from './fault';
 import { answerOf, atRest } from './listen';
 import { mendOf, pressAgain } from './mend';
-import type { PlannedKey, PressPlan } from './plan';
+import type { PlannedKey, PlannedNet, PressPlan } from './plan';
 
 /** Listened to before the first press, ms of the board's clock. */
 const LISTEN_MS = 2000;
@@ -25,19 +25,43 @@ export function plainPlan(count: number, route: PressPlan['route'] = 'gpio'): Pr
     code: 0x120 + i,
     line: `line ${i}`,
     joint: `pin ${i}`,
-    ...(route === 'pad bus'
-      ? // Told in the other order, with a gap after every fourth.
-        { bit: count + Math.floor(count / 4) - i - Math.floor(i / 4) }
-      : { plate: `plate-${Math.floor(i / 6)}` }),
-    ...(route === 'gpio' ? { gpio: i } : {}),
+    ...sharing(route, i, count),
   }));
-  return { route, keys, order: keys.map((k) => k.id) };
+  const names = [...new Set(keys.flatMap((k) => k.nets ?? []))];
+  const nets = names.map((name): PlannedNet => ({
+    name,
+    side: name.split(' ')[0] as PlannedNet['side'],
+    joint: `end of ${name}`,
+  }));
+  return { route, keys, order: keys.map((k) => k.id), ...(nets.length ? { nets } : {}) };
+}
+
+/** What a key has in common with others, by how it is read. */
+function sharing(route: PressPlan['route'], i: number, count: number): Partial<PlannedKey> {
+  switch (route) {
+    case 'pad bus':
+      // Told in the other order, with a gap after every fourth.
+      return { bit: count + Math.floor(count / 4) - i - Math.floor(i / 4) };
+    case 'original board':
+      return { nets: [`row ${Math.floor(i / 4)}`, `column ${i % 4}`] };
+    case 'ladder':
+      return { nets: [`channel ${Math.floor(i / 3)}`], level: (i % 3) / 3 };
+    default:
+      return { plate: `plate-${Math.floor(i / 6)}`, ...(route === 'gpio' ? { gpio: i } : {}) };
+  }
 }
 
 export const wired = (plan: PressPlan, seed: number): WiredBoard =>
   new WiredBoard(
     {
-      keys: plan.keys.map(({ id, code, plate, bit }) => ({ key: id, code, plate, bit })),
+      keys: plan.keys.map(({ id, code, plate, bit, nets, level }) => ({
+        key: id,
+        code,
+        plate,
+        bit,
+        nets,
+        level,
+      })),
       plug: plan.route === 'usb' || plan.route === 'expander',
     },
     seed,
@@ -102,8 +126,14 @@ export function proved(plan: PressPlan, board: WiredBoard): Proof {
 }
 
 const routeFrom = (u: number): PressPlan['route'] => {
-  if (u < 0.6) return 'gpio';
-  return u < 0.8 ? 'usb' : 'pad bus';
+  const shares: ReadonlyArray<readonly [number, PressPlan['route']]> = [
+    [0.45, 'gpio'],
+    [0.6, 'usb'],
+    [0.72, 'pad bus'],
+    [0.88, 'original board'],
+    [1, 'ladder'],
+  ];
+  return shares.find(([upTo]) => u < upTo)![1];
 };
 
 /** A board of 6 to 20 keys with so many mishaps, the same for the same seed. */

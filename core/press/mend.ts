@@ -12,7 +12,9 @@ export type Mend =
   | { do: 'resolder' | 'free' | 'turn over' | 'pull up' | 'still'; key: string }
   | { do: 'ground'; plate: string }
   | { do: 'reseat'; by: 1 | -1 }
-  | { do: 'serial'; how: SerialFault };
+  | { do: 'serial'; how: SerialFault }
+  | { do: 'net'; net: string }
+  | { do: 'nets'; nets: [string, string] };
 
 const FOR_ONE = {
   open: 'resolder',
@@ -34,6 +36,10 @@ export function mendOf(f: Fault): Mend {
       return { do: 'reseat', by: f.by };
     case 'serial':
       return { do: 'serial', how: f.how };
+    case 'net open':
+      return { do: 'net', net: f.net };
+    case 'nets swapped':
+      return { do: 'nets', nets: f.nets };
     default:
       return { do: FOR_ONE[f.is], key: f.key };
   }

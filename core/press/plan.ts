@@ -7,6 +7,7 @@ import {
   backings,
   buttonMap,
   EVENT_CODES,
+  netWords,
   outwardAt,
   readerInputs,
 } from '../controls';
@@ -31,13 +32,27 @@ export interface PlannedKey {
   gpio?: number;
   /** The bit that tells it, over a serial pad. */
   bit?: number;
+  /** Conductors it shares with others: its row and column, its channel. By their names in the plan. */
+  nets?: string[];
+  /** What it reads on its channel, as a share of 3.3 V. */
+  level?: number;
   /** The part that carries its switch: its keys share one ground. */
   plate?: string;
+}
+/** A conductor that several keys are told over. */
+export interface PlannedNet {
+  /** "row at pad 3", "channel 1 of the converter". */
+  name: string;
+  side: 'row' | 'column' | 'channel';
+  /** Where it is soldered, in words. */
+  joint: string;
 }
 export interface PressPlan {
   route: Project['controls']['route'];
   /** In the order of the document. */
   keys: PlannedKey[];
+  /** Conductors that keys share, where they do. */
+  nets?: PlannedNet[];
   /** Ids in the order they are asked for. */
   order: string[];
   /** Why nothing can be pressed yet. */
@@ -76,6 +91,9 @@ export function pressPlan(
     return lines.get(key.row) === undefined || lines.get(key.column) === undefined;
   };
   const rungs = ladderRungs(p);
+  const levels = new Map(
+    ladderPlan(p)?.channels.flatMap((c) => c.steps.map((s) => [s.input.id, s.level] as const)),
+  );
   const bits = new Map(map.bus?.bits.map((b) => [b.input, b.bit]));
   const isOverBus = new Set(busKeys(p));
   const isByVoltage = new Set(ladderInputs(p).map((i) => i.id));
@@ -86,6 +104,7 @@ export function pressPlan(
       (isByVoltage.has(m.input.id) && !rungs.has(m.input.id)) ||
       (isOverBus.has(m.input.id) && (!bits.has(m.input.id) || hasNoLine)),
   );
+  const netsOf = netsOfKeys(p, map);
   const traced = padsOfKeys(p);
   const numbers = new Map(readerInputs(p, map).map((input, n) => [input.id, n + 1]));
   const keys = routed.map(({ input, gpio, pin }): PlannedKey => {
@@ -103,13 +122,17 @@ export function pressPlan(
       joint: pin === undefined ? `${own} of the ${READER[route]}` : `pin ${pin} of the header`,
       ...(gpio === undefined ? {} : { gpio }),
       ...maybeBit(bits.get(input.id)),
+      ...maybeNets(netsOf.get(input.id)),
+      ...maybeLevel(levels.get(input.id)),
       ...(plate === undefined ? {} : { plate }),
     };
   });
+  const nets = sharedNets(p, map);
   const cannot = whyNot(p, keys, lacking?.input.name);
   return {
     route,
     keys,
+    ...(nets.length ? { nets } : {}),
     order: pressOrder(scene, map),
     ...(cannot === undefined ? {} : { cannot }),
   };
@@ -122,6 +145,40 @@ const ladderRungs = (p: Project): Map<string, string> =>
       steps.map((s) => [s.input.id, `channel ${channel}, ${resistorWords(s.ohm)}`] as const),
     ),
   );
+
+const maybeLevel = (level: number | undefined): Pick<PlannedKey, 'level'> =>
+  level === undefined ? {} : { level };
+
+const maybeNets = (nets: string[] | undefined): Pick<PlannedKey, 'nets'> => (nets ? { nets } : {});
+
+const channelName = (channel: number): string => `channel ${channel} of the converter`;
+
+function sharedNets(p: Project, { matrix }: ButtonMap): PlannedNet[] {
+  return [
+    ...(matrix?.lines ?? []).map((line): PlannedNet => ({
+      name: netWords(line),
+      side: line.is,
+      joint: line.pin === undefined ? 'the header' : `pin ${line.pin} of the header`,
+    })),
+    ...(ladderPlan(p)?.channels ?? []).map(({ channel }): PlannedNet => ({
+      name: channelName(channel),
+      side: 'channel',
+      joint: `A${channel} of the converter`,
+    })),
+  ];
+}
+
+function netsOfKeys(p: Project, { matrix }: ButtonMap): Map<string, string[]> {
+  const at = (pad: string): string => netWords(matrix!.lines.find((l) => l.pad === pad)!);
+  const inMatrix = (matrix?.keys ?? []).map((k): [string, string[]] => [
+    k.input,
+    [at(k.row), at(k.column)],
+  ]);
+  const onLadder = (ladderPlan(p)?.channels ?? []).flatMap(({ channel, steps }) =>
+    steps.map((s): [string, string[]] => [s.input.id, [channelName(channel)]]),
+  );
+  return new Map([...inMatrix, ...onLadder]);
+}
 
 const maybeBit = (bit: number | undefined): Pick<PlannedKey, 'bit'> =>
   bit === undefined ? {} : { bit };

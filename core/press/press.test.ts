@@ -10,7 +10,7 @@ import { isProved, pressFindings, pressWays, stalePresses } from './findings';
 import { drawn, plainPlan, planted, pressed, proved, wired } from './judge.fixture';
 import { answerOf, atRest } from './listen';
 import { mappedAsWired, mendOf } from './mend';
-import { plannedOf, pressPlan } from './plan';
+import { plannedOf, type PressPlan, pressPlan } from './plan';
 import { faultWords } from './words';
 
 const four = plainPlan(4);
@@ -91,6 +91,43 @@ describe('naming', () => {
     });
     expect(proofs.filter((p) => !p.isCleared)).toEqual([]);
     expect(proofs.filter((p) => p.isNamed).length).toBeGreaterThanOrEqual(0.97 * 150);
+  });
+
+  test.each<[string, PressPlan['route'], Fault]>([
+    ['a row is open', 'original board', { is: 'net open', net: 'row 1' }],
+    [
+      'two columns changed over',
+      'original board',
+      { is: 'nets swapped', nets: ['column 0', 'column 2'] },
+    ],
+    ['a channel is open', 'ladder', { is: 'net open', net: 'channel 1' }],
+    [
+      'two channels changed over',
+      'ladder',
+      { is: 'nets swapped', nets: ['channel 0', 'channel 1'] },
+    ],
+    ['every bit told one place off', 'pad bus', { is: 'shifted', by: 1 }],
+    ['a serial pad that tells nothing', 'pad bus', { is: 'serial', how: 'silent' }],
+    ['a serial pad the wrong way round', 'pad bus', { is: 'serial', how: 'inverted' }],
+  ])('%s: named as one fault, with the wire to follow', (_, route, fault) => {
+    const plan = plainPlan(12, route);
+    const { rest, answers } = responses(plan, [fault]);
+    const { explanations, isPartial } = diagnose(plan, { rest, answers: [...answers.values()] });
+    expect(explanations.map((set) => set.map(nameOf))).toContainEqual([nameOf(fault)]);
+    expect(isPartial).toBeUndefined();
+    const { title, mend } = faultWords(plan, fault);
+    expect(`${title} ${mend}`).toMatch(/row 1|column 0|channel [01]|bit|serial pad|level/);
+  });
+
+  test('a fault of many keys under others is named first, and said not to explain all', () => {
+    const { plan, board } = drawn(869, 2);
+    const rest = atRest(board.pressedNow(), board.rest(2000));
+    const answers = pressed(board, plan.order, rest);
+    const { explanations, isPartial } = diagnose(plan, { rest, answers });
+    expect([explanations.map((set) => set.map(nameOf)), isPartial]).toEqual([
+      [['shifted 1']],
+      true,
+    ]);
   });
 
   test('a clean board is never accused', () => {

@@ -42,6 +42,22 @@ export function faultWords(
     };
   }
   if (f.is === 'serial') return SERIAL_WORDS[f.how];
+  const joint = (net: string): string => plan.nets?.find((n) => n.name === net)?.joint ?? net;
+  if (f.is === 'net open') {
+    return {
+      title: `The ${f.net} is open`,
+      what: 'no key on it tells anything',
+      mend: `Follow its wire from ${joint(f.net)} with the meter; the joint that is dry or torn is soldered anew.`,
+    };
+  }
+  if (f.is === 'nets swapped') {
+    const [a, b] = f.nets;
+    return {
+      title: `${a.charAt(0).toUpperCase()}${a.slice(1)} and ${b} swapped`,
+      what: 'every key on one tells the key beside it on the other',
+      mend: `Exchange the wires at ${joint(a)} and ${joint(b)}.`,
+    };
+  }
   if (f.is === 'shifted' && plan.keys.some((k) => k.bit !== undefined)) {
     return {
       title: 'Every bit is told one place off',

@@ -94,6 +94,9 @@ test('the press test asks for each at its channel; of a converter that is gone i
   const plan = pressPlan(beside);
   const [key] = ladderInputs(beside);
   expect(plan.keys.find((k) => k.id === key!.id)!.line).toMatch(/^channel \d, a wire$/);
+  expect(plan.nets).toEqual([
+    { name: 'channel 1 of the converter', side: 'channel', joint: 'A1 of the converter' },
+  ]);
   const sticks = STARTER_PARTS.find((q) => q.id === 'stick-flat')!;
   const full = [sticks, sticks].reduce((p, part) => applied(p, { do: 'add', part }), beside);
   expect(pressPlan(full).cannot).toContain('has no line yet');

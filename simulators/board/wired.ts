@@ -16,6 +16,10 @@ export const Wiring = z.strictObject({
         plate: Id.optional(),
         /** Told as this bit of the word of a serial pad. */
         bit: z.number().int().min(0).max(31).optional(),
+        /** Conductors it shares with other keys, by name: a row and a column, a channel. */
+        nets: z.array(z.string().min(1).max(60)).max(2).optional(),
+        /** On a channel: the share of the range it reads. */
+        level: z.number().min(0).max(1).optional(),
       }),
     )
     .min(1)
@@ -38,11 +42,14 @@ export type Mishap =
   | { what: 'bridged'; keys: string[] }
   | { what: 'no ground'; plate: string }
   | { what: 'shifted'; by: number }
-  | { what: 'serial'; how: SerialMishap };
+  | { what: 'serial'; how: SerialMishap }
+  | { what: 'net open'; net: string }
+  | { what: 'nets swapped'; nets: [string, string] };
 
 const SERIAL = ['silent', 'all pressed', 'inverted'] as const;
 type SerialMishap = (typeof SERIAL)[number];
 
+const Net = z.string().min(1).max(60);
 /** Iron and settings, one thing at a time. */
 export const Mend = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('exchange'), keys: z.array(Id).min(2).max(4) }),
@@ -55,6 +62,8 @@ export const Mend = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('ground'), plate: Id }),
   z.strictObject({ do: z.literal('reseat'), by: z.number().int().min(-1).max(1) }),
   z.strictObject({ do: z.literal('serial'), how: z.enum(SERIAL) }),
+  z.strictObject({ do: z.literal('net'), net: Net }),
+  z.strictObject({ do: z.literal('nets'), nets: z.tuple([Net, Net]) }),
 ]);
 export type Mend = z.infer<typeof Mend>;
 
@@ -69,6 +78,8 @@ interface Key {
   code: number;
   plate: string | undefined;
   bit: number | undefined;
+  nets: readonly string[];
+  level: number | undefined;
   /** Nodes its wire joins, both ends named as soldered. */
   from: string;
   to: string | undefined;
@@ -91,6 +102,9 @@ export class WiredBoard {
   readonly #plug: boolean;
   /** What the word of a serial pad reads as, whatever its keys do. */
   readonly #stuck = new Set<SerialMishap>();
+  /** Conductors that lead nowhere, and where each that was changed over leads. */
+  readonly #openNets = new Set<string>();
+  readonly #netAt = new Map<string, string>();
   #over = 0;
   #now = 0;
   #state = new Map<number, 0 | 1>();
@@ -99,11 +113,13 @@ export class WiredBoard {
   constructor(wiring: Wiring, seed = 1) {
     this.#random = seeded(seed);
     this.#plug = wiring.plug;
-    this.#keys = wiring.keys.map(({ key, code, plate, bit }, i) => ({
+    this.#keys = wiring.keys.map(({ key, code, plate, bit, nets, level }, i) => ({
       key,
       code,
       plate,
       bit,
+      nets: nets ?? [],
+      level,
       from: `contact ${i}`,
       to: `line ${i}`,
       closed: false,
@@ -125,7 +141,31 @@ export class WiredBoard {
     for (let n = 0; n < count && left.length >= 2; n++) this.suffer(this.#draw(take, left.length));
   }
 
+  /** Conductors of one side that have more than one key, each with those it could be taken for. */
+  #shared(): Array<{ net: string; others: string[] }> {
+    const count = new Map<string, number>();
+    const side = new Map<string, number>();
+    for (const { nets } of this.#keys) {
+      nets.forEach((net, n) => {
+        count.set(net, (count.get(net) ?? 0) + 1);
+        side.set(net, n);
+      });
+    }
+    const many = [...count].flatMap(([net, n]) => (n > 1 ? [net] : []));
+    return many.map((net) => ({
+      net,
+      others: many.filter((o) => o !== net && side.get(o) === side.get(net)),
+    }));
+  }
+
   #draw(take: () => string, left: number): Mishap {
+    const shared = this.mishaps.length ? [] : this.#shared();
+    if (shared.length && this.#random() < 0.4) {
+      const { net, others } = shared[Math.floor(this.#random() * shared.length)]!;
+      const other = others[Math.floor(this.#random() * others.length)];
+      if (other === undefined || this.#random() < 0.5) return { what: 'net open', net };
+      return { what: 'nets swapped', nets: [net, other] };
+    }
     const u = this.#random();
     if (u < 0.26) return { what: 'exchanged', keys: [take(), take()] };
     if (u < 0.3 && left >= 4) return { what: 'exchanged', keys: [take(), take(), take(), take()] };
@@ -177,6 +217,12 @@ export class WiredBoard {
         break;
       case 'serial':
         this.#stuck.add(m.how);
+        break;
+      case 'net open':
+        this.#openNets.add(m.net);
+        break;
+      case 'nets swapped':
+        this.#changeOver(m.nets);
     }
     this.#settle();
   }
@@ -217,8 +263,40 @@ export class WiredBoard {
         break;
       case 'serial':
         this.#stuck.delete(m.how);
+        break;
+      case 'net':
+        this.#openNets.delete(m.net);
+        break;
+      case 'nets':
+        this.#changeOver(m.nets);
     }
     this.#settle();
+  }
+
+  #changeOver([a, b]: readonly [string, string]): void {
+    const [atA, atB] = [this.#netAt.get(a) ?? a, this.#netAt.get(b) ?? b];
+    this.#netAt.set(a, atB);
+    this.#netAt.set(b, atA);
+  }
+
+  /** The line a contact reaches over its shared conductors. */
+  #acrossNets(node: string | undefined): string | undefined {
+    const key = this.#keys[Number(node?.slice('line '.length))];
+    if (!key?.nets.length) return node;
+    if (key.nets.some((n) => this.#openNets.has(n))) return undefined;
+    const at = key.nets.map((n) => this.#netAt.get(n) ?? n);
+    const there = this.#keys.flatMap((k, i) =>
+      k.nets.length === at.length && k.nets.every((n, j) => n === at[j]) ? [{ k, i }] : [],
+    );
+    if (key.level === undefined) {
+      const [met] = there;
+      return met && this.#lines[met.i]!.node;
+    }
+    // Its voltage on the other channel is read as whatever is nearest there, or as none pressed.
+    const own = key.level;
+    const [near] = there.sort((x, y) => Math.abs(x.k.level! - own) - Math.abs(y.k.level! - own));
+    if (!near || Math.abs(near.k.level! - own) > 1 - own) return undefined;
+    return this.#lines[near.i]!.node;
   }
 
   /** What reads as pressed before anything is touched. */
@@ -292,7 +370,7 @@ export class WiredBoard {
     for (const k of this.#keys) {
       const ground = k.plate !== undefined && this.#openPlates.has(k.plate) ? undefined : 'ground';
       if (k.closed && ground) joints.push([k.from, ground]);
-      const end = this.#seated(k.to);
+      const end = this.#acrossNets(this.#seated(k.to));
       if (end !== undefined) joints.push([k.from, end]);
     }
     const reached = new Set(['ground']);

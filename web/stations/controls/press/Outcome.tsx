@@ -1,6 +1,6 @@
 /** What the presses say once all keys were pressed: clean, or the faults with their mends. */
 import { Button } from 'antd';
-import { faultWords, type Fault, nameOf, type PressPlan } from '@deft/core/press';
+import { faultWords, type Fault, nameOf, PARTLY, type PressPlan } from '@deft/core/press';
 import { useBuild } from '../../../state/build';
 import type { PressingNow } from './usePressing';
 import style from './press.module.css';
@@ -53,6 +53,7 @@ export function Outcome({
           </div>
         );
       })}
+      {found.isPartial && <p className="note">It does not explain all: {PARTLY}</p>}
       {others.length > 0 && (
         <p className="note">
           It may as well be:{' '}

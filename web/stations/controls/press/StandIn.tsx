@@ -17,11 +17,13 @@ const COUNTS = [0, 1, 2].map((n) => ({
 
 /** The board as it is planned, for whatever stands for it. */
 const wiringOf = (plan: PressPlan) => ({
-  keys: plan.keys.map(({ id, code, plate, bit }) => ({
+  keys: plan.keys.map(({ id, code, plate, bit, nets, level }) => ({
     key: id,
     code,
     ...(plate ? { plate } : {}),
     ...(bit === undefined ? {} : { bit }),
+    ...(nets ? { nets } : {}),
+    ...(level === undefined ? {} : { level }),
   })),
   plug: plan.route === 'usb' || plan.route === 'expander',
 });
