@@ -16,8 +16,9 @@ export function OwnCapture({ now }: { now: BusNow }) {
   const [bad, setBad] = useState<string>();
   const nameOf = (id: string): string => doc.controls.inputs.find((i) => i.id === id)?.name ?? id;
   const held = chosen ?? now.next?.held ?? NOTHING;
-  const read = (text: string): void => {
-    setBad(now.read({ text, held: held === NOTHING ? undefined : held }));
+  const read = async (text: string): Promise<void> => {
+    setBad(undefined);
+    setBad(await now.read({ text, held: held === NOTHING ? undefined : held }));
     choose(undefined);
   };
   return (
@@ -38,7 +39,12 @@ export function OwnCapture({ now }: { now: BusNow }) {
           />
         </label>
         <span>and capture latch, clock and data for a second.</span>
-        <TextFile accept=".csv,.txt,text/csv" mostMB={20} onText={read} onBad={setBad}>
+        <TextFile
+          accept=".csv,.txt,text/csv"
+          mostMB={20}
+          onText={(text) => void read(text)}
+          onBad={setBad}
+        >
           Read the capture
         </TextFile>
         <span className={`note ${style.why}`}>

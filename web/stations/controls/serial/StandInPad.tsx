@@ -35,7 +35,7 @@ export function StandInPad({ now }: { now: BusNow }) {
     guarded(async () => {
       const told = [];
       for (const held of all) told.push(await captureOf(held));
-      setOdd(now.read(...told));
+      setOdd(await now.read(...told));
     });
   const isCaptured = new Set(now.bus.captures.map((c) => c.held));
   const left = [undefined, ...keys.slice(0, MOST_KEYS)].filter((key) => !isCaptured.has(key));

@@ -1,16 +1,10 @@
 /** A serial pad as it is set and captured: the builder's own, kept in the document, or the stand-in's, kept nowhere. */
 import { useMemo, useState } from 'react';
-import { BadInput, type BusCapture, type PadBus, USUAL_PAD_BUS } from '@deft/core/model';
-import {
-  asCaptured,
-  busKeys,
-  decoded,
-  type Learnt,
-  learnt,
-  padBus,
-  readBusCapture,
-} from '@deft/core/padbus';
+import { type BusCapture, type PadBus, USUAL_PAD_BUS } from '@deft/core/model';
+import { asCaptured, busKeys, type Decoded, type Learnt, learnt, padBus } from '@deft/core/padbus';
 import { useBuild } from '../../../state/build';
+import type { BusCaptureApi } from '../../../workers/busCapture.worker';
+import { useWorker } from '../../../workers/useWorker';
 
 export interface BusNow {
   keys: string[];
@@ -20,7 +14,9 @@ export interface BusNow {
   next: { held?: string } | undefined;
   set: (change: Partial<PadBus>) => string | undefined;
   /** Captures as they were read in, each with what was held. @returns why one cannot be taken */
-  read: (...captures: Array<{ text: string; held: string | undefined }>) => string | undefined;
+  read: (
+    ...captures: Array<{ text: string; held: string | undefined }>
+  ) => Promise<string | undefined>;
   takeBack: (n: number) => void;
   /** What the stand-in told, when another one lies there. */
   forget: () => void;
@@ -30,10 +26,9 @@ export interface BusNow {
 function withCapture(
   bus: PadBus,
   keys: readonly string[],
-  text: string,
+  { word, doubtful, frames, bits, loads, shiftsOn }: Decoded,
   held: string | undefined,
 ): PadBus {
-  const { word, doubtful, frames, bits, loads, shiftsOn } = decoded(readBusCapture(text));
   const capture: BusCapture = {
     word,
     doubtful,
@@ -53,40 +48,53 @@ function nextOf(bus: PadBus, keys: readonly string[]): BusNow['next'] {
   return held === undefined ? undefined : { held };
 }
 
+/** What may be left unsaid. */
+const SAID = ['worksFromV', 'clockHz', 'leadMm', 'hasDivider', 'hasBuffer'] as const;
+
 export function useBus(isStandIn: boolean): BusNow {
   const { doc, edit } = useBuild('doc', 'edit');
   const [tried, setTried] = useState<PadBus>(USUAL_PAD_BUS);
   const keys = useMemo(() => busKeys(doc), [doc]);
   const bus = isStandIn ? tried : padBus(doc);
   const found = useMemo(() => learnt(bus.captures), [bus.captures]);
-  const put = (next: PadBus): string | undefined => {
+  const worker = useWorker<BusCaptureApi>(
+    () =>
+      new Worker(new URL('../../../workers/busCapture.worker.ts', import.meta.url), {
+        type: 'module',
+      }),
+  );
+  /** What it becomes of what it is by then: a capture takes its time to be read. */
+  const put = (change: (bus: PadBus) => PadBus): string | undefined => {
     if (isStandIn) {
-      setTried(next);
+      setTried(change);
       return undefined;
     }
-    return edit((p) => ({ ...p, controls: { ...p.controls, bus: next } })) ?? undefined;
+    return (
+      edit((p) => ({ ...p, controls: { ...p.controls, bus: change(padBus(p)) } })) ?? undefined
+    );
   };
   return {
     keys,
     bus,
     found,
     next: nextOf(bus, keys),
-    set: (change) => {
-      const next = { ...bus, ...change };
-      for (const key of ['worksFromV', 'clockHz', 'leadMm', 'hasDivider', 'hasBuffer'] as const) {
-        if (next[key] === undefined) delete next[key];
+    set: (change) =>
+      put((was) => {
+        const next = { ...was, ...change };
+        for (const key of SAID) if (next[key] === undefined) delete next[key];
+        return next;
+      }),
+    read: async (...captures) => {
+      const told: Array<{ held: string | undefined; value: Decoded }> = [];
+      for (const { text, held } of captures) {
+        const read = await worker().read(text);
+        if (!read.ok) return read.sentence;
+        told.push({ held, value: read.value });
       }
-      return put(next);
+      return put((was) => told.reduce((b, t) => withCapture(b, keys, t.value, t.held), was));
     },
-    read: (...captures) => {
-      try {
-        return put(captures.reduce((b, { text, held }) => withCapture(b, keys, text, held), bus));
-      } catch (e) {
-        if (e instanceof BadInput) return e.message;
-        throw e;
-      }
-    },
-    takeBack: (n) => void put({ ...bus, captures: bus.captures.filter((_, i) => i !== n) }),
+    takeBack: (n) =>
+      void put((was) => ({ ...was, captures: was.captures.filter((_, i) => i !== n) })),
     forget: () => setTried(USUAL_PAD_BUS),
   };
 }
