@@ -21,8 +21,11 @@ test('two tabs edit while the server is away and are closed: one is gone on with
     await rename(tab, name);
     await expect(tab.getByText('server away, kept in this browser')).toBeVisible();
   }
+  // What a tab tries once more while it is closed is stopped by nobody but the network.
+  await context.setOffline(true);
   await page.close();
   await other.close();
+  await context.setOffline(false);
   const again = await context.newPage();
   await again.goto(stationUrl(key, 'fit'));
   await expect(nameOf(again, 'Second tab')).toBeVisible();
