@@ -2,7 +2,7 @@ import { seeded } from '../geometry';
 import { demos, STARTER_PARTS } from '../catalogue';
 import { applied, type Input, type InputRole, type Ladder, type Project } from '../model';
 import { isNear, type LadderFault, ladderFaults } from './faults';
-import { bandOf, levelOf, nearest } from './level';
+import { bandOf, bandWorking, levelOf, nearest } from './level';
 import { ladderPlan, USUAL } from './plan';
 import { sharedOut, togetherOf } from './together';
 import { evenOhms, ohmsBetween } from './values';
@@ -294,6 +294,9 @@ describe('what may be told wrongly', () => {
     expect(title).toBe('K0 may be told as K1');
     expect(what).toMatch(
       /^On channel 1 it reads 1\.5\d V to 1\.7\d V, K1 1\.\d\d V to 1\.7\d V\.$/,
+    );
+    expect(bandWorking(USUAL).join()).toMatch(
+      /R \+ 10000 Ω.*± 1 %.*0 to 10 Ω.*rail ± 3 %.*± 0\.5 %/,
     );
     expect([0, 330, 4700, 10e3, 1.2e6].map(resistorWords)).toEqual([
       'a wire',

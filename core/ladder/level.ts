@@ -51,3 +51,12 @@ export function nearest<T>(level: number, all: ReadonlyArray<{ is: T; level: num
     Math.abs(x.level - level) < Math.abs(best.level - level) ? x : best,
   ).is;
 }
+
+/** How level and band are reached, for whoever checks them. */
+export function bandWorking(setting: Setting): string[] {
+  const percent = (share: number): string => `${Number((100 * share).toPrecision(2))} %`;
+  return [
+    `reads 3.3 V × R / (R + ${setting.pullUpOhm} Ω)`,
+    `at worst: resistors ± ${percent(setting.tolerance)}, a closed key from 0 to ${setting.contactOhm} Ω, the rail ± ${percent(RAIL_SHARE)}, the converter ± ${percent(READ_SHARE)} of its range; typical, the driver takes the nearest level`,
+  ];
+}

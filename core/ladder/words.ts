@@ -1,7 +1,7 @@
 /** What a ladder may tell wrongly, in words. */
 import { listed } from '../model';
 import { isNear, type LadderFault } from './faults';
-import { bandOf } from './level';
+import { bandOf, bandWorking } from './level';
 import type { LadderPlan } from './plan';
 
 /** What the channels hang on, V. */
@@ -51,7 +51,7 @@ export function faultWords(
           : `${nameOf(f.key)} may be told as ${as}`,
         what: `On channel ${f.channel} it reads ${volts(step.band)}, ${as === 'no key' ? 'none pressed' : as} ${volts(band)}.`,
         why: [
-          `Resistors of ${100 * plan.setting.tolerance} %, a contact of up to ${resistorWords(plan.setting.contactOhm)}, the rail ± 3 %, the converter ± 0.5 %: each at its worst. The driver takes the nearest level.`,
+          ...bandWorking(plan.setting),
           'Resistors of 1 %, fewer keys on the channel, or steps that lie evenly.',
         ],
       };

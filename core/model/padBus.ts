@@ -17,6 +17,9 @@ export const BusCapture = z.strictObject({
   word: z.string().regex(/^[01]{1,64}$/, { error: 'A word is bits, 0 or 1.' }),
   /** Bits on which the frames of the capture do not agree, from 0. */
   doubtful: z.array(z.number().int().min(0).max(63)).max(64),
+  /** How it was told: the latch level, and the edge where data moved at all. */
+  loads: z.enum(['high', 'low']).optional(),
+  shiftsOn: z.enum(['rising', 'falling']).optional(),
   /** How often the word was told in it. */
   frames: z.number().int().min(1).max(1_000_000),
 });

@@ -20,6 +20,9 @@ export type BusFault =
   | { is: 'clock'; hz: number; mostHz: number; leadMm: number; isOver: boolean }
   /** A capture tells another number of bits than are read. */
   | { is: 'length'; bits: number; told: number }
+  /** A capture shows the other edge of the clock, or the other level of latch, than is said. */
+  | { is: 'edge'; said: PadBus['shiftsOn'] }
+  | { is: 'latch'; said: PadBus['loads'] }
   /** A key that moved no bit while it was held. */
   | { is: 'dead'; key: string }
   /** A key that moved several. */
@@ -85,6 +88,12 @@ function told(bus: PadBus, keys: readonly string[], found: Learnt): BusFault[] {
   const captures = bus.captures.filter((c) => c.held === undefined || keys.includes(c.held));
   const long = captures.find((c) => c.word.length !== bus.bits);
   if (long) out.push({ is: 'length', bits: bus.bits, told: long.word.length });
+  if (captures.some((c) => c.shiftsOn !== undefined && c.shiftsOn !== bus.shiftsOn)) {
+    out.push({ is: 'edge', said: bus.shiftsOn });
+  }
+  if (captures.some((c) => c.loads !== undefined && c.loads !== bus.loads)) {
+    out.push({ is: 'latch', said: bus.loads });
+  }
   for (const { held, doubtful } of captures) {
     if (doubtful.length) out.push({ is: 'doubtful', held, bits: doubtful });
   }

@@ -16,6 +16,8 @@ const VERDICT: Readonly<Record<Exclude<BusFault['is'], 'clock'>, Finding['verdic
   'high data': 'hit',
   'low outputs': 'hit',
   length: 'hit',
+  edge: 'hit',
+  latch: 'hit',
   dead: 'hit',
   several: 'hit',
   shared: 'hit',
@@ -134,6 +136,10 @@ export function busWays(p: Project, finding: Finding): WayOut[] {
           effort: 0.5,
         },
       ];
+    case 'edge':
+      return [asRead({ shiftsOn: f.said === 'rising' ? 'falling' : 'rising' })];
+    case 'latch':
+      return [asRead({ loads: f.said === 'high' ? 'low' : 'high' })];
     case 'dead':
     case 'several':
     case 'slipped':
@@ -155,6 +161,14 @@ export function busWays(p: Project, finding: Finding): WayOut[] {
       }));
   }
 }
+
+const asRead = (change: Partial<PadBus>): WayOut => ({
+  id: 'as-read',
+  text: 'Read it as it was captured',
+  cost: 'no iron: a new overlay',
+  changes: [set(change)],
+  effort: 0.5,
+});
 
 const isGoodAt3 = ({ worksFromV }: PadBus): boolean => (worksFromV ?? 0) <= 3.3;
 

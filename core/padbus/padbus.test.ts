@@ -71,6 +71,8 @@ describe('what is wrong with a serial pad', () => {
     ['5 V over a buffer only', { fedV: 5, hasBuffer: true }, ['high data']],
     ['a clock no register follows', { clockHz: 2e6 }, ['clock']],
     ['twelve bits captured, eight read', { captures: [capture('1'.repeat(12))] }, ['length']],
+    ['the other edge', { captures: [{ ...REST, shiftsOn: 'falling' }] }, ['edge']],
+    ['the other latch level', { captures: [{ ...REST, loads: 'low' }] }, ['latch']],
     ['a key that moves nothing', { captures: [REST, capture(REST.word, 'up')] }, ['dead']],
     ['a key that moves two', { captures: [REST, capture('00111111', 'up')] }, ['several']],
     ['captured at two bits', { captures: [REST, UP, capture(A.word, 'up')] }, ['slipped']],

@@ -90,6 +90,18 @@ export function faultWords(f: BusFault, bus: PadBus, nameOf: NameOf): FaultWords
         what: `A capture of this pad tells ${f.told} bits a word.`,
         why: ['Keys beyond what is read are never told; bits beyond the last key read as its end.'],
       };
+    case 'edge':
+      return {
+        title: 'Read on the wrong edge of the clock',
+        what: `The next bit is said to come on a ${f.said} clock; captured it comes on the other.`,
+        why: ['Every key would be told one bit off, or while the line is still moving.'],
+      };
+    case 'latch':
+      return {
+        title: 'Latched at the wrong level',
+        what: `The pad is said to take its keys at a ${f.said} latch; captured it is the other.`,
+        why: ['It would go on taking them while it is read: the first key is told for all.'],
+      };
     case 'dead':
       return {
         title: `${nameOf(f.key)} moves no bit`,

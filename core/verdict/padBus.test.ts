@@ -94,6 +94,8 @@ describe('ways out that are offered clear what they are offered for', () => {
     ['never tried', { worksFromV: undefined }],
     ['a clock too fast', { clockHz: 4e6 }],
     ['read the wrong way round', { pressed: 'high' }],
+    ['the wrong edge', { shiftsOn: 'falling' }],
+    ['the wrong latch level', { loads: 'low' }],
     ['bits typed wrongly', { keys: [...serial.controls.bus!.keys].reverse() }],
     ['a table that was never filled', { keys: [] }],
     ['a key at two bits', { keys: serial.controls.bus!.keys.map((k) => k ?? keys[0]!) }],

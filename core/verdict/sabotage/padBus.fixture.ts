@@ -26,6 +26,8 @@ const wordWith = (bits: number, low: readonly number[]): string =>
 const capture = (word: string, held?: string, doubtful: number[] = []): BusCapture => ({
   word,
   doubtful,
+  loads: 'high',
+  shiftsOn: 'rising',
   frames: 40,
   ...(held === undefined ? {} : { held }),
 });
@@ -137,6 +139,16 @@ export const PAD_BUS_KINDS: readonly Kind[] = [
     name: 'a serial pad read at fewer bits than it tells',
     makes: 'hit',
     cases: spoilt(longer, /bits captured, \d+ read/),
+  },
+  {
+    name: 'a serial pad read on the other edge than it was captured',
+    makes: 'hit',
+    cases: spoilt(() => ({ shiftsOn: 'falling' }), /Read on the wrong edge/),
+  },
+  {
+    name: 'a serial pad latched at the other level than it was captured',
+    makes: 'hit',
+    cases: spoilt(() => ({ loads: 'low' }), /Latched at the wrong level/),
   },
   {
     name: 'a key of a serial pad that moves no bit',

@@ -2,6 +2,7 @@
 import { Button, Select } from 'antd';
 import type { Ladder } from '@deft/core/model';
 import {
+  bandWorking,
   ladderPlan,
   type LadderPlan,
   levelVolts,
@@ -100,6 +101,16 @@ export function LadderPanel() {
           )}
         </tbody>
       </table>
+      <details>
+        <summary>How it is counted</summary>
+        <ul>
+          {bandWorking(plan.setting).map((line) => (
+            <li key={line} className="note">
+              {line}
+            </li>
+          ))}
+        </ul>
+      </details>
       <p className="note">
         One channel tells one key at a time: keys of play get channels of their own, keys pressed
         alone share one.{' '}

@@ -33,10 +33,14 @@ function withCapture(
     word,
     doubtful,
     frames,
+    loads,
+    ...(shiftsOn ? { shiftsOn } : {}),
     ...(held === undefined ? {} : { held }),
   };
   const own = bus.captures.length ? {} : { bits, loads };
-  const edge = shiftsOn ? { shiftsOn } : {};
+  // Data that never moved tells no edge: the first capture in which it does says it.
+  const isNew = !bus.captures.some((c) => c.shiftsOn);
+  const edge = shiftsOn && isNew ? { shiftsOn } : {};
   const next = { ...bus, ...own, ...edge, captures: [...bus.captures, capture] };
   return { ...next, ...asCaptured(next, keys) };
 }
