@@ -20,8 +20,10 @@ import { drover } from './drover';
 import { ENERGY } from './energy';
 import { HARDWARE } from './hardware';
 import { heron } from './heron';
+import { KITS } from './kits';
 import { at, crossPad, input, item, keyRow } from './laid';
 import { linnet } from './linnet';
+import { minnow } from './minnow';
 import { SCREENS } from './screens';
 import {
   centred,
@@ -36,7 +38,7 @@ import {
 } from './shells';
 import { SOUND } from './sound';
 
-const LIBRARY = [...COMPUTERS, ...SCREENS, ...ENERGY, ...SOUND, ...CONTROLS, ...HARDWARE];
+const LIBRARY = [...COMPUTERS, ...SCREENS, ...ENERGY, ...SOUND, ...CONTROLS, ...HARDWARE, ...KITS];
 export const libraryPart = (id: string): Part => {
   const found = LIBRARY.find((p) => p.id === id);
   if (!found) throw new RangeError(`The starter catalogue has no part "${id}".`);
@@ -536,4 +538,5 @@ export const demos = (): Project[] => [
   drover(measured),
   heron(measured),
   linnet(measured),
+  minnow(measured),
 ];

@@ -3,6 +3,7 @@ import { COMPUTERS } from './computers';
 import { CONTROLS } from './controls';
 import { ENERGY } from './energy';
 import { HARDWARE } from './hardware';
+import { KITS } from './kits';
 import { SCREENS } from './screens';
 import { SOUND } from './sound';
 
@@ -14,6 +15,7 @@ export const STARTER_PARTS: readonly Part[] = [
   ...SOUND,
   ...CONTROLS,
   ...HARDWARE,
+  ...KITS,
 ];
 export { COVERAGE, SHOWN, type GameFamilyInputs } from './families';
 export { dabchickAnswers, dabchickFits, demos, libraryPart, withMeasuredSizes } from './demos';

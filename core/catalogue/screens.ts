@@ -2,7 +2,7 @@
 import type { Part, Port } from '../model';
 import { box, removable, padRow, part, PCB_MM as T, socket } from './blocks';
 
-const SPI_LINES = [
+export const SPI_LINES = [
   { gpio: 10, signal: 'SPI out' },
   { gpio: 11, signal: 'SPI clock' },
   { gpio: 8, signal: 'SPI select 0' },

@@ -6,8 +6,10 @@
  */
 import {
   appliedAll,
+  type Carrier,
   type Finding,
   type Input,
+  type Looks,
   mm1,
   type Part,
   type Placement,
@@ -17,6 +19,7 @@ import {
 import { isLatchKey } from '../kit';
 import { type PlacedItem, pointOf, type Scene, standItem } from '../fit';
 import { outwardAt, inputPlace, type Place } from './places';
+import { switchBlocks } from './switches';
 
 /** A stem this far beside the middle of its hole is still met by the key, mm; further, only by its own measured cap. */
 const MEETS_MM = 4;
@@ -52,11 +55,12 @@ const AT_KEPT: ReadonlySet<Project['controls']['route']> = new Set<Project['cont
 ]);
 
 function positionsOf(at: PlacedItem): Position[] {
+  if (at.part.carrier) return switchesOfCarrier(at, at.part.carrier);
   if (at.part.family !== 'switch' || at.part.off) return [];
   const origin = pointOf(at, [0, 0, 0]);
   const up = pointOf(at, [0, 0, 1]);
   const looks: Vec = [up[0] - origin[0], up[1] - origin[1], up[2] - origin[2]];
-  const switches = at.blocks.filter(({ block }) => ['body', 'cap', 'foam'].includes(block.kind));
+  const switches = switchBlocks(at);
   // A body and the stem on it are one switch.
   const spots: Position[] = [];
   for (const { block, solid: s } of switches) {
@@ -89,6 +93,38 @@ function positionsOf(at: PlacedItem): Position[] {
   }));
 }
 
+const AXES: Readonly<Record<Looks, Vec>> = {
+  'x+': [1, 0, 0],
+  'x-': [-1, 0, 0],
+  'y+': [0, 1, 0],
+  'y-': [0, -1, 0],
+  'z+': [0, 0, 1],
+  'z-': [0, 0, -1],
+};
+
+/** The keys that a carrier brings: each a block of its own, looking where its maker says. */
+const switchesOfCarrier = (at: PlacedItem, carrier: Carrier): Position[] =>
+  carrier.keys.flatMap(({ block: id, looks: way }): Position[] => {
+    const solid = at.blocks.find(({ block }) => block.id === id)?.solid;
+    if (!solid) return [];
+    const origin = pointOf(at, [0, 0, 0]);
+    const there = pointOf(at, [...AXES[way]]);
+    const looks: Vec = [there[0] - origin[0], there[1] - origin[1], there[2] - origin[2]];
+    const end = (axis: 0 | 1 | 2, low: number, high: number): number =>
+      (low + high) / 2 + (looks[axis] * (high - low)) / 2;
+    return [
+      {
+        at,
+        blocks: [id],
+        label: at.blocks.find(({ block }) => block.id === id)!.block.name,
+        top: [end(0, solid.x0, solid.x1), end(1, solid.y0, solid.y1), end(2, solid.z0, solid.z1)],
+        looks,
+        reach: MEETS_MM,
+        serves: 1,
+      },
+    ];
+  });
+
 const dot = (a: Vec, b: Vec): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 /** What lies between two points at right angles to a direction. */
 function beside(a: Vec, b: Vec, along: Vec): [number, number, number] {
@@ -102,7 +138,7 @@ export interface Backing {
   input: Input;
   place: Place;
   /** Its switch, how far that lies beside the middle of the hole, and behind the face, mm. */
-  on?: { item: string; label: string; off: number; gap: number };
+  on?: { item: string; block?: string; label: string; off: number; gap: number };
   /** The nearest that would do but for one thing. */
   near?: { name: string; item: string; fault: Fault; mm: number };
 }
@@ -140,8 +176,9 @@ export function backings(scene: Scene): Backing[] {
   return inputs.map(({ input, place, outward }): Backing => {
     const mine = on.get(input);
     if (mine) {
-      const { at, label } = mine.q;
-      return { input, place, on: { item: at.item.id, label, off: mine.off, gap: mine.gap } };
+      const { at, blocks, label } = mine.q;
+      const { off, gap } = mine;
+      return { input, place, on: { item: at.item.id, block: blocks[0]!, label, off, gap } };
     }
     const board = boards.find((at) => isOver(at, place, outward));
     if (board && !input.switch) {

@@ -3,7 +3,7 @@
  * left for buttons.
  */
 import { present, type Item, type Part, type Project } from '../model';
-import { HEADER_40, partOf, pinOf, RESERVED, SECOND_DUTY } from '../kit';
+import { carriersOf, HEADER_40, partOf, pinOf, RESERVED, SECOND_DUTY } from '../kit';
 
 export interface Taken {
   gpio: number;
@@ -29,7 +29,13 @@ export function linesOf(p: Project): Lines {
       name: item.name,
     }));
   });
-  const barred = new Set([...taken.map((t) => t.gpio), ...Object.keys(RESERVED).map(Number)]);
+  // A carrier's tracks lead its own switches to their lines, pressed by a key or not.
+  const tracks = carriersOf(p).flatMap((c) => c.carrier.keys.map((k) => k.gpio));
+  const barred = new Set([
+    ...taken.map((t) => t.gpio),
+    ...tracks,
+    ...Object.keys(RESERVED).map(Number),
+  ]);
   const free = HEADER_40.flatMap((h) =>
     h.gpio !== undefined && !barred.has(h.gpio) ? [h.gpio] : [],
   );

@@ -6,15 +6,27 @@ import {
   type Finding,
   type Input,
   type InputRole,
+  listed,
   type Part,
   type Project,
   type WayOut,
   type Worked,
 } from '../model';
-import { HEADER_40, isLatchKey, onHeader, partOf, pinOf, RESERVED, SECOND_DUTY } from '../kit';
-import { type Scene, sceneOf } from '../fit';
+import {
+  carriersOf,
+  HEADER_40,
+  isLatchKey,
+  onHeader,
+  partOf,
+  pinOf,
+  RESERVED,
+  SECOND_DUTY,
+  trackOf,
+} from '../kit';
+import { bodiesOf, type Scene, sceneOf } from '../fit';
 import { ladderPlan } from '../ladder';
 import { leastCost } from './assign';
+import { backings } from './backing';
 import { type Lines, linesOf } from './lines';
 import { type BusLines, busLines } from './busLines';
 import { givenLines, type Matrix, matrixOf } from './matrix';
@@ -25,6 +37,8 @@ export interface MappedInput {
   gpio?: number;
   pin?: number;
   byHand: boolean;
+  /** The board whose tracks lead its switch to its line. */
+  track?: string;
   place?: Place;
   /** Straight wire length from switch to header pin, mm. */
   wireMm?: number;
@@ -52,12 +66,21 @@ export function buttonMap(p: Project, scene: Scene = sceneOf(p)): ButtonMap {
   const pins = headerPlaces(scene);
   const nets = matrixOf(p);
   const inMatrix = new Set(nets?.keys.map((k) => k.input));
-  const inputs = p.controls.inputs.map((input): MappedInput => ({
-    input,
-    byHand: input.gpio !== undefined,
-    ...maybe('place', placeAnywhere(scene, input)),
-    ...maybe('gpio', takesLine(p, input) && !inMatrix.has(input.id) ? input.gpio : undefined),
-  }));
+  const tracks = tracksOf(p, scene);
+  const offTrack = p.controls.inputs.filter(
+    (i) => tracks.has(i.id) && !takesLine(p, i) && !isLatchKey(p, i),
+  );
+  const inputs = p.controls.inputs.map((input): MappedInput => {
+    const isOnLine = takesLine(p, input) && !inMatrix.has(input.id);
+    const track = isOnLine ? tracks.get(input.id) : undefined;
+    return {
+      input,
+      byHand: input.gpio !== undefined,
+      ...maybe('track', track?.board),
+      ...maybe('place', placeAnywhere(scene, input)),
+      ...maybe('gpio', isOnLine ? (track?.gpio ?? input.gpio) : undefined),
+    };
+  });
   const wanting = inputs.filter(
     (m) =>
       takesLine(p, m.input) && m.gpio === undefined && m.input.routed && !inMatrix.has(m.input.id),
@@ -89,7 +112,7 @@ export function buttonMap(p: Project, scene: Scene = sceneOf(p)): ButtonMap {
   for (const m of inputs) {
     if (m.gpio === undefined) continue;
     m.pin = pinOf(m.gpio);
-    const wireMm = reach(m, m.gpio);
+    const wireMm = m.track === undefined ? reach(m, m.gpio) : undefined;
     if (wireMm !== undefined) m.wireMm = wireMm;
   }
   const wired = inputs.filter((m) => m.wireMm !== undefined);
@@ -100,22 +123,57 @@ export function buttonMap(p: Project, scene: Scene = sceneOf(p)): ButtonMap {
     total: {
       value: sum,
       working: [
-        leastWords(p, shared?.matrix, bus) ??
+        trackWords(inputs) ??
+          leastWords(p, shared?.matrix, bus) ??
           `${wired.length} ${wired.length === 1 ? 'wire' : 'wires'}, ${Math.round(sum)} mm in straight lines; the least possible over ${lines.free.length} free lines with the hand-made choices kept and lines with a second duty last`,
       ],
     },
     ...(shared ? { matrix: shared.matrix } : {}),
     ...(bus ? { bus } : {}),
-    findings: findings(p, inputs, lines, {
-      left:
-        wanting.length -
-        fitted.length +
-        (shared?.short ?? 0) +
-        (bus?.lines.filter((l) => l.gpio === undefined).length ?? 0),
-      nets: shared?.matrix,
-      bus,
-    }),
+    findings: [
+      ...offTrack.map((i) => elsewhereRead(i, tracks.get(i.id)!)),
+      ...findings(p, inputs, lines, {
+        left:
+          wanting.length -
+          fitted.length +
+          (shared?.short ?? 0) +
+          (bus?.lines.filter((l) => l.gpio === undefined).length ?? 0),
+        nets: shared?.matrix,
+        bus,
+      }),
+    ],
   };
+}
+
+/** The line that a carrier's track leads a switch to. */
+interface Track {
+  gpio: number;
+  board: string;
+}
+
+/** Keys over a carrier's own switches, each with the line that its tracks lead it to. */
+function tracksOf(p: Project, scene: Scene): Map<string, Track> {
+  const carriers = carriersOf(p).filter((c) => c.carrier.keys.length);
+  if (!carriers.length) return new Map();
+  return new Map(
+    bodiesOf(scene)
+      .flatMap((body) => backings(body))
+      .flatMap(({ input, on }) => {
+        const gpio = on?.block === undefined ? undefined : trackOf(carriers, on.item, on.block);
+        const board = carriers.find((c) => c.item.id === on?.item)?.item.name;
+        return gpio === undefined || board === undefined
+          ? []
+          : [[input.id, { gpio, board }] as const];
+      }),
+  );
+}
+
+/** Keys that all lie on tracks of a carrier have no wire at all. */
+function trackWords(inputs: readonly MappedInput[]): string | undefined {
+  const routed = inputs.filter((m) => m.input.routed);
+  const boards = [...new Set(routed.flatMap((m) => m.track ?? []))];
+  if (!boards.length || routed.some((m) => m.track === undefined)) return undefined;
+  return `${routed.length} keys led to the header by the tracks of ${listed(boards)}: no wire`;
 }
 
 /** How the keys are read where no line of a header is taken by them. */
@@ -173,6 +231,19 @@ const say = (
   about,
 });
 
+/** Tracks of a carrier lead to the header and nowhere else. */
+const elsewhereRead = (input: Input, { gpio, board }: Track): Finding =>
+  say(
+    'off-track',
+    input.id,
+    'input',
+    'hit',
+    `${board} leads it to the header`,
+    `${input.name} is to be read otherwise, and its switch lies on GPIO${gpio} by a track.`,
+    ['Read it on the header, or give it a switch of its own.'],
+    [input.id],
+  );
+
 function findings(
   p: Project,
   inputs: readonly MappedInput[],
@@ -197,10 +268,30 @@ function findings(
       );
     }
     for (const m of inputs) {
-      if (!m.byHand || m.gpio === undefined) continue;
+      const isFixed = m.byHand || m.track !== undefined;
+      if (!isFixed || m.gpio === undefined) continue;
+      if (m.track !== undefined && m.byHand && m.input.gpio !== m.gpio) {
+        out.push(
+          say(
+            'track',
+            m.input.id,
+            'pins',
+            'hit',
+            `GPIO${m.input.gpio} by hand, GPIO${m.gpio} by its track`,
+            `${m.input.name} on ${m.track}`,
+            [`${m.track} leads its own switch to pin ${m.pin}; no wire changes that.`],
+            [m.input.id],
+          ),
+        );
+        continue;
+      }
       const by = lines.taken.filter((t) => t.gpio === m.gpio);
       const twin = inputs.find(
-        (o) => o !== m && o.gpio === m.gpio && o.byHand && o.input.id < m.input.id,
+        (o) =>
+          o !== m &&
+          o.gpio === m.gpio &&
+          (o.byHand || o.track !== undefined) &&
+          o.input.id < m.input.id,
       );
       const known = HEADER_40.some((h) => h.gpio === m.gpio);
       const better = lines.free.some((g) => !SECOND_DUTY[g] && !used.has(g));
@@ -245,7 +336,7 @@ function findings(
             [m.input.id],
           ),
         );
-      } else if (SECOND_DUTY[m.gpio] && better) {
+      } else if (SECOND_DUTY[m.gpio] && (better || m.track !== undefined)) {
         out.push(
           say(
             'pin',
@@ -254,7 +345,11 @@ function findings(
             'tight',
             `GPIO${m.gpio} has a second duty`,
             `${m.input.name}: ${SECOND_DUTY[m.gpio]}`,
-            ['Another line is free: take that, or turn the other duty off in the image.'],
+            [
+              m.track === undefined
+                ? 'Another line is free: take that, or turn the other duty off in the image.'
+                : `The tracks of ${m.track} lead there: turn the other duty off in the image.`,
+            ],
             [m.input.id],
           ),
         );
@@ -386,6 +481,33 @@ export function controlsWays(p: Project, f: Finding, library: readonly Part[]): 
   const input = p.controls.inputs.find((x) => f.about.includes(x.id));
   const way = (id: string, text: string, cost: string, changes: Change[], effort: number) =>
     out.push({ id, text, cost, changes, effort });
+  if (f.code === 'off-track' && input) {
+    way(
+      'on-header',
+      `Read ${input.name} on the header`,
+      'where the track of its board leads',
+      [{ do: 'input', input: { ...input, route: 'gpio' } }],
+      0.3,
+    );
+    way(
+      'all-on-header',
+      'Read every key on the header',
+      'where the tracks of the board lead',
+      [{ do: 'link', route: 'gpio' }],
+      0.5,
+    );
+  }
+  if (f.code === 'track' && input) {
+    const free = { ...input };
+    delete free.gpio;
+    way(
+      'by-track',
+      `Leave ${input.name} on the line of its track`,
+      'what was chosen by hand is given up',
+      [{ do: 'input', input: free }],
+      0.3,
+    );
+  }
   if (f.code === 'pin' && input) {
     const free = { ...input };
     delete free.gpio;

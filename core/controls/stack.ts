@@ -13,6 +13,7 @@ import {
 } from '../model';
 import {
   bowMm,
+  freeSpanMm,
   KEY_MM,
   judgedGap,
   pressable,
@@ -24,6 +25,7 @@ import {
 } from '../fit';
 import { solid } from '../geometry';
 import { inputPlace, outwardAt, type Place } from './places';
+import { switchBlocks } from './switches';
 
 /** Travel until it has clicked, mm, and how far off its middle a switch still works: typical. */
 const TACTILE = { travel: 0.25, off: 1.75 };
@@ -60,7 +62,7 @@ function bendOf(at: PlacedItem): number {
   if (!board) return 0;
   const [w, h] = [board.x1 - board.x0, board.y1 - board.y0];
   const t = board.z1 - board.z0;
-  return bowMm(PRESS_N, Math.max(w, h), Math.min(w, h), t);
+  return bowMm(PRESS_N, freeSpanMm(at, board), Math.min(w, h), t);
 }
 
 /** Every input under a cap that was measured, with what lies beneath it. */
@@ -81,21 +83,18 @@ export function stacks(scene: Scene): Stack[] {
     const i = body.caps!.indexOf(cap);
     const key = `shell.bodies.0.caps.${i}`;
     const under = [...scene.items.values()]
-      .filter((p) => p.part.family === 'switch')
       .flatMap((p) =>
-        p.blocks
-          .filter((b) => ['body', 'cap', 'foam'].includes(b.block.kind))
-          .map((block) => {
-            const s = block.solid;
-            const top = sign > 0 ? s.z1 : -s.z0;
-            return {
-              at: p,
-              block,
-              top,
-              off: Math.hypot((s.x0 + s.x1) / 2 - at.x, (s.y0 + s.y1) / 2 - at.y),
-              soft: block.block.soft === true,
-            };
-          }),
+        switchBlocks(p).map((block) => {
+          const s = block.solid;
+          const top = sign > 0 ? s.z1 : -s.z0;
+          return {
+            at: p,
+            block,
+            top,
+            off: Math.hypot((s.x0 + s.x1) / 2 - at.x, (s.y0 + s.y1) / 2 - at.y),
+            soft: block.block.soft === true,
+          };
+        }),
       )
       .filter((u) => u.off < NEAR_MM)
       .sort((a, b) => a.off - b.off || b.top - a.top)[0];
@@ -350,8 +349,7 @@ export function powerKey(
       ? shell.body.caps?.find((c) => 'opening' in input.at && c.opening === input.at.opening)
       : undefined;
   const tops = [...scene.items.values()]
-    .filter((q) => q.part.family === 'switch')
-    .flatMap((q) => q.blocks)
+    .flatMap(switchBlocks)
     .filter(({ solid: s }) => behind(s, at, out))
     .map(({ solid: s }) =>
       Math.max(along(s.x0, s.y0, s.z0), along(s.x1, s.y1, s.z1), along(s.x0, s.y1, s.z1)),

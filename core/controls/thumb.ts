@@ -1,5 +1,5 @@
 /** What takes the thumb: a switch with nothing behind it gives way, a plate between its ends bows. */
-import { bowMm, type PlacedItem, type Scene } from '../fit';
+import { bowMm, freeSpanMm, type PlacedItem, type Scene } from '../fit';
 import type { Solid } from '../geometry';
 import { type Finding, type Input, mm1, type Placement, type WayOut } from '../model';
 import { backings } from './backing';
@@ -97,7 +97,7 @@ function bending(scene: Scene, pressed: Pressed): Finding[] {
   const board = at.blocks.find((b) => b.block.kind === 'board')?.solid;
   if (!board || isBacked(scene, at, board)) return [];
   const [w, h] = [board.x1 - board.x0, board.y1 - board.y0];
-  const [long, wide] = [Math.max(w, h), Math.min(w, h)];
+  const [long, wide] = [freeSpanMm(at, board), Math.min(w, h)];
   const bow = bowMm(THUMB_N, long, wide, board.z1 - board.z0);
   if (bow <= GIVES_MM) return [];
   return [
@@ -106,7 +106,7 @@ function bending(scene: Scene, pressed: Pressed): Finding[] {
       code: 'plate-bends',
       title: `Gives ${bow.toFixed(1)} mm under a thumb`,
       why: [
-        `Held at its ends, ${mm1(long)} mm apart: F·L³/(48·E·I) = ${bow.toFixed(2)} mm at ${THUMB_N} N (typical); up to ${GIVES_MM} mm is not felt. A post or a rib under its middle, a thicker plate.`,
+        `Held ${mm1(long)} mm apart: F·L³/(48·E·I) = ${bow.toFixed(2)} mm at ${THUMB_N} N (typical); up to ${GIVES_MM} mm is not felt. A post or a rib under its middle, a thicker plate.`,
       ],
     },
   ];

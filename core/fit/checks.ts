@@ -1,6 +1,7 @@
 /** Checks that look at the scene as a whole, one file each: what they find, and what may mend it. */
 import { antenna } from './antenna';
 import { beside } from './beside';
+import { carrierBoards } from './carrier';
 import { covered } from './covered';
 import { face } from './face';
 import { grille } from './grille';
@@ -22,6 +23,7 @@ export const CHECKS: readonly SceneCheck[] = [
   magnets,
   antenna,
   pressed,
+  carrierBoards,
   stops,
   beside,
   reach,

@@ -4,10 +4,10 @@
  * a board hooked behind another, or two parts that each lie under the other are found here.
  */
 import { atHeights, type Gap, gapOf, moved, type Prism, type Solid } from '../geometry';
+import { makersOrder } from '../kit';
 import { type Finding, mm1, type CutFor, cutKey } from '../model';
 import { spineOf } from '../shell';
 import { judgedGap, sourcesOf } from './contact';
-import {} from './port';
 import type { PlacedBlock, PlacedItem, Scene } from './scene';
 import { swingBar } from './swing';
 import { type Through, through } from './through';
@@ -60,6 +60,8 @@ export interface Assembly {
   drawn: Map<string, number>;
   /** The first must be in before the second. */
   before: Array<[first: string, second: string]>;
+  /** Of these, what a carrier's maker says and nothing in the way would tell. */
+  byMaker: ReturnType<typeof makersOrder>;
   /** Parts that each have to be in before the other. */
   knots: string[][];
 }
@@ -85,7 +87,7 @@ function wallsFor(
 }
 
 export function assembly(scene: Scene): Assembly {
-  const out: Assembly = { bars: [], drawn: new Map(), before: [], knots: [] };
+  const out: Assembly = { bars: [], drawn: new Map(), before: [], byMaker: [], knots: [] };
   const shell = scene.shell;
   if (!shell) return out;
   const items = [...scene.items.values()];
@@ -133,6 +135,10 @@ export function assembly(scene: Scene): Assembly {
       }
     }
   }
+  out.byMaker = makersOrder(scene.project).filter(
+    ({ first, then }) => scene.items.has(first) && scene.items.has(then),
+  );
+  out.before.push(...out.byMaker.map((o): [string, string] => [o.first, o.then]));
   out.before = [...new Map(out.before.map((p) => [p.join('>'), p])).values()];
   out.bars = [
     ...new Map(out.bars.sort((a, b) => b.gap.gap - a.gap.gap).map((b) => [barId(b), b])).values(),
@@ -194,6 +200,14 @@ function knotsOf(before: ReadonlyArray<readonly [string, string]>): string[][] {
   return out;
 }
 
+/** What rides on a part is set onto it once that stands: it lies on the side away from the shell. */
+function rider(
+  { items }: Scene,
+  { item, placement: { on } }: PlacedItem,
+): Array<readonly [first: string, second: string]> {
+  return 'item' in on && items.has(on.item) ? [[on.item, item.id]] : [];
+}
+
 /** The order parts go in: whatever lies under another first, else as they stand in the list. */
 export function insertionOrder(
   scene: Scene,
@@ -201,8 +215,9 @@ export function insertionOrder(
 ): string[] {
   const left = new Set(scene.items.keys());
   const tied = new Set(knots.flat());
+  const order = [...before, ...[...scene.items.values()].flatMap((at) => rider(scene, at))];
   const waits = (id: string, among: ReadonlySet<string>): boolean =>
-    before.some(([first, second]) => second === id && first !== id && among.has(first));
+    order.some(([first, second]) => second === id && first !== id && among.has(first));
   const out: string[] = [];
   const take = (id: string): void => {
     left.delete(id);
@@ -290,7 +305,7 @@ export function closingFindings(scene: Scene, a: Assembly = assembly(scene)): Fi
       title: 'Neither can go in first',
       what: ring.map(name).join(' and '),
       about: [...ring],
-      why: [`Each lies under a part of the other, so each would have to be in before the other.`],
+      why: knotWords(a, ring, name),
       at: {
         x: scene.items.get(ring[0]!)!.solids[0]!.x0,
         y: scene.items.get(ring[0]!)!.solids[0]!.y0,
@@ -298,6 +313,22 @@ export function closingFindings(scene: Scene, a: Assembly = assembly(scene)): Fi
       },
     })),
   ];
+}
+
+/** Why none of a ring can go in first: they lie under each other, or a maker wants what they bar. */
+function knotWords(
+  { byMaker }: Assembly,
+  ring: readonly string[],
+  name: (id: string) => string,
+): string[] {
+  const said = byMaker.filter((o) => ring.includes(o.first) && ring.includes(o.then));
+  if (!said.length) {
+    return ['Each lies under a part of the other, so each would have to be in before the other.'];
+  }
+  return said.map(
+    (o) =>
+      `${o.board} wants ${name(o.first)} in before ${name(o.then)}: ${o.why}. As they lie, or by another of its rules, it would have to be the other way round.`,
+  );
 }
 
 /** Holes of a socket or a lever to be opened up to the parting line, so that it goes in from above. */

@@ -73,6 +73,29 @@ describe('beams and fingertips', () => {
       { numRuns: 40 },
     );
   });
+  test('a force spread about the middle bows it as many small ones do together', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 10, max: 80, noNaN: true }),
+        fc.double({ min: 0, max: 1.2, noNaN: true }),
+        (span, share) => {
+          const spread = share * span;
+          const ei = 20_000 * ((20 * 1.6 ** 3) / 12);
+          // One force at a from the nearer end: middle bow P·a·(3L² − 4a²)/(48·E·I), summed over a thousand slices.
+          const c = Math.min(spread, span);
+          const n = 1000;
+          let sum = 0;
+          for (let i = 0; i < n; i++) {
+            const from = span / 2 + c * ((i + 0.5) / n - 0.5);
+            const a = Math.min(from, span - from);
+            sum += ((15 / n) * a * (3 * span ** 2 - 4 * a ** 2)) / (48 * ei);
+          }
+          expect(bowMm(15, span, 20, 1.6, spread) / sum).toBeCloseTo(1, 3);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
   test('a fingertip sinks into a hole as far as its circle dips below the rim', () => {
     fc.assert(
       fc.property(fc.double({ min: 1, max: 15.5, noNaN: true }), (across) => {

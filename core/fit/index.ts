@@ -1,8 +1,9 @@
+export { carrierKitWays, joinAsLaid, lyingOnBoard } from './carrier';
 export { Checker, contactId, touchFinding } from './checker';
 export { actuatorOf, isMoved, leverSlot, leverSweep } from './lever';
 export { wantsPlace } from './unplaced';
 export { INTEREST_MM, judgedGap, sourcesOf, type Contact } from './contact';
-export { bowMm } from './pressed';
+export { bowMm, freeSpanMm } from './pressed';
 export { pluggedIn } from './beside';
 export { BARE_METAL_MM, CONDUCTIVE, SWELLING } from './clearance';
 export {

@@ -1,4 +1,5 @@
 /** What nothing holds: it rattles, and slides to where it fitted before it was closed. Screws hold by holes. */
+import { joinsOf } from '../kit';
 import { type Finding, type MadeKind, mm1, type Placement, type WayOut } from '../model';
 import type { SceneCheck } from './sceneCheck';
 import type { PlacedItem, Scene } from './scene';
@@ -62,6 +63,8 @@ function inTheAir(scene: Scene): PlacedItem[] {
       item.made ? [item.made.for, ...item.made.holds] : [],
     ),
   );
+  // A carrier holds what stands on it.
+  const onBoard = new Set(joinsOf(scene.project).map((j) => j.item.id));
   return [...scene.items.values()].filter((at) => {
     const { item, part, placement } = at;
     const most = bridges(placement.fixed);
@@ -73,6 +76,7 @@ function inTheAir(scene: Scene): PlacedItem[] {
       // Air before a speaker is told by what it does to its sound.
       !part.speaker &&
       !carried.has(item.id) &&
+      !onBoard.has(item.id) &&
       !liesOn(scene, at, most)
     );
   });

@@ -29,9 +29,41 @@ interface Press {
   on?: { solid: Solid; at?: PlacedItem; block?: Block; gap: number };
 }
 
-/** Bow of a board between two screws, the force in the middle: F·L³/(48·E·I), mm. */
-export function bowMm(newtons: number, spanMm: number, wideMm: number, thickMm: number): number {
-  return (newtons * spanMm ** 3) / (48 * BOARD_E * ((wideMm * thickMm ** 3) / 12));
+/**
+ * Bow of a board between two screws, mm: F·(8L³ − 4Lc² + c³)/(384·E·I), the force spread over c about
+ * the middle; F·L³/(48·E·I) where it is one spot.
+ */
+export function bowMm(
+  newtons: number,
+  spanMm: number,
+  wideMm: number,
+  thickMm: number,
+  spreadMm = 0,
+): number {
+  const c = Math.min(spreadMm, spanMm);
+  const shape = 8 * spanMm ** 3 - 4 * spanMm * c ** 2 + c ** 3;
+  return (newtons * shape) / (384 * BOARD_E * ((wideMm * thickMm ** 3) / 12));
+}
+
+/** A free end bows as far as a beam held at both ends that is so many times longer: ∛16. */
+const FREE_END_TIMES = 16 ** (1 / 3);
+
+/**
+ * Between what holds a board along its longer side, mm: its screws, and what stands out beyond them;
+ * held otherwise, its whole length.
+ */
+export function freeSpanMm(at: PlacedItem, board: Solid): number {
+  const isAcross = board.y1 - board.y0 > board.x1 - board.x0;
+  const [low, high] = isAcross ? [board.y0, board.y1] : [board.x0, board.x1];
+  const holes = at.placement.fixed === 'screws' ? (at.part.holes ?? []) : [];
+  const held = holes.map((h) => pointOf(at, [h.x, h.y, 0])[isAcross ? 1 : 0]).sort((a, b) => a - b);
+  if (held.length < 2) return high - low;
+  const between = held.slice(1).map((mm, i) => mm - held[i]!);
+  return Math.max(
+    ...between,
+    FREE_END_TIMES * (held[0]! - low),
+    FREE_END_TIMES * (high - held.at(-1)!),
+  );
 }
 
 const overlapping = (a: Solid, b: Solid): boolean =>
@@ -245,7 +277,8 @@ function force(p: Press): Finding[] {
       .sort((m, n) => m - n);
     if (!away.length) return [];
     const span = 2 * away[0]!;
-    const bow = bowMm(newtons, span, wide, thick);
+    const spread = Math.max(s.x1 - s.x0, s.y1 - s.y0);
+    const bow = bowMm(newtons, span, wide, thick, spread);
     const margin = BOW_MM - bow;
     return [
       {
@@ -254,7 +287,7 @@ function force(p: Press): Finding[] {
         title: `Bows ${bow < 0.01 ? 'under 0.01' : bow.toFixed(2)} mm`,
         what: `${at.item.name} under ${newtons.toFixed(0)} N of ${p.block.solid.name}`,
         why: [
-          `F·L³/(48·E·I), I = b·t³/12: ${newtons.toFixed(0)} N · ${span.toFixed(0)}³ / (48 · ${BOARD_E} · ${wide.toFixed(0)} · ${thick.toFixed(1)}³/12) = ${bow.toFixed(2)} mm; up to ${BOW_MM} mm is usual`,
+          `F·(8L³ − 4Lc² + c³)/(384·E·I), I = b·t³/12: ${newtons.toFixed(0)} N spread over c = ${spread.toFixed(0)} mm, L = ${span.toFixed(0)} mm, E = ${BOARD_E} N/mm², b = ${wide.toFixed(0)} mm, t = ${thick.toFixed(1)} mm: ${bow.toFixed(2)} mm; up to ${BOW_MM} mm is usual`,
         ],
       },
     ];

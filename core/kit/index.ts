@@ -15,6 +15,18 @@ export { billOf, type Bill, type BillRow } from './bill';
 export { findParts, type Facets } from './search';
 export { leastRemovals, type Slimming } from './slim';
 export { HEADER_40, headerPads, type HeaderPin, pinOf, RESERVED, SECOND_DUTY } from './header40';
+export {
+  areJoined,
+  type CarrierOn,
+  carriersOf,
+  isOfKit,
+  joinsBetween,
+  joinsOf,
+  type Joined,
+  kindRenamed,
+  makersOrder,
+  trackOf,
+} from './carrier';
 export { isLatchKey, latchOf } from './latch';
 export { E24, nextE24 } from './e24';
 export { onHeader, readsOwnKeys } from './onHeader';

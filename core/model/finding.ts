@@ -90,6 +90,7 @@ export interface Finding {
     | 'magnet'
     | 'cap'
     | 'press'
+    | 'carrier'
     | 'stop'
     | 'antenna'
     | 'beside'

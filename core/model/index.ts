@@ -13,6 +13,7 @@ export {
   Shell,
 } from './joint';
 export * from './port';
+export * from './carrier';
 export * from './part';
 export * from './brief';
 export { CutPlace } from './cutPlace';

@@ -3,6 +3,7 @@
  * named pads, and the electrical figures each kind of part needs.
  */
 import { z } from 'zod';
+import { Carrier } from './carrier';
 import { HOWS, Length } from './length';
 import { CARRIES, FORMS, Port } from './port';
 import { Id, Name, Points } from './shell';
@@ -333,6 +334,8 @@ export const Part = z.strictObject({
       leaves: z.tuple([z.enum(LEAVES), z.enum(LEAVES)]).optional(),
     })
     .optional(),
+  /** A board made for one shell, with what its maker says of it. */
+  carrier: Carrier.optional(),
   /** Electrical ends, when they are not those usual for its kind. */
   ports: z.array(Port).max(40).optional(),
   /** Counts up each time the builder keeps it again. */

@@ -93,6 +93,35 @@ describe('the tree', () => {
   });
 });
 
+test('the lead of a cell to its charge board is a wire like any other; a bank has its cells on the board', () => {
+  const rail = (p: Project) => supplyOf(p)!.places.find((q) => q.is === 'rail')!.path;
+  const ohm = wireOhm(24, 120).value;
+  expect(rail(kit('slab-1200', 'step-5-1', 'thimble'))).toEqual([{ name: 'wire', ohm }]);
+  expect(rail(kit('bank-4000', 'thimble'))).toEqual([]);
+  // Through the converter the drop costs charge: the same build ends sooner on thin wire.
+  const hours = (wireAwg: number) =>
+    powerFigures({
+      ...kit('slab-1200', 'step-5-1', 'thimble'),
+      power: { ...PATH, wireAwg },
+    }).run!.value.hours;
+  expect(hours(34)).toBeLessThan(hours(24));
+});
+
+test('what stands on a carrier is fed through its contacts, and what is on the board itself by none', () => {
+  const minnow = demos().find((p) => p.id === 'minnow')!;
+  const { places } = supplyOf(minnow)!;
+  const path = (item: string, is: 'rail' | 'load') =>
+    places.find((q) => q.item === item && q.is === is)!.path.map((j) => [j.name, j.ohm]);
+  // Two contacts of 30 mΩ side by side out, two back.
+  expect(path('thimble', 'load')[0]).toEqual(['springs', 0.03]);
+  expect(path('m1', 'load')).toEqual([]);
+  // From the computer's header through its springs and the panel's plug, 15 mΩ a contact.
+  expect(path('panel', 'load')).toEqual([
+    ['springs', 0.03],
+    ['its plug', 0.03],
+  ]);
+});
+
 describe('both ends of every window', () => {
   const rails = (outV: number) =>
     withParts(done, (q) =>

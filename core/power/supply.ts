@@ -5,13 +5,21 @@
  * Heavy loads branch where their rail is made; what draws little hangs on the computer's header;
  * USB devices are fed through their port.
  */
-import { FROM_SOURCE, isHost, type Item, type LoadState, type Part, type Project } from '../model';
+import {
+  FROM_SOURCE,
+  isHost,
+  type Item,
+  type JoinedBy,
+  type LoadState,
+  type Part,
+  type Project,
+} from '../model';
 import { dataTree, type DataNode, fromWall, kitOf } from '../chains';
-import { isBank, portsOn } from '../kit';
+import { isBank, joinsBetween, portsOn } from '../kit';
 import type { Converter, Load, Network, Place, Source } from '../network';
 import type { Energy } from './energy';
 import { packAt } from './discharge';
-import { PLUG_OHM, wireOhm } from './wire';
+import { PLUG_OHM, SPRINGS_OHM, wireOhm } from './wire';
 
 /** V. */
 type Window = readonly [least: number, most: number];
@@ -79,6 +87,13 @@ const isWithin = (v: number, [least, most]: Window): boolean =>
 
 type LoadPart = Energy['loads'][number];
 
+/** What stands on a carrier is fed through its contacts; each counts out and back. */
+const CONTACTS: Readonly<Record<JoinedBy, Joint>> = {
+  springs: { name: 'springs', ohm: SPRINGS_OHM },
+  plug: { name: 'its plug', ohm: 2 * PLUG_OHM },
+  soldered: { name: 'its joints', ohm: 0 },
+};
+
 /** Puts the places of a build one after another, each after what feeds it. */
 class SupplyMaker {
   readonly places: SupplyPlace[] = [];
@@ -87,6 +102,7 @@ class SupplyMaker {
   private readonly railAt = new Map<string, number>();
   private readonly loadAt = new Map<string, number>();
   private readonly wire: Joint;
+  private readonly joins: ReturnType<typeof joinsBetween>;
   /** The source's volts from empty to full. */
   private readonly range: Window;
   private readonly chosen: Readonly<Record<string, string>>;
@@ -99,6 +115,7 @@ class SupplyMaker {
   ) {
     this.isWall = fromWall(kit);
     this.wire = { name: 'wire', ohm: wireOhm(p.power.wireAwg, p.power.wireMm).value };
+    this.joins = joinsBetween(p);
     this.chosen = p.power.feeds ?? {};
     const { pack } = energy;
     this.range = this.isWall || !pack ? [WALL.volts, WALL.volts] : [pack.cutoffV, pack.fullV];
@@ -128,14 +145,13 @@ class SupplyMaker {
     for (const { item, part } of this.energy.rails) {
       if (this.isWall && isBank(part)) continue;
       const converter = converterOf(part);
-      const isOnBoard = part.charger !== undefined || isBank(part);
       const at = this.put({
         is: 'rail',
         name: item.name,
         note: `${converter.outV} V`,
         item: item.id,
         above: this.railFeed(part, item),
-        path: isOnBoard ? [] : [this.wire],
+        path: isBank(part) ? [] : [this.wire],
         converter,
         limitA: converter.limitA,
         limitIsSwitch: part.converter.switchRated ?? false,
@@ -179,6 +195,14 @@ class SupplyMaker {
     return bearsSource ? 0 : ([...this.railAt.values()][0] ?? 0);
   }
 
+  /** A wire, or the contacts of the carrier that both stand on. */
+  private wayTo(item: Item, above: number): Joint[] {
+    const from = this.places[above]!.item;
+    if (from === item.id) return [];
+    const by = from === undefined ? undefined : this.joins(from, item.id);
+    return by ? by.map((x) => CONTACTS[x]) : [this.wire];
+  }
+
   private load(
     { item, part, draws, runsFromV }: LoadPart,
     note: string,
@@ -193,7 +217,7 @@ class SupplyMaker {
       note,
       item: item.id,
       above,
-      path: [this.wire, ...joints],
+      path: [...this.wayTo(item, above), ...joints],
       draws,
       ...(part.drawsAs ? { drawsAs: part.drawsAs } : {}),
       ...(window ? { window } : {}),
@@ -227,7 +251,8 @@ class SupplyMaker {
       const feed = this.feedOf(l);
       const isLight = l.draws.peak / RAIL_V <= HEADER_LIMIT_A;
       const isByHand = this.chosen[l.item.id] !== undefined;
-      if (this.computer?.feed === feed && isLight && !isByHand) {
+      if (this.places[feed]!.item === l.item.id) this.load(l, 'on the same board', feed);
+      else if (this.computer?.feed === feed && isLight && !isByHand) {
         this.load(l, 'from the header', this.computer.at);
       } else if (feed === 0) {
         this.load(l, this.isWall ? 'at the inlet' : 'straight from the cell', 0);

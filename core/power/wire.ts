@@ -4,6 +4,9 @@ import { mustBePositive, type Worked } from '../model';
 const RHO = 1.724e-8;
 /** One plug-and-socket pair, Ω (10-20 mΩ typical). */
 export const PLUG_OHM = 0.015;
+/** One spring contact on its pad, Ω: typical; a carrier gives the supply two, and its return two. */
+const SPRING_OHM = 0.03;
+export const SPRINGS_OHM = SPRING_OHM / 2 + SPRING_OHM / 2;
 
 /** Copper of a gauge across, mm. */
 export const copperMm = (awg: number): number => 0.127 * 92 ** ((36 - awg) / 39);

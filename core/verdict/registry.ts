@@ -39,6 +39,7 @@ import {
   pocketWays,
 } from '../cuts';
 import {
+  carrierKitWays,
   type Checker,
   closingFindings,
   hingedFindings,
@@ -195,6 +196,7 @@ export const REGISTRY: readonly BuildCheck[] = [
       'magnet',
       'antenna',
       'press',
+      'carrier',
       'stop',
       'beside',
       'outside',
@@ -206,6 +208,9 @@ export const REGISTRY: readonly BuildCheck[] = [
     ways: scenic((on, f, offer) => [
       ...(f.code === 'unplaced' ? switchPlaces(on.checker.scene, f) : wireProposals(on, f, offer)),
       ...(f.code === 'no-grille' ? grilled(on, f) : []),
+      ...(f.check === 'carrier'
+        ? carrierKitWays(on.project, on.checker.scene, f, offer.library)
+        : []),
       ...printed(on.checker, f),
     ]),
   },

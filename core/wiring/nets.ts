@@ -5,7 +5,7 @@
 import { isHost, type Finding, type Input, type Project, routeOf } from '../model';
 import { backings, type ButtonMap, netWords, tappedCommons } from '../controls';
 import { bodiesOf, everyItem, type Scene } from '../fit';
-import { isLatchKey, onHeader } from '../kit';
+import { areJoined, carriersOf, isLatchKey, joinsOf, onHeader } from '../kit';
 import { ladderPlan } from '../ladder';
 import { padBus } from '../padbus';
 import { kitOf } from '../chains';
@@ -81,6 +81,7 @@ export function netId(a: { item: string; pad: string }, b: { item: string; pad: 
 
 /** Every wire of a build, in the order they are soldered: power, boards, buttons, sound, then the builder's own. */
 export function netsOf(p: Project, scene: Scene, map: ButtonMap): Net[] {
+  const joined = areJoined(p);
   const drafts = [
     ...power(p, scene),
     ...boards(p, scene),
@@ -90,7 +91,7 @@ export function netsOf(p: Project, scene: Scene, map: ButtonMap): Net[] {
     ...line(p, scene),
     ...analog(p, scene),
     ...socket(p, scene),
-  ];
+  ].filter((d) => d.a.item === d.b.item || !joined(d.a.item, d.b.item));
   const made = new Map(p.wiring.nets.map((n) => [n.id, n]));
   const colours = new Map<string, number>();
   const out: Net[] = [];
@@ -213,7 +214,8 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
     const channel = channelOf.get(m.input.id);
     if (routeOf(p, m.input) === 'ladder') reads = channel === undefined ? undefined : converter;
     if (isLatchKey(p, m.input)) reads = latch;
-    if (!m.input.routed || !m.place || !reads || isOverBus(p, m.input)) continue;
+    // A key over a carrier's own switch is led to its line by the carrier's tracks.
+    if (!m.input.routed || !m.place || !reads || isOverBus(p, m.input) || m.track) continue;
     const { x, y, z, body } = m.place;
     const here = bodiesOf(scene).find((s) => s.shell?.body.id === body) ?? scene;
     // Tapped, a key is read at the contacts of the kept board, whatever plates there are.
@@ -443,10 +445,14 @@ export function unwired(scene: Scene, nets: readonly Net[]): Finding[] {
   const all = [...everyItem(scene).values()];
   if (!nets.length || !all.some((at) => isHost(at.part))) return [];
   const wired = new Set(nets.flatMap((n) => [n.a.item, n.b.item]));
+  const joined = new Set([
+    ...joinsOf(scene.project).map((j) => j.item.id),
+    ...carriersOf(scene.project).map((c) => c.item.id),
+  ]);
   const plugged = new Set(scene.cables.flatMap((c) => c.ends.map((e) => e.item)));
   return all
     .filter((at) => at.part.pads.length > 0 && !isHost(at.part))
-    .filter(({ item }) => !wired.has(item.id) && !plugged.has(item.id))
+    .filter(({ item }) => !wired.has(item.id) && !plugged.has(item.id) && !joined.has(item.id))
     .map(({ item, part }): Finding => ({
       id: `wire:none-${item.id}`,
       station: 'fit',

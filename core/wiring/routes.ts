@@ -189,8 +189,13 @@ const KEPT: ReadonlySet<Route> = new Set<Route>(['original board', 'pad bus']);
 
 /** Conductors from the keys to whatever reads them: one a key, and one ground for each part that carries switches. */
 function keyWires(p: Project, scene: Scene): number {
-  const on = backings({ ...scene, project: withRoute(p, 'gpio', undefined) });
-  const keys = p.controls.inputs.filter((i) => i.routed).length;
+  const onHeader = withRoute(p, 'gpio', undefined);
+  const led = new Set(
+    buttonMap(onHeader, scene).inputs.flatMap((m) => (m.track === undefined ? [] : m.input.id)),
+  );
+  // What a carrier's tracks lead needs no wire, and no ground of its own.
+  const on = backings({ ...scene, project: onHeader }).filter((b) => !led.has(b.input.id));
+  const keys = p.controls.inputs.filter((i) => i.routed && !led.has(i.id)).length;
   return keys + new Set(on.flatMap((b) => b.on?.item ?? [])).size;
 }
 
@@ -226,9 +231,10 @@ export function compareRoutes(
     const map = buttonMap(trial, scene);
     const broken = chains(trial).find((c) => c.kind === 'inputs')?.breaks ?? [];
     const clash = map.findings.filter((f) => f.code === 'short' || f.code === 'contested');
+    const off = map.findings.filter((f) => f.code === 'off-track').slice(0, 1);
     const why = [
       ...broken.map((b) => `${b.title}: ${b.what}`),
-      ...clash.map((f) => `${f.title}: ${f.what}`),
+      ...[...clash, ...off].map((f) => `${f.title}: ${f.what}`),
       ...(route === 'wireless' && keys > 0
         ? [`${keys} keys of the shell would not be read: a wireless pad has its own.`]
         : []),

@@ -98,13 +98,15 @@ export function buttons(on: Bench): Draft[] {
   };
   const ladder = ladderPlan(on.p);
   const pad = on.map.bus ? busGate(on) : undefined;
-  return [
+  // Keys over a carrier's own switches are led by its tracks.
+  const byWire = inputs.filter((m) => m.track === undefined);
+  const wire: Draft[] = [
     {
       is: [BUTTONS],
       phase: PHASE,
-      title: `Wire ${inputs.length} inputs`,
+      title: `Wire ${byWire.length} inputs`,
       detail:
-        inputs.map((m) => `${m.input.name}${jointOf(m.input.id, m.pin)}`).join(', ') +
+        byWire.map((m) => `${m.input.name}${jointOf(m.input.id, m.pin)}`).join(', ') +
         (ladder ? `. ${pullUps(ladder)}` : ''),
       after: [
         ...(computer ? [gateOf(computer.item.id)] : []),
@@ -115,6 +117,9 @@ export function buttons(on: Bench): Draft[] {
       caution: 'solder',
       acts: [{ do: 'solder', items: plates, nets: nets.map((n) => n.id) }],
     },
+  ];
+  return [
+    ...(byWire.length ? wire : []),
     {
       is: ['gate-buttons'],
       phase: PHASE,
@@ -122,7 +127,7 @@ export function buttons(on: Bench): Draft[] {
       detail: pad
         ? 'A wire on its neighbour costs the pad or the computer: read them before power.'
         : 'Two keys at once as well: no third may answer.',
-      after: [BUTTONS],
+      after: [BUTTONS, ...(computer ? [gateOf(computer.item.id)] : [])],
       feed: 'no power',
       gate: pad ?? (ladder ? ladderGate(gate, ladder, inputs.length) : gate),
     },

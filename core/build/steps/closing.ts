@@ -5,6 +5,7 @@ import { BEND_R_MM } from '../../wiring';
 import type { Act, Bench, Draft } from '../step';
 import { ofFamily, idOf, stepId } from '../step';
 import { keys } from './buttons';
+import { makersWords } from './carrier';
 import { covering, fromInside } from './made';
 import { cells, feedOf } from './power';
 import { slimmed } from './slimming';
@@ -72,10 +73,10 @@ const HOLDS: Readonly<Record<NonNullable<Placement['fixed']>, string>> = {
 };
 
 /** Each part into its half: what lies under another first, a socket in a closed hole nose first. */
-function goesIn(on: Bench, work: readonly Draft[], first: readonly Draft[]): Draft[] {
+function goesIn(on: Bench, work: readonly Draft[], earlier: readonly Draft[]): Draft[] {
   const put = assembly(on.scene);
   const order = insertionOrder(on.scene, put);
-  const all = [...loose(work), ...first.map(idOf)];
+  const all = [...loose(work), ...earlier.map(idOf)];
   const keyed = new Set(keys(on).map((x) => x.item.id));
   const inBody = order.flatMap((id, i): Draft[] => {
     const at = on.scene.items.get(id);
@@ -83,7 +84,8 @@ function goesIn(on: Bench, work: readonly Draft[], first: readonly Draft[]): Dra
     const { fixed, lift } = at.placement;
     const drawn = put.drawn.get(id);
     const under = order.slice(0, i).filter((o) => on.scene.items.get(o)?.piece === at.piece);
-    const parent = 'item' in at.placement.on ? [at.placement.on.item] : [];
+    const { on: stands } = at.placement;
+    const parent = 'item' in stands && order.indexOf(stands.item) < i ? [stands.item] : [];
     const words = [
       drawn === undefined
         ? ''
@@ -93,7 +95,10 @@ function goesIn(on: Bench, work: readonly Draft[], first: readonly Draft[]): Dra
       keyed.has(id) ? 'Shim until each key clicks and springs back.' : '',
       at.part.speaker ? 'Seal its rim: a leak costs the bass.' : '',
       at.part.cell ? 'Room for it to swell stays free; nothing joined yet.' : '',
+      ...makersWords(on, id),
     ].filter(Boolean);
+    // What a carrier's maker wants in first, wherever it lies; a ring of such rules is told by Fit.
+    const first = put.byMaker.filter((o) => o.then === id && order.indexOf(o.first) < i);
     const main: Draft = {
       is: ['fit-in', id],
       phase: PHASE,
@@ -105,7 +110,7 @@ function goesIn(on: Bench, work: readonly Draft[], first: readonly Draft[]): Dra
         stepId('tape', id),
         stepId('make', id),
         stepId('fit', at.piece),
-        ...[...under, ...parent].map((o) => stepId('fit-in', o)),
+        ...[...under, ...parent, ...first.map((o) => o.first)].map((o) => stepId('fit-in', o)),
       ],
       feed: 'no power',
       acts: [{ do: 'fix', item: id, how: fixed ?? 'undecided' }],

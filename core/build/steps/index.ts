@@ -18,6 +18,7 @@ import { type Bench, finished, idOf, kitOn, PHASES, type Step } from '../step';
 import { benchTests } from './bench';
 import { boards } from './boards';
 import { buttons } from './buttons';
+import { onCarrier } from './carrier';
 import { closing } from './closing';
 import { cuts } from './cutting';
 import { printing } from './made';
@@ -45,7 +46,10 @@ export function buildSteps(p: Project, scene: Scene = sceneOf(p)): Step[] {
   const nets = scene.shell ? netsOf(p, scene, map) : [];
   const press = pressPlan(p, scene, map);
   const on: Bench = { p, scene, map, press, nets, cuts: wholeCutting(p, scene), kit: kitOn(p) };
-  const work = WORK.flatMap((phase) => phase(on));
+  const work = onCarrier(
+    on,
+    WORK.flatMap((phase) => phase(on)),
+  );
   const drafts = [...work, ...closing(on, work)];
   const known = new Set(drafts.map(idOf));
   const done = new Set([

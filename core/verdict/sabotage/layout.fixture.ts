@@ -91,7 +91,8 @@ export const LAYOUT_KINDS: readonly Kind[] = [
     makes: 'tight',
     cases: (p) =>
       laidOut(p)
-        .filter(({ part, placement }) => part.screen && placement.lift === 0)
+        // A window shorter than that has a face beside it which is stiff enough.
+        .filter(({ part, placement }) => (part.screen?.active.w ?? 0) > 50 && placement.lift === 0)
         .map(({ id, placement }) => ({
           where: id,
           spoilt: withPlacement(p, id, { lift: placement.lift + 0.35 }),

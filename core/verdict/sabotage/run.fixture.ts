@@ -5,6 +5,7 @@ import { check } from '../check';
 import { fedFromTheWall, fedStraightFromCell, docked, grafted } from './builds.fixture';
 import { AS_MADE_KINDS } from './asMade.fixture';
 import { BENCH_KINDS } from './bench.fixture';
+import { CARRIER_KINDS } from './carrier.fixture';
 import { CHOSEN_KINDS } from './chosen.fixture';
 import { CONTROLS_KINDS } from './controls.fixture';
 import { FACE_KINDS } from './faces.fixture';
@@ -51,6 +52,7 @@ export const KINDS: readonly Kind[] = [
   ...TRACE_KINDS,
   ...PAD_BUS_KINDS,
   ...LADDER_KINDS,
+  ...CARRIER_KINDS,
   ...POWER_KINDS,
   ...AS_MADE_KINDS,
   ...BENCH_KINDS,

@@ -98,7 +98,12 @@ export function InputTable({
                     row {net.row}, column {net.column}
                   </span>
                 )}
-                {!net && doc.controls.route !== 'wireless' && (
+                {m.track !== undefined && (
+                  <span className="note">
+                    GPIO{m.gpio}, by a track of {m.track}
+                  </span>
+                )}
+                {!net && m.track === undefined && doc.controls.route !== 'wireless' && (
                   <Select
                     size="small"
                     aria-label={`Line of ${input.name}`}

@@ -14,11 +14,12 @@ import { PinTable } from './PinTable';
 import { Slimming } from './Slimming';
 import { SlimTo } from './SlimTo';
 import { WhereItIs } from './WhereItIs';
+import { KitRules } from './rules/KitRules';
 import style from './PartView.module.css';
 import type { Spot } from './useMoving';
 
 /** How much of the page the drawing has, px: what is typed beside it wants the rest. */
-const HIGH = { off: 400, pins: 400, ends: 400, picture: 210, mine: 300 } as const;
+const HIGH = { off: 400, pins: 400, ends: 400, picture: 210, mine: 300, rules: 230 } as const;
 
 export function PartView({
   item,
@@ -33,7 +34,7 @@ export function PartView({
   const { edit, library } = useBuild('edit', 'library');
   const [ref, size] = useSize<HTMLDivElement>();
   const [side, setSide] = useState<'top' | 'bottom'>('top');
-  const [view, setView] = useState<'off' | 'pins' | 'ends' | 'picture' | 'mine'>(
+  const [view, setView] = useState<'off' | 'pins' | 'ends' | 'picture' | 'mine' | 'rules'>(
     mine ? 'mine' : 'off',
   );
   const [lit, light] = useState<string>();
@@ -92,7 +93,7 @@ export function PartView({
             aria-label="Show"
             value={view}
             onChange={(v) => {
-              if (v === 'mine') edit((p) => withOwnCopy(p, item.id, library));
+              if (v === 'mine' || v === 'rules') edit((p) => withOwnCopy(p, item.id, library));
               setView(v as typeof view);
             }}
             options={[
@@ -101,6 +102,7 @@ export function PartView({
               { value: 'ends', label: 'Ends' },
               ...(part.screen ? [{ value: 'picture', label: 'Picture' }] : []),
               { value: 'mine', label: 'Measure my own' },
+              ...(mayCarry(part) ? [{ value: 'rules', label: 'Kit rules' }] : []),
             ]}
           />
         </div>
@@ -130,7 +132,17 @@ export function PartView({
         {view === 'mine' && part.source === 'mine' && (
           <MeasurePart part={part} spot={spot} onSpot={choose} onChange={change} />
         )}
+        {view === 'rules' && part.source === 'mine' && (
+          <KitRules item={item} part={part} onChange={change} />
+        )}
       </div>
     </>
   );
 }
+
+/** A kit's board, or a board that may be one. */
+const mayCarry = (part: Part): boolean =>
+  part.carrier !== undefined ||
+  (part.source === 'mine' &&
+    part.computer === undefined &&
+    part.blocks.some((b) => b.kind === 'board'));

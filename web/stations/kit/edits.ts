@@ -1,5 +1,6 @@
 /** What the kit station does to the document. */
 import { firstPlace } from '@deft/core/fit';
+import { isOfKit, kindRenamed } from '@deft/core/kit';
 import { type Part, type Project, withAdded } from '@deft/core/model';
 
 /** One more item of a part: the first lies in the shell at once, others wait on the tray for a place. */
@@ -19,20 +20,25 @@ export function withOwnCopy(p: Project, item: string, library: readonly Part[]):
   const ids = new Set([...p.kit.parts.map((q) => q.id), ...library.map((q) => q.id)]);
   let id = `${part.id}-mine`;
   for (let n = 2; ids.has(id); n++) id = `${part.id}-mine-${n}`;
+  // Parts of a kit are alike: what is measured of one holds for all of them.
+  const isAll = isOfKit(p, part.id);
+  const moves = (i: Project['kit']['items'][number]): boolean =>
+    i.id === item || (isAll && i.part === part.id);
   const copy: Part = { ...part, id, name: `${part.name}, mine`.slice(0, 200), source: 'mine' };
-  return {
+  const own: Project = {
     ...p,
     kit: {
       ...p.kit,
       parts: [
         ...p.kit.parts.filter(
-          (q) => q.id !== part.id || p.kit.items.some((i) => i.id !== item && i.part === q.id),
+          (q) => q.id !== part.id || p.kit.items.some((i) => !moves(i) && i.part === q.id),
         ),
         copy,
       ],
-      items: p.kit.items.map((i) => (i.id === item ? { ...i, part: id } : i)),
+      items: p.kit.items.map((i) => (moves(i) ? { ...i, part: id } : i)),
     },
   };
+  return isAll ? kindRenamed(own, part.id, id) : own;
 }
 
 export const withStruck = (

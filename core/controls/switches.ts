@@ -1,0 +1,15 @@
+/** Which blocks of what is laid out are switches that a key may press. */
+import type { PlacedItem } from '../fit';
+
+type PlacedBlock = PlacedItem['blocks'][number];
+
+const KINDS: ReadonlySet<string> = new Set(['body', 'cap', 'foam']);
+
+/** Bodies, stems and domes of a switch or a plate; of a carrier board what its maker calls a key. */
+export function switchBlocks({ part, blocks }: PlacedItem): PlacedBlock[] {
+  if (part.carrier) {
+    const keys = new Set(part.carrier.keys.map((k) => k.block));
+    return blocks.filter(({ block }) => keys.has(block.id));
+  }
+  return part.family === 'switch' ? blocks.filter(({ block }) => KINDS.has(block.kind)) : [];
+}

@@ -1,0 +1,2 @@
+export { carrierBoards, carrierKitWays } from './findings';
+export { joinAsLaid, lyingOnBoard } from './taken';
