@@ -37,6 +37,7 @@ import {
   zone,
 } from './shells';
 import { SOUND } from './sound';
+import { tarn } from './tarn';
 
 const LIBRARY = [...COMPUTERS, ...SCREENS, ...ENERGY, ...SOUND, ...CONTROLS, ...HARDWARE, ...KITS];
 export const libraryPart = (id: string): Part => {
@@ -539,4 +540,5 @@ export const demos = (): Project[] => [
   heron(measured),
   linnet(measured),
   minnow(measured),
+  tarn(measured),
 ];

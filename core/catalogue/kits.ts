@@ -1,6 +1,6 @@
 /** Kits: a board made for one shell, with what belongs on it. M1 is made for a spectacle case. */
 import type { Carrier, Part } from '../model';
-import { box, pad, part, PCB_MM as T, socket } from './blocks';
+import { box, pad, padRow, part, PCB_MM as T, socket } from './blocks';
 import { SPI_LINES } from './screens';
 
 /** The board, as far as the shell's rounded corners let it, and where its left lower corner lies. */
@@ -199,7 +199,13 @@ const panel = (): Part =>
     massG: 9,
     price: 11,
     draws: { menu: 0.25, game: 0.25, peak: 0.3 },
-    blocks: [box('panel', 'panel', 'glass', [0, 0, 46, 36], 0, 2.4)],
+    blocks: [
+      box('panel', 'panel', 'glass', [0, 0, 46, 36], 0, 2.4),
+      box('frame', 'frame', 'body', [1, 1, 44, 34], 0, 0.8),
+      box('tail', 'tail', 'board', [18, -3, 10, 3], 0, 0.3),
+      box('end', 'end of its tail', 'connector', [18, -6, 10, 3], 0, 0.6),
+    ],
+    pads: padRow(13, 2, ['3V3', 'GND', 'CS', 'RESET', 'DC', 'MOSI', 'SCK', 'LED'], 'bottom'),
     screen: {
       diagonalIn: 2,
       active: { x: 2.6, y: 3, w: 40.8, h: 30.6 },

@@ -76,6 +76,17 @@ const spiPanel = (
     },
     takes: SPI_LINES,
   });
+/** Every conductor of a parallel picture, in two rows: supply and timing, then the 18 colour bits. */
+const parallelPads = (x: number, y: number) => [
+  ...padRow(x, y + 2.54, ['3V3', '5V', 'GND', 'CLK', 'DE', 'VS', 'HS'], 'bottom'),
+  ...padRow(
+    x,
+    y,
+    Array.from({ length: 18 }, (_, i) => `D${i}`),
+    'bottom',
+  ).map((q, i) => ({ ...q, id: `d${i}` })),
+];
+
 const hdmiPanel = (
   id: string,
   name: string,
@@ -360,29 +371,7 @@ export const SCREENS: Part[] = [
         removable('cutters', 2, 'the pin row; solder to the pads', 'Close pitch.'),
       ),
     ],
-    pads: padRow(
-      13.3,
-      35,
-      [
-        '3V3',
-        '5V',
-        'GND',
-        'CLK',
-        'DE',
-        'VS',
-        'HS',
-        'D0',
-        'D1',
-        'D2',
-        'D3',
-        'D4',
-        'D5',
-        'D6',
-        'D7',
-        'D8',
-      ],
-      'bottom',
-    ),
+    pads: parallelPads(13.3, 34),
     screen: {
       diagonalIn: 3.5,
       active: { x: 2.95, y: 5, w: 71, h: 53.3 },
@@ -641,7 +630,7 @@ export const SCREENS: Part[] = [
       box('socket', 'flat-cable socket', 'connector', [40, 11, 24, 5], -4.8, 2),
       box('backlight', 'backlight converter', 'chip', [66, 16, 8, 8], -5, 2.2),
     ],
-    pads: padRow(25, 37, ['3V3', '5V', 'GND', 'CLK', 'DE', 'VS', 'HS'], 'bottom'),
+    pads: parallelPads(25, 34),
     screen: {
       diagonalIn: 4.3,
       active: { x: 5.2, y: 6.6, w: 95, h: 53.9 },

@@ -126,7 +126,8 @@ export const SOUND: Part[] = [
       box('chip', 'chip', 'chip', [5, 10, 6, 6], 1, 1.2),
     ],
     connectors: [socket('jack', 'headphones', 'jack-3.5', [7.5, 36, 3.5], [0, 1, 0], 'jack')],
-    pads: padRow(3, 2, ['5V', 'D-', 'D+', 'GND']),
+    // Left and right are the legs of its jack, and the pads they leave.
+    pads: [...padRow(3, 2, ['5V', 'D-', 'D+', 'GND']), pad('L', 5, 24), pad('R', 10, 24)],
     ports: [
       {
         id: 'usb',

@@ -5,7 +5,17 @@
  * with a size to start at and a size to file to.
  */
 import { type Cut, formatMm, type Project, type CutFor, cutKey, openingCut } from '../model';
-import { activeArea, KEY_MM, leverSlot, portOpening, type Scene, sceneOf, windowFor } from '../fit';
+import {
+  activeArea,
+  KEY_MM,
+  leverSlot,
+  portOpening,
+  type Scene,
+  sceneOf,
+  WINDOW_SHOW_MM,
+  windowFor,
+  windowWanted,
+} from '../fit';
 import { spotOf } from '../controls';
 import type { CutItem } from './cutItem';
 import { type FromEdge, fromEnds, fromOuter } from './edges';
@@ -18,7 +28,7 @@ export const HAND_CUT_MM = 0.4;
 /** Left all round for the file, mm. */
 export const START_SMALL_MM = 0.5;
 export const BUTTON_PLAY_MM = 0.25;
-export const WINDOW_SHOW_MM = 0.3;
+export { WINDOW_SHOW_MM };
 
 /** A hole to be closed: what the plug or filler must cover. */
 export interface Blank {
@@ -191,15 +201,23 @@ function inWall(
   };
 }
 
+type Rect = Record<'x0' | 'y0' | 'x1' | 'y1', number>;
+const isWithin = (a: Rect, b: Rect): boolean =>
+  a.x0 >= b.x0 && a.x1 <= b.x1 && a.y0 >= b.y0 && a.y1 <= b.y1;
+
 function windows(p: Project, scene: Scene): CutItem[] {
   const out: CutItem[] = [];
   for (const at of scene.items.values()) {
     const area = activeArea(scene, at);
-    if (!area || !area.facesOut || windowFor(scene, at)) continue;
+    const wanted = windowWanted(scene, at);
+    if (!area?.facesOut || !wanted) continue;
     const through: CutFor = { item: at.item.id, is: 'window' };
     const key = cutKey(through);
-    const [w, h] = [area.x1 - area.x0 + 2 * WINDOW_SHOW_MM, area.y1 - area.y0 + 2 * WINDOW_SHOW_MM];
-    const [x, y] = [(area.x0 + area.x1) / 2, (area.y0 + area.y1) / 2];
+    const there = windowFor(scene, at);
+    // A window that is there is cut larger only where that was decided, and where it is too small.
+    if (there && (!openingCut(p, key) || isWithin(area, there))) continue;
+    const [w, h] = [wanted.x1 - wanted.x0, wanted.y1 - wanted.y0];
+    const [x, y] = [(wanted.x0 + wanted.x1) / 2, (wanted.y0 + wanted.y1) / 2];
     const piece = scene.shell!.body.pieces.find((q) => q.id === at.piece)!;
     out.push({
       key,
@@ -221,6 +239,11 @@ function windows(p: Project, scene: Scene): CutItem[] {
       ...asMade(p, key),
       why: [
         `picture ${formatMm(area.x1 - area.x0, 1)} × ${formatMm(area.y1 - area.y0, 1)} mm + 2 × ${WINDOW_SHOW_MM} mm`,
+        ...(there
+          ? [
+              `${there.name} as it is: ${formatMm(there.x1 - there.x0, 1)} × ${formatMm(there.y1 - there.y0, 1)} mm; what is left of it stays open`,
+            ]
+          : []),
       ],
     });
   }

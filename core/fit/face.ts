@@ -7,7 +7,7 @@ import { innerRing } from '../shell';
 import { judgedGap } from './contact';
 import type { SceneCheck } from './sceneCheck';
 import { type PlacedItem, type Scene, tapeUnder } from './scene';
-import { activeArea, windowFor } from './window';
+import { activeArea, windowSeen } from './window';
 
 /** A thumb that grips beside a window presses with about this, N: typical. */
 const GRIP_N = 25;
@@ -122,7 +122,7 @@ function weakest(scene: Scene): Weak[] {
     const area = activeArea(scene, at);
     const piece = scene.shell!.body.pieces.find((q) => q.id === at.piece);
     if (!area?.facesOut || !piece) return [];
-    const window = windowFor(scene, at) ?? area;
+    const window = windowSeen(scene, at) ?? area;
     // Tape fills what it takes: the face lies against the panel through it.
     const tape = tapeUnder(at.placement);
     const found = strips(window, face, scene.shell!.body.wall.mm, piece.material)

@@ -26,7 +26,14 @@ export {
   type Scene,
 } from './scene';
 export { portKey, portOpening, plugFindings, PORT_CLEARANCE_MM, type PortOpening } from './port';
-export { activeArea, windowFor, type ActiveArea } from './window';
+export {
+  activeArea,
+  type ActiveArea,
+  WINDOW_SHOW_MM,
+  windowFor,
+  windowSeen,
+  windowWanted,
+} from './window';
 export { proposals, trimmed, type Proposals } from './ways';
 export { findPlaces, moveWords } from './moves';
 export { headroom, type Headroom } from './headroom';

@@ -4,7 +4,7 @@
  */
 import { drained, type Finding, mm1, type Placement } from '../model';
 import { contactId, type Checker, middleOf } from './checker';
-import { activeArea, windowFor } from './window';
+import { activeArea, isWindowToCome, windowSeen } from './window';
 
 interface Found {
   placement: Placement;
@@ -116,7 +116,9 @@ function judgePlace(
       weigh(`outside:${at.item.id}`, false, -60, `${at.item.name} and the outline`);
     }
     const area = activeArea(checker.scene, at);
-    const hole = area && windowFor(checker.scene, checker.scene.items.get(at.item.id)!);
+    const placed = checker.scene.items.get(at.item.id)!;
+    const isFree = isWindowToCome(checker.scene, placed);
+    const hole = area && !isFree ? windowSeen(checker.scene, placed) : undefined;
     if (!area || !hole) continue;
     const margin = Math.min(
       area.x0 - hole.x0,

@@ -1,7 +1,7 @@
 /**
  * A screen's picture against the window it looks through: what is hidden, and on which side.
  */
-import { type Finding, mm1, openingCut } from '../model';
+import { type Finding, formatMm, mm1, openingCut, type WayOut } from '../model';
 import type { SceneCheck } from './sceneCheck';
 import { judgedGap } from './contact';
 import { type PlacedItem, placing, pointOf, type Scene } from './scene';
@@ -36,11 +36,20 @@ export function activeArea(scene: Scene, at: PlacedItem): ActiveArea | undefined
   };
 }
 
+interface Window {
+  id: string;
+  name: string;
+  x0: number;
+  y0: number;
+  x1: number;
+  y1: number;
+}
+
+/** A picture shows with so much around it in a window that is cut for it, mm. */
+export const WINDOW_SHOW_MM = 0.3;
+
 /** The window opening a screen lies behind, if the shell has one there. */
-export function windowFor(
-  scene: Scene,
-  at: PlacedItem,
-): { id: string; name: string; x0: number; y0: number; x1: number; y1: number } | undefined {
+export function windowFor(scene: Scene, at: PlacedItem): Window | undefined {
   const area = activeArea(scene, at);
   if (!area || !scene.shell) return undefined;
   const cx = (area.x0 + area.x1) / 2;
@@ -61,6 +70,39 @@ export function windowFor(
     })
     .find((o) => cx > o.x0 - 20 && cx < o.x1 + 20 && cy > o.y0 - 20 && cy < o.y1 + 20);
   return found;
+}
+
+const keyOf = (at: PlacedItem): string => `${at.item.id}/window`;
+
+/** The window to be cut for a picture: about it, and about the one that is there, which grows into it. */
+export function windowWanted(scene: Scene, at: PlacedItem): Window | undefined {
+  const area = activeArea(scene, at);
+  if (!area) return undefined;
+  const there = windowFor(scene, at);
+  const least = (a: number, b: number | undefined): number => Math.min(a, b ?? a);
+  const most = (a: number, b: number | undefined): number => Math.max(a, b ?? a);
+  return {
+    id: keyOf(at),
+    name: there ? `${there.name}, once it is cut larger` : `window of ${at.item.name}`,
+    x0: least(area.x0 - WINDOW_SHOW_MM, there?.x0),
+    y0: least(area.y0 - WINDOW_SHOW_MM, there?.y0),
+    x1: most(area.x1 + WINDOW_SHOW_MM, there?.x1),
+    y1: most(area.y1 + WINDOW_SHOW_MM, there?.y1),
+  };
+}
+
+/** Decided to be cut and not yet measured: the window comes where the picture is. */
+export const isWindowToCome = (scene: Scene, at: PlacedItem): boolean => {
+  const cut = openingCut(scene.project, keyOf(at));
+  return cut !== undefined && cut.measured === undefined;
+};
+
+/** What a picture is seen through: as it was cut, as it is to be cut larger, or as it is. */
+export function windowSeen(scene: Scene, at: PlacedItem): Window | undefined {
+  const there = windowFor(scene, at);
+  const made = asCut(scene, at);
+  if (made) return made;
+  return there && isWindowToCome(scene, at) ? windowWanted(scene, at) : there;
 }
 
 /** A screen on an outer face that lies on its picture. */
@@ -102,7 +144,7 @@ function findings(scene: Scene): Finding[] {
       });
       continue;
     }
-    const hole = windowFor(scene, at) ?? asCut(scene, at, area);
+    const hole = windowSeen(scene, at);
     if (!hole) continue;
     const sides = [
       {
@@ -178,14 +220,46 @@ function findings(scene: Scene): Finding[] {
 /** A frame wider than this around a picture looks like a mistake, mm. */
 const FRAME_MM = 4;
 
-/** A window that was planned for this screen, cut and measured: what was made counts. */
-function asCut(scene: Scene, at: PlacedItem, area: ActiveArea) {
-  const key = `${at.item.id}/window`;
-  const cut = openingCut(scene.project, key);
-  if (!cut?.measured) return undefined;
-  const [x, y] = [(area.x0 + area.x1) / 2, (area.y0 + area.y1) / 2];
+/** A window that was planned for this screen, cut and measured: what was made counts, where it was made. */
+function asCut(scene: Scene, at: PlacedItem): Window | undefined {
+  const id = keyOf(at);
+  const cut = openingCut(scene.project, id);
+  const wanted = windowWanted(scene, at);
+  if (!cut?.measured || !wanted) return undefined;
+  const here = cut.at && 'piece' in cut.at ? cut.at : undefined;
+  const x = here?.x ?? (wanted.x0 + wanted.x1) / 2;
+  const y = here?.y ?? (wanted.y0 + wanted.y1) / 2;
   const [w, h] = [cut.measured.w.mm / 2, cut.measured.h.mm / 2];
-  return { id: key, name: 'the window as cut', x0: x - w, y0: y - h, x1: x + w, y1: y + h };
+  return { id, name: 'the window as cut', x0: x - w, y0: y - h, x1: x + w, y1: y + h };
 }
 
-export const windows: SceneCheck = { check: 'window', findings, ways: () => [] };
+/** A window that is there and too small is cut larger. */
+function ways(scene: Scene, f: Finding, items: readonly PlacedItem[]): WayOut[] {
+  if (f.code !== 'window') return [];
+  return items.flatMap((at): WayOut[] => {
+    const wanted = windowWanted(scene, at);
+    if (!wanted || !windowFor(scene, at) || openingCut(scene.project, keyOf(at))) return [];
+    const [w, h] = [wanted.x1 - wanted.x0, wanted.y1 - wanted.y0];
+    return [
+      {
+        id: `larger-window-${at.item.id}`,
+        text: `Cut the window larger, to ${formatMm(w, 1)} × ${formatMm(h, 1)} mm`,
+        cost: 'a cut that everyone sees; a bezel hides its edge',
+        changes: [
+          {
+            do: 'opening',
+            cut: {
+              kind: 'opening',
+              id: `open-${at.item.id}-window`.slice(0, 64),
+              for: { item: at.item.id, is: 'window' },
+              state: 'decided',
+            },
+          },
+        ],
+        effort: 4,
+      },
+    ];
+  });
+}
+
+export const windows: SceneCheck = { check: 'window', findings, ways };

@@ -261,8 +261,16 @@ class SupplyMaker {
   }
 }
 
-const windowOf = (part: Part, item: Item): Window | undefined =>
-  portsOn(part, item).find((q) => q.carries === 'rail' && q.role === 'takes')?.volts;
+/** What a device that is fed over its USB may get, V: 5 V less the drop of a cable. */
+const USB_WINDOW: Window = [4.4, 5.25];
+
+/** What a load may be fed with: as its rail end says; one that hangs on USB alone bears what USB gives. */
+function windowOf(part: Part, item: Item): Window | undefined {
+  const ports = portsOn(part, item).filter((q) => q.role === 'takes');
+  const rail = ports.find((q) => q.carries === 'rail');
+  if (rail) return rail.volts;
+  return ports.some((q) => q.carries === 'usb') ? USB_WINDOW : undefined;
+}
 
 /**
  * The network of a build; nothing when no source is known or nothing draws.

@@ -184,7 +184,7 @@ describe('power', () => {
     for (const ids of [['cell'], ['charger']]) expect(() => powerFigures(no(ids))).not.toThrow();
   });
   test('a thin long wire browns out, and thicker wire is the way out', () => {
-    const thin: Project = { ...done, power: { ...done.power, wireAwg: 30, wireMm: 600, plugs: 3 } };
+    const thin: Project = { ...done, power: { ...done.power, wireAwg: 30, wireMm: 450, plugs: 3 } };
     const f = power(thin, 'rail')!;
     expect(f.verdict).not.toBe('clear');
     const ways = powerWays(thin, f, []);

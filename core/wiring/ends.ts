@@ -80,8 +80,7 @@ export const firstPad = (at: PlacedItem, ...names: string[]): End | undefined =>
   return undefined;
 };
 /** A pad of a board with its own chips that nobody has found yet: somewhere on it, by what it is for. */
-export const toBeFound = (at: PlacedItem, signal: string): End | undefined => {
-  if (!at.part.host) return undefined;
+export const toBeFound = (at: PlacedItem, signal: string): End => {
   const board = at.part.blocks.find((b) => b.kind === 'board') ?? at.part.blocks[0]!;
   const [[x0, y0], [x1, y1]] = blockBox(board);
   return {

@@ -165,10 +165,11 @@ function boards(p: Project, scene: Scene): Draft[] {
       const bit = /^colour bit (\d+)$/.exec(t.signal);
       const name = bit ? `D${bit[1]}` : (PADS[t.signal] ?? '');
       const pick = spare.includes(name) ? name : spare.find((n) => !used.has(n));
-      if (pick === undefined) continue;
-      used.add(pick);
+      if (pick !== undefined) used.add(pick);
       const line = padAt(sbc, `GPIO${t.gpio}`) ?? toBeFound(sbc, t.signal);
-      join(out, line, padAt(at, pick), 'signal', t.signal);
+      // A board with fewer pads named than lines it takes has them somewhere: its wire is not left out.
+      const own = pick === undefined ? toBeFound(at, t.signal) : padAt(at, pick);
+      join(out, line, own, 'signal', t.signal);
     }
     const feed = padAt(at, '3V3');
     if (feed) {

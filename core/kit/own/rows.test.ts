@@ -102,7 +102,10 @@ describe('a part typed by hand', () => {
     expect(kinds.size).toBeGreaterThanOrEqual(12);
     for (const part of STARTER_PARTS) {
       const own = typedByHand(part);
-      expect(unnamed(own)).toEqual(unnamed(part));
+      // What a kit's maker says is typed in a table of its own.
+      const typed = { ...part };
+      delete typed.carrier;
+      expect(unnamed(own)).toEqual(unnamed(typed));
       expect([part.id, readPart(own)]).toMatchObject([part.id, { ok: true }]);
     }
   });

@@ -1,6 +1,6 @@
 /** Spoilings of the inputs: keys without switches, two on one, lines that are taken, levers that look inward. */
 import { libraryPart } from '../../catalogue';
-import { inputPlace, linesOf } from '../../controls';
+import { buttonMap, inputPlace, linesOf } from '../../controls';
 import { sceneOf } from '../../fit';
 import {
   applied,
@@ -42,6 +42,13 @@ const slide = (p: Project, more: Partial<Placement>): Project => {
     },
   });
 };
+
+function apartInPlan(p: Project, a: string, b: string): boolean {
+  const places = buttonMap(p).inputs.filter((m) => m.input.id === a || m.input.id === b);
+  const [x, y] = places.map((m) => m.place);
+  const isSideways = !['up', 'down'].includes(places[0]!.input.functions[0]);
+  return !x || !y || Math.abs(isSideways ? x.x - y.x : x.y - y.y) > 3;
+}
 
 export const CONTROLS_KINDS: readonly Kind[] = [
   {
@@ -149,7 +156,9 @@ export const CONTROLS_KINDS: readonly Kind[] = [
         ] as const
       ).flatMap(([a, b]) => {
         const [first, second] = [a, b].map((r) => own(p).find((i) => i.functions[0] === r));
-        if (!first || !second) return [];
+        // Keys of one column are neither left nor right of each other.
+        const apart = first && second && apartInPlan(p, first.id, second.id);
+        if (!first || !second || !apart) return [];
         const spoilt = withInput(withInput(p, first.id, { functions: [b] }), second.id, {
           functions: [a],
         });

@@ -123,7 +123,7 @@ export const KIT_KINDS: readonly Kind[] = [
     cases: changed(isPouch, (q) => ({
       ...q,
       blocks: q.blocks.map((b) =>
-        b.kind === 'cell' ? { ...b, height: { ...b.height, mm: b.height.mm + 9 } } : b,
+        b.kind === 'cell' ? { ...b, height: { ...b.height, mm: b.height.mm + 30 } } : b,
       ),
     })),
   },
@@ -210,11 +210,13 @@ export const KIT_KINDS: readonly Kind[] = [
     makes: 'hit',
     cases: (p) =>
       p.controls.inputs.length
-        ? (['usb', 'expander'] as const).map((route) => ({
-            where: route,
-            spoilt: { ...p, controls: { ...p.controls, route } },
-            says: /board|expander|controller|inputs/i,
-          }))
+        ? (['usb', 'expander'] as const)
+            .filter((route) => route !== p.controls.route)
+            .map((route) => ({
+              where: route,
+              spoilt: { ...p, controls: { ...p.controls, route } },
+              says: /board|expander|controller|inputs/i,
+            }))
         : [],
   },
   {

@@ -1,7 +1,7 @@
 /** Spoilings of where parts lie: forgotten, fallen out, lifted, turned, pushed. */
-import { sceneOf } from '../../fit';
+import { sceneOf, windowWanted } from '../../fit';
 import { libraryPart } from '../../catalogue';
-import { applied, isOpen, length, type Project } from '../../model';
+import { applied, type Cut, isOpen, length, type Project } from '../../model';
 import { type Case, everyPiece, type Kind, laidOut, withPlacement } from './kind.fixture';
 
 /** How far beyond a limit, and short of it, a spoiling with a size is tried, mm. */
@@ -68,6 +68,21 @@ const fromEdge = (edge: 'left' | 'bottom', mm: number) => ({
   length: length(mm),
 });
 const onOuterFace = (p: Project) => laidOut(p).filter((q) => 'side' in q.placement.on);
+
+/** The build with every window that is still to be cut larger cut as it is planned. */
+function windowsCut(p: Project): Project {
+  const scene = sceneOf(p);
+  const cuts = p.cuts.map((c): Cut => {
+    if (c.kind !== 'opening' || c.measured || !('is' in c.for) || c.for.is !== 'window') return c;
+    const at = scene.items.get(c.for.item);
+    const w = at && windowWanted(scene, at);
+    if (!w) return c;
+    const measured = { w: length(w.x1 - w.x0), h: length(w.y1 - w.y0) };
+    const here = { piece: at.piece, x: (w.x0 + w.x1) / 2, y: (w.y0 + w.y1) / 2 };
+    return { ...c, state: 'measured', measured, at: here };
+  });
+  return { ...p, cuts };
+}
 
 export const LAYOUT_KINDS: readonly Kind[] = [
   {
@@ -281,16 +296,18 @@ export const LAYOUT_KINDS: readonly Kind[] = [
     name: 'a screen beside its window',
     needsWalls: true,
     makes: 'hit',
-    cases: (p) =>
-      laidOut(p)
+    cases: (p) => {
+      const cut = windowsCut(p);
+      return laidOut(p)
         .filter((q) => q.part.screen)
         .flatMap((q) =>
           [-8, 8].map((mm) => ({
             where: `${q.id} ${mm} mm`,
-            spoilt: withPlacement(p, q.id, { x: q.placement.x + mm }),
+            spoilt: withPlacement(cut, q.id, { x: q.placement.x + mm }),
             ids: [q.id],
           })),
-        ),
+        );
+    },
   },
   {
     name: 'a charging socket that looks into the shell',
@@ -326,7 +343,8 @@ export const LAYOUT_KINDS: readonly Kind[] = [
       each(
         p,
         (id) => withPlacement(p, id, { up: 'in' }),
-        (q) => q.part.family === 'switch' && !q.part.off,
+        // On edge it looks the same way when it is turned over.
+        (q) => q.part.family === 'switch' && !q.part.off && q.placement.stand === 'flat',
       ),
   },
   {
@@ -350,7 +368,8 @@ export const LAYOUT_KINDS: readonly Kind[] = [
         p,
         (id) => {
           const now = p.layout.placements.find((q) => q.item === id)!;
-          return withPlacement(p, id, { y: now.y - 6 });
+          // On edge it stands behind a wall, and is shifted along that.
+          return withPlacement(p, id, now.stand === 'flat' ? { y: now.y - 6 } : { x: now.x + 6 });
         },
         (q) => q.part.family === 'switch' && !q.part.off,
       ).map((c) => ({ ...c, ids: [...c.ids!, ...c.spoilt.controls.inputs.map((i) => i.id)] })),

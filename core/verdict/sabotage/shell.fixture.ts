@@ -8,6 +8,7 @@ import {
   type Piece,
   type Project,
   cutKey,
+  openingCut,
 } from '../../model';
 import { length } from '../../model';
 import { type Case, type Kind, laidOut } from './kind.fixture';
@@ -228,7 +229,7 @@ export const SHELL_KINDS: readonly Kind[] = [
       return laidOut(p).flatMap(({ id, part }) => {
         const at = scene.items.get(id);
         const window = at && windowFor(scene, at);
-        if (!window || !part.screen) return [];
+        if (!window || !part.screen || openingCut(p, `${id}/window`)) return [];
         const spoilt = withPiece(p, at.piece, (q) => ({
           ...q,
           openings: q.openings.map((o) => (o.id === window.id ? resized(o, 14) : o)),
@@ -324,6 +325,9 @@ export const SHELL_KINDS: readonly Kind[] = [
           ...q,
           openings: q.openings.filter((o) => o.id !== window.id),
         }));
+        const other = p.cuts.filter(
+          (c) => c.kind !== 'opening' || cutKey(c.for) !== `${id}/window`,
+        );
         const cut = {
           kind: 'opening' as const,
           id: 'sabotaged-cut',
@@ -331,7 +335,7 @@ export const SHELL_KINDS: readonly Kind[] = [
           state: 'measured' as const,
           measured: made,
         };
-        return [{ where: id, spoilt: { ...closed, cuts: [...p.cuts, cut] }, ids: [id] }];
+        return [{ where: id, spoilt: { ...closed, cuts: [...other, cut] }, ids: [id] }];
       });
     },
   },
