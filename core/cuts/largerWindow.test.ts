@@ -11,7 +11,7 @@ const bought: Project = { ...tarn, cuts: [] };
 const cut = tarn.cuts[0] as OpeningCut;
 const withCut = (more: Partial<OpeningCut>): Project => ({
   ...tarn,
-  cuts: [{ ...cut, ...more } as OpeningCut],
+  cuts: [{ ...cut, ...more }],
 });
 const at = tarn.layout.placements.find((q) => q.item === 'screen')!;
 const shifted = (p: Project, dx: number, dy: number): Project =>
