@@ -38,6 +38,8 @@ export class Replay {
   #railProved = false;
   #ohmsRead = false;
   #shut = false;
+  /** Sawn, and its rails not read to ground yet. */
+  readonly #unread = new Set<string>();
   readonly #scene;
 
   constructor(p: Project) {
@@ -85,6 +87,11 @@ export class Replay {
       this.#no(step, 'a bench supply beside a joined cell');
     }
     if (step.id === 'gate-ohms') this.#ohmsRead = true;
+    for (const item of this.#unread) {
+      if (step.id === `saw-gate:${item}`) this.#unread.delete(item);
+      const isFed = step.acts.some((a) => a.do === 'feed' && a.items.includes(item));
+      if (isFed) this.#no(step, `${item} was sawn, and nobody read its rails since`);
+    }
     if (step.id === 'gate-rail') {
       if (!this.#ohmsRead) this.#no(step, 'power before the ohms were read');
       this.#railProved = true;
@@ -103,6 +110,10 @@ export class Replay {
         if (!this.#things.get(act.item)?.tried && this.#testable(act.item)) {
           this.#no(step, `${act.item} was not tried before it was changed`);
         }
+        return;
+      case 'saw':
+        this.#iron(step, [act.item]);
+        this.#unread.add(act.item);
         return;
       case 'solder':
         this.#iron(step, act.items);

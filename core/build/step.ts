@@ -41,6 +41,7 @@ export type Act =
   /** A part is tried alone, before anything is done to it. */
   | { do: 'try'; item: string }
   | { do: 'take off'; item: string; block: string }
+  | { do: 'saw'; item: string; edge: string }
   /** Conductors are soldered; an item of which no wire is known is joined as a whole. */
   | { do: 'solder'; items: string[]; nets: string[] }
   | { do: 'tape'; item: string }

@@ -399,7 +399,8 @@ function wallSheets(scene: Scene, { openings, patterns }: Cutting): Sheet[] {
 export function cutOuts(p: Project): Sheet[] {
   const seen = new Map<string, number>();
   const pieces = p.kit.items.flatMap((item) => {
-    const key = `${item.part}/${item.struck.join(',')}`;
+    const sawn = (item.sawn ?? []).map((c) => `${c.edge} ${c.mm}`);
+    const key = `${item.part}/${[...item.struck, ...sawn].join(',')}`;
     seen.set(key, (seen.get(key) ?? 0) + 1);
     if (seen.get(key)! > 1) return [];
     const part = partOf(p, item);

@@ -36,7 +36,7 @@ import {
   moved,
 } from '../geometry';
 import { type Cable, cablesOf } from '../chains';
-import { partOf, PLUGS, remaining, sockets } from '../kit';
+import { partIndex, partOf, PLUGS, remaining, sockets } from '../kit';
 import { shellSolids, type ShellSolids, type Wall } from '../shell';
 
 /** Room for a plug and the first bend of its cable where no wall is, mm: typical. */
@@ -181,8 +181,9 @@ function unchanged(
   ) {
     return undefined;
   }
-  const at = project.kit.parts.indexOf(was.part);
-  if (at < 0 || at !== before.project.kit.parts.indexOf(was.part)) return undefined;
+  const nth = partIndex(project, was.part);
+  if (nth < 0 || nth !== partIndex(before.project, was.part)) return undefined;
+  if (partOf(project, was.item) !== was.part) return undefined;
   if (
     'item' in placement.on &&
     scene.items.get(placement.on.item) !== before.items.get(placement.on.item)
@@ -206,7 +207,7 @@ const plugsIn = (scene: Scene, item: string): string =>
         .filter((e) => e.item === item)
         .map(
           (e) =>
-            `${c.lead.id} ${scene.project.kit.parts.indexOf(c.part)} ${e.connector} ${e.leaves} ${JSON.stringify(e.plug)}`,
+            `${c.lead.id} ${partIndex(scene.project, c.part)} ${e.connector} ${e.leaves} ${JSON.stringify(e.plug)}`,
         ),
     )
     .join();
@@ -287,7 +288,8 @@ export function standItem(
         ]
       : []),
   ];
-  const partIndex = project.kit.parts.indexOf(part);
+  const nth = partIndex(project, part);
+  const whole = project.kit.parts[nth]!;
   const pose: Pose = { over, turn, x, y, z: seat.z, stand: placement.stand };
   const placedBlocks = flat.map(({ block, prisms, excess }, i): PlacedBlock => ({
     block,
@@ -297,7 +299,7 @@ export function standItem(
       'block',
       item.id,
       prisms.map((p) => atHeights(p, p.z0 + seat.z, p.z1 + seat.z)),
-      [...where, ...blockEffects(part, partIndex, block, i === 0, over, placement.stand)],
+      [...where, ...blockEffects(whole, nth, block, i === 0, over, placement.stand)],
       excess,
     ),
   }));
@@ -342,13 +344,14 @@ const blockName = (item: Item, part: Part, block: Block): string =>
 /** A block's own size and height are as good as they were measured. */
 function blockEffects(
   part: Part,
-  partIndex: number,
+  nth: number,
   block: Block,
   first: boolean,
   over: boolean,
   stand: Placement['stand'],
 ): Effect[] {
-  const key = `kit.parts.${partIndex}.blocks.${part.blocks.indexOf(block)}`;
+  // Sawn shorter it is another object, and its readings lie where they were.
+  const key = `kit.parts.${nth}.blocks.${part.blocks.findIndex((b) => b.id === block.id)}`;
   const plan = block.plan;
   let planU: number;
   if (plan.kind === 'rect') planU = Math.max(plan.w.u, plan.h.u);
@@ -587,7 +590,7 @@ function innerPlug(
       [
         ...where,
         effect(
-          `kit.parts.${scene.project.kit.parts.indexOf(cable.part)}.plugs`,
+          `kit.parts.${partIndex(scene.project, cable.part)}.plugs`,
           `size of the plugs of ${cable.lead.name}`,
           u,
           { grow: 0.5, dz0: -0.5, dz1: 0.5 },

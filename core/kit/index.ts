@@ -2,15 +2,19 @@ export { cellsOfPack, isAlike } from './alike';
 export { partBeliefs } from './believable';
 export { ANGLED_MM, PLUGS, type Plug } from './plugs';
 export {
+  partIndex,
   partOf,
   planSize,
   removals,
   remaining,
   sockets,
   thickness,
+  wholePartOf,
   zSpan,
   type Removal,
 } from './thickness';
+export { sawFindings, sawWays } from './sawing';
+export { stripOf } from './sawn';
 export { billOf, type Bill, type BillRow } from './bill';
 export { findParts, type Facets } from './search';
 export { leastRemovals, type Slimming } from './slim';

@@ -4,17 +4,26 @@
 import type { Block, Item, Part, Project } from '../model';
 import { BadInput, type Worked } from '../model';
 import { blockBox } from '../geometry';
+import { sawnPart } from './sawn';
 
 /** Blocks still on the part once the struck ones are off. */
 export const remaining = (part: Part, struck: readonly string[]): Block[] =>
   part.blocks.filter((b) => !struck.includes(b.id));
 
-/** The part of an item; documents are checked on the way in, so it is there. */
-export function partOf(project: Project, item: Item): Part {
+/** The part of an item as the library knows it; documents are checked on the way in, so it is there. */
+export function wholePartOf(project: Project, item: Item): Part {
   const part = project.kit.parts.find((p) => p.id === item.part);
   if (!part) throw new BadInput('kit.items', `There is no part "${item.part}" in the kit.`);
   return part;
 }
+
+/** The part of an item as it is used here: without the edges that are sawn off it. */
+export const partOf = (project: Project, item: Item): Part =>
+  sawnPart(wholePartOf(project, item), item);
+
+/** Where a part's readings lie in the document, sawn or whole. */
+export const partIndex = (project: Project, part: Part): number =>
+  project.kit.parts.findIndex((p) => p.id === part.id);
 
 /** Lowest and highest point along z, mm. */
 export function zSpan(blocks: readonly Block[]): [number, number] {

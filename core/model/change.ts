@@ -20,6 +20,7 @@ import type { Ladder } from './ladder';
 import { type PadBus, USUAL_PAD_BUS } from './padBus';
 import type { Tracing } from './tracing';
 import type { Joint } from './joint';
+import type { Sawn } from './sawn';
 import type { Body, Feature } from './shell';
 
 export type Change =
@@ -27,6 +28,9 @@ export type Change =
   /** The same for an item that has no place yet. */
   | { do: 'stand'; placement: Placement }
   | { do: 'strike'; item: string; block: string }
+  /** An edge sawn off a board, as it then stands in the document; or left on after all. */
+  | { do: 'saw'; item: string; cut: Sawn }
+  | { do: 'unsaw'; item: string; edge: Sawn['edge'] }
   | { do: 'trim'; feature: string; copy: number; to: number }
   /** A floor made thinner under something, by the cut as it then stands in the document. */
   | { do: 'pocket'; cut: Extract<Cut, { kind: 'pocket' }> }
@@ -173,6 +177,16 @@ export function applied(p: Project, change: Change): Project {
         ...item,
         struck: item.struck.includes(change.block) ? item.struck : [...item.struck, change.block],
       }));
+    case 'saw':
+      return withItem(p, change.item, (item) => ({
+        ...item,
+        sawn: [...(item.sawn ?? []).filter((s) => s.edge !== change.cut.edge), change.cut],
+      }));
+    case 'unsaw':
+      return withItem(p, change.item, (item) => {
+        const left = (item.sawn ?? []).filter((s) => s.edge !== change.edge);
+        return said(item, 'sawn', left.length ? left : undefined);
+      });
     case 'trim': {
       const id = `trim-${change.feature}-${change.copy}`;
       const cut: Cut = {
@@ -505,7 +519,7 @@ const withItem = (
 });
 
 /** An item with something said of it, or no longer said. */
-function said<K extends 'folds' | 'around' | 'angled' | 'where'>(
+function said<K extends 'folds' | 'around' | 'angled' | 'sawn' | 'where'>(
   item: Item,
   key: K,
   value: Item[K],

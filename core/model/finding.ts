@@ -91,6 +91,7 @@ export interface Finding {
     | 'cap'
     | 'press'
     | 'carrier'
+    | 'saw'
     | 'stop'
     | 'antenna'
     | 'beside'

@@ -14,6 +14,7 @@ export {
 } from './joint';
 export * from './port';
 export * from './carrier';
+export { Sawn } from './sawn';
 export * from './part';
 export * from './brief';
 export { CutPlace } from './cutPlace';

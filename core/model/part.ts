@@ -6,6 +6,7 @@ import { z } from 'zod';
 import { Carrier } from './carrier';
 import { HOWS, Length } from './length';
 import { CARRIES, FORMS, Port } from './port';
+import { SawnEdges } from './sawn';
 import { Id, Name, Points } from './shell';
 
 const mm = z.number().min(-500).max(500);
@@ -394,6 +395,8 @@ export const Item = z.strictObject({
   part: Id,
   name: Name,
   struck: z.array(Id).max(60),
+  /** Edges sawn off its board. */
+  sawn: SawnEdges.optional(),
   /** Made for something of this build: what it is, what for, and the items it stands round or under, which it may touch. */
   made: z
     .strictObject({

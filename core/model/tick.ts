@@ -45,6 +45,8 @@ export const STEP_CODES = [
   'prove-kept',
   'put-on',
   'refit',
+  'saw',
+  'saw-gate',
   'seat',
   'shoulders',
   'slim',

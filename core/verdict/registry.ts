@@ -48,7 +48,7 @@ import {
   seatFindings,
   seatWays,
 } from '../fit';
-import { partBeliefs, trialFindings, trialWays } from '../kit';
+import { partBeliefs, sawFindings, sawWays, trialFindings, trialWays } from '../kit';
 import type { Finding, Part, Project, WayOut } from '../model';
 import { beliefFindings, keptSupplyFindings, type PowerFigures, powerWays } from '../power';
 import {
@@ -440,6 +440,12 @@ export const REGISTRY: readonly BuildCheck[] = [
     eachBody: true,
     find: ({ checker: { scene } }) => (scene.shell ? shellBeliefs(scene.shell) : []),
     ways: () => ({ ways: [] }),
+  },
+  {
+    name: 'sawn boards',
+    makes: ['saw'],
+    find: ({ project }) => sawFindings(project),
+    ways: ({ project }, f) => ({ ways: sawWays(project, f) }),
   },
   {
     name: 'figures',

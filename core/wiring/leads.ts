@@ -1,4 +1,5 @@
 /** A ready-made lead between two sockets inside: the way its ribbon lies, and whether it is long enough. */
+import { partIndex } from '../kit';
 import { type Finding, length } from '../model';
 import { type Cable } from '../chains';
 import { judgedGap, plugBlock, RIBBON_BEND_MM, type Scene, sideways } from '../fit';
@@ -128,7 +129,7 @@ export function layLead(
     'It must reach without pulling at its plugs.',
     [
       {
-        key: `kit.parts.${scene.project.kit.parts.indexOf(c.part)}.lead`,
+        key: `kit.parts.${partIndex(scene.project, c.part)}.lead`,
         label: `length of ${c.lead.name}`,
         u: length(long, 'ruler').u,
         k: 1,

@@ -2,6 +2,7 @@
  * A flat tail from where it leaves to the socket it must reach: straight runs, flat folds that turn
  * it, bends up and back, and the side its contacts end up on.
  */
+import { partIndex } from '../kit';
 import { type Finding, type Part, type Placement, type Port } from '../model';
 import { judgedGap, type PlacedItem, placing, pointOf, type Scene, standItem } from '../fit';
 import { kitOf } from '../chains';
@@ -115,7 +116,7 @@ export function ribbonFindings(
           placing(at),
           placing(to),
           {
-            key: `kit.parts.${scene.project.kit.parts.indexOf(at.part)}.ribbons`,
+            key: `kit.parts.${partIndex(scene.project, at.part)}.ribbons`,
             label: `length of the ${r.name}`,
             u: 0.5 / Math.sqrt(3),
             k: 1,

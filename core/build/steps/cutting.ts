@@ -168,7 +168,10 @@ function testFits(on: Bench, work: readonly Draft[]): Draft[] {
     if (!done.length) return [];
     const slim = on.kit
       .filter(({ item }) => pieceUnder(on.p, item.id) === piece.id)
-      .flatMap(({ item }) => item.struck.map((b) => stepId('slim', item.id, b)));
+      .flatMap(({ item }) => [
+        ...item.struck.map((b) => stepId('slim', item.id, b)),
+        stepId('saw-gate', item.id),
+      ]);
     return [
       {
         is: ['fit', piece.id],

@@ -15,6 +15,7 @@ import { soundMounts } from './mount.fixture';
 import { drilledHoles, soundHoles } from './pattern.fixture';
 import { soundPocket } from './pocket.fixture';
 import { pressedOn } from './press.fixture';
+import { sawnSoundly } from './saw.fixture';
 import { tracedCleanly } from './trace.fixture';
 
 export interface Harmless {
@@ -163,6 +164,7 @@ function cellRenamed(p: Project): Project {
 }
 
 export const HARMLESS: readonly Harmless[] = [
+  { name: 'half a millimetre sawn off a board, what it crossed bridged', change: sawnSoundly },
   { name: 'layers of a kit a tenth of a millimetre beside', change: shiftedKit },
   { name: 'lines of a kit said by hand as its tracks lead', change: sameLines },
   { name: 'a chip of a kit a little lower', change: widerKit },

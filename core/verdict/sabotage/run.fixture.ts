@@ -26,6 +26,7 @@ import { LADDER_KINDS } from './ladder.fixture';
 import { PAD_BUS_KINDS } from './padBus.fixture';
 import { TRACE_KINDS } from './trace.fixture';
 import { READING_KINDS } from './readings.fixture';
+import { SAW_KINDS } from './saw.fixture';
 import { SEAT_KINDS } from './seat.fixture';
 import { SHELL_KINDS } from './shell.fixture';
 import { WIRE_KINDS } from './wires.fixture';
@@ -53,6 +54,7 @@ export const KINDS: readonly Kind[] = [
   ...PAD_BUS_KINDS,
   ...LADDER_KINDS,
   ...CARRIER_KINDS,
+  ...SAW_KINDS,
   ...POWER_KINDS,
   ...AS_MADE_KINDS,
   ...BENCH_KINDS,
