@@ -15,6 +15,7 @@ import { moveWords, seekPlaces } from './moves';
 import {} from './port';
 import { stepsAway } from './away';
 import type { PlacedItem } from './scene';
+import { sawnOff } from './sawing';
 import { sinkWays } from './sink';
 
 export interface Proposals {
@@ -80,6 +81,7 @@ export function* proposals(
     ...sinkWays(checker, finding, items),
     ...widen(finding, items),
     ...insulate(finding, items),
+    ...sawnOff(scene, finding, items),
     ...grow(checker, finding),
     ...otherHalf(checker, finding, items),
     ...CHECKS.filter((c) => c.check === finding.check).flatMap((c) =>

@@ -25,8 +25,8 @@ const isBoard = (b: Block): boolean =>
 /** What of a board goes with one edge; nothing where it has no straight outline, or nothing would be left. */
 export function stripOf(part: Part, { edge, mm }: Pick<Sawn, 'edge' | 'mm'>): Strip | undefined {
   const boards = part.blocks.filter(isBoard).map(blockBox);
-  if (!boards.length || part.blocks.some((b) => b.kind === 'board' && !isBoard(b)))
-    return undefined;
+  const isStraight = !part.blocks.some((b) => b.kind === 'board' && !isBoard(b));
+  if (!boards.length || !isStraight) return undefined;
   const axis = edge === 'left' || edge === 'right' ? 0 : 1;
   const low = Math.min(...boards.map((b) => b[0][axis]));
   const high = Math.max(...boards.map((b) => b[1][axis]));

@@ -37,6 +37,8 @@ export function objection(before: Check, after: Check, target: string): string |
     if (!was && f.check === 'hours') continue;
     // A part that was just added has no place yet: the next thing to do, and said as that.
     if (!was && f.check === 'place') continue;
+    // What a saw crosses is looked at before it is set on: the next thing to do as well.
+    if (!was && f.code === 'saw-crosses') continue;
     // Keys that came onto another line are pressed again: so too.
     if (!was && f.code === 'stale') continue;
     if (!was || was.verdict === 'clear') return `${what} would be new`;

@@ -1,13 +1,15 @@
 /** A part on the bench: in plan from the side one solders on with pads, holes and ribbons, and on end with every height. */
 import { blockBox, drawn, standing } from '@deft/core/geometry';
-import { remaining, thickness } from '@deft/core/kit';
-import { type Block, formatMm, type Part } from '@deft/core/model';
+import { remaining, stripOf, thickness } from '@deft/core/kit';
+import { type Block, formatMm, type Part, type Sawn } from '@deft/core/model';
 import { hatchOf, Hatches } from '../../book/Mat';
 import { type OnMove, type Spot, useMoving } from './useMoving';
 
 export interface PartDrawingProps {
   part: Part;
   struck: readonly string[];
+  /** Edges that are sawn off: drawn as gone. */
+  sawn?: readonly Sawn[];
   width: number;
   height: number;
   side: 'top' | 'bottom';
@@ -22,6 +24,7 @@ export interface PartDrawingProps {
 export function PartDrawing({
   part,
   struck,
+  sawn = [],
   width,
   height,
   side,
@@ -103,6 +106,31 @@ export function PartDrawing({
             );
           }),
       )}
+      {sawn.map((cut) => {
+        const strip = stripOf(part, cut);
+        if (!strip) return null;
+        const [from, to] = [
+          Math.max(strip.from, [x0, y0][strip.axis]!),
+          Math.min(strip.to, [x1, y1][strip.axis]!),
+        ];
+        const ends: readonly [number, number, number, number] =
+          strip.axis === 0 ? [from, to, y0, y1] : [x0, x1, from, to];
+        return (
+          <rect
+            key={cut.edge}
+            x={Math.min(X(ends[0]), X(ends[1]))}
+            y={Y(ends[3])}
+            width={(ends[1] - ends[0]) * s}
+            height={(ends[3] - ends[2]) * s}
+            fill="var(--mat)"
+            fillOpacity={0.78}
+            stroke="var(--hit)"
+            strokeDasharray="5 3"
+          >
+            <title>{`sawn off: ${formatMm(cut.mm, 1)} mm of the ${cut.edge} edge`}</title>
+          </rect>
+        );
+      })}
       {(part.ribbons ?? []).map((r, i) => {
         const shown = Math.min(r.lengthMm, 14);
         const [ux, uy] = [r.dir[0], r.dir[1]];

@@ -11,6 +11,7 @@ import { MeasurePart } from './MeasurePart';
 import { PartDrawing } from './PartDrawing';
 import { PicturePlanner } from './PicturePlanner';
 import { PinTable } from './PinTable';
+import { maySaw, Sawing } from './Sawing';
 import { Slimming } from './Slimming';
 import { SlimTo } from './SlimTo';
 import { WhereItIs } from './WhereItIs';
@@ -60,6 +61,7 @@ export function PartView({
           <PartDrawing
             part={part}
             struck={item.struck}
+            {...(item.sawn ? { sawn: item.sawn } : {})}
             width={size.w}
             height={size.h}
             side={side}
@@ -124,6 +126,7 @@ export function PartView({
               />
             )}
             <Slimming part={part} struck={item.struck} onStrike={strike} onLight={light} />
+            {(maySaw(part) || item.sawn) && <Sawing item={item} part={part} />}
           </>
         )}
         {view === 'picture' && part.screen && <PicturePlanner part={part} />}
