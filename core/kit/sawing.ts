@@ -91,7 +91,7 @@ const idOf = (f: SawFault): string => {
 };
 
 /** The strip, in words. */
-export const stripWords = ({ edge, mm }: Sawn): string => `${mm1(mm)} mm off the ${edge} edge`;
+const stripWords = ({ edge, mm }: Sawn): string => `${mm1(mm)} mm off the ${edge} edge`;
 
 const LOOK = 'Hold it against the light and look at both sides; inner planes show as dark ground.';
 
