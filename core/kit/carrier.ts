@@ -116,7 +116,9 @@ export function kindRenamed(p: Project, from: string, to: string): Project {
 
 /** Whether a maker speaks of this kind: its items are then alike, and measured together. */
 export const isOfKit = (p: Project, part: string): boolean =>
-  carriersOf(p).some(
-    ({ carrier }) =>
-      carrier.joins.some((j) => j.part === part) || carrier.counts?.some((c) => c.part === part),
+  carriersOf(p).some(({ carrier: { joins, counts = [], order = [], enters = [] } }) =>
+    [...joins, ...counts, ...enters]
+      .map((x) => x.part)
+      .concat(order.flatMap((o) => [o.first, o.then]))
+      .includes(part),
   );

@@ -242,8 +242,9 @@ function buttons(p: Project, scene: Scene, map: ButtonMap): Draft[] {
     let line: End | undefined;
     if (reads === latch) line = padAt(reads, 'KEY') ?? toBeFound(reads, m.input.name);
     else if (isOnHeader) {
+      // A header whose pads were not all named has the line all the same.
       if (m.gpio === undefined) line = undefined;
-      else line = padAt(reads, `GPIO${m.gpio}`);
+      else line = padAt(reads, `GPIO${m.gpio}`) ?? toBeFound(reads, `GPIO${m.gpio}`);
     } else if (channel !== undefined) {
       line = reached.get(channel) ?? padAt(reads, `A${channel}`) ?? toBeFound(reads, m.input.name);
       reached.set(channel, own);

@@ -5,7 +5,7 @@ import { thickness, withMoved } from '@deft/core/kit';
 import type { Item, Part } from '@deft/core/model';
 import { useSize } from '../../ui/useSize';
 import { useBuild } from '../../state/build';
-import { withOwnCopy, withStruck } from './edits';
+import { withOwnCopy, withPartChanged, withStruck } from './edits';
 import { EndTable } from './EndTable';
 import { MeasurePart } from './MeasurePart';
 import { PartDrawing } from './PartDrawing';
@@ -41,10 +41,7 @@ export function PartView({
   const [lit, light] = useState<string>();
   const [spot, choose] = useState<Spot>();
   const change = (q: Part) =>
-    edit(
-      (p) => ({ ...p, kit: { ...p.kit, parts: p.kit.parts.map((x) => (x.id === q.id ? q : x)) } }),
-      q.name !== part.name ? `name ${q.id}` : undefined,
-    );
+    edit((p) => withPartChanged(p, q), q.name !== part.name ? `name ${q.id}` : undefined);
   const strike = (block: string, off: boolean) => {
     edit((p) =>
       withStruck(p, item.id, (s) => (off ? [...s, block] : s.filter((b) => b !== block))),
@@ -95,7 +92,7 @@ export function PartView({
             aria-label="Show"
             value={view}
             onChange={(v) => {
-              if (v === 'mine' || v === 'rules') edit((p) => withOwnCopy(p, item.id, library));
+              if (v === 'mine') edit((p) => withOwnCopy(p, item.id, library));
               setView(v as typeof view);
             }}
             options={[
@@ -135,8 +132,12 @@ export function PartView({
         {view === 'mine' && part.source === 'mine' && (
           <MeasurePart part={part} spot={spot} onSpot={choose} onChange={change} />
         )}
-        {view === 'rules' && part.source === 'mine' && (
-          <KitRules item={item} part={part} onChange={change} />
+        {view === 'rules' && (
+          <KitRules
+            item={item}
+            part={part}
+            onChange={(q) => edit((p) => withOwnCopy(withPartChanged(p, q), item.id, library))}
+          />
         )}
       </div>
     </>

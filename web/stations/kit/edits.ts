@@ -41,6 +41,12 @@ export function withOwnCopy(p: Project, item: string, library: readonly Part[]):
   return isAll ? kindRenamed(own, part.id, id) : own;
 }
 
+/** The part of its id as it is now. */
+export const withPartChanged = (p: Project, part: Part): Project => ({
+  ...p,
+  kit: { ...p.kit, parts: p.kit.parts.map((q) => (q.id === part.id ? part : q)) },
+});
+
 export const withStruck = (
   p: Project,
   item: string,
