@@ -32,20 +32,25 @@ export function spreadOf(body: Body, width: number, height: number, { edge, top 
   const isOnePage = body.pieces.every((p) => p.role === 'plate');
   let [totalW, totalH] = side ? [2 * w + GAP_MM, h] : [w, 2 * h + GAP_MM];
   if (isOnePage) [totalW, totalH] = [w, h];
-  const scale = Math.max(
-    0.2,
-    Math.min((width - 2 * edge) / totalW, (height - top - edge) / totalH),
-  );
-  const x0 = (width - totalW * scale) / 2;
-  const y0 = top + (height - top - edge - totalH * scale) / 2;
+  const fitting = Math.min((width - 2 * edge) / totalW, (height - top - edge) / totalH);
+  // One above the other, the lower page wants the room of its title between them.
+  const isTitled = !side && !isOnePage && GAP_MM * fitting < top;
+  const titled = Math.min((width - 2 * edge) / w, (height - 2 * top - edge) / (2 * h));
+  const scale = Math.max(0.2, isTitled ? titled : fitting);
+  const gap = isTitled ? top : GAP_MM * scale;
+  const [wide, high] = isTitled
+    ? [w * scale, 2 * h * scale + gap]
+    : [totalW * scale, totalH * scale];
+  const x0 = (width - wide) / 2;
+  const y0 = top + (height - top - edge - high) / 2;
   const front = body.pieces.find((p) => p.role === 'front' || p.role === 'plate');
   const back = body.pieces.find((p) => p.role === 'back');
   // With the spine at the left the front's page lies left of the back's; at the right, right of it.
   const frontFirst = body.spine === 'left' || body.spine === 'top';
   const place = (first: boolean): { ox: number; oy: number } => {
     if (first || isOnePage) return { ox: x0, oy: y0 };
-    if (side) return { ox: x0 + (w + GAP_MM) * scale, oy: y0 };
-    return { ox: x0, oy: y0 + (h + GAP_MM) * scale };
+    if (side) return { ox: x0 + w * scale + gap, oy: y0 };
+    return { ox: x0, oy: y0 + h * scale + gap };
   };
   const pages: Page[] = [];
   if (front) {
@@ -63,7 +68,7 @@ export function spreadOf(body: Body, width: number, height: number, { edge, top 
     });
   }
   if (isOnePage) return { pages, scale, width, height };
-  const mid = side ? x0 + (w + GAP_MM / 2) * scale : y0 + (h + GAP_MM / 2) * scale;
+  const mid = side ? x0 + w * scale + gap / 2 : y0 + h * scale + gap / 2;
   return {
     pages,
     scale,
