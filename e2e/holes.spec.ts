@@ -54,6 +54,11 @@ test('a grille is drilled where none was, and air holes are begun, dragged, type
   await page.keyboard.press('Shift+ArrowLeft');
   await expect.poll(async () => Number(await across.inputValue())).toBeCloseTo(dragged + 5, 1);
 
+  // So many that what is left after the next step still cools the cell.
+  await page.getByRole('textbox', { name: 'Rectangle across' }).fill('36');
+  await page.getByRole('textbox', { name: 'Rectangle across' }).press('Enter');
+  await expect.poll(counted).toBeGreaterThan(20);
+
   // Half a millimetre between holes breaks out: said at once, and mended by what is offered.
   await page.getByRole('textbox', { name: 'Between holes' }).fill('0.5');
   await page.getByRole('textbox', { name: 'Between holes' }).press('Enter');
