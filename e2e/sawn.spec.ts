@@ -38,6 +38,7 @@ test('saw: through a socket it is refused; at a bare edge it asks what runs ther
       edge: 'top',
       mm: 0.6,
       crosses: {
+        atMm: 0.6,
         planes: false,
         traces: [
           { name: '5 V', bridged: true },

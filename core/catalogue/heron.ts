@@ -2,27 +2,15 @@
  * Heron: the lid of a pocket organiser hinged on the base of a small quiz game. Screen, computer and
  * sound are in the lid, keys and cell in the base, and their wires roll in the hinge.
  */
-import { type Body, type Cap, emptyProject, length, type Part, type Project } from '../model';
+import { type Body, emptyProject, length, type Part, type Project } from '../model';
 import { at, crossPad, input, item, keyRow } from './laid';
-import { centred, circle, faceHole, post, rect, rectBody } from './shells';
+import { centred, circle, faceHole, post, rect, rectBody, shallowCap } from './shells';
 
 type Pick = (id: string) => Part;
 
 /** Half a millimetre over what it lies on, on its tape. */
 const taped: typeof at = (id, piece, x, y, more = {}) =>
   at(id, piece, x, y, { lift: 0.5, fixed: 'tape', ...more });
-
-/** A cap whose flange and peg end a tenth over a switch that lies 2 mm behind the face. */
-const cap = (id: string, name: string, opening: string, across: number): Cap => ({
-  id,
-  name,
-  opening,
-  across: length(across),
-  flange: length(across + 2.6),
-  flangeThick: length(1.2),
-  peg: length(0.7),
-  proud: length(1.2),
-});
 
 function base(): Body {
   const body = rectBody('Dabchick Junior', [150, 84, 8], 2, 11, 13, 'abs');
@@ -45,9 +33,9 @@ function base(): Body {
     }),
   );
   body.caps = [
-    cap('cross-cap', 'cross pad', 'cross', 24.4),
-    cap('key-cap', 'answer key cap', 'keys', 7.5),
-    cap('small-cap', 'small key cap', 'small', 5.5),
+    shallowCap('cross-cap', 'cross pad', 'cross', 24.4),
+    shallowCap('key-cap', 'answer key cap', 'keys', 7.5),
+    shallowCap('small-cap', 'small key cap', 'small', 5.5),
   ];
   return body;
 }

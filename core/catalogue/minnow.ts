@@ -2,24 +2,22 @@
  * Minnow: a kit whose board M1 fills a spectacle case in four layers: face and picture, M1 with every
  * key, charger and amplifier, a small computer pressed onto 24 springs, and a cell on the floor.
  */
-import { type Body, type Cap, emptyProject, length, type Part, type Project } from '../model';
+import { type Body, emptyProject, length, type Part, type Project } from '../model';
 import { M1, M1_BEHIND_MM, M1_CROSS, M1_KEYS } from './kits';
 import { at, crossPad, input, item } from './laid';
-import { centred, circle, faceHole, fromEdge, post, rect, rectBody, wallHole } from './shells';
+import {
+  centred,
+  circle,
+  faceHole,
+  fromEdge,
+  post,
+  rect,
+  rectBody,
+  shallowCap,
+  wallHole,
+} from './shells';
 
 type Pick = (id: string) => Part;
-
-/** A cap whose flange and peg end a tenth over its switch. */
-const cap = (id: string, name: string, opening: string, across: number): Cap => ({
-  id,
-  name,
-  opening,
-  across: length(across),
-  flange: length(across + 2.6),
-  flangeThick: length(1.2),
-  peg: length(0.7),
-  proud: length(1.2),
-});
 
 function spectacleCase(): Body {
   const body = rectBody('Spectacle case', [128, 52, 9], 2, 11, 13, 'abs');
@@ -69,12 +67,12 @@ function spectacleCase(): Body {
     post('middles', 'middle screw post', centred(64, 6), 5.5, 11, { repeat: { mirrorY: true } }),
   );
   body.caps = [
-    cap('cross-cap', 'cross pad', 'cross', 24.4),
+    shallowCap('cross-cap', 'cross pad', 'cross', 24.4),
     ...['north', 'south', 'west', 'east'].map((k) =>
-      cap(`${k}-cap`, `${k} key cap`, `hole-${k}`, 7.5),
+      shallowCap(`${k}-cap`, `${k} key cap`, `hole-${k}`, 7.5),
     ),
-    cap('select-cap', 'small left cap', 'hole-select', 4.5),
-    cap('start-cap', 'small right cap', 'hole-start', 4.5),
+    shallowCap('select-cap', 'small left cap', 'hole-select', 4.5),
+    shallowCap('start-cap', 'small right cap', 'hole-start', 4.5),
   ];
   return body;
 }

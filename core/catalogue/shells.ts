@@ -2,6 +2,7 @@
 import {
   type At,
   type Body,
+  type Cap,
   type Feature,
   type How,
   length,
@@ -51,6 +52,17 @@ export const post = (
   purpose: 'closing screw',
   mayCut: 'trim',
   ...more,
+});
+/** A cap whose flange and peg end a tenth over a switch that lies 2 mm behind the face. */
+export const shallowCap = (id: string, name: string, opening: string, across: number): Cap => ({
+  id,
+  name,
+  opening,
+  across: length(across),
+  flange: length(across + 2.6),
+  flangeThick: length(1.2),
+  peg: length(0.7),
+  proud: length(1.2),
 });
 export const faceHole = (
   id: string,

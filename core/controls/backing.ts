@@ -17,7 +17,7 @@ import {
   type WayOut,
 } from '../model';
 import { isLatchKey } from '../kit';
-import { type PlacedItem, pointOf, type Scene, standItem } from '../fit';
+import { axesOf, directionOf, dot, type PlacedItem, type Scene, standItem, type Vec } from '../fit';
 import { outwardAt, inputPlace, type Place } from './places';
 import { switchBlocks } from './switches';
 
@@ -31,7 +31,6 @@ const PEG_MM = 12;
 /** A switch faces a key when its axis is so near to the key's: the cosine. */
 const FACES = 0.7;
 
-type Vec = readonly [number, number, number];
 interface Position {
   at: PlacedItem;
   /** Its body and what stands on it. */
@@ -55,11 +54,9 @@ const AT_KEPT: ReadonlySet<Project['controls']['route']> = new Set<Project['cont
 ]);
 
 function positionsOf(at: PlacedItem): Position[] {
-  if (at.part.carrier) return switchesOfCarrier(at, at.part.carrier);
+  if (at.part.carrier?.keys.length) return switchesOfCarrier(at, at.part.carrier);
   if (at.part.family !== 'switch' || at.part.off) return [];
-  const origin = pointOf(at, [0, 0, 0]);
-  const up = pointOf(at, [0, 0, 1]);
-  const looks: Vec = [up[0] - origin[0], up[1] - origin[1], up[2] - origin[2]];
+  const [, , looks] = axesOf(at);
   const switches = switchBlocks(at);
   // A body and the stem on it are one switch.
   const spots: Position[] = [];
@@ -107,9 +104,7 @@ const switchesOfCarrier = (at: PlacedItem, carrier: Carrier): Position[] =>
   carrier.keys.flatMap(({ block: id, looks: way }): Position[] => {
     const solid = at.blocks.find(({ block }) => block.id === id)?.solid;
     if (!solid) return [];
-    const origin = pointOf(at, [0, 0, 0]);
-    const there = pointOf(at, [...AXES[way]]);
-    const looks: Vec = [there[0] - origin[0], there[1] - origin[1], there[2] - origin[2]];
+    const looks = directionOf(at, AXES[way]);
     const end = (axis: 0 | 1 | 2, low: number, high: number): number =>
       (low + high) / 2 + (looks[axis] * (high - low)) / 2;
     return [
@@ -125,7 +120,6 @@ const switchesOfCarrier = (at: PlacedItem, carrier: Carrier): Position[] =>
     ];
   });
 
-const dot = (a: Vec, b: Vec): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 /** What lies between two points at right angles to a direction. */
 function beside(a: Vec, b: Vec, along: Vec): [number, number, number] {
   const d: Vec = [b[0] - a[0], b[1] - a[1], b[2] - a[2]];
@@ -228,9 +222,7 @@ const keptBoards = (scene: Scene): PlacedItem[] =>
 
 /** Whether a key lies over a board that looks at it, within a peg's reach. */
 function isOver(at: PlacedItem, place: Place, outward: Vec): boolean {
-  const origin = pointOf(at, [0, 0, 0]);
-  const up = pointOf(at, [0, 0, 1]);
-  const looks: Vec = [up[0] - origin[0], up[1] - origin[1], up[2] - origin[2]];
+  const [, , looks] = axesOf(at);
   const plate = at.blocks.find(({ block }) => block.kind === 'board')?.solid;
   if (!plate || dot(looks, outward) < FACES) return false;
   const { x0, x1, y0, y1, z0, z1 } = plate;

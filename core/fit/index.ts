@@ -5,6 +5,7 @@ export { wantsPlace } from './unplaced';
 export { INTEREST_MM, judgedGap, sourcesOf, type Contact } from './contact';
 export { bowMm, freeSpanMm } from './pressed';
 export { pluggedIn } from './beside';
+export { axesOf, directionOf, dot, type Vec } from './frame';
 export { BARE_METAL_MM, CONDUCTIVE, SWELLING } from './clearance';
 export {
   acrossSizes,

@@ -15,7 +15,7 @@ import { moveWords, seekPlaces } from './moves';
 import {} from './port';
 import { stepsAway } from './away';
 import type { PlacedItem } from './scene';
-import { sawnOff } from './sawing';
+import { sawnOff } from './sawOff';
 import { sinkWays } from './sink';
 
 export interface Proposals {

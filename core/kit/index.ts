@@ -13,8 +13,8 @@ export {
   zSpan,
   type Removal,
 } from './thickness';
-export { sawFindings, sawWays } from './sawing';
-export { stripOf } from './sawn';
+export { isLookedAt, sawFindings, sawWays } from './sawing';
+export { isTender, stripOf } from './sawn';
 export { billOf, type Bill, type BillRow } from './bill';
 export { findParts, type Facets } from './search';
 export { leastRemovals, type Slimming } from './slim';

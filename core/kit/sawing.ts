@@ -12,11 +12,8 @@ import {
   type WayOut,
 } from '../model';
 import { blockBox } from '../geometry';
-import { inStrip, isInStrip, LEAST_LEFT_MM, sawnPart, stripOf } from './sawn';
+import { inStrip, isInStrip, isTender, LEAST_LEFT_MM, sawnPart, stripOf } from './sawn';
 import { wholePartOf } from './thickness';
-
-/** What is never sawn: cells burn, glass and panels break. */
-const TENDER: ReadonlySet<string> = new Set(['cell', 'glass']);
 
 interface At {
   item: Item;
@@ -55,10 +52,16 @@ function leftOf(part: Part, { edge, mm }: Sawn): number | undefined {
   return Math.max(...ends.map((b) => b[1][axis])) - Math.min(...ends.map((b) => b[0][axis])) - mm;
 }
 
+/** A cut moved by more than this runs elsewhere than where somebody looked, mm. */
+const SAME_LINE_MM = 0.3;
+/** Whether what runs through a cut was looked at where it lies now. */
+export const isLookedAt = ({ crosses, mm }: Sawn): boolean =>
+  crosses !== undefined && Math.abs(crosses.atMm - mm) <= SAME_LINE_MM + 1e-9;
+
 function faultsOf(at: At): SawFault[] {
   const { item, part, cut } = at;
   const left = part.blocks.filter((b) => !item.struck.includes(b.id));
-  if (left.some((b) => TENDER.has(b.kind))) return [{ is: 'tender', ...at }];
+  if (isTender(part)) return [{ is: 'tender', ...at }];
   const strip = stripOf(part, cut);
   if (!strip) return [{ is: 'outline', ...at, leftMm: leftOf(part, cut) }];
   const after = sawnPart(part, { sawn: [cut] });
@@ -75,12 +78,15 @@ function faultsOf(at: At): SawFault[] {
     ...left
       .filter((b) => b.kind !== 'board' && !b.soft && inStrip(b, strip) === 'some')
       .map((b): SawFault => ({ is: 'through', ...at, name: b.name })),
-    ...left
-      .filter((b) => (b.kind === 'chip' || b.kind === 'shield') && inStrip(b, strip) === 'all')
-      .map((b): SawFault => ({ is: 'gone', ...at, name: b.name })),
+    ...[
+      ...left.filter(
+        (b) => (b.kind === 'chip' || b.kind === 'shield') && inStrip(b, strip) === 'all',
+      ),
+      ...(part.ribbons ?? []).filter((r) => isInStrip(strip, r.at[0], r.at[1])),
+    ].map(({ name }): SawFault => ({ is: 'gone', ...at, name })),
     ...(isAerial ? [{ is: 'antenna' as const, ...at }] : []),
     ...(lost.length ? [{ is: 'pads' as const, ...at, names: lost }] : []),
-    ...(cut.crosses ? [] : [{ is: 'crosses' as const, ...at }]),
+    ...(isLookedAt(cut) ? [] : [{ is: 'crosses' as const, ...at }]),
     ...(open.length ? [{ is: 'bridge' as const, ...at, traces: open }] : []),
   ];
 }
@@ -149,7 +155,11 @@ function wordsOf(f: SawFault): Words {
       return {
         title: 'What does the saw cross?',
         what: strip,
-        why: [`Nobody has said which traces and planes run there. ${LOOK}`],
+        why: [
+          cut.crosses
+            ? `It was looked at ${mm1(cut.crosses.atMm)} mm from the edge, and is sawn at ${mm1(cut.mm)} mm now. ${LOOK}`
+            : `Nobody has said which traces and planes run there. ${LOOK}`,
+        ],
       };
     case 'bridge':
       return {
@@ -184,7 +194,10 @@ function lessOf(f: SawFault): number | undefined {
   return undefined;
 }
 
-const answered = (cut: Sawn, crosses: NonNullable<Sawn['crosses']>): Sawn => ({ ...cut, crosses });
+const answered = (cut: Sawn, crosses: Omit<NonNullable<Sawn['crosses']>, 'atMm'>): Sawn => ({
+  ...cut,
+  crosses: { ...crosses, atMm: cut.mm },
+});
 
 /** What may be done about one of these. */
 export function sawWays(p: Project, finding: Finding): WayOut[] {

@@ -13,7 +13,11 @@ const part = (id: string): Part => STARTER_PARTS.find((q) => q.id === id)!;
 const saw = (cut: Sawn, p: Project = done): Project =>
   applied(p, { do: 'saw', item: computer.id, cut });
 const codes = (p: Project): string[] => sawFindings(p).map((f) => f.code);
-const LOOKED: NonNullable<Sawn['crosses']> = { planes: true, traces: [] };
+const looked = (
+  edge: Sawn['edge'],
+  mm: number,
+  traces: NonNullable<Sawn['crosses']>['traces'] = [],
+): Sawn => ({ edge, mm, crosses: { atMm: mm, planes: true, traces } });
 const EDGES = ['left', 'right', 'bottom', 'top'] as const;
 
 test('a board is shorter by what is sawn off, at that edge and no other', () => {
@@ -79,29 +83,22 @@ test('what stands on the strip is gone, what is cut through stays and is said: b
 });
 
 test('the same cuts give the same part, so that nothing is stood anew for nothing', () => {
-  const p = saw({ edge: 'top', mm: 1, crosses: LOOKED });
+  const p = saw(looked('top', 1));
   const item = p.kit.items.find((i) => i.id === computer.id)!;
   expect(partOf(p, item)).toBe(partOf(p, { ...item, name: 'another' }));
   expect(partOf(done, computer)).toBe(teasel);
 });
 
 test('each thing that goes wrong has its name, and its way out clears it', () => {
-  expect(codes(saw({ edge: 'top', mm: 0.5, crosses: LOOKED }))).toEqual([]);
+  expect(codes(saw(looked('top', 0.5)))).toEqual([]);
   const cases: Array<[Sawn, string]> = [
     [{ edge: 'top', mm: 0.5 }, 'saw-crosses'],
-    [{ edge: 'left', mm: 60.5, crosses: LOOKED }, 'saw-outline'],
-    [{ edge: 'left', mm: 25, crosses: LOOKED }, 'saw-through'],
-    [{ edge: 'left', mm: 40, crosses: LOOKED }, 'saw-gone'],
-    [{ edge: 'left', mm: 3, crosses: LOOKED }, 'saw-antenna'],
-    [{ edge: 'top', mm: 6, crosses: LOOKED }, 'saw-pads'],
-    [
-      {
-        edge: 'top',
-        mm: 0.5,
-        crosses: { planes: false, traces: [{ name: '3.3 V', bridged: false }] },
-      },
-      'saw-bridge',
-    ],
+    [looked('left', 60.5), 'saw-outline'],
+    [looked('left', 25), 'saw-through'],
+    [looked('left', 40), 'saw-gone'],
+    [looked('left', 3), 'saw-antenna'],
+    [looked('top', 6), 'saw-pads'],
+    [looked('top', 0.5, [{ name: '3.3 V', bridged: false }]), 'saw-bridge'],
   ];
   for (const [cut, code] of cases) {
     const p = saw(cut);
@@ -117,13 +114,44 @@ test('each thing that goes wrong has its name, and its way out clears it', () =>
   const sawnCell = applied(done, {
     do: 'saw',
     item: done.kit.items.find((i) => i.part.startsWith('slab'))!.id,
-    cut: { edge: 'top', mm: 2, crosses: LOOKED },
+    cut: looked('top', 2),
   });
   expect(codes(sawnCell)).toEqual(['saw-tender']);
 });
 
+test('what was looked at holds where one looked, and a hair beside it', () => {
+  const at = (mm: number) => codes(saw({ ...looked('top', 0.5), mm }));
+  expect([at(0.5), at(0.8), at(0.9)]).toEqual([[], [], ['saw-crosses']]);
+  const f = sawFindings(saw({ ...looked('top', 0.5), mm: 0.9 }))[0]!;
+  expect(f.why[0]).toContain('looked at 0.5 mm from the edge, and is sawn at 0.9 mm now');
+});
+
+test('a flat tail that leaves at the edge goes with it, and so does a socket that sits in no block', () => {
+  const tail = part('pane-3-5-bare').ribbons![0]!;
+  const bare: Part = {
+    ...part('knit'),
+    ribbons: [{ ...tail, name: 'tail', at: [37, 14, 0], dir: [1, 0, 0] }],
+    connectors: [
+      { id: 'mouth', name: 'mouth', type: 'usb-c', at: [37, 5, 1], dir: [1, 0, 0], outside: true },
+    ],
+  };
+  const p: Project = {
+    ...done,
+    kit: {
+      ...done.kit,
+      parts: [...done.kit.parts, bare],
+      items: done.kit.items.map((i) =>
+        i.id === computer.id ? { ...i, part: bare.id, struck: [], sawn: [looked('right', 2)] } : i,
+      ),
+    },
+  };
+  expect(sawFindings(p).map((f) => f.title)).toContain('The tail goes with the strip');
+  const cut = sawnPart(bare, { sawn: [looked('right', 2)] });
+  expect([cut.ribbons, cut.connectors]).toEqual([[], []]);
+});
+
 test('a block that came off first is not in the way of the saw', () => {
-  const p = saw({ edge: 'right', mm: 3, crosses: LOOKED });
+  const p = saw(looked('right', 3));
   const isStruck = computer.struck.includes('usb-stack');
   expect(codes(p).includes('saw-through')).toBe(!isStruck);
   const struck = applied(p, { do: 'strike', item: computer.id, block: 'usb-stack' });

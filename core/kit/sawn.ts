@@ -6,6 +6,11 @@
 import { blockBox } from '../geometry';
 import type { Block, Item, Part, Sawn } from '../model';
 
+/** Neither is ever sawn: cells burn, panels break. */
+const TENDER: ReadonlySet<Block['kind']> = new Set<Block['kind']>(['cell', 'glass']);
+export const isTender = (part: Pick<Part, 'blocks'>): boolean =>
+  part.blocks.some((b) => TENDER.has(b.kind));
+
 /** Beside the saw a board keeps at least so much, mm. */
 export const LEAST_LEFT_MM = 5;
 /** A saw and a file take a line with so much uncertainty, mm: as a limit. */
@@ -71,8 +76,11 @@ function without(part: Part, strip: Strip): Part {
   return {
     ...part,
     blocks,
-    connectors: part.connectors.filter((c) => c.block === undefined || left.has(c.block)),
+    connectors: part.connectors.filter((c) =>
+      c.block === undefined ? stays(c.at[0], c.at[1]) : left.has(c.block),
+    ),
     pads: part.pads.filter((q) => stays(q.x, q.y)),
+    ...(part.ribbons ? { ribbons: part.ribbons.filter((r) => stays(r.at[0], r.at[1])) } : {}),
     ...(part.holes ? { holes: part.holes.filter((h) => stays(h.x, h.y)) } : {}),
     ...(part.ports
       ? { ports: part.ports.filter((q) => q.block === undefined || left.has(q.block)) }

@@ -44,7 +44,10 @@ export const Carrier = z.strictObject({
     .array(
       z.strictObject({ block: Id, gpio: z.number().int().min(0).max(63), looks: z.enum(LOOKS) }),
     )
-    .max(40),
+    .max(40)
+    .refine((all) => new Set(all.map((k) => k.block)).size === all.length, {
+      error: 'A switch is led to one line.',
+    }),
   /** How many of a kind belong to it, all alike. */
   counts: z
     .array(z.strictObject({ part: Id, name: Name, count: z.number().int().min(1).max(400) }))

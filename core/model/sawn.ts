@@ -12,6 +12,8 @@ export const Sawn = z.strictObject({
   /** What runs through the cut, looked at from both sides; nothing said while nobody has looked. */
   crosses: z
     .strictObject({
+      /** Where one looked, mm from the edge: further in something else runs. */
+      atMm: z.number().positive().max(300),
       /** Ground or supply planes, whose cut edges lie a hair apart. */
       planes: z.boolean(),
       traces: z.array(z.strictObject({ name: Name, bridged: z.boolean() })).max(40),

@@ -22,6 +22,8 @@ export interface Spread {
 const GAP_MM = 9;
 /** Room round the book, px: for page titles and flags, and none for a small picture of it. */
 const ROOMY = { edge: 26, top: 34 };
+/** From the upper page down to the fold, where the title of the lower one stands under that, px. */
+const FOLD_PX = 8;
 const SMALL = { edge: 3, top: 3 };
 
 export function spreadOf(body: Body, width: number, height: number, { edge, top } = ROOMY): Spread {
@@ -68,7 +70,8 @@ export function spreadOf(body: Body, width: number, height: number, { edge, top 
     });
   }
   if (isOnePage) return { pages, scale, width, height };
-  const mid = side ? x0 + w * scale + gap / 2 : y0 + h * scale + gap / 2;
+  const above = isTitled ? FOLD_PX : gap / 2;
+  const mid = side ? x0 + w * scale + gap / 2 : y0 + h * scale + above;
   return {
     pages,
     scale,

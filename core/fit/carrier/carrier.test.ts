@@ -103,6 +103,51 @@ describe('findings and ways', () => {
     }));
     expect(kinds(springs)).toEqual(['carrier-contacts']);
   });
+  test('of two places for one kind each that is empty is told for itself', () => {
+    const none: Project = {
+      ...minnow,
+      kit: { ...minnow.kit, items: minnow.kit.items.filter((i) => i.part !== 'm1-side-key') },
+      layout: {
+        placements: minnow.layout.placements.filter((q) => !q.item.startsWith('side-')),
+      },
+    };
+    const missing = carrierBoards
+      .findings(sceneOf(none))
+      .filter((f) => f.code === 'carrier-missing');
+    expect(missing.map((f) => f.what)).toEqual([
+      'M1 board is made for left side key, and the kit has none.',
+      'M1 board is made for right side key, and the kit has none.',
+    ]);
+    expect(new Set(missing.map((f) => f.id)).size).toBe(2);
+  });
+  test('what is kept from its board is brought back by the way out, whichever of the two lies apart', () => {
+    const outside = (item: string) => applied(minnow, { do: 'where', item, where: 'outside' });
+    for (const [p, brings] of [
+      [outside('thimble'), 'thimble'],
+      [outside('m1'), 'm1'],
+    ] as const) {
+      const scene = sceneOf(p);
+      const f = carrierBoards.findings(scene).find((x) => x.code === 'carrier-elsewhere')!;
+      const [way] = carrierBoards.ways(scene, f, []);
+      expect(way!.changes).toEqual([{ do: 'where', item: brings, where: undefined }]);
+    }
+    // The cell stays outside: nobody says that it belongs on the board.
+    expect(kinds(outside('cell'))).toEqual([]);
+  });
+  test('set too high it is brought to its height, and a rider is shifted on what it rides on', () => {
+    const p = moved('panel', { lift: 3 });
+    const scene = sceneOf(p);
+    const f = carrierBoards.findings(scene).find((x) => x.code === 'carrier-height')!;
+    const [way] = carrierBoards.ways(scene, f, []);
+    expect(kinds(applied(p, way!.changes[0]!))).toEqual([]);
+
+    const riding = moved('frame', { on: { item: 'm1' }, up: 'in', x: 60, y: 2, turn: 90, lift: 0 });
+    const there = sceneOf(riding);
+    const turned = carrierBoards.findings(there).find((x) => x.code === 'carrier-turned')!;
+    const [back] = carrierBoards.ways(there, turned, []);
+    // It rides on the far side of the board: right in plan, and still at the wrong height.
+    expect(kinds(applied(riding, back!.changes[0]!))).toEqual(['carrier-height']);
+  });
   test('a part may lie beside its place by what its maker allows, and nearly so is not sure', () => {
     const { x } = minnow.layout.placements.find((q) => q.item === 'panel')!;
     const verdict = (mm: number) =>
@@ -127,7 +172,7 @@ describe('findings and ways', () => {
           const open = carrierBoards
             .findings(scene)
             .find((f) => f.verdict !== 'clear' && f.about[0] === item);
-          if (!open || open.code === 'carrier-height') return;
+          if (!open) return;
           const [way] = carrierBoards.ways(scene, open, [...scene.items.values()]);
           const mended = applied(p, way!.changes[0]!);
           const left = carrierFaults(sceneOf(mended)).filter(

@@ -7,14 +7,13 @@
  */
 import { blockBox, placedPoint } from '../../geometry';
 import { type CarrierOn, carriersOf, type Joined, joinsOf, partOf } from '../../kit';
-import type { Item, Join } from '../../model';
+import { isHost, type Item, type Join } from '../../model';
+import { axesOf, dot, minus, type Vec } from '../frame';
 import { type PlacedItem, pointOf, type Scene } from '../scene';
 import { wantsPlace } from '../unplaced';
 
 /** A turn of more than this is another way round, not a crooked one, degrees. */
 const TURNED_DEG = 20;
-
-type Vec = readonly [number, number, number];
 
 /** How a part lies against its place: in the board's frame, mm and degrees. */
 export interface Lies {
@@ -40,20 +39,9 @@ export type CarrierFault =
       lies: Lies;
     }
   | { is: 'count'; on: CarrierOn; name: string; part: string; want: number; have: readonly Item[] }
-  | { is: 'contacts'; on: CarrierOn; item: Item; join: Join; springs: number };
-
-const minus = (a: Vec, b: Vec): Vec => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-const dot = (a: Vec, b: Vec): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-
-/** The axes of an item's own frame, in the body's. */
-function axesOf(at: PlacedItem): readonly [Vec, Vec, Vec] {
-  const o = pointOf(at, [0, 0, 0]);
-  return [
-    minus(pointOf(at, [1, 0, 0]), o),
-    minus(pointOf(at, [0, 1, 0]), o),
-    minus(pointOf(at, [0, 0, 1]), o),
-  ];
-}
+  | { is: 'contacts'; on: CarrierOn; item: Item; join: Join; springs: number }
+  /** It has keys, and no computer stands on it that their tracks could lead to. */
+  | { is: 'keys'; on: CarrierOn };
 
 /** Where a maker puts a point of a part, in the body's frame. */
 const meantPoint = (carrier: PlacedItem, join: Join, v: Vec): Vec =>
@@ -146,29 +134,47 @@ const isToBeLaid = ({ project: p }: Scene, item: Item): boolean =>
   !p.layout.placements.some((q) => q.item === item.id) &&
   wantsPlace(partOf(p, item));
 
+const overlap = (a: PlacedItem['solids'][number], b: PlacedItem['solids'][number]): boolean =>
+  a.x0 < b.x1 && b.x0 < a.x1 && a.y0 < b.y1 && b.y0 < a.y1;
+
+/** Springs between a board and a part over or under it: of either, or a strip of their own. */
+export const springsBetween = (scene: Scene, on: PlacedItem, at: PlacedItem): number =>
+  [...scene.items.values()]
+    .flatMap(({ blocks }) => blocks)
+    .filter(
+      ({ block, solid }) =>
+        block.presses?.forceN !== undefined &&
+        [on, at].every(({ solids }) => solids.some((s) => overlap(s, solid))),
+    )
+    .reduce((sum, { block }) => sum + (block.presses?.count ?? 1), 0);
+
 /** Springs of a carrier under a part, against the contacts that the part has for them. */
 function contactFaults(joined: Joined, join: Join, scene: Scene): CarrierFault[] {
   const { on, item } = joined;
   const [carrier, at] = [scene.items.get(on.item.id)!, scene.items.get(item.id)];
-  if (!at || join.contacts === undefined) return [];
-  const meets = (s: PlacedItem['solids'][number]): boolean =>
-    at.solids.some((o) => o.x0 < s.x1 && s.x0 < o.x1 && o.y0 < s.y1 && s.y0 < o.y1);
-  const springs = carrier.blocks
-    .filter(({ block, solid }) => block.presses?.forceN !== undefined && meets(solid))
-    .reduce((sum, { block }) => sum + (block.presses?.count ?? 1), 0);
-  const isWrong = springs > 0 && springs !== join.contacts;
+  if (!at || join.by !== 'springs') return [];
+  const springs = springsBetween(scene, carrier, at);
+  const isWrong = springs === 0 || (join.contacts !== undefined && springs !== join.contacts);
   return isWrong ? [{ is: 'contacts', on, item, join, springs }] : [];
 }
+
+/** The board stays outside, and what belongs on it is in the shell. */
+const leftBehind = (scene: Scene, joined: readonly Joined[]): CarrierFault[] =>
+  joined.flatMap(({ on, item, joins: [join] }) =>
+    scene.items.has(item.id) && join ? [{ is: 'elsewhere' as const, on, item, join }] : [],
+  );
 
 function ofCarrier(scene: Scene, on: CarrierOn, all: readonly Joined[]): CarrierFault[] {
   const { project: p } = scene;
   const carrier = scene.items.get(on.item.id);
-  if (!carrier) return [];
   const mine = all.filter((j) => j.on.item.id === on.item.id);
+  if (!carrier) return on.item.where === 'outside' ? leftBehind(scene, mine) : [];
   const places = nearestJoins(carrier, mine, scene);
   const met = new Set(places.values());
   const missing = on.carrier.joins.filter((j) => !met.has(j));
+  const hasHost = mine.some((j) => isHost(partOf(p, j.item)));
   return [
+    ...(on.carrier.keys.length && !hasHost && !missing.length ? [{ is: 'keys' as const, on }] : []),
     ...missing.map((join): CarrierFault => ({ is: 'missing', on, join })),
     ...[...places].flatMap(([joined, join]) => [
       ...placeFaults(joined, join, scene),

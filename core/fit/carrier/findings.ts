@@ -2,15 +2,18 @@
 import { areJoined, partOf } from '../../kit';
 import type { Finding, Join, Part, Placement, Project, SourceShare, WayOut } from '../../model';
 import { judgedGap } from '../contact';
+import { axesOf } from '../frame';
 import { PLACE_U, type PlacedItem, type Scene, standItem } from '../scene';
 import type { SceneCheck } from '../sceneCheck';
 import { type CarrierFault, carrierFaults, liesAt } from './faults';
 import { carrierWords } from './words';
 
-const subjectOf = (f: CarrierFault): string => {
+function subjectOf(f: CarrierFault): string {
   if ('item' in f) return f.item.id;
-  return f.is === 'missing' ? f.join.part : f.part;
-};
+  // Of two places for one kind either may be empty.
+  if (f.is === 'missing') return `${f.join.part}-${f.on.carrier.joins.indexOf(f.join)}`;
+  return f.is === 'count' ? f.part : 'host';
+}
 
 const idOf = (f: CarrierFault): string => `carrier:${f.is}-${f.on.item.id}-${subjectOf(f)}`;
 
@@ -60,40 +63,45 @@ const findings = (scene: Scene): Finding[] =>
 /** Where and how an item would have to be placed to lie as its carrier wants it. */
 function placedOn(scene: Scene, carrier: PlacedItem, at: PlacedItem, join: Join): Placement[] {
   const { placement } = at;
-  if ('item' in placement.on) return [];
+  const { x, y, turn } = join;
+  if ('item' in placement.on) {
+    const isRider = placement.on.item === carrier.item.id && !join.over;
+    return isRider ? [{ ...placement, stand: 'flat', up: 'in', x, y, turn }] : [];
+  }
   const round = (mm: number): number => Math.round(mm * 100) / 100;
   const stood = (next: Placement): PlacedItem | undefined =>
     standItem({ ...scene, items: new Map(scene.items) }, next, at.index);
-  const around = [0, 90, 180, 270].map((turn) => carrier.pose.turn + turn);
+  // As its maker turns it on the board, with the board; over, its own turn runs the other way.
+  const turns = [turn, -turn].flatMap((by) =>
+    [0, 90, 180, 270].map((more) => (((carrier.pose.turn + by + more) % 360) + 360) % 360),
+  );
   return (['in', 'out'] as const).flatMap((up) =>
-    around.flatMap((turn): Placement[] => {
-      const start: Placement = {
-        ...placement,
-        stand: 'flat',
-        up,
-        turn: ((turn % 360) + 360) % 360,
-      };
+    [...new Set(turns)].flatMap((around): Placement[] => {
+      const start: Placement = { ...placement, stand: 'flat', up, turn: around };
       const there = stood(start);
       if (!there) return [];
       const lies = liesAt(carrier, there, join);
       if (lies.isOver || lies.turnDeg > 1) return [];
-      const moved = [
-        { ...start, x: start.x + 1 },
-        { ...start, y: start.y + 1 },
-      ].map((next) => liesAt(carrier, stood(next)!, join));
-      // Across a flat board a step of the placement is a step of the part, whichever way it is turned.
-      const [a, b] = moved.map((m) => [m.dx - lies.dx, m.dy - lies.dy] as const);
-      const det = a![0] * b![1] - a![1] * b![0];
-      if (Math.abs(det) < 1e-6) return [];
-      const x = (-lies.dx * b![1] + lies.dy * b![0]) / det;
-      const y = (lies.dx * a![1] - lies.dy * a![0]) / det;
-      return [{ ...start, x: round(start.x + x), y: round(start.y + y) }];
+      // What it is off in the frame of the board, along the body's own axes.
+      const [ex, ey, ez] = axesOf(carrier);
+      const back = (axis: 0 | 1): number => -(lies.dx * ex[axis] + lies.dy * ey[axis]);
+      const inward = scene.shell!.sign(there.piece) > 0 ? -1 : 1;
+      const lift = join.z === undefined ? 0 : -lies.dz * ez[2] * inward;
+      return [
+        {
+          ...start,
+          x: round(start.x + back(0)),
+          y: round(start.y + back(1)),
+          lift: round(Math.max(0, start.lift + lift)),
+        },
+      ];
     }),
   );
 }
 
 function ways(scene: Scene, finding: Finding): WayOut[] {
   const f = carrierFaults(scene).find((x) => idOf(x) === finding.id);
+  if (f?.is === 'elsewhere') return [laidOutAgain(f)];
   if (!f || !('lies' in f)) return [];
   const [carrier, at] = [scene.items.get(f.on.item.id), scene.items.get(f.item.id)];
   if (!carrier || !at) return [];
@@ -104,6 +112,18 @@ function ways(scene: Scene, finding: Finding): WayOut[] {
     changes: [{ do: 'place', placement }],
     effort: 0.4,
   }));
+}
+
+/** Whatever holds it apart from its board: that is taken back, and it is laid out anew. */
+function laidOutAgain({ on, item }: Extract<CarrierFault, { is: 'elsewhere' }>): WayOut {
+  const which = on.item.where === 'outside' ? on.item : item;
+  return {
+    id: `lay-out-${which.id}`,
+    text: `Bring ${which.name} to ${which === item ? on.item.name : item.name}, and lay it out anew`,
+    cost: 'its place now is given up',
+    changes: [{ do: 'where', item: which.id, where: undefined }],
+    effort: 2,
+  };
 }
 
 /** What the kit is short of, or has too much of. */

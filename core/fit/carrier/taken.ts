@@ -1,14 +1,12 @@
 /** A maker's places read off the layout: a kit is laid out once as its sheet shows it, and the rest follows. */
 import type { Join } from '../../model';
+import { axesOf, dot, minus } from '../frame';
 import { type PlacedItem, pointOf, type Scene } from '../scene';
-import { liesAt } from './faults';
+import { liesAt, springsBetween } from './faults';
 
 /** A part works so far beside its place where nothing else is said, mm: half a contact, typical. */
 const USUAL_WITHIN_MM = 0.6;
 
-type Vec = readonly [number, number, number];
-const minus = (a: Vec, b: Vec): Vec => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-const dot = (a: Vec, b: Vec): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 const tenth = (mm: number): number => Math.round(mm * 10) / 10 + 0;
 
 const overlaps = (a: PlacedItem, b: PlacedItem): boolean =>
@@ -29,30 +27,23 @@ export const lyingOnBoard = (scene: Scene, board: string): PlacedItem[] => {
 export function joinAsLaid(scene: Scene, board: string, item: string): Join | undefined {
   const [on, at] = [scene.items.get(board), scene.items.get(item)];
   if (!on || !at) return undefined;
-  const origin = pointOf(on, [0, 0, 0]);
-  const axis = (of: PlacedItem, v: Vec): Vec =>
-    minus(pointOf(of, [v[0], v[1], v[2]]), pointOf(of, [0, 0, 0]));
-  const [ex, ey, ez] = [axis(on, [1, 0, 0]), axis(on, [0, 1, 0]), axis(on, [0, 0, 1])];
-  const lies = minus(pointOf(at, [0, 0, 0]), origin);
-  const along = axis(at, [1, 0, 0]);
-  const isOver = dot(axis(at, [0, 0, 1]), ez) < 0;
+  const [ex, ey, ez] = axesOf(on);
+  const [along, , up] = axesOf(at);
+  const lies = minus(pointOf(at, [0, 0, 0]), pointOf(on, [0, 0, 0]));
+  const isOver = dot(up, ez) < 0;
   const deg = (Math.atan2(dot(along, ey), dot(along, ex)) * 180) / Math.PI;
-  const pressed = [...on.blocks, ...at.blocks].some(
-    ({ block, solid: s }) =>
-      block.presses?.forceN !== undefined &&
-      s.x0 < Math.max(...at.solids.map((o) => o.x1)) &&
-      s.x1 > Math.min(...at.solids.map((o) => o.x0)),
-  );
+  const springs = springsBetween(scene, on, at);
   const join = (turn: number): Join => ({
     part: at.item.part,
     name: at.item.name,
-    by: pressed && !at.part.screen ? 'springs' : 'plug',
+    by: springs > 0 && !at.part.screen ? 'springs' : 'plug',
     x: tenth(dot(lies, ex)),
     y: tenth(dot(lies, ey)),
     z: tenth(dot(lies, ez)),
     turn: tenth(((turn % 360) + 360) % 360),
     ...(isOver ? { over: true } : {}),
     withinMm: USUAL_WITHIN_MM,
+    ...(springs > 0 && !at.part.screen ? { contacts: springs } : {}),
   });
   // Turned over, a part's own x may run either way: the turn that puts it where it lies is the one.
   return [deg, 180 - deg, -deg, 180 + deg]

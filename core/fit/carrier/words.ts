@@ -81,9 +81,18 @@ export function carrierWords(f: CarrierFault): Words {
         why: ['Count them before anything is closed: one that is left over was forgotten inside.'],
       };
     }
+    case 'keys':
+      return {
+        title: 'Its keys lead to no computer',
+        what: `${board} has ${f.on.carrier.keys.length} keys of its own, and no computer stands on it.`,
+        why: ['Its tracks end at the contacts of a computer: say in Kit rules which one that is.'],
+      };
     case 'contacts':
       return {
-        title: `${f.springs} springs for ${f.join.contacts} contacts`,
+        title:
+          f.join.contacts === undefined
+            ? 'No springs under it'
+            : `${f.springs} springs for ${f.join.contacts} contacts`,
         what: `${f.item.name} on ${board}`,
         why: ['Each contact wants a spring of its own, and each spring a contact.'],
       };

@@ -1,6 +1,7 @@
 /** What goes wrong with a kit: a layer the wrong way round, beside its springs, forgotten, or one of another kit. */
 import { type Carrier, type Item, length, type Project } from '../../model';
 import { STARTER_PARTS } from '../../catalogue';
+import { handled, sceneOf } from '../../fit';
 import { carriersOf, joinsOf, type Joined } from '../../kit';
 import { type Case, type Kind, placementOf, withPart, withPlacement } from './kind.fixture';
 
@@ -18,17 +19,7 @@ const each =
 /** A part turned in its place: its middle stays where it is. */
 function turned(p: Project, item: string, by: 90 | 180): Project | undefined {
   const at = placementOf(p, item);
-  const box = p.kit.parts.find((q) => q.id === p.kit.items.find((i) => i.id === item)!.part)!;
-  const plan = box.blocks[0]!.plan;
-  if (!at || plan.kind !== 'rect') return undefined;
-  const [w, h] = [plan.w.mm, plan.h.mm];
-  const isMirrored = at.x + w > 126;
-  if (by === 90) return withPlacement(p, item, { turn: at.turn + 90 });
-  return withPlacement(p, item, {
-    turn: at.turn + 180,
-    x: isMirrored ? at.x - w : at.x + w,
-    y: at.y + h,
-  });
+  return at && withPlacement(p, item, handled(sceneOf(p), at, { turn: at.turn + by }));
 }
 
 const withItems = (p: Project, items: Item[]): Project => ({ ...p, kit: { ...p.kit, items } });
@@ -141,6 +132,49 @@ export const CARRIER_KINDS: readonly Kind[] = [
     ),
   },
   {
+    name: 'a kit whose springs came off',
+    makes: 'hit',
+    cases: board(
+      (p, on) =>
+        withPart(p, on.item.part, (q) => ({
+          ...q,
+          blocks: q.blocks.filter((b) => b.presses === undefined),
+        })),
+      /0 springs for/,
+    ),
+  },
+  {
+    name: 'the board of a kit outside, and its layers in the shell',
+    makes: 'hit',
+    cases: board(
+      (p, on) => ({
+        ...withItems(
+          p,
+          p.kit.items.map((i) => (i.id === on.item.id ? { ...i, where: 'outside' as const } : i)),
+        ),
+        layout: { placements: p.layout.placements.filter((q) => q.item !== on.item.id) },
+      }),
+      /Not on its board/,
+    ),
+  },
+  {
+    name: 'keys of a carrier that its maker leads to no computer',
+    makes: 'hit',
+    cases: board(
+      (p, on) =>
+        withCarrier(p, on.item, (c) => ({ ...c, joins: c.joins.filter((j) => !j.contacts) })),
+      /lead to no computer/,
+    ),
+  },
+  {
+    name: 'keys of a carrier to be read through a controller board',
+    makes: 'hit',
+    cases: board(
+      (p) => ({ ...p, controls: { ...p.controls, route: 'usb' } }),
+      /leads it to the header/,
+    ),
+  },
+  {
     name: 'rules of a kit that want each in before the other',
     makes: 'hit',
     cases: board(
@@ -239,8 +273,8 @@ export function sameLines(p: Project): Project {
   return { ...p, controls: { ...p.controls, inputs } };
 }
 
-/** A tolerance read a little wider than the maker gives it. */
-export const widerKit = (p: Project): Project =>
+/** A chip of the board a tenth lower than its maker says. */
+export const lowerChip = (p: Project): Project =>
   carriersOf(p).reduce(
     (q, on) =>
       withPart(q, on.item.part, (part) => ({

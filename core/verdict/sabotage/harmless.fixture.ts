@@ -6,7 +6,7 @@ import { cutBeside, cutSmaller } from './asMade.fixture';
 import { madeFor, withMade } from '../../made';
 import { applied, type Joint, type MadeKind, mustRead, type Project, length } from '../../model';
 import { misreadAndTakenBack, provedAsPlanned } from './bench.fixture';
-import { sameLines, shiftedKit, widerKit } from './carrier.fixture';
+import { sameLines, shiftedKit, lowerChip } from './carrier.fixture';
 import { soundLatch, soundShoulder } from './faces.fixture';
 import { ownSwitches, oneMore } from './chosen.fixture';
 import { calmChords } from './games.fixture';
@@ -167,7 +167,7 @@ export const HARMLESS: readonly Harmless[] = [
   { name: 'half a millimetre sawn off a board, what it crossed bridged', change: sawnSoundly },
   { name: 'layers of a kit a tenth of a millimetre beside', change: shiftedKit },
   { name: 'lines of a kit said by hand as its tracks lead', change: sameLines },
-  { name: 'a chip of a kit a little lower', change: widerKit },
+  { name: 'a chip of a kit a little lower', change: lowerChip },
   { name: 'a shoulder key in a side wall, its switch behind it', change: soundShoulder },
   { name: 'a board screwed down on posts of its own', change: soundMounts },
   { name: 'a charger that ends 0.04 V over, a speaker 0.8 mm off its face', change: barelyHeld },

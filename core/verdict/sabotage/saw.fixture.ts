@@ -12,9 +12,12 @@ export const sawn = (p: Project, item: string, cuts: Sawn[]): Project => ({
   },
 });
 
-const BARE: NonNullable<Sawn['crosses']> = { planes: true, traces: [] };
+type Crosses = Omit<NonNullable<Sawn['crosses']>, 'atMm'>;
+const BARE: Crosses = { planes: true, traces: [] };
 const boardOf = (part: Part) =>
   part.blocks.find((b) => b.kind === 'board' && b.plan.kind === 'rect');
+
+const chipOf = (part: Part) => part.blocks.find((b) => b.kind === 'chip');
 
 /** From the right edge of a board to the right edge of something on it, mm. */
 function fromRight(part: Part, to: (part: Part) => number | undefined): number | undefined {
@@ -28,7 +31,7 @@ const boards =
   (
     is: (part: Part) => boolean,
     mmOf: (part: Part, item: Item) => number | undefined,
-    crosses: Sawn['crosses'],
+    crosses: Crosses | undefined,
     says: RegExp,
   ) =>
   (p: Project): Case[] =>
@@ -36,7 +39,11 @@ const boards =
       const part = partOfItem(p, item.id);
       const mm = is(part) && item.where === undefined ? mmOf(part, item) : undefined;
       if (mm === undefined || mm <= 0) return [];
-      const cut: Sawn = { edge: 'right', mm, ...(crosses ? { crosses } : {}) };
+      const cut: Sawn = {
+        edge: 'right',
+        mm,
+        ...(crosses ? { crosses: { ...crosses, atMm: mm } } : {}),
+      };
       return [{ where: item.id, spoilt: sawn(p, item.id, [cut]), ids: [item.id], says }];
     });
 
@@ -51,7 +58,7 @@ export const SAW_KINDS: readonly Kind[] = [
       isComputer,
       (part) =>
         fromRight(part, (q) => {
-          const chip = q.blocks.find((b) => b.kind === 'chip');
+          const chip = chipOf(q);
           return chip && (blockBox(chip)[0][0] + blockBox(chip)[1][0]) / 2;
         }),
       BARE,
@@ -65,7 +72,7 @@ export const SAW_KINDS: readonly Kind[] = [
       isComputer,
       (part) =>
         fromRight(part, (q) => {
-          const chip = q.blocks.find((b) => b.kind === 'chip');
+          const chip = chipOf(q);
           return chip && blockBox(chip)[0][0] - 0.5;
         }),
       BARE,
@@ -90,6 +97,20 @@ export const SAW_KINDS: readonly Kind[] = [
     name: 'a board sawn without a look at what runs there',
     makes: 'open',
     cases: boards(isComputer, () => 1.5, undefined, /What does the saw cross/),
+  },
+  {
+    name: 'a board sawn elsewhere than where somebody looked',
+    makes: 'open',
+    cases: (p) =>
+      boards(
+        isComputer,
+        () => 1.5,
+        BARE,
+        /What does the saw cross/,
+      )(p).map((c) => ({
+        ...c,
+        spoilt: sawn(p, c.where, [{ edge: 'right', mm: 1.5, crosses: { ...BARE, atMm: 0.8 } }]),
+      })),
   },
   {
     name: 'a board sawn across a trace that nobody bridged',
@@ -132,6 +153,6 @@ export const SAW_KINDS: readonly Kind[] = [
 export function sawnSoundly(p: Project): Project {
   const computer = p.kit.items.find((i) => isComputer(partOfItem(p, i.id)));
   const traces = [{ name: 'lamp', bridged: true }];
-  const cut: Sawn = { edge: 'top', mm: 0.5, crosses: { planes: true, traces } };
+  const cut: Sawn = { edge: 'top', mm: 0.5, crosses: { atMm: 0.5, planes: true, traces } };
   return computer ? sawn(p, computer.id, [cut]) : p;
 }

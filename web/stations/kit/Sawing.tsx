@@ -1,7 +1,7 @@
 /** Edges sawn off a board: how much, what runs through the cut, and which traces are bridged. */
 import { useState } from 'react';
 import { Button, Checkbox, Input, InputNumber, Select } from 'antd';
-import { stripOf } from '@deft/core/kit';
+import { isLookedAt, isTender, stripOf } from '@deft/core/kit';
 import { applied, type Item, type Part, type Sawn } from '@deft/core/model';
 import { useBuild } from '../../state/build';
 import { Bad } from '../../ui/Bad';
@@ -13,15 +13,15 @@ type Looked = 'no' | 'nothing' | 'planes';
 /** What a saw takes at first, mm. */
 const FIRST_MM = 2;
 
-const lookedAt = ({ crosses }: Sawn): Looked => {
-  if (!crosses) return 'no';
-  return crosses.planes ? 'planes' : 'nothing';
+const lookedAt = (cut: Sawn): Looked => {
+  // Where the saw runs otherwise by now, nobody has looked.
+  if (!isLookedAt(cut)) return 'no';
+  return cut.crosses?.planes ? 'planes' : 'nothing';
 };
 
 /** A board with a straight outline, and nothing on it that burns or breaks. */
 export const maySaw = (part: Part): boolean =>
-  !part.blocks.some((b) => b.kind === 'cell' || b.kind === 'glass') &&
-  EDGES.some((edge) => stripOf(part, { edge, mm: FIRST_MM }) !== undefined);
+  !isTender(part) && EDGES.some((edge) => stripOf(part, { edge, mm: FIRST_MM }) !== undefined);
 
 export function Sawing({ item, part }: { item: Item; part: Part }) {
   const { edit } = useBuild('edit');
@@ -78,7 +78,8 @@ function Cut({
   const looked = (value: Looked) => {
     const next = { ...cut };
     delete next.crosses;
-    onChange(value === 'no' ? next : { ...next, crosses: { planes: value === 'planes', traces } });
+    const crosses = { atMm: cut.mm, planes: value === 'planes', traces };
+    onChange(value === 'no' ? next : { ...next, crosses });
   };
   const named = (text: string) => {
     const names = [...new Set(text.split(',').map((t) => t.trim()))].filter(Boolean).slice(0, 40);
@@ -86,6 +87,7 @@ function Cut({
     onChange({
       ...cut,
       crosses: {
+        atMm: cut.mm,
         planes: cut.crosses?.planes ?? false,
         traces: names.map((name) => ({ name: name.slice(0, 80), bridged: bridged.has(name) })),
       },
@@ -146,6 +148,7 @@ function Cut({
                 onChange({
                   ...cut,
                   crosses: {
+                    atMm: cut.crosses?.atMm ?? cut.mm,
                     planes: cut.crosses?.planes ?? false,
                     traces: traces.map((x) =>
                       x.name === t.name ? { ...x, bridged: e.target.checked } : x,

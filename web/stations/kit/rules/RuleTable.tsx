@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { Button, Input, Select } from 'antd';
 import style from './KitRules.module.css';
 
-interface Column<T> {
+export interface Column<T> {
   head: string;
   /** Takes what the others of its row leave. */
   isWide?: boolean;

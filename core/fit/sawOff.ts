@@ -1,28 +1,19 @@
 /** A board's edge that reaches into something, sawn off: as little as clears it, the last thing one does. */
 import { type Finding, mm1, type Sawn, type WayOut } from '../model';
-import { stripOf } from '../kit';
-import { type PlacedItem, pointOf, type Scene } from './scene';
+import { isTender, stripOf } from '../kit';
+import { axesOf, dot, type Vec } from './frame';
+import type { PlacedItem, Scene } from './scene';
 
 /** More is another board, not a sawn one, mm. */
 const MOST_MM = 12;
 /** How nearly the other lies straight before an edge: the cosine. */
 const STRAIGHT = 0.95;
-/** Neither is sawn. */
-const TENDER: ReadonlySet<string> = new Set(['cell', 'glass']);
 /** Whatever else clears it is gentler. */
 const EFFORT = 9;
 
-type Vec = readonly [number, number, number];
-const dot = (a: Vec, b: Vec): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-
 /** The edge of a part, as it is drawn, that looks a way in the body's frame. */
 function edgeTowards(at: PlacedItem, way: Vec): Sawn['edge'] | undefined {
-  const o = pointOf(at, [0, 0, 0]);
-  const axis = (v: Vec): Vec => {
-    const end = pointOf(at, [v[0], v[1], v[2]]);
-    return [end[0] - o[0], end[1] - o[1], end[2] - o[2]];
-  };
-  const [x, y] = [dot(axis([1, 0, 0]), way), dot(axis([0, 1, 0]), way)];
+  const [x, y] = axesOf(at).map((axis) => dot(axis, way)) as [number, number, number];
   if (Math.abs(x) > STRAIGHT) return x > 0 ? 'right' : 'left';
   if (Math.abs(y) > STRAIGHT) return y > 0 ? 'top' : 'bottom';
   return undefined;
@@ -44,7 +35,7 @@ export function sawnOff(scene: Scene, finding: Finding, items: readonly PlacedIt
   if (short <= 0 || short > MOST_MM) return [];
   return items.flatMap((at): WayOut[] => {
     const { item, part } = at;
-    if (part.blocks.some((b) => TENDER.has(b.kind)) || !isAtItsBoard(finding, at)) return [];
+    if (isTender(part) || !isAtItsBoard(finding, at)) return [];
     // The move that parts them is the first one's, away from the second.
     const sign = finding.about[0] === item.id ? -1 : 1;
     const edge = edgeTowards(at, [sign * way.x, sign * way.y, sign * way.z]);

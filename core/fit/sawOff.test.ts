@@ -2,7 +2,7 @@
 import { demos } from '../catalogue';
 import { applied, appliedAll, type Project } from '../model';
 import { Checker } from './checker';
-import { sawnOff } from './sawing';
+import { sawnOff } from './sawOff';
 
 const tarn = demos().find((p) => p.id === 'tarn')!;
 const at = tarn.layout.placements.find((q) => q.item === 'amp')!;
