@@ -1,7 +1,7 @@
 /** Runs every kind at every place of every clean build, and every harmless change, and counts. */
 import { demos } from '../../catalogue';
 import { type Finding, isOpen, type Project, readProject } from '../../model';
-import { check } from '../check';
+import { check, type Check } from '../check';
 import { fedFromTheWall, fedStraightFromCell, docked, grafted } from './builds.fixture';
 import { AS_MADE_KINDS } from './asMade.fixture';
 import { BENCH_KINDS } from './bench.fixture';
@@ -81,6 +81,8 @@ export interface Outcome {
   by: ReadonlySet<Finding['check']>;
   spoilt: Project;
   makes: Kind['makes'];
+  /** The verdict on it, made from the one on the clean build; none where it was refused. */
+  after?: Check;
 }
 
 const words = (f: Finding): string => `${f.title}: ${f.what}`;
@@ -118,10 +120,20 @@ export function* sabotage(
         if (!found.length || closes) is = 'missed';
         else if (found.some((f) => names(f, c))) is = 'named';
         else is = 'unnamed';
-        yield { ...base, is, said: found.map(words), by: new Set(found.map((f) => f.check)) };
+        const by = new Set(found.map((f) => f.check));
+        yield { ...base, is, said: found.map(words), by, after };
       }
     }
   }
+}
+
+/**
+ * Findings that a verdict made from an earlier one has, or lacks, beside one made from nothing: none,
+ * when what it kept of the other was rightly kept.
+ */
+export function unlike(p: Project, made: Check, fresh: Check = check(p)): string[] {
+  const [a, b] = [made, fresh].map((c) => c.findings.map((f) => JSON.stringify(f)));
+  return [...a!.filter((f) => !b!.includes(f)), ...b!.filter((f) => !a!.includes(f))];
 }
 
 export interface FalseHit {

@@ -7,7 +7,7 @@ import { verdictFrom, check } from '../check';
 import { REGISTRY } from '../registry';
 import { HARMLESS } from './harmless.fixture';
 import { type Kind, worsened } from './kind.fixture';
-import { cleanBuilds, falseHits, fits, KINDS, sabotage } from './run.fixture';
+import { cleanBuilds, falseHits, fits, KINDS, sabotage, unlike } from './run.fixture';
 
 /** One place of every kind, in one build that has one: which build goes round with the kind. */
 const builds = cleanBuilds();
@@ -38,6 +38,22 @@ describe('the saboteur', () => {
     // The finished loaner and the graft; npm run sabotage tries them all.
     const two = [builds[0]!, builds[builds.length - 1]!];
     expect([...falseHits(two)].filter((f) => f !== null)).toEqual([]);
+  });
+  test('a verdict made from the one before an edit is the one made from nothing, there and back', () => {
+    const clean = new Map(builds.map((p) => [p.id, check(p)]));
+    const codes = new Set<string>();
+    // Every third; npm run sabotage asks it of all.
+    for (const { build, kind, spoilt, after } of outcomes.filter((_, n) => n % 3 === 0)) {
+      if (!after) continue;
+      expect([kind, unlike(spoilt, after)]).toEqual([kind, []]);
+      const before = clean.get(build)!;
+      const { project } = before.checker.scene;
+      expect([kind, unlike(project, check(project, after.checker), before)]).toEqual([kind, []]);
+      const was = new Set(before.findings.map((f) => f.id));
+      for (const f of after.findings) if (!was.has(f.id)) codes.add(`${f.check} ${f.code}`);
+    }
+    // So many rules were seen to fire, and to be silent again.
+    expect(codes.size).toBeGreaterThan(70);
   });
   test('a clean build closes, in one sentence that says after how many cuts', () => {
     for (const p of builds) expect(check(p).sentence).toMatch(/^Closes( after .+)?$/);
