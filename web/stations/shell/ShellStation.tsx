@@ -1,9 +1,9 @@
 /** Shell: one trustworthy cavity, by calliper, round, file, picture or drawing; and what is kept of the donor. */
 import { lazy } from 'react';
-import { ReadingsView } from './ReadingsView';
+import { ReadingsView } from './readings/ReadingsView';
 import { useView } from './ViewTabs';
 
-const RoundView = lazy(() => import('./RoundView'));
+const RoundView = lazy(() => import('./round/RoundView'));
 const MeshView = lazy(() => import('./mesh/MeshView'));
 const PictureView = lazy(() => import('./picture/PictureView'));
 const DonorView = lazy(() => import('./donor/DonorView'));

@@ -22,19 +22,11 @@ export interface ThingEditorProps {
   cost?: string | undefined;
   onChange: (t: Thing) => string | undefined;
   onRemove: () => void;
-  onAxis: (axis: 'x' | 'y' | undefined) => void;
 }
 
 const WALLS = ['bottom wall', 'right wall', 'top wall', 'left wall'];
 
-export function ThingEditor({
-  body,
-  thing: t,
-  cost,
-  onChange,
-  onRemove,
-  onAxis,
-}: ThingEditorProps) {
+export function ThingEditor({ body, thing: t, cost, onChange, onRemove }: ThingEditorProps) {
   const set = (more: object): string | undefined =>
     onChange({ ...t, it: { ...t.it, ...more } } as Thing);
   const at = facePlace(t);
@@ -80,7 +72,6 @@ export function ThingEditor({
               axis={axis}
               reading={at[axis]}
               onChange={(r) => setAt(axis, r)}
-              onFocus={() => onAxis(axis)}
             />
           ))}
         {t.is === 'opening' && t.it.on.kind === 'wall' && (
@@ -138,14 +129,12 @@ function ReadingFields({
   axis,
   reading: r,
   onChange,
-  onFocus,
 }: {
   body: Body;
   own: string;
   axis: 'x' | 'y';
   reading: Reading;
   onChange: (r: Reading) => string | undefined;
-  onFocus: () => void;
 }) {
   const value =
     'edge' in r.from
@@ -193,7 +182,6 @@ function ReadingFields({
         style={{ gridColumn: '3 / 5' }}
         popupMatchSelectWidth={250}
         value={value}
-        onFocus={onFocus}
         onChange={pick}
         options={options}
       />
@@ -201,7 +189,6 @@ function ReadingFields({
         label={`${axis === 'x' ? 'Across' : 'Up'}, reading`}
         value={r.length}
         onChange={(length_) => onChange({ ...r, length: length_ })}
-        onFocus={onFocus}
       />
       <span />
       <span className="said">to its</span>

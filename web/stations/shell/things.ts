@@ -1,6 +1,7 @@
 /** Posts, ribs, bays and openings as one list, and how an edit of one lands in the document. */
 import {
   type Body,
+  type Edge,
   type Feature,
   length,
   type Opening,
@@ -18,6 +19,34 @@ export type Thing =
 export function facePlace(thing: Thing): Feature['at'] | undefined {
   if (thing.is !== 'opening') return thing.it.at;
   return thing.it.on.kind === 'face' ? thing.it.on.at : undefined;
+}
+
+/** A thing of a face, measured from another edge from now on. */
+export function withDatum(thing: Thing, edge: Edge): Thing {
+  const at = facePlace(thing);
+  if (!at) return thing;
+  const axis = edge === 'left' || edge === 'right' ? 'x' : 'y';
+  const next = { ...at, [axis]: { ...at[axis], from: { edge, face: 'outer' as const } } };
+  switch (thing.is) {
+    case 'opening':
+      return { ...thing, it: { ...thing.it, on: { kind: 'face', at: next } } };
+    case 'bay':
+      return { ...thing, it: { ...thing.it, at: next } };
+    case 'feature':
+      return { ...thing, it: { ...thing.it, at: next } };
+  }
+}
+
+/** What a builder calls it: a post, a bay, a window. */
+export function kindOf(thing: Thing): string {
+  switch (thing.is) {
+    case 'feature':
+      return thing.it.kind;
+    case 'bay':
+      return 'bay';
+    case 'opening':
+      return thing.it.use;
+  }
 }
 
 export const thingsOf = (body: Body): Thing[] =>

@@ -31,15 +31,12 @@ export function useMesh() {
   ): Promise<T | undefined> => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     const own = worker.current;
-    const late = new Promise<{ ok: false; sentence: string }>((done) => {
-      timer = setTimeout(
-        () =>
-          done({
-            ok: false,
-            sentence: `Reading took longer than ${Math.round(ms / 1000)} s and was ended. Save the file again with fewer triangles.`,
-          }),
-        ms,
-      );
+    const tooLong = {
+      ok: false as const,
+      sentence: `Reading took longer than ${Math.round(ms / 1000)} s and was ended. Save the file again with fewer triangles.`,
+    };
+    const late = new Promise<typeof tooLong>((done) => {
+      timer = setTimeout(() => done(tooLong), ms);
     });
     const r = await Promise.race([work, late]);
     clearTimeout(timer);
@@ -50,7 +47,7 @@ export function useMesh() {
       return r.value;
     }
     setBad(r.sentence);
-    if (r.sentence.startsWith('Reading took')) end();
+    if (r === tooLong) end();
     return undefined;
   };
   const open = async (f: File) => {

@@ -1,7 +1,7 @@
 /** One question of the round: what to touch with which jaw, and where the reading goes. */
 import { useEffect, useId, useRef, useState } from 'react';
 import { Button, Input, type InputRef, Select } from 'antd';
-import { Worded } from '../../words/Worded';
+import { Worded } from '../../../words/Worded';
 import type { RoundStep } from '@deft/core/shell';
 import {
   formatMm,
