@@ -18,7 +18,7 @@ import { ClosedView } from './ClosedView';
 import { FitBar, Glass, type Panel, type Picture } from './FitBar';
 import { InWords } from './InWords';
 import { type Ends, MeasureView, useDistance } from './MeasureView';
-import { PartPanel } from './PartPanel';
+import { PartPanel } from './panel/PartPanel';
 import { TestFits } from './TestFits';
 import { Tray } from './Tray';
 import { Unplaced } from './Unplaced';

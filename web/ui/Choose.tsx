@@ -1,0 +1,33 @@
+import { Select } from 'antd';
+
+interface ChooseProps<V extends string | number> {
+  label: string;
+  value: V;
+  options: ReadonlyArray<{ value: V; label: string }>;
+  onChange: (value: V) => void;
+  /** The list may be wider than its field. */
+  isWide?: boolean;
+}
+
+/** A word and the choice beside it: two cells of a pair. */
+export function Choose<V extends string | number>({
+  label,
+  value,
+  options,
+  onChange,
+  isWide = false,
+}: ChooseProps<V>) {
+  return (
+    <>
+      <span>{label}</span>
+      <Select<V>
+        size="small"
+        aria-label={label}
+        value={value}
+        onChange={onChange}
+        options={[...options]}
+        {...(isWide ? { popupMatchSelectWidth: false } : {})}
+      />
+    </>
+  );
+}
