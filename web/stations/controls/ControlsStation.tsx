@@ -22,7 +22,7 @@ import { Findings } from '../../ui/Findings';
 import { useSize } from '../../ui/useSize';
 import { useBuild, useShownScene } from '../../state/build';
 import { Exports } from './Exports';
-import { FaceMap } from './FaceMap';
+import { FaceMap } from './face/FaceMap';
 import { GamesView } from './GamesView';
 import { Header } from './Header';
 import { InputTable } from './InputTable';

@@ -1,7 +1,8 @@
 /** The face over a page that asks for key after key: the one asked for blinks, what is known is lit. */
 import { useBuild, useScene } from '../../state/build';
 import { useSize } from '../../ui/useSize';
-import { FaceMap, type Lit } from './FaceMap';
+import { FaceMap } from './face/FaceMap';
+import type { Lit } from './face/lit';
 import style from './asked.module.css';
 
 const nobody = (): void => undefined;

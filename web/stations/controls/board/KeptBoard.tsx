@@ -14,7 +14,7 @@ import { useBuild } from '../../../state/build';
 import { Bad } from '../../../ui/Bad';
 import { TextFile } from '../../../ui/TextFile';
 import asked from '../asked.module.css';
-import type { Lit } from '../FaceMap';
+import type { Lit } from '../face/lit';
 import { LitFace } from '../LitFace';
 import { ViewTabs } from '../views';
 import { AskPanel } from './AskPanel';

@@ -4,7 +4,7 @@ import { Checkbox, Segmented } from 'antd';
 import { type PressedWith, type PressRecord } from '@deft/core/model';
 import { isProved, plannedOf, pressPlan, stalePresses } from '@deft/core/press';
 import { useBuild, useScene } from '../../../state/build';
-import type { Lit } from '../FaceMap';
+import type { Lit } from '../face/lit';
 import { LitFace } from '../LitFace';
 import { ViewTabs } from '../views';
 import { LogTest } from './LogTest';

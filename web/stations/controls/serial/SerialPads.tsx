@@ -4,7 +4,7 @@ import { Button, Segmented } from 'antd';
 import { busKeys } from '@deft/core/padbus';
 import { useBuild } from '../../../state/build';
 import asked from '../asked.module.css';
-import type { Lit } from '../FaceMap';
+import type { Lit } from '../face/lit';
 import { LitFace } from '../LitFace';
 import { ViewTabs } from '../views';
 import { BitTable } from './BitTable';
