@@ -1,7 +1,7 @@
 /** Every kind of change: the document stays one that is read, only what the change names is another, and the one given is left as it was. */
-import { demos, STARTER_PARTS } from '../catalogue';
-import { hingeAt, hingeIn } from './joint.fixture';
-import { applied, appliedAll, type Change, length, mustRead, type Project } from './index';
+import { demos, STARTER_PARTS } from '../../catalogue';
+import { hingeAt, hingeIn } from '../joint.fixture';
+import { applied, appliedAll, type Change, length, mustRead, type Project } from '..';
 
 const [half, done, , wisp] = demos() as [Project, Project, Project, Project];
 const part = (id: string) => STARTER_PARTS.find((q) => q.id === id)!;
