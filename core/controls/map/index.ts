@@ -1,0 +1,3 @@
+export { type ButtonMap, buttonMap } from './map';
+export type { MappedInput } from './mapped';
+export { controlsWays } from './ways';
