@@ -235,7 +235,9 @@ export class Replay {
         this.#no(step, 'nobody tried whether it fits');
       }
       for (const other of this.#scene.items.values()) {
-        if (other !== at && isUnder(at, other, this.#scene.shell!.sign(at.piece))) {
+        const sign = this.#scene.shell!.sign(at.piece);
+        // What lies beneath each other goes in in no order, and the verdict says so.
+        if (other !== at && isUnder(at, other, sign) && !isUnder(other, at, sign)) {
           const lower = this.#things.get(other.item.id);
           if (lower?.is === 'loose') {
             this.#no(step, `${other.item.id} lies beneath and is not in yet`);
@@ -370,8 +372,10 @@ export class Replay {
 
   /** Whether there is a header, and a key that is read at it. */
   #readAtHeader(kit: readonly Part[]): boolean {
-    const { route, inputs } = this.#p.controls;
-    const isAt = route === 'gpio' || inputs.some((i) => i.route === 'gpio');
+    const { route, inputs, tracing } = this.#p.controls;
+    // A traced board is tapped net by net, and its rows and columns lead to the header.
+    const isTapped = route === 'original board' && tracing !== undefined;
+    const isAt = route === 'gpio' || isTapped || inputs.some((i) => i.route === 'gpio');
     return (
       isAt && (route === 'gpio' || kit.some((q) => q.pads.some((pad) => pad.gpio !== undefined)))
     );

@@ -183,3 +183,38 @@ describe('what lies under what', () => {
     expect(assembly(scene).knots).toEqual([['one', 'two']]);
   });
 });
+
+test('where a maker wants each of two in before the other, they go in as they lie', () => {
+  const minnow = demos().find((p) => p.id === 'minnow')!;
+  const both: Project = {
+    ...minnow,
+    kit: {
+      ...minnow.kit,
+      parts: minnow.kit.parts.map((q) =>
+        q.carrier
+          ? {
+              ...q,
+              carrier: {
+                ...q.carrier,
+                order: q.carrier.order!.flatMap((o) => [o, { ...o, first: o.then, then: o.first }]),
+              },
+            }
+          : q,
+      ),
+    },
+  };
+  const scene = sceneOf(both);
+  const { knots, lies } = assembly(scene);
+  expect(knots).toHaveLength(1);
+  const order = insertionOrder(scene);
+  expect([...order].sort()).toEqual([...scene.items.keys()].sort());
+  const told = lies.filter(([a, b]) => knots[0]!.includes(a) && knots[0]!.includes(b));
+  expect(told.length).toBeGreaterThan(0);
+  for (const [first, second] of told) {
+    expect([first, second, order.indexOf(first) < order.indexOf(second)]).toEqual([
+      first,
+      second,
+      true,
+    ]);
+  }
+});

@@ -60,6 +60,8 @@ export interface Assembly {
   drawn: Map<string, number>;
   /** The first must be in before the second. */
   before: Array<[first: string, second: string]>;
+  /** Of these, what lies in the way tells; the rest is what a maker says. */
+  lies: Array<[first: string, second: string]>;
   /** Of these, what a carrier's maker says and nothing in the way would tell. */
   byMaker: ReturnType<typeof makersOrder>;
   /** Parts that each have to be in before the other. */
@@ -87,7 +89,14 @@ function wallsFor(
 }
 
 export function assembly(scene: Scene): Assembly {
-  const out: Assembly = { bars: [], drawn: new Map(), before: [], byMaker: [], knots: [] };
+  const out: Assembly = {
+    bars: [],
+    drawn: new Map(),
+    before: [],
+    lies: [],
+    byMaker: [],
+    knots: [],
+  };
   const shell = scene.shell;
   if (!shell) return out;
   const items = [...scene.items.values()];
@@ -129,7 +138,7 @@ export function assembly(scene: Scene): Assembly {
             ? barred(block.solid, hit.solid, open)
             : meets(scene, block.solid, hit.solid, sign);
           if (!gap) continue;
-          if (same) out.before.push([at.item.id, other.item.id]);
+          if (same) out.lies.push([at.item.id, other.item.id]);
           else out.bars.push({ at, block, by: hit.solid, gap, when: 'shut' });
         }
       }
@@ -138,7 +147,8 @@ export function assembly(scene: Scene): Assembly {
   out.byMaker = makersOrder(scene.project).filter(
     ({ first, then }) => scene.items.has(first) && scene.items.has(then),
   );
-  out.before.push(...out.byMaker.map((o): [string, string] => [o.first, o.then]));
+  const said = out.byMaker.map((o): [string, string] => [o.first, o.then]);
+  out.before = [...out.lies, ...said];
   out.before = [...new Map(out.before.map((p) => [p.join('>'), p])).values()];
   out.bars = [
     ...new Map(out.bars.sort((a, b) => b.gap.gap - a.gap.gap).map((b) => [barId(b), b])).values(),
@@ -211,7 +221,7 @@ function rider(
 /** The order parts go in: whatever lies under another first, else as they stand in the list. */
 export function insertionOrder(
   scene: Scene,
-  { before, knots }: Assembly = assembly(scene),
+  { before, lies, knots }: Assembly = assembly(scene),
 ): string[] {
   const left = new Set(scene.items.keys());
   const tied = new Set(knots.flat());
@@ -229,8 +239,21 @@ export function insertionOrder(
     else {
       // What is knotted goes in together, and before what waits for it.
       const knotted = [...left].filter((id) => tied.has(id));
-      for (const id of knotted.length ? knotted : [[...left][0]!]) take(id);
+      for (const id of knotted.length ? asTheyLie(knotted, lies) : [[...left][0]!]) take(id);
     }
+  }
+  return out;
+}
+
+/** Of parts that a maker ties into a knot, what lies beneath still goes in first. */
+function asTheyLie(knotted: readonly string[], lies: Assembly['lies']): string[] {
+  const left = [...knotted];
+  const out: string[] = [];
+  while (left.length) {
+    const isFree = (id: string): boolean =>
+      !lies.some(([first, second]) => second === id && first !== id && left.includes(first));
+    const i = Math.max(0, left.findIndex(isFree));
+    out.push(...left.splice(i, 1));
   }
   return out;
 }
