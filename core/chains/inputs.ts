@@ -3,174 +3,238 @@ import { bodyFor, type Input, isDevice, listed, routeOf } from '../model';
 import { ladderPlan } from '../ladder';
 import { isLatchKey, onHeader } from '../kit';
 import { type Chain, ChainMaker } from './chain';
-import type { Kit } from './fitted';
+import type { End, Fitted, Kit } from './fitted';
+
+/** The keys of a build, by what reads them. */
+interface Keys {
+  all: readonly Input[];
+  /** On lines of the header: read by no board. */
+  onHeader: readonly Input[];
+  byVoltage: readonly Input[];
+  /** How many the board of the route reads. */
+  read: number;
+}
+
+/** A kit with something that runs the games. */
+type Running = Kit & { computer: Fitted };
 
 export function inputsChain(k: Kit): Chain {
   const m = new ChainMaker('inputs');
   const { route } = k.p.controls;
-  const inputs = k.p.controls.inputs.filter((i) => !isLatchKey(k.p, i));
-  // Keys on lines of the header are read by no board.
-  const own = inputs.filter((i) => onHeader(k.p, i));
-  const n = inputs.length;
-  const byVoltage = inputs.filter((i) => i.routed && routeOf(k.p, i) === 'ladder');
-  const read = route === 'gpio' ? n : n - own.length - byVoltage.length;
   if (!k.computer) return m.unwanted('Waits for the computer.');
-  if (isDevice(k.computer.part) && !n && route !== 'wireless') {
+  const running: Running = { ...k, computer: k.computer };
+  const keys = keysOf(k);
+  if (isDevice(k.computer.part) && !keys.all.length && route !== 'wireless') {
     return m.unwanted('Played on the device itself.');
   }
-  const sticks = k.ends('analog', 'takes');
-  const channels = k.ends('analog', 'gives');
   if (route === 'wireless') {
-    m.chain.begun = true;
-    m.link({ name: 'Wireless pad', note: 'has its own battery: plan its hours and its charging' });
-    if (!k.ends('radio', 'gives').length) {
-      m.broken(
-        'radio',
-        'No radio',
-        `${k.computer.item.name} cannot hear a wireless pad.`,
-        ['A computer with a radio, or a USB receiver in one of its ports.'],
-        [k.computer.item.id],
-      );
-    }
-    const metal = bodyFor(k.p, k.computer.item.id)?.pieces.some(
-      (q) => q.material === 'aluminium' || q.material === 'steel',
-    );
-    if (metal) {
-      m.broken(
-        'shielded',
-        'A radio inside a metal shell',
-        `${k.computer.item.name} is not heard through metal.`,
-        [
-          'A plastic window of some 30 mm over the antenna, a wired pad, or a shell of another stuff.',
-        ],
-        [k.computer.item.id],
-      );
-    }
-    m.part(k.computer, 'pairs with it', 'radio');
-    headerOf(m, k, own);
-    ladderOf(m, k, byVoltage);
+    wirelessPad(m, running);
+    headerBeside(m, running, keys.onHeader);
+    ladderBeside(m, running, keys.byVoltage);
     return m.chain;
   }
-  m.chain.begun = n > 0;
-  if (n) {
-    m.link({
-      name: `${n} ${n === 1 ? 'input' : 'inputs'}`,
-      note:
-        inputs
-          .slice(0, 4)
-          .map((i) => i.name)
-          .join(', ') + (n > 4 ? ' ...' : ''),
-    });
-  } else {
-    m.broken('none', 'No inputs yet', 'Nothing to press.', [
-      'Add the buttons the game families want in Controls, or play with a wireless pad.',
-    ]);
-  }
-  if (route === 'usb' || route === 'expander') {
-    const family = route === 'usb' ? 'controller' : 'expander';
-    const boards = k.all.filter((x) => x.part.family === family && (x.part.inputs ?? 0) > 0);
-    const room = boards.reduce((s, b) => s + (b.part.inputs ?? 0), 0);
-    if (!boards.length) {
-      m.broken(
-        'board',
-        route === 'usb' ? 'No controller board' : 'No expander',
-        `The buttons are read through ${route === 'usb' ? 'USB' : 'I2C'}, and no board for that is in the kit.`,
-        ['Add one, or read the buttons on the header.'],
-      );
-    } else {
-      m.part(boards[0]!, `reads up to ${room}`, 'one wire each and a common ground');
-      if (read > room) {
-        m.broken(
-          'count',
-          `${read} inputs, ${room} on the board`,
-          `${boards[0]!.item.name} has too few.`,
-          [],
-          boards.map((b) => b.item.id),
-        );
-      }
-    }
-    if (boards.length && route === 'expander' && !k.ends('i2c', 'gives').length) {
-      m.broken(
-        'bus',
-        'No I2C from the computer',
-        `${boards[0]!.item.name} speaks I2C.`,
-        [],
-        [boards[0]!.item.id, k.computer.item.id],
-      );
-    }
-  } else if (route === 'original board' && k.computer.part.host) {
-    const { keys } = k.computer.part.host;
-    m.part(k.computer, `reads ${keys} keys at its own pads`, 'one wire each and a common ground');
-    if (read > keys) {
-      m.broken(
-        'count',
-        `${read} inputs, ${keys} on the board`,
-        `${k.computer.item.name} has too few.`,
-        ['Leave some out, or read the others through a pad of its own.'],
-        [k.computer.item.id],
-      );
-    }
-  } else if (route === 'original board' || route === 'pad bus') {
-    const kept = k.p.donor?.kept.find((q) => q.kind === 'board' || q.kind === 'membranes');
-    const how = route === 'pad bus' ? 'tells its keys bit after bit' : 'tapped at its pads';
-    if (kept) m.link({ name: kept.name, note: `kept: ${how}` });
-    else {
-      m.broken(
-        'board',
-        'No original board kept',
-        "The buttons are read through the donor's board, and none is kept.",
-        ['Note it in Shell, Donor, with what its pads do.'],
-      );
-    }
-    if (route === 'pad bus' && n > own.length && !k.ends('lines', 'gives').length) {
-      m.broken(
-        'bus',
-        'No header lines',
-        `${k.computer.item.name} has no header for data, latch and clock.`,
-        ['Take a computer with a header, or read the keys through a controller board.'],
-        [k.computer.item.id],
-      );
-    }
-  } else if (route === 'gpio' && !k.ends('lines', 'gives').length) {
-    m.broken(
-      'bus',
-      'No header lines',
-      `${k.computer.item.name} has no header to read buttons on.`,
-      ['Read them through a USB controller board.'],
-      [k.computer.item.id],
-    );
-  }
-  if (route !== 'gpio') headerOf(m, k, own);
-  ladderOf(m, k, byVoltage);
-  const want = sticks.reduce((s, e) => s + (e.port.count ?? 1), 0);
-  const have = channels.reduce((s, e) => s + (e.port.count ?? 1), 0);
-  if (want > have) {
-    m.broken(
-      'analog',
-      `${want} analog ${want === 1 ? 'axis' : 'axes'}, ${have || 'no'} converter ${have === 1 ? 'channel' : 'channels'}`,
-      `${[...new Set(sticks.map((s) => s.of.item.name))].join(', ')} ${sticks.length === 1 ? 'gives' : 'give'} a voltage the header cannot read.`,
-      ['A converter channel for each axis, on the same reference.'],
-      [...new Set(sticks.map((s) => s.of.item.id))],
-    );
-  } else if (want) m.part(channels[0]!.of, `${have} channels for ${want} axes`, 'same reference');
+  pressed(m, keys.all);
+  readBy(m, running, keys);
+  if (route !== 'gpio') headerBeside(m, running, keys.onHeader);
+  ladderBeside(m, running, keys.byVoltage);
+  sticks(m, k);
   // A board that reads its own pads stands in the chain already.
   if (route === 'original board' && k.computer.part.host) return m.chain;
-  let takes: 'header' | 'USB' | 'I2C';
-  if (route === 'usb') takes = 'USB';
-  else if (route === 'expander' || route === 'ladder') takes = 'I2C';
-  else takes = 'header';
   m.link({
     name: k.computer.item.name,
     item: k.computer.item.id,
     note: 'maps them',
-    joint: takes,
+    joint: BUS[route] ?? 'header',
   });
   return m.chain;
 }
 
+/** What a route speaks to the computer over, where that is no line of its header. */
+const BUS: Partial<Record<Kit['p']['controls']['route'], string>> = {
+  usb: 'USB',
+  expander: 'I2C',
+  ladder: 'I2C',
+};
+
+function keysOf({ p }: Kit): Keys {
+  const all = p.controls.inputs.filter((i) => !isLatchKey(p, i));
+  const own = all.filter((i) => onHeader(p, i));
+  const byVoltage = all.filter((i) => i.routed && routeOf(p, i) === 'ladder');
+  const read =
+    p.controls.route === 'gpio' ? all.length : all.length - own.length - byVoltage.length;
+  return { all, onHeader: own, byVoltage, read };
+}
+
+function wirelessPad(m: ChainMaker, { p, computer, ends }: Running): void {
+  m.chain.begun = true;
+  m.link({ name: 'Wireless pad', note: 'has its own battery: plan its hours and its charging' });
+  if (!ends('radio', 'gives').length) {
+    m.broken(
+      'radio',
+      'No radio',
+      `${computer.item.name} cannot hear a wireless pad.`,
+      ['A computer with a radio, or a USB receiver in one of its ports.'],
+      [computer.item.id],
+    );
+  }
+  const isInMetal = bodyFor(p, computer.item.id)?.pieces.some(
+    (q) => q.material === 'aluminium' || q.material === 'steel',
+  );
+  if (isInMetal) {
+    m.broken(
+      'shielded',
+      'A radio inside a metal shell',
+      `${computer.item.name} is not heard through metal.`,
+      [
+        'A plastic window of some 30 mm over the antenna, a wired pad, or a shell of another stuff.',
+      ],
+      [computer.item.id],
+    );
+  }
+  m.part(computer, 'pairs with it', 'radio');
+}
+
+/** So many are named; more are dots. */
+const NAMED = 4;
+
+function pressed(m: ChainMaker, inputs: readonly Input[]): void {
+  const n = inputs.length;
+  m.chain.begun = n > 0;
+  if (!n) {
+    m.broken('none', 'No inputs yet', 'Nothing to press.', [
+      'Add the buttons the game families want in Controls, or play with a wireless pad.',
+    ]);
+    return;
+  }
+  const names = inputs.slice(0, NAMED).map((i) => i.name);
+  m.link({
+    name: `${n} ${n === 1 ? 'input' : 'inputs'}`,
+    note: names.join(', ') + (n > NAMED ? ' ...' : ''),
+  });
+}
+
+function readBy(m: ChainMaker, k: Running, keys: Keys): void {
+  const { route } = k.p.controls;
+  switch (route) {
+    case 'usb':
+    case 'expander':
+      throughBoard(m, k, route, keys);
+      break;
+    case 'original board':
+      if (k.computer.part.host) atItsOwnPads(m, k, k.computer.part.host.keys, keys);
+      else keptBoard(m, k, 'tapped at its pads');
+      break;
+    case 'pad bus':
+      keptBoard(m, k, 'tells its keys bit after bit');
+      if (keys.all.length > keys.onHeader.length) {
+        headerFor(m, k, 'for data, latch and clock', [
+          'Take a computer with a header, or read the keys through a controller board.',
+        ]);
+      }
+      break;
+    case 'gpio':
+      headerFor(m, k, 'to read buttons on', ['Read them through a USB controller board.']);
+      break;
+    case 'ladder':
+    case 'wireless':
+  }
+}
+
+function throughBoard(
+  m: ChainMaker,
+  { all, ends, computer }: Running,
+  route: 'usb' | 'expander',
+  { read }: Keys,
+): void {
+  const family = route === 'usb' ? 'controller' : 'expander';
+  const boards = all.filter((x) => x.part.family === family && (x.part.inputs ?? 0) > 0);
+  const [board] = boards;
+  if (!board) {
+    m.broken(
+      'board',
+      route === 'usb' ? 'No controller board' : 'No expander',
+      `The buttons are read through ${route === 'usb' ? 'USB' : 'I2C'}, and no board for that is in the kit.`,
+      ['Add one, or read the buttons on the header.'],
+    );
+    return;
+  }
+  const room = boards.reduce((sum, b) => sum + (b.part.inputs ?? 0), 0);
+  m.part(board, `reads up to ${room}`, 'one wire each and a common ground');
+  if (read > room) {
+    m.broken(
+      'count',
+      `${read} inputs, ${room} on the board`,
+      `${board.item.name} has too few.`,
+      [],
+      boards.map((b) => b.item.id),
+    );
+  }
+  if (route === 'expander' && !ends('i2c', 'gives').length) {
+    m.broken(
+      'bus',
+      'No I2C from the computer',
+      `${board.item.name} speaks I2C.`,
+      [],
+      [board.item.id, computer.item.id],
+    );
+  }
+}
+
+function atItsOwnPads(m: ChainMaker, { computer }: Running, room: number, { read }: Keys): void {
+  m.part(computer, `reads ${room} keys at its own pads`, 'one wire each and a common ground');
+  if (read <= room) return;
+  m.broken(
+    'count',
+    `${read} inputs, ${room} on the board`,
+    `${computer.item.name} has too few.`,
+    ['Leave some out, or read the others through a pad of its own.'],
+    [computer.item.id],
+  );
+}
+
+function keptBoard(m: ChainMaker, { p }: Running, how: string): void {
+  const kept = p.donor?.kept.find((q) => q.kind === 'board' || q.kind === 'membranes');
+  if (kept) {
+    m.link({ name: kept.name, note: `kept: ${how}` });
+    return;
+  }
+  m.broken(
+    'board',
+    'No original board kept',
+    "The buttons are read through the donor's board, and none is kept.",
+    ['Note it in Shell, Donor, with what its pads do.'],
+  );
+}
+
+function headerFor(m: ChainMaker, { computer, ends }: Running, what: string, why: string[]): void {
+  if (ends('lines', 'gives').length) return;
+  const { id, name } = computer.item;
+  m.broken('bus', 'No header lines', `${name} has no header ${what}.`, why, [id]);
+}
+
+/** Axes give a voltage, which wants a channel each. */
+function sticks(m: ChainMaker, { ends }: Kit): void {
+  const given = ends('analog', 'takes');
+  const channels = ends('analog', 'gives');
+  const count = (of: readonly End[]): number => of.reduce((sum, e) => sum + (e.port.count ?? 1), 0);
+  const [want, have] = [count(given), count(channels)];
+  if (want > have) {
+    const items = [...new Map(given.map(({ of }) => [of.item.id, of.item])).values()];
+    m.broken(
+      'analog',
+      `${want} analog ${want === 1 ? 'axis' : 'axes'}, ${have || 'no'} converter ${have === 1 ? 'channel' : 'channels'}`,
+      `${items.map((i) => i.name).join(', ')} ${given.length === 1 ? 'gives' : 'give'} a voltage the header cannot read.`,
+      ['A converter channel for each axis, on the same reference.'],
+      items.map((i) => i.id),
+    );
+  } else if (want) {
+    m.part(channels[0]!.of, `${have} channels for ${want} axes`, 'same reference');
+  }
+}
+
 /** Keys on lines of the header, beside others that are read otherwise. */
-function headerOf(m: ChainMaker, k: Kit, own: readonly Input[]): void {
-  if (!own.length || !k.computer || k.ends('lines', 'gives').length) return;
+function headerBeside(m: ChainMaker, k: Running, own: readonly Input[]): void {
+  if (!own.length || k.ends('lines', 'gives').length) return;
   m.broken(
     'bus',
     'No header lines',
@@ -185,8 +249,8 @@ function headerOf(m: ChainMaker, k: Kit, own: readonly Input[]): void {
 }
 
 /** Keys told by voltage, beside others that are read otherwise. */
-function ladderOf(m: ChainMaker, k: Kit, keys: readonly Input[]): void {
-  if (!keys.length || !k.computer) return;
+function ladderBeside(m: ChainMaker, k: Running, keys: readonly Input[]): void {
+  if (!keys.length) return;
   if (!ladderPlan(k.p)?.converter) {
     m.broken(
       'analog',
