@@ -2,7 +2,7 @@
 import { lazy, Suspense, useEffect, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { Scene } from '@deft/core/fit';
-import { ProfileView } from '../../book/ProfileView';
+import { ProfileView } from '../../book/profile/ProfileView';
 import { type Spread, spreadOf } from '../../book/spread';
 import { useCuts } from '../../book/useCuts';
 import { BodyTabs } from '../../ui/BodyTabs';

@@ -14,7 +14,7 @@ import { AddRow, PartRows } from './PartRows';
 import { PortRows } from './PortRows';
 import { howKnown, telling } from './sensitive';
 import { Bad } from '../../ui/Bad';
-import type { Spot } from './useMoving';
+import type { Spot } from './drawing/useMoving';
 
 /** What a part says that cannot be true of it. */
 function complaintOf(part: Part): string | undefined {

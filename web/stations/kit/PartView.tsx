@@ -8,7 +8,7 @@ import { useBuild } from '../../state/build';
 import { withOwnCopy, withPartChanged, withStruck } from './edits';
 import { EndTable } from './EndTable';
 import { MeasurePart } from './MeasurePart';
-import { PartDrawing } from './PartDrawing';
+import { PartDrawing } from './drawing/PartDrawing';
 import { PicturePlanner } from './PicturePlanner';
 import { PinTable } from './PinTable';
 import { maySaw, Sawing } from './Sawing';
@@ -17,7 +17,7 @@ import { SlimTo } from './SlimTo';
 import { WhereItIs } from './WhereItIs';
 import { KitRules } from './rules/KitRules';
 import style from './PartView.module.css';
-import type { Spot } from './useMoving';
+import type { Spot } from './drawing/useMoving';
 
 /** How much of the page the drawing has, px: what is typed beside it wants the rest. */
 const HIGH = { off: 400, pins: 400, ends: 400, picture: 210, mine: 300, rules: 230 } as const;

@@ -1,7 +1,7 @@
 /** Eight values for a first verdict, then posts, ribs, bays and openings as they are read. */
 import { useEffect } from 'react';
 import type { Body } from '@deft/core/model';
-import { ProfileView } from '../../../book/ProfileView';
+import { ProfileView } from '../../../book/profile/ProfileView';
 import { useCuts } from '../../../book/useCuts';
 import { useBuild, useShownScene } from '../../../state/build';
 import { FromDrawing } from '../FromDrawing';

@@ -1,8 +1,8 @@
 /** Moving things of a part on its drawing: dragged by the pointer, or nudged by arrows while they have the focus. */
 import { type PointerEvent, useRef, useState } from 'react';
 import type { List } from '@deft/core/kit';
-import { stepOf, wayOf } from '../../keys/nudge';
-import { keysHere } from '../../keys/useKeys';
+import { stepOf, wayOf } from '../../../keys/nudge';
+import { keysHere } from '../../../keys/useKeys';
 
 /** What lies in a list of the part, by its number. */
 export interface Spot {
