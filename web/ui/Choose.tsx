@@ -2,6 +2,8 @@ import { Select } from 'antd';
 
 interface ChooseProps<V extends string | number> {
   label: string;
+  /** What it is called read alone, where the word beside it does not tell. */
+  name?: string;
   value: V;
   options: ReadonlyArray<{ value: V; label: string }>;
   onChange: (value: V) => void;
@@ -12,6 +14,7 @@ interface ChooseProps<V extends string | number> {
 /** A word and the choice beside it: two cells of a pair. */
 export function Choose<V extends string | number>({
   label,
+  name = label,
   value,
   options,
   onChange,
@@ -22,7 +25,7 @@ export function Choose<V extends string | number>({
       <span>{label}</span>
       <Select<V>
         size="small"
-        aria-label={label}
+        aria-label={name}
         value={value}
         onChange={onChange}
         options={[...options]}
