@@ -19,6 +19,10 @@ import {
 
 type Pick = (id: string) => Part;
 
+/** Height of the two posts that M1 hangs on; its other four screws hold the computer to it. */
+const M1_POST_MM = 5.2;
+const M1_SCREW = { purpose: 'guide' as const, bore: { d: length(1.6), deep: length(3) } };
+
 function spectacleCase(): Body {
   const body = rectBody('Spectacle case', [128, 52, 9], 2, 11, 13, 'abs');
   const [front, back] = body.pieces as [Body['pieces'][0], Body['pieces'][0]];
@@ -53,6 +57,10 @@ function spectacleCase(): Body {
       5.3,
       rect(6.6, 4.4),
     ),
+  );
+  front.features.push(
+    post('m1-low', 'lower post of M1', centred(116, 14.6), 4.6, M1_POST_MM, M1_SCREW),
+    post('m1-high', 'upper post of M1', centred(116, 36.6), 4.6, M1_POST_MM, M1_SCREW),
   );
   back.openings.push(
     faceHole('grille', 'holes of the speaker', 'speaker', centred(20, 24), circle(14)),

@@ -103,7 +103,7 @@ export function tarn(pick: Pick): Project {
     },
     layout: {
       placements: [
-        laid('teasel', 'back', 8.6, 25, { lift: 1.6, fixed: 'screws' }),
+        laid('teasel', 'back', 8.6, 25, { lift: 1.6 }),
         laid('screen', 'front', 41.5, 18.5, { up: 'out', fixed: 'tape' }),
         laid('cell', 'back', 100.6, 9, { fixed: 'tape' }),
         laid('charger', 'back', 76.2, 2.6, { lift: 0.6 }),

@@ -112,6 +112,7 @@ const SPARE_MM: Readonly<Record<CutItem['kind'], number>> = {
   window: 2 * WINDOW_SHOW_MM,
   port: 2 * PORT_CLEARANCE_MM,
   lever: 2 * PORT_CLEARANCE_MM,
+  screw: 0,
   trim: 0,
 };
 

@@ -5,8 +5,10 @@ import type { CutFace, FromEdge } from './edges';
 export interface CutItem {
   key: string;
   through: CutFor;
-  kind: 'port' | 'lever' | 'window' | 'button' | 'trim';
+  kind: 'port' | 'lever' | 'window' | 'button' | 'screw' | 'trim';
   name: string;
+  /** Of a screw: the board it holds. */
+  board?: string;
   face: CutFace;
   /** Pieces that lose material. */
   pieces: string[];

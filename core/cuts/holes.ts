@@ -2,7 +2,7 @@
  * Every hole against what it is cut in: the outline and its walls, the holes beside it, the picture,
  * and the posts and ribs behind it. Holes that are there already are judged with those planned.
  */
-import { activeArea, judgedGap, type Scene } from '../fit';
+import { activeArea, judgedGap, type Scene, stepsAway } from '../fit';
 import { inside, planGap, polygonPrism, type Prism, type Pt, roundPrism } from '../geometry';
 import {
   appliedAll,
@@ -412,10 +412,11 @@ const MOST = 3;
 export function holeWays(scene: Scene, f: Finding, cuts: Pick<Cutting, 'openings'>): WayOut[] {
   const { project } = scene;
   if (f.code === 'over-cut') return refills(scene, f, cuts);
+  const held = heldOtherwise(scene, f, cuts);
   const input = project.controls.inputs.find(
     (i) => refIds(f).includes(i.id) && !('opening' in i.at),
   );
-  if (!input || 'opening' in input.at) return [];
+  if (!input || 'opening' in input.at) return held;
   const behind = backings(scene).find((b) => b.input.id === input.id)?.on?.item;
   const alone = backings(scene).filter((b) => b.on?.item === behind).length === 1;
   // A switch behind a wall stands on the floor: it is moved by hand.
@@ -424,9 +425,9 @@ export function holeWays(scene: Scene, f: Finding, cuts: Pick<Cutting, 'openings
       ? project.layout.placements.find((q) => q.item === behind && 'piece' in q.on)
       : undefined;
   const directions = 'wall' in input.at ? ALONG_A_WALL : DIRECTIONS;
-  const out: WayOut[] = [];
+  const out: WayOut[] = [...held];
   for (const mm of STEPS_MM) {
-    for (let k = 0; k < 8 && out.length < MOST; k++) {
+    for (let k = 0; k < 8 && out.length < MOST + held.length; k++) {
       const [dx, dy] = [Math.cos((k * Math.PI) / 4) * mm, Math.sin((k * Math.PI) / 4) * mm];
       const at = shifted(input.at, dx, dy);
       const changes: Change[] = [{ do: 'input', input: { ...input, at } }];
@@ -449,6 +450,30 @@ export function holeWays(scene: Scene, f: Finding, cuts: Pick<Cutting, 'openings
   }
   return out;
 }
+/** A board whose screws would come out where they may not: moved, or held without screws. */
+function heldOtherwise(
+  scene: Scene,
+  f: Finding,
+  { openings }: Pick<Cutting, 'openings'>,
+): WayOut[] {
+  const drilled = new Set(
+    openings.flatMap(({ through }) => ('hole' in through ? through.item : [])),
+  );
+  const about = refIds(f).find((id) => drilled.has(id));
+  const at = about === undefined ? undefined : scene.items.get(about);
+  if (!at) return [];
+  return [
+    {
+      id: `bracket-${at.item.id}`,
+      text: `Hold ${at.item.name} by a bracket`,
+      cost: 'an off-cut or a printed corner, screwed or solvent-welded to the half; no hole in the floor',
+      changes: [{ do: 'place', placement: { ...at.placement, fixed: 'bracket' } }],
+      effort: 2,
+    },
+    ...stepsAway(at, [2, 4, 6]),
+  ];
+}
+
 const tenth = (v: number): number => Math.round(v * 10) / 10;
 const shifted = (
   at: Exclude<InputPlace, { opening: string }>,

@@ -11,6 +11,7 @@ import {
   leverSlot,
   portOpening,
   type Scene,
+  screwHoles,
   sceneOf,
   WINDOW_SHOW_MM,
   windowFor,
@@ -68,7 +69,13 @@ export interface Trim {
 export function cutting(p: Project, scene: Scene = sceneOf(p)): Cutting {
   if (!scene.shell) return { openings: [], trims: [], pockets: [], patterns: [], blanks: [] };
   return {
-    openings: [...ports(p, scene), ...levers(p, scene), ...windows(p, scene), ...buttons(p, scene)],
+    openings: [
+      ...ports(p, scene),
+      ...levers(p, scene),
+      ...windows(p, scene),
+      ...buttons(p, scene),
+      ...screws(p, scene),
+    ],
     trims: trims(p, scene),
     pockets: pockets(p, scene),
     patterns: patterns(scene),
@@ -257,7 +264,6 @@ function buttons(p: Project, scene: Scene): CutItem[] {
     const spot = spotOf(scene, input);
     if (!spot) continue;
     const through: CutFor = { input: input.id };
-    const key = cutKey(through);
     const cap = input.hole ?? KEY_MM;
     const d = cap + 2 * BUTTON_PLAY_MM;
     const said = {
@@ -273,29 +279,54 @@ function buttons(p: Project, scene: Scene): CutItem[] {
       out.push({ ...inWall(p, scene, wall, hole, through), ...said });
       continue;
     }
-    const { piece, x, y } = spot;
-    const { role } = scene.shell!.body.pieces.find((q) => q.id === piece)!;
-    out.push({
-      ...said,
-      key,
-      through,
-      face: { kind: 'face', piece, role },
-      here: { piece, x, y },
-      pieces: [piece],
-      round: true,
-      u: x,
-      v: y,
-      w: d,
-      h: d,
-      start: start(d, d),
-      toleranceMm: HAND_CUT_MM,
-      from: fromOuter(scene, x, y, 0, 0),
-      state: state(p, key),
-      ...asMade(p, key),
-    });
+    out.push({ ...roundInFace(p, scene, { ...spot, d }, through), ...said });
   }
   return out;
 }
+
+/** What is the same of every round hole in a face: where it is marked, and how it stands. */
+function roundInFace(
+  p: Project,
+  scene: Scene,
+  { piece, x, y, d }: { piece: string; x: number; y: number; d: number },
+  through: CutFor,
+): Omit<CutItem, 'kind' | 'name' | 'why'> {
+  const key = cutKey(through);
+  const { role } = scene.shell!.body.pieces.find((q) => q.id === piece)!;
+  return {
+    key,
+    through,
+    face: { kind: 'face', piece, role },
+    here: { piece, x, y },
+    pieces: [piece],
+    round: true,
+    u: x,
+    v: y,
+    w: d,
+    h: d,
+    start: start(d, d),
+    toleranceMm: HAND_CUT_MM,
+    from: fromOuter(scene, x, y, 0, 0),
+    state: state(p, key),
+    ...asMade(p, key),
+  };
+}
+
+/** Holes for the screws of boards that no post carries: drilled at once, by the next bit there is. */
+const screws = (p: Project, scene: Scene): CutItem[] =>
+  screwHoles(scene).map(({ at, nr, of, through, x, y, d }): CutItem => {
+    const bit = Math.ceil(d * 2 - 1e-9) / 2;
+    return {
+      ...roundInFace(p, scene, { piece: at.piece, x, y, d: bit }, through),
+      start: { w: bit, h: bit },
+      kind: 'screw',
+      name: `screw ${nr} of ${of} of ${at.item.name}`,
+      board: at.item.name,
+      why: [
+        `${formatMm(d, 1)} mm in the board; no post carries it there, so its screw goes through the half`,
+      ],
+    };
+  });
 
 function trims(p: Project, scene: Scene): Trim[] {
   return p.cuts.flatMap((c): Trim[] => {

@@ -73,3 +73,4 @@ export { wallBelow } from './sink';
 export { covers, feetOf, liftOf, tapeUnder } from './scene';
 export { KEY_MM } from './keys';
 export { lyingOver, mayRideOn, setOn } from './ride';
+export { type ScrewHole, screwHoles } from './screwed';

@@ -12,6 +12,8 @@ type Hole = NonNullable<PlacedItem['part']['holes']>[number];
 
 /** A post whose top is so near a board's underside carries it, mm. */
 const CARRIES_MM = 0.6;
+/** A rib or a wall is too thin for a bore. */
+const TAKES_SCREW: ReadonlySet<string> = new Set(['post', 'boss']);
 /** A self-tapping screw is so much thicker than the bore it cuts into: typical. */
 const THREAD_TIMES = 1.25;
 /** Holes and posts as a calliper reads them from an edge, standard uncertainty, mm. */
@@ -34,7 +36,7 @@ const halfOf = ({ feature: { shape } }: Post): number => {
 };
 
 /** Every hole of a screwed board that lies over a post which carries it. */
-function mountsOf(scene: Scene): Mount[] {
+export function mountsOf(scene: Scene): Mount[] {
   const { shell } = scene;
   if (!shell) return [];
   return [...scene.items.values()].flatMap((at) => {
@@ -44,7 +46,10 @@ function mountsOf(scene: Scene): Mount[] {
     const isFront = shell.sign(at.piece) > 0;
     const under = isFront ? board.z1 : board.z0;
     const posts = shell.features.filter(
-      (f) => f.piece === at.piece && Math.abs((isFront ? f.z0 : f.z1) - under) <= CARRIES_MM,
+      (f) =>
+        f.piece === at.piece &&
+        TAKES_SCREW.has(f.feature.kind) &&
+        Math.abs((isFront ? f.z0 : f.z1) - under) <= CARRIES_MM,
     );
     return (at.part.holes ?? []).flatMap((hole, i) => {
       const [x, y] = pointOf(at, [hole.x, hole.y, 0]);

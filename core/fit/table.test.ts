@@ -120,17 +120,24 @@ const drilled = (p: Project): Project => ({
     })),
   },
 });
+/** A shell whose faces and walls are whole: screws come out anywhere. */
+const unopened = (p: Project): Project =>
+  body(p, { pieces: p.shell.bodies[0]!.pieces.map((q) => ({ ...q, openings: [] })) });
 /** The amplifier hung over a strip that works pressed in. */
 const over = (strip: string, lift: number, more: Partial<Placement> = {}): Project =>
   known(
-    place(stand(drilled(only(done, 'amp')), strip, 'back', 60, 40, { fixed: 'screws' }), 'amp', {
-      on: { piece: 'front' },
-      x: 80,
-      y: 35,
-      lift,
-      fixed: 'screws',
-      ...more,
-    }),
+    place(
+      stand(drilled(unopened(only(done, 'amp'))), strip, 'back', 60, 40, { fixed: 'screws' }),
+      'amp',
+      {
+        on: { piece: 'front' },
+        x: 80,
+        y: 35,
+        lift,
+        fixed: 'screws',
+        ...more,
+      },
+    ),
   );
 /** Foam under the face beside the picture, or on it. */
 const rim = (y: number): Project =>

@@ -14,6 +14,7 @@ import {
 } from '../model';
 import type { Doubt } from './doubt';
 import { endDoubts } from './ends';
+import { HEADER_40 } from './header40';
 import { partOf } from './thickness';
 
 /** Diagonal and lit area may differ by so much, a share: sizes are named in rounded inches. */
@@ -192,18 +193,45 @@ function guardDoubts(item: Item, { charger, protects }: Part): Doubt[] {
   ];
 }
 
+/** A line the header does not have, or one that does not do what the signal wants. */
+function offItsLine(
+  item: Item,
+  { gpio, signal }: NonNullable<Part['takes']>[number],
+): Doubt | undefined {
+  if (!HEADER_40.some((h) => h.gpio === gpio)) {
+    return {
+      code: `line-none-${gpio}`,
+      title: `No line ${gpio} on the header`,
+      what: `${item.name} takes GPIO ${gpio} for ${signal}; the 40-pin header carries GPIO 0 to 27.`,
+      why: 'Its number was noted wrong: count from the drawing of the header again.',
+    };
+  }
+  const own = HEADER_40.find((h) => h.also.includes(signal))?.gpio;
+  if (own === undefined || own === gpio) return undefined;
+  return {
+    code: `line-other-${gpio}`,
+    ...(signal.startsWith('I2S') ? {} : { warns: true as const }),
+    title: `${signal} is on line ${own}`,
+    what: `${item.name} takes GPIO ${gpio} for it.`,
+    why: signal.startsWith('I2S')
+      ? 'Sound is clocked out by that line alone: wire it there.'
+      : 'Elsewhere it works by software alone, slower and with a line of its own in the image.',
+  };
+}
+
 function lineDoubts(item: Item, { screen, takes }: Part): Doubt[] {
   const lines = (takes ?? []).map((t) => t.gpio);
   const twice = (takes ?? []).filter((t, i) => lines.indexOf(t.gpio) < i);
-  const out = twice.map((t): Doubt => {
+  const out = (takes ?? []).flatMap((t) => offItsLine(item, t) ?? []);
+  for (const t of twice) {
     const first = takes!.find((o) => o.gpio === t.gpio)!;
-    return {
+    out.push({
       code: `line-twice-${t.gpio}`,
       title: `Two signals on line ${t.gpio}`,
       what: `${item.name} takes GPIO ${t.gpio} for ${first.signal} and for ${t.signal}.`,
       why: 'One line carries one signal: look at its drawing again.',
-    };
-  });
+    });
+  }
   if (!lines.length && (screen?.link === 'spi' || screen?.link === 'parallel')) {
     out.push({
       code: 'lines-unknown',

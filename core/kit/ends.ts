@@ -44,7 +44,7 @@ function thinInlets(item: Item, { ports, draws }: Part): Doubt[] {
   });
 }
 
-/** Pads, mouths and aerials may stand over the edge of their part by so much, mm. */
+/** Pads, holes, mouths and aerials may stand over the edge of their part by so much, mm. */
 const OVER_EDGE_MM = 3;
 
 /** What was noted to lie beside the part it belongs to: wires, plugs and distances hang on it. */
@@ -56,6 +56,7 @@ function besideItsPart(item: Item, part: Part): Doubt[] {
   const off = (x: number, y: number): number => Math.max(x0 - x, x - x1, y0 - y, y - y1);
   const lies: Array<{ name: string; mm: number }> = [
     ...part.pads.map((pad) => ({ name: `Pad ${pad.name}`, mm: off(pad.x, pad.y) })),
+    ...(part.holes ?? []).map((h, i) => ({ name: `Hole ${i + 1}`, mm: off(h.x, h.y) })),
     ...part.connectors.map((c) => ({ name: c.name, mm: off(c.at[0], c.at[1]) })),
     ...(part.antenna ? [{ name: 'The aerial', mm: off(part.antenna.x, part.antenna.y) }] : []),
   ];

@@ -63,8 +63,16 @@ export const Placement = z.strictObject({
 });
 export type Placement = z.infer<typeof Placement>;
 
-/** What an opening is for: a socket or a lever of a part, its picture, or a key. */
+/** A hole of a board, by its number from 1. */
+export const ItemHole = z.strictObject({
+  item: Id,
+  hole: z.number().int().min(1).max(200),
+});
+export type ItemHole = z.infer<typeof ItemHole>;
+
+/** What an opening is for: a socket or a lever of a part, its picture, its screw, or a key. */
 export const CutFor = z.union([
+  ItemHole,
   z.strictObject({ item: Id, connector: Id }),
   z.strictObject({ item: Id, is: z.enum(['window', 'lever']) }),
   z.strictObject({ input: Id }),
@@ -125,6 +133,7 @@ export type OpeningCut = Extract<Cut, { kind: 'opening' }>;
 /** The key an opening is spoken of by where things are counted and drawn. */
 export function cutKey(of: CutFor): string {
   if ('input' in of) return `input/${of.input}`;
+  if ('hole' in of) return `${of.item}/hole-${of.hole}`;
   return `${of.item}/${'connector' in of ? of.connector : of.is}`;
 }
 /** What is decided of an opening. */

@@ -49,7 +49,7 @@ test('a screen in the lid of a graft wants its window there, and that cut is cou
   const c = check(inLid);
   const keys = (x: typeof c) => x.cuts.openings.map((o) => o.key);
   expect(keys(c).filter((k) => !keys(closed).includes(k))).toEqual(['screen/window']);
-  expect(c.sentence).toMatch(/^Closes after 4 cuts/);
+  expect(c.sentence).toMatch(/^Closes after 8 cuts/);
   // Without its hinge nobody knows how wires get into the lid, and that is said.
   const loose = check({ ...inLid, shell: { bodies: inLid.shell.bodies } });
   const between = loose.findings.find((f) => f.code === 'wires-between-bodies');

@@ -94,7 +94,8 @@ export function cuts(on: Bench): Draft[] {
       },
     );
   }
-  for (const o of openings) {
+  out.push(...screwSteps(openings));
+  for (const o of openings.filter((c) => c.kind !== 'screw')) {
     const of = opens(o);
     const size = (w: number, h: number): string =>
       `${w.toFixed(1)}${o.round ? '' : ` × ${h.toFixed(1)}`} mm`;
@@ -142,10 +143,36 @@ export function cuts(on: Bench): Draft[] {
 }
 
 /** What an opening is for, in the order its key says it. */
-const opens = ({ through }: CutItem): string[] =>
-  'input' in through
-    ? ['input', through.input]
-    : [through.item, 'connector' in through ? through.connector : through.is];
+function opens({ through }: CutItem): string[] {
+  if ('input' in through) return ['input', through.input];
+  if ('hole' in through) return [through.item, `hole-${through.hole}`];
+  return [through.item, 'connector' in through ? through.connector : through.is];
+}
+
+/** The screws of a board are drilled for together: the board itself is the template. */
+function screwSteps(openings: readonly CutItem[]): Draft[] {
+  const boards = new Map<string, CutItem[]>();
+  for (const o of openings) {
+    if (!('hole' in o.through)) continue;
+    const { item } = o.through;
+    boards.set(item, [...(boards.get(item) ?? []), o]);
+  }
+  return [...boards.values()].map((holes): Draft => {
+    const [first] = holes;
+    const middles = holes.map((o) => o.from.map((f) => `${f.mm.toFixed(1)} from the ${f.edge}`));
+    return {
+      is: ['open', ...opens(first!)],
+      phase: PHASE,
+      title: `Drill ${holes.length} × ${first!.w.toFixed(1)} mm for the ${holes.length === 1 ? 'screw' : 'screws'} of ${boardOf(first!)}`,
+      detail: `Lay the board in its place and mark through its own holes; they should lie at ${middles.map((m) => m.join(', ')).join('; ')}. Sleeves of equal length between board and floor.`,
+      after: ['measure-shell'],
+      caution: 'rotary',
+      feed: 'no power',
+      acts: holes.map((o) => ({ do: 'cut', cut: stepId('open', ...opens(o)) })),
+    };
+  });
+}
+const boardOf = ({ board, name }: CutItem): string => board ?? name;
 
 /** Of several bodies it is said whose half is meant. */
 const ofBody = ({ p }: Bench, piece: string): string =>

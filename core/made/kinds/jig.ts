@@ -124,9 +124,9 @@ function hooked(
   };
 }
 
-/** Cuts that are still to be made. */
+/** Cuts that are still to be made; for its screws a board is its own jig. */
 const ahead = (g: Ground): CutItem[] =>
-  g.cuts.openings.filter((c) => c.state !== 'done' && c.state !== 'measured');
+  g.cuts.openings.filter((c) => c.kind !== 'screw' && c.state !== 'done' && c.state !== 'measured');
 
 const edgesOf = (cut: CutItem): string => {
   const [across, up] = cut.from;

@@ -33,7 +33,8 @@ interface Size {
 /** A plate over a hole that was cut too large, with the hole it was to be. */
 export const portPlates: Kind = ({ cuts, rules }) =>
   cuts.openings.flatMap((cut): Design[] => {
-    const sizes = tooLarge(cut);
+    // A screw has its washer.
+    const sizes = cut.kind === 'screw' ? undefined : tooLarge(cut);
     if (!sizes) return [];
     const { is, was } = sizes;
     const hole = cut.round ? boreRing(0, 0, was.w) : rectRing(about(was.w, was.h));

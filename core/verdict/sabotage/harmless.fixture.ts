@@ -11,7 +11,7 @@ import { soundLatch, soundShoulder } from './faces.fixture';
 import { ownSwitches, oneMore } from './chosen.fixture';
 import { calmChords } from './games.fixture';
 import { barelyHeld } from './held.fixture';
-import { soundMounts } from './mount.fixture';
+import { holeIsThere, soundMounts } from './mount.fixture';
 import { drilledHoles, soundHoles } from './pattern.fixture';
 import { soundPocket } from './pocket.fixture';
 import { pressedOn } from './press.fixture';
@@ -170,6 +170,10 @@ export const HARMLESS: readonly Harmless[] = [
   { name: 'a chip of a kit a little lower', change: lowerChip },
   { name: 'a shoulder key in a side wall, its switch behind it', change: soundShoulder },
   { name: 'a board screwed down on posts of its own', change: soundMounts },
+  {
+    name: 'a hole in the floor for the screw of a board, as it is there already',
+    change: holeIsThere,
+  },
   { name: 'a charger that ends 0.04 V over, a speaker 0.8 mm off its face', change: barelyHeld },
   {
     name: 'halves that clip as well',

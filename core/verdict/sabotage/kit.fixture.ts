@@ -66,6 +66,49 @@ const withoutCells = (p: Project): Case[] => {
 };
 
 export const KIT_KINDS: readonly Kind[] = [
+  {
+    name: 'a hole of a board noted beside everything it is made of',
+    makes: 'hit',
+    cases: changed(
+      (q) => (q.holes?.length ?? 0) > 0,
+      (q) => ({ ...q, holes: q.holes!.map((h, i) => (i ? h : { ...h, x: h.x - 400 })) }),
+      /Hole 1 of/,
+    ),
+  },
+  {
+    name: 'a board that takes a line the header does not have',
+    makes: 'hit',
+    cases: changed(
+      (q) => (q.takes?.length ?? 0) > 0,
+      (q) => ({ ...q, takes: q.takes!.map((t, i) => (i ? t : { ...t, gpio: 40 })) }),
+      /No line 40 on the header/,
+    ),
+  },
+  {
+    name: 'digital sound on lines that do not clock it out',
+    makes: 'hit',
+    cases: changed(
+      (q) => (q.takes ?? []).some((t) => t.signal === 'I2S clock'),
+      (q) => ({
+        ...q,
+        takes: q.takes!.map((t) => (t.signal === 'I2S clock' ? { ...t, gpio: 5 } : t)),
+      }),
+      /I2S clock is on line 18/,
+    ),
+  },
+  {
+    name: 'a panel whose clock is on a line that works by software alone',
+    makes: 'tight',
+    cases: changed(
+      (q) => (q.takes ?? []).some((t) => t.signal === 'SPI clock'),
+      (q) => ({
+        ...q,
+        takes: q.takes!.map((t) => (t.signal === 'SPI clock' ? { ...t, gpio: 6 } : t)),
+      }),
+      /SPI clock is on line 11/,
+    ),
+  },
+
   { name: 'no computer', makes: 'open', cases: dropped((q) => q.family === 'sbc', /computer/i) },
   {
     name: 'no cell',

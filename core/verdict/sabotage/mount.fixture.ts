@@ -1,7 +1,7 @@
 /** Spoilings of how a board is screwed down: posts under its holes, a little beside them or without a bore. */
-import { type PlacedItem, pointOf, sceneOf } from '../../fit';
-import { type Feature, length, type Project, type Reading } from '../../model';
-import { type Case, type Kind } from './kind.fixture';
+import { type PlacedItem, pointOf, sceneOf, type ScrewHole, screwHoles } from '../../fit';
+import { type Feature, length, type Opening, type Project, type Reading } from '../../model';
+import { type Case, everyPiece, type Kind } from './kind.fixture';
 
 /** Between a post and the board that is drawn down on it, mm. */
 const UNDER_MM = 0.3;
@@ -82,6 +82,55 @@ export function soundMounts(p: Project): Project {
   return at ? onPosts(p, at, (f, i) => (i === 1 ? aside(f, playOf(at) - 0.15) : f)) : p;
 }
 
+/** The first hole that is drilled for the screws of each board. */
+const drilled = (p: Project): ScrewHole[] => screwHoles(sceneOf(p)).filter(({ nr }) => nr === 1);
+
+/** The build with something put in the floor that a screw goes through. */
+const inItsFloor = (
+  p: Project,
+  { at }: ScrewHole,
+  more: { features?: Feature[]; openings?: Opening[] },
+): Project =>
+  everyPiece(p, (q) =>
+    q.id === at.piece
+      ? {
+          ...q,
+          features: [...q.features, ...(more.features ?? [])],
+          openings: [...q.openings, ...(more.openings ?? [])],
+        }
+      : q,
+  );
+
+const ribAt = ({ x, y }: ScrewHole): Feature => ({
+  id: 'late-rib',
+  name: 'low rib',
+  kind: 'rib',
+  at: { x: read('left', x), y: read('bottom', y) },
+  shape: { kind: 'rect', w: length(6), h: length(1.2) },
+  height: { from: 'floor', length: length(0.8) },
+  purpose: 'unknown',
+  mayCut: 'never',
+});
+
+const roundHole = (
+  { x, y }: ScrewHole,
+  use: Opening['use'],
+  d: number,
+  aside: number,
+): Opening => ({
+  id: 'late-hole',
+  name: 'late hole',
+  use,
+  on: { kind: 'face', at: { x: read('left', x + aside), y: read('bottom', y) } },
+  shape: { kind: 'circle', d: length(d) },
+});
+
+/** The shell has the hole for a board's screw already. */
+export function holeIsThere(p: Project): Project {
+  const [hole] = drilled(p);
+  return hole ? inItsFloor(p, hole, { openings: [roundHole(hole, 'screw', 3, 0.2)] }) : p;
+}
+
 export const MOUNT_KINDS: readonly Kind[] = [
   {
     name: 'a post 0.2 mm further beside its hole than the screw gives way',
@@ -101,6 +150,26 @@ export const MOUNT_KINDS: readonly Kind[] = [
         where: at.item.name,
         spoilt: onPosts(p, at, (f, i) => (i === 1 ? boreless(f) : f)),
         says: /post without a bore/,
+      })),
+  },
+  {
+    name: 'a rib in the floor where the screw of a board comes through',
+    makes: 'hit',
+    cases: (p) =>
+      drilled(p).map((hole): Case => ({
+        where: hole.at.item.name,
+        spoilt: inItsFloor(p, hole, { features: [ribAt(hole)] }),
+        says: /low rib/,
+      })),
+  },
+  {
+    name: 'a vent that leaves no floor for the screw of a board',
+    makes: 'hit',
+    cases: (p) =>
+      drilled(p).map((hole): Case => ({
+        where: hole.at.item.name,
+        spoilt: inItsFloor(p, hole, { openings: [roundHole(hole, 'vent', 6, 3)] }),
+        says: /screw .*late hole|late hole.*screw/,
       })),
   },
 ];
