@@ -83,7 +83,7 @@ test('a build is printed whole from any station: every part of the plan, and not
     await expect(page.getByRole('table', { name })).toBeVisible();
   }
   await expect(page.getByRole('table', { name: /^Parts, 88\.20 together/ })).toBeVisible();
-  await expect(page.getByText('Closes after 3 cuts').last()).toBeVisible();
+  await expect(page.getByText('Closes after 7 cuts').last()).toBeVisible();
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByRole('navigation', { name: 'Stations' })).toBeHidden();
   await expect(page.locator('header.head')).toBeHidden();

@@ -22,7 +22,7 @@ test('all hits at once: plans that differ in what they keep, one taken, the buil
   await expect(chosen).toContainText('Thin the back floor under Slab 3000 by 0.9 mm');
 
   await laid.getByRole('button', { name: 'Do this' }).click();
-  await expect(page.locator('.verdict')).toContainText('Closes after 3 cuts');
+  await expect(page.locator('.verdict')).toContainText('Closes after 7 cuts');
   await expect(least).toHaveCount(0);
   // What it decided is in the list of cuts.
   await expect(page.getByRole('table', { name: 'Cuts' })).toContainText('middle rear post 2');

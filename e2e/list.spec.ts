@@ -16,7 +16,7 @@ test('a row shows the open book, the verdict, goals and hours; the last changed 
   const first = page.getByRole('article').first();
   await expect(first.getByRole('link', { name: 'The newest one', exact: true })).toBeVisible();
   await expect(first.getByRole('img', { name: 'The newest one, lying open' })).toBeVisible();
-  await expect(first.getByText('Closes after 2 cuts')).toBeVisible();
+  await expect(first.getByText('Closes after 6 cuts')).toBeVisible();
   await expect(first.getByText('goals 6/6')).toBeVisible();
   await expect(first.getByText(/^\d\.\d ± \d\.\d h$/)).toBeVisible();
   await page.getByRole('searchbox', { name: 'Search builds' }).fill('paperback 3');

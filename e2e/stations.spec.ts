@@ -46,10 +46,10 @@ test('cut: a decided opening is done, then measured, and the plan takes the meas
 }) => {
   const key = await openExample(page, 'dabchick-2-done');
   await page.goto(stationUrl(key, 'cut'));
-  await expect(page.getByText('Closes after 3 cuts')).toBeVisible();
+  await expect(page.getByText('Closes after 7 cuts')).toBeVisible();
   await page.getByRole('combobox', { name: 'State of hole of Left shoulder key' }).click();
   await page.getByTitle('done', { exact: true }).click();
-  await expect(page.getByText('Closes after 2 cuts')).toBeVisible();
+  await expect(page.getByText('Closes after 6 cuts')).toBeVisible();
   await page.getByRole('button', { name: 'USB-C charging of Step 5/3A' }).click();
   await expect(page.getByRole('list', { name: 'How to make USB-C charging' })).toContainText(
     'Drill a row of 2 holes ⌀3 inside the start line, 5.8 mm apart',
@@ -71,7 +71,7 @@ test('cut: a decided opening is done, then measured, and the plan takes the meas
     await page.getByRole('textbox', { name }).press('Enter');
   }
   await expect(page.getByRole('cell', { name: '10.4 × 4.3 ± 0.4' })).toBeVisible();
-  await expect(page.getByText('Closes after one cut')).toBeVisible();
+  await expect(page.getByText('Closes after 5 cuts')).toBeVisible();
   await saved(page);
   expect(
     (await documentOf(page, key))['cuts'].find(
@@ -91,7 +91,7 @@ test('cut: a decided opening is done, then measured, and the plan takes the meas
   await fromRight.press('Enter');
   await expect(page.getByText('Cut 2.7 mm beside its place')).toBeVisible();
   await page.getByRole('button', { name: /^Put it back to its hole/ }).click();
-  await expect(page.getByText('Closes after one cut')).toBeVisible();
+  await expect(page.getByText('Closes after 5 cuts')).toBeVisible();
 });
 
 test('cut: bars that are off by 4 % are refused with the likely setting, 1 % is corrected', async ({

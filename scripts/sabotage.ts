@@ -13,8 +13,9 @@ for (const o of sabotage()) {
   counts[o.is]++;
   kinds.set(o.kind, counts);
   if (o.is === 'missed' || o.is === 'unnamed') bad.push(o);
-  if (o.after && unlike(o.spoilt, o.after).length)
+  if (o.after && unlike(o.spoilt, o.after).length) {
     otherwise.push(`${o.build}, ${o.kind}, ${o.where}`);
+  }
 }
 let cases = 0;
 for (const [kind, n] of kinds) {

@@ -37,7 +37,7 @@ function columnsOf(row: Row): [where: string, start: string, to: string] {
   return [
     row.pieces.length > 1 ? `${face}, a notch in both halves` : face,
     sizeOf(row, row.start.w, row.start.h),
-    `${sizeOf(row, row.w, row.h)} ± ${row.toleranceMm}`,
+    row.kind === 'screw' ? 'as drilled' : `${sizeOf(row, row.w, row.h)} ± ${row.toleranceMm}`,
   ];
 }
 
