@@ -82,7 +82,7 @@ describe('the scorecard', () => {
     ['0.88 A left for 2.5 Ah', { playCharging: true }, 'playCharging', 'met'],
     ['under the kept door', { card: 'under a door' }, 'card', 'met'],
     ['keys in the top face', { original: true }, 'original', 'missed'],
-    ['the back stays whole', { uncut: ['back'] }, 'uncut', 'met'],
+    ['the back is drilled for screws', { uncut: ['back'] }, 'uncut', 'missed'],
     ['the front does not', { uncut: ['front'] }, 'uncut', 'missed'],
     ['a kept door is one of a kind', { rebuildable: true }, 'rebuildable', 'at risk'],
     ['difficulty 4 with a few built', { tools: ['iron'], skill: 'a few built' }, 'tools', 'met'],
@@ -96,6 +96,13 @@ describe('the scorecard', () => {
   ])('%s: %j', (_, brief, goal, expected) =>
     expect(standing(wants(done, brief), goal)).toBe(expected),
   );
+  test('the back stays whole where a bracket holds the board', () => {
+    const placements = done.layout.placements.map((q) =>
+      q.item === 'teasel' ? { ...q, fixed: 'bracket' as const } : q,
+    );
+    const held = { ...done, layout: { placements } };
+    expect(standing(wants(held, { uncut: ['back'] }), 'uncut')).toBe('met');
+  });
   test('hand-worked: the charger against the game', () => {
     // 1200 V / 750 Ω = 1.60 A in. Out: 2.45 W over 60 mΩ at 5.1 V are 2.48 W; / 0.9 = 2.76 W, from
     // 3.93 V behind 0.135 Ω (3.93 − √(3.93² − 4 · 0.135 · 2.76)) / 0.27 = 0.72 A.
