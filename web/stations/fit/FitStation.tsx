@@ -25,7 +25,7 @@ import { Unplaced } from './Unplaced';
 import { useArranger } from './useArranger';
 import { useArranging } from './useArranging';
 import { useLook } from './useLook';
-import { WiresView } from './WiresView';
+import { WiresView } from './wires/WiresView';
 import { Worth } from './Worth';
 import style from './FitStation.module.css';
 
