@@ -9,6 +9,7 @@ import { magnets } from './magnets';
 import { mounts } from './mounts';
 import { pressed } from './pressed';
 import type { SceneCheck } from './sceneCheck';
+import { screwsThrough } from './screwThrough';
 import { stops } from './stops';
 import { looseParts } from './loose';
 import { reach } from './reach';
@@ -31,5 +32,6 @@ export const CHECKS: readonly SceneCheck[] = [
   unplaced,
   looseParts,
   mounts,
+  screwsThrough,
   covered,
 ];

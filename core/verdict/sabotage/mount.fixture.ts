@@ -1,7 +1,7 @@
 /** Spoilings of how a board is screwed down: posts under its holes, a little beside them or without a bore. */
 import { type PlacedItem, pointOf, sceneOf, type ScrewHole, screwHoles } from '../../fit';
 import { type Feature, length, type Opening, type Project, type Reading } from '../../model';
-import { type Case, everyPiece, type Kind } from './kind.fixture';
+import { type Case, everyPiece, type Kind, laidOut, withPart, withPlacement } from './kind.fixture';
 
 /** Between a post and the board that is drawn down on it, mm. */
 const UNDER_MM = 0.3;
@@ -125,6 +125,25 @@ const roundHole = (
   shape: { kind: 'circle', d: length(d) },
 });
 
+/** A cell so thin that it goes under a board, laid where the board's screw comes down. */
+function cellUnder(p: Project, hole: ScrewHole): Project | undefined {
+  const cell = laidOut(p).find((q) => q.part.cell?.kind === 'pouch');
+  if (!cell) return undefined;
+  const thin = withPart(p, cell.part.id, (q) => ({
+    ...q,
+    blocks: q.blocks.map((b) => ({ ...b, height: length(0.6) })),
+  }));
+  return withPlacement(thin, cell.id, {
+    on: { piece: hole.at.piece },
+    x: hole.x - 5,
+    y: hole.y - 5,
+    turn: 0,
+    up: 'in',
+    stand: 'flat',
+    lift: 0,
+  });
+}
+
 /** The shell has the hole for a board's screw already. */
 export function holeIsThere(p: Project): Project {
   const [hole] = drilled(p);
@@ -161,6 +180,17 @@ export const MOUNT_KINDS: readonly Kind[] = [
         spoilt: inItsFloor(p, hole, { features: [ribAt(hole)] }),
         says: /low rib/,
       })),
+  },
+  {
+    name: 'a thin cell where the screw of a board comes down',
+    makes: 'hit',
+    cases: (p) =>
+      drilled(p).flatMap((hole): Case[] => {
+        const spoilt = cellUnder(p, hole);
+        return spoilt
+          ? [{ where: hole.at.item.name, spoilt, says: /A screw goes .* into it: Screw 1 of/ }]
+          : [];
+      }),
   },
   {
     name: 'a vent that leaves no floor for the screw of a board',
