@@ -14,6 +14,7 @@ import { type Cutting, cutting } from './list';
 import { type Pattern, patternMarks, patternReach } from './patterns';
 import type { Pocket } from './pockets';
 import type { Mark, Sheet } from './sheet';
+import { withClearFigures } from './figures';
 
 const BORDER_MM = 8;
 
@@ -25,7 +26,9 @@ const BORDER_MM = 8;
  */
 export function templates(p: Project, inside = false, scene: Scene = sceneOf(p)): Sheet[] {
   return bodiesOf(scene).flatMap((one) =>
-    bodyTemplates(one.project, inside, one).map((sheet) => inItsBody(p, one, sheet)),
+    bodyTemplates(one.project, inside, one)
+      .map((sheet) => ({ ...sheet, marks: withClearFigures(sheet.marks) }))
+      .map((sheet) => inItsBody(p, one, sheet)),
   );
 }
 
@@ -184,7 +187,7 @@ function cutMarks(c: CutItem, at: At, frame: Frame): Mark[] {
       kind: 'text',
       y: lowDim ? cy - c.h / 2 - 2.5 : cy + c.h / 2 + 4.5,
       mm: 2.8,
-      text: `${c.name}: ${size} ± ${c.toleranceMm}`,
+      text: c.kind === 'screw' ? `${c.name}: ${size}` : `${c.name}: ${size} ± ${c.toleranceMm}`,
       ...side,
     },
     ...dims(c.u, c.v, c.from, at, frame, [c.w / 2, c.h / 2], c.round),
