@@ -1,5 +1,5 @@
 /** The one board there is, held by this view until it is left; what it refuses is a sentence. */
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { freeBoard } from '../../state/api';
 
 export interface BoardOwner {
@@ -10,11 +10,27 @@ export interface BoardOwner {
   guarded: (work: () => Promise<void>) => Promise<void>;
 }
 
+/** Where this tab remembers under which name it held the board last. */
+const SLOT = 'deft-board-owner';
+
+/** A page that went away may not have been heard: what this tab held before is given back first. */
+async function giveBackLast(owner: string): Promise<void> {
+  try {
+    const last = sessionStorage.getItem(SLOT);
+    sessionStorage.setItem(SLOT, owner);
+    if (last !== null && last !== owner) await freeBoard(last);
+  } catch {
+    // A private window keeps no names, and a server that is away holds nothing.
+  }
+}
+
 export function useBoardOwner(): BoardOwner {
   const [owner] = useState(() => crypto.randomUUID());
   const [isBusy, setBusy] = useState(false);
   const [bad, setBad] = useState<string>();
+  const givenBack = useRef<Promise<void>>(undefined);
   useEffect(() => {
+    givenBack.current = giveBackLast(owner);
     const free = (): void => void freeBoard(owner).catch(() => undefined);
     window.addEventListener('pagehide', free);
     return () => {
@@ -26,6 +42,7 @@ export function useBoardOwner(): BoardOwner {
     setBusy(true);
     setBad(undefined);
     try {
+      await givenBack.current;
       await work();
     } catch (e) {
       setBad(e instanceof Error ? e.message : 'The board does not answer.');
