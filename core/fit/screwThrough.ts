@@ -8,7 +8,7 @@ import { stepsAway } from './away';
 import { judgedGap, sourcesOf } from './contact';
 import type { SceneCheck } from './sceneCheck';
 import type { PlacedItem, Scene } from './scene';
-import { screwHoles, type ScrewHole } from './screwed';
+import { holds, screwHoles, type ScrewHole } from './screwed';
 
 /** A sleeve is so much wider than the hole it stands under, all round: typical. */
 const SLEEVE_MM = 0.8;
@@ -30,7 +30,7 @@ function findings(scene: Scene): Finding[] {
     const sleeve = sleeveOf(scene, hole);
     if (!sleeve) return [];
     return [...scene.items.values()].flatMap((other) =>
-      other === hole.at ? [] : (metBy(hole, sleeve, other) ?? []),
+      other === hole.at || holds(other, hole.at) ? [] : (metBy(hole, sleeve, other) ?? []),
     );
   });
 }

@@ -1,7 +1,7 @@
 /** Holes in a floor for the screws of a board: where its own holes lie, and only where nothing else holds it. */
 import { demos } from '../catalogue';
 import { cutting } from '../cuts';
-import { applied, length, type Placement, type Project } from '../model';
+import { applied, length, type Placement, type Project, withAdded } from '../model';
 import { check } from '../verdict';
 import { pointOf, sceneOf, screwHoles } from './index';
 
@@ -106,6 +106,43 @@ test('boards joined by one screw and a sleeve want no floor; what hangs on posts
   };
   const left = screwHoles(sceneOf(postless));
   expect(left.map(({ at, nr }) => `${at.item.id} ${nr}`)).toEqual(['m1 5', 'm1 6']);
+});
+
+test('stand-offs made for the board take its screws', () => {
+  const at = sceneOf(done).items.get('teasel')!;
+  const legs = at.part.holes!.map((h, i) => ({
+    id: `leg-${i}`,
+    name: `leg ${i + 1}`,
+    kind: 'body' as const,
+    plan: { kind: 'rect' as const, x: h.x - 2, y: h.y - 2, w: length(4), h: length(4) },
+    axis: 'z' as const,
+    base: 0,
+    height: length(2),
+  }));
+  const standOffs = {
+    ...at.part,
+    id: 'legs',
+    name: 'Stand-offs',
+    family: 'hardware' as const,
+    blocks: legs,
+    connectors: [],
+    pads: [],
+    holes: [],
+  };
+  const onLegs = (holdsWhat: string[]): Project => {
+    const p = withAdded(done, standOffs);
+    const items = p.kit.items.map((i) =>
+      i.part === 'legs'
+        ? { ...i, made: { kind: 'stand-offs' as const, for: 'teasel', holds: holdsWhat } }
+        : i,
+    );
+    const placement = { ...teasel, item: 'legs', lift: 0 };
+    delete placement.fixed;
+    return applied({ ...p, kit: { ...p.kit, items } }, { do: 'stand', placement });
+  };
+  expect(holesOf(onLegs(['teasel']))).toEqual([]);
+  // Legs made for something else are no hold: its screws go past them, or into them.
+  expect(holesOf(onLegs(['screen']))).toHaveLength(4);
 });
 
 test('a screw that would come out in the picture is a hit, and a bracket clears it', () => {

@@ -1,6 +1,6 @@
 /**
- * Where a screwed board has nothing to be screwed to: no post carries its hole, and no other board lies
- * there with one. Its screw goes through the floor, and the floor wants a hole.
+ * Where a screwed board has nothing to be screwed to: no post carries its hole, no leg made
+ * for it and no other board with a hole. Its screw goes through the floor, and the floor wants a hole.
  */
 import { areJoined } from '../kit';
 import type { ItemHole } from '../model';
@@ -35,6 +35,7 @@ export function screwHoles(scene: Scene): ScrewHole[] {
       const [x, y] = pointOf(at, [hole.x, hole.y, 0]);
       if (carried.has(`${at.item.id} ${nr}`)) return [];
       if (isOnOther(scene, joined, at, x, y) || isThere(scene, at, x, y)) return [];
+      if (isOnLeg(scene, at, x, y)) return [];
       const through: ItemHole = { item: at.item.id, hole: nr };
       return [{ at, nr, of: holes.length, through, x, y, d: hole.d }];
     });
@@ -64,6 +65,16 @@ function isOnOther(
       }),
   );
 }
+
+/** A part made to hold the board has a leg there, and the leg takes the screw. */
+const isOnLeg = (scene: Scene, at: PlacedItem, x: number, y: number): boolean =>
+  [...scene.items.values()]
+    .filter((o) => holds(o, at))
+    .flatMap((o) => o.solids)
+    .some((s) => x > s.x0 && x < s.x1 && y > s.y0 && y < s.y1);
+
+export const holds = (o: PlacedItem, at: PlacedItem): boolean =>
+  o.item.made?.holds.includes(at.item.id) ?? false;
 
 function isThere({ shell }: Scene, { piece }: PlacedItem, x: number, y: number): boolean {
   return shell!.openings.face.some((o) => {
