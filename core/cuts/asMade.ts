@@ -116,9 +116,12 @@ const SPARE_MM: Readonly<Record<CutItem['kind'], number>> = {
   trim: 0,
 };
 
-/** A hole smaller than it is wanted by now: what was measured of sockets, levers and pictures Fit itself judges. */
+/** What was measured of sockets, levers and pictures Fit itself judges. */
+const JUDGED_HERE: ReadonlySet<CutItem['kind']> = new Set(['button', 'screw']);
+
+/** A hole smaller than it is wanted by now. */
 function small(c: CutItem): Finding[] {
-  if (!isCut(c) || (c.measured && c.kind !== 'button')) return [];
+  if (!isCut(c) || (c.measured && !JUDGED_HERE.has(c.kind))) return [];
   const { made, asked } = sizesOf(c);
   const by = Math.max(asked.w - made.w, asked.h - made.h);
   if (by <= HAND_CUT_MM) return [];

@@ -2,7 +2,7 @@
  * Every hole against what it is cut in: the outline and its walls, the holes beside it, the picture,
  * and the posts and ribs behind it. Holes that are there already are judged with those planned.
  */
-import { activeArea, judgedGap, type Scene, stepsAway } from '../fit';
+import { activeArea, judgedGap, onBracket, type Scene, stepsAway } from '../fit';
 import { inside, planGap, polygonPrism, type Prism, type Pt, roundPrism } from '../geometry';
 import {
   appliedAll,
@@ -462,16 +462,7 @@ function heldOtherwise(
   const about = refIds(f).find((id) => drilled.has(id));
   const at = about === undefined ? undefined : scene.items.get(about);
   if (!at) return [];
-  return [
-    {
-      id: `bracket-${at.item.id}`,
-      text: `Hold ${at.item.name} by a bracket`,
-      cost: 'an off-cut or a printed corner, screwed or solvent-welded to the half; no hole in the floor',
-      changes: [{ do: 'place', placement: { ...at.placement, fixed: 'bracket' } }],
-      effort: 2,
-    },
-    ...stepsAway(at, [2, 4, 6]),
-  ];
+  return [onBracket(at), ...stepsAway(at, [2, 4, 6])];
 }
 
 const tenth = (v: number): number => Math.round(v * 10) / 10;

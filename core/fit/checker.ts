@@ -15,7 +15,15 @@ import { type Contact, contactOf, INTEREST_MM } from './contact';
 import { plugFinding, plugFindings } from './port';
 import { through } from './through';
 import { pressedTogether } from './pressed';
-import { isInOpen, type PlacedItem, type Scene, sceneOf, standItem, tapeUnder } from './scene';
+import {
+  isInOpen,
+  isMadeFor,
+  type PlacedItem,
+  type Scene,
+  sceneOf,
+  standItem,
+  tapeUnder,
+} from './scene';
 
 interface Entry {
   minX: number;
@@ -36,7 +44,7 @@ const entryOf = (side: Side): Entry => ({
 /** A part made to hold another touches it; further in than a file takes off it does not, mm. */
 const PRESSED_IN_MM = 0.05;
 const holds = (a: Side, b: Side): boolean =>
-  b.at !== undefined && (a.at?.item.made?.holds.includes(b.at.item.id) ?? false);
+  a.at !== undefined && b.at !== undefined && isMadeFor(a.at, b.at);
 const madeToTouch = (a: Side, b: Side, met: Contact): boolean =>
   (holds(a, b) || holds(b, a)) && met.gap.gap >= -PRESSED_IN_MM;
 

@@ -73,4 +73,5 @@ export { wallBelow } from './sink';
 export { covers, feetOf, liftOf, tapeUnder } from './scene';
 export { KEY_MM } from './keys';
 export { lyingOver, mayRideOn, setOn } from './ride';
+export { onBracket } from './bracket';
 export { type ScrewHole, screwHoles } from './screwed';

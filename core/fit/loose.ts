@@ -1,6 +1,7 @@
 /** What nothing holds: it rattles, and slides to where it fitted before it was closed. Screws hold by holes. */
 import { joinsOf } from '../kit';
 import { type Finding, type MadeKind, mm1, type Placement, type WayOut } from '../model';
+import { onBracket } from './bracket';
 import type { SceneCheck } from './sceneCheck';
 import type { PlacedItem, Scene } from './scene';
 
@@ -190,13 +191,7 @@ function ways(scene: Scene, f: Finding): WayOut[] {
         changes: [{ do: 'place', placement: { ...at.placement, lift: 0 } }],
         effort: 0.5,
       },
-      {
-        id: `bracket-${at.item.id}`,
-        text: `Hold ${at.item.name} by a bracket`,
-        cost: HOLDS.bracket,
-        changes: [{ do: 'place', placement: { ...at.placement, fixed: 'bracket' } }],
-        effort: 2,
-      },
+      onBracket(at),
     ];
   }
   if (f.code !== 'loose') return [];

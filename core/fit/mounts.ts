@@ -3,6 +3,7 @@
  * A screw finds its way by as much as it is thinner than the hole; further, and it does not go in.
  */
 import { type Finding, mm1, type WayOut } from '../model';
+import { onBracket } from './bracket';
 import { judgedGap } from './contact';
 import type { SceneCheck } from './sceneCheck';
 import { type PlacedItem, pointOf, type Scene } from './scene';
@@ -127,13 +128,7 @@ function ways(scene: Scene, f: Finding): WayOut[] {
   const [first] = mine;
   if (!first) return [];
   const { placement, item } = first.at;
-  const bracket: WayOut = {
-    id: `bracket-${item.id}`,
-    text: `Hold ${item.name} by a bracket`,
-    cost: 'an off-cut or a printed corner, screwed or solvent-welded to the half',
-    changes: [{ do: 'place', placement: { ...placement, fixed: 'bracket' } }],
-    effort: 2,
-  };
+  const bracket = onBracket(first.at);
   if (f.code === 'mount-no-bore') return [bracket];
   const [dx, dy] = [tenth(mean(mine.map((m) => m.dx))), tenth(mean(mine.map((m) => m.dy)))];
   return [

@@ -304,7 +304,7 @@ function ways(scene: Scene, f: Finding, items: readonly PlacedItem[]): WayOut[] 
       .map((at) => ({
         id: `screw-${at.item.id}`,
         text: `Screw ${at.item.name} down beside the springs`,
-        cost: `${at.part.holes!.length} screws and what they go into`,
+        cost: `${at.part.holes!.length} screws; where no post carries it, they go through the floor`,
         changes: [{ do: 'place', placement: { ...at.placement, fixed: 'screws' } }],
         effort: 2,
       }));

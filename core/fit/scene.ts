@@ -503,6 +503,10 @@ function mouthOf(
   return mouth;
 }
 
+/** Whether a part was made to stand round or under another, which it may touch. */
+export const isMadeFor = (made: PlacedItem, at: PlacedItem): boolean =>
+  made.item.made?.holds.includes(at.item.id) ?? false;
+
 /** Whether no wall is in front of anything of an item. */
 export const isInOpen = (shell: ShellSolids, at: Pick<PlacedItem, 'isOutside'>): boolean =>
   at.isOutside || isOpen(shell.body);

@@ -5,10 +5,11 @@
 import { gapOf, type Prism, roundPrism } from '../geometry';
 import { type Finding, mm1, type WayOut } from '../model';
 import { stepsAway } from './away';
+import { onBracket } from './bracket';
 import { judgedGap, sourcesOf } from './contact';
 import type { SceneCheck } from './sceneCheck';
-import type { PlacedItem, Scene } from './scene';
-import { holds, screwHoles, type ScrewHole } from './screwed';
+import { isMadeFor, type PlacedItem, type Scene } from './scene';
+import { screwHoles, type ScrewHole } from './screwed';
 
 /** A sleeve is so much wider than the hole it stands under, all round: typical. */
 const SLEEVE_MM = 0.8;
@@ -30,7 +31,7 @@ function findings(scene: Scene): Finding[] {
     const sleeve = sleeveOf(scene, hole);
     if (!sleeve) return [];
     return [...scene.items.values()].flatMap((other) =>
-      other === hole.at || holds(other, hole.at) ? [] : (metBy(hole, sleeve, other) ?? []),
+      other === hole.at || isMadeFor(other, hole.at) ? [] : (metBy(hole, sleeve, other) ?? []),
     );
   });
 }
@@ -76,16 +77,7 @@ function ways(scene: Scene, f: Finding, items: readonly PlacedItem[]): WayOut[] 
   if (f.code !== 'screw-through') return [];
   const [at] = f.about.flatMap((id) => scene.items.get(id) ?? []);
   if (!at) return [];
-  return [
-    {
-      id: `bracket-${at.item.id}`,
-      text: `Hold ${at.item.name} by a bracket`,
-      cost: 'an off-cut or a printed corner, screwed or solvent-welded to the half',
-      changes: [{ do: 'place', placement: { ...at.placement, fixed: 'bracket' } }],
-      effort: 2,
-    },
-    ...items.flatMap((item) => stepsAway(item, [2, 4, 6])),
-  ];
+  return [onBracket(at), ...items.flatMap((item) => stepsAway(item, [2, 4, 6]))];
 }
 
 export const screwsThrough: SceneCheck = { check: 'place', findings, ways };

@@ -5,7 +5,7 @@
 import { areJoined } from '../kit';
 import type { ItemHole } from '../model';
 import { mountsOf } from './mounts';
-import { type PlacedItem, pointOf, type Scene } from './scene';
+import { isMadeFor, type PlacedItem, pointOf, type Scene } from './scene';
 
 export interface ScrewHole {
   at: PlacedItem;
@@ -26,66 +26,66 @@ const THERE_MM = 0.5;
 /** Every hole to drill through a floor for the boards of a body. */
 export function screwHoles(scene: Scene): ScrewHole[] {
   if (!scene.shell) return [];
+  const boards = [...scene.items.values()].filter(isScrewedDown);
   const joined = areJoined(scene.project);
-  const carried = new Set(mountsOf(scene).map((m) => `${m.at.item.id} ${m.nr}`));
-  return [...scene.items.values()].filter(isScrewedDown).flatMap((at) => {
-    const holes = at.part.holes ?? [];
-    return holes.flatMap((hole, i): ScrewHole[] => {
-      const nr = i + 1;
-      const [x, y] = pointOf(at, [hole.x, hole.y, 0]);
-      if (carried.has(`${at.item.id} ${nr}`)) return [];
-      if (isOnOther(scene, joined, at, x, y) || isThere(scene, at, x, y)) return [];
-      if (isOnLeg(scene, at, x, y)) return [];
-      const through: ItemHole = { item: at.item.id, hole: nr };
-      return [{ at, nr, of: holes.length, through, x, y, d: hole.d }];
-    });
-  });
+  const isWith = (a: PlacedItem, b: PlacedItem): boolean => joined(a.item.id, b.item.id);
+  const open = withoutHold(scene, boards);
+  const isShared = (hole: ScrewHole): boolean =>
+    boards.some((o) => o !== hole.at && isWith(o, hole.at) && hasHoleAt(o, hole.x, hole.y));
+  // Boards screwed to each other alone hang in the air: the first one's screws are the longer ones.
+  const floats = ({ at }: ScrewHole): boolean =>
+    boards.find((o) => o === at || isWith(o, at)) === at &&
+    [...scene.items.values()]
+      .filter((o) => o === at || isWith(o, at))
+      .every((o) => isHeldByNone(o, open, isShared));
+  return open.filter((hole) => !isShared(hole) || floats(hole));
 }
 
 /** What rides on a part is screwed to that. */
 const isScrewedDown = ({ placement, pose, item }: PlacedItem): boolean =>
   placement.fixed === 'screws' && pose.stand === 'flat' && 'piece' in placement.on && !item.made;
 
-/** Screwed to a board it is joined to: one screw and a sleeve hold both. */
-function isOnOther(
-  scene: Scene,
-  joined: ReturnType<typeof areJoined>,
+/** Holes of the boards that no post carries, no leg stands under and no hole of the shell lies under. */
+function withoutHold(scene: Scene, boards: readonly PlacedItem[]): ScrewHole[] {
+  const carried = new Set(mountsOf(scene).map((m) => `${m.at.item.id} ${m.nr}`));
+  return boards.flatMap((at) => {
+    const holes = at.part.holes ?? [];
+    return holes.flatMap((hole, i): ScrewHole[] => {
+      const nr = i + 1;
+      const [x, y] = pointOf(at, [hole.x, hole.y, 0]);
+      const isHeld =
+        carried.has(`${at.item.id} ${nr}`) || isThere(scene, at, x, y) || isOnLeg(scene, at, x, y);
+      const through: ItemHole = { item: at.item.id, hole: nr };
+      return isHeld ? [] : [{ at, nr, of: holes.length, through, x, y, d: hole.d }];
+    });
+  });
+}
+
+const hasHoleAt = (board: PlacedItem, x: number, y: number): boolean =>
+  (board.part.holes ?? []).some((h) => {
+    const [hx, hy] = pointOf(board, [h.x, h.y, 0]);
+    return Math.hypot(hx - x, hy - y) <= SAME_MM;
+  });
+
+/** Neither on a bracket nor with one screw that holds it to more than another board; tape and glue let go. */
+function isHeldByNone(
   at: PlacedItem,
-  x: number,
-  y: number,
+  open: readonly ScrewHole[],
+  isShared: (hole: ScrewHole) => boolean,
 ): boolean {
-  return [...scene.items.values()].some(
-    (o) =>
-      o !== at &&
-      o.placement.fixed === 'screws' &&
-      joined(o.item.id, at.item.id) &&
-      (o.part.holes ?? []).some((h) => {
-        const [hx, hy] = pointOf(o, [h.x, h.y, 0]);
-        return Math.hypot(hx - x, hy - y) <= SAME_MM;
-      }),
-  );
+  if (!isScrewedDown(at)) return at.placement.fixed !== 'bracket';
+  const mine = open.filter((hole) => hole.at === at);
+  return mine.length === (at.part.holes?.length ?? 0) && mine.every(isShared);
 }
 
 /** A part made to hold the board has a leg there, and the leg takes the screw. */
 const isOnLeg = (scene: Scene, at: PlacedItem, x: number, y: number): boolean =>
   [...scene.items.values()]
-    .filter((o) => holds(o, at))
+    .filter((o) => isMadeFor(o, at))
     .flatMap((o) => o.solids)
     .some((s) => x > s.x0 && x < s.x1 && y > s.y0 && y < s.y1);
 
-export const holds = (o: PlacedItem, at: PlacedItem): boolean =>
-  o.item.made?.holds.includes(at.item.id) ?? false;
-
-function isThere({ shell }: Scene, { piece }: PlacedItem, x: number, y: number): boolean {
-  return shell!.openings.face.some((o) => {
-    if (o.piece !== piece || o.use !== 'screw') return false;
-    const [cx, cy] = middleOf(o.points);
-    return Math.hypot(cx - x, cy - y) <= THERE_MM;
-  });
-}
-
-function middleOf(points: ReadonlyArray<readonly [number, number]>): [number, number] {
-  const xs = points.map(([px]) => px);
-  const ys = points.map(([, py]) => py);
-  return [(Math.min(...xs) + Math.max(...xs)) / 2, (Math.min(...ys) + Math.max(...ys)) / 2];
-}
+const isThere = ({ shell }: Scene, { piece }: PlacedItem, x: number, y: number): boolean =>
+  shell!.openings.face.some(
+    (o) => o.piece === piece && o.use === 'screw' && Math.hypot(o.x - x, o.y - y) <= THERE_MM,
+  );

@@ -114,7 +114,7 @@ function ways(_: Scene, __: Finding, items: readonly PlacedItem[]): WayOut[] {
             {
               id: `screw-${at.item.id}`,
               text: `Screw ${at.item.name} down in its own holes`,
-              cost: `${at.part.holes!.length} stand-offs or posts under its holes`,
+              cost: `${at.part.holes!.length} screws; where no post carries it, they go through the floor`,
               changes: [
                 { do: 'place' as const, placement: { ...at.placement, fixed: 'screws' as const } },
               ],

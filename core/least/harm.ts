@@ -3,10 +3,10 @@
  * spoiling something, whether it shows, what it gives up. Minutes and risks are typical; the order
  * they make is what counts.
  */
-import { type Change, type Project, type Tool, TOOLS } from '../model';
+import { applied, type Change, type Project, type Tool, TOOLS } from '../model';
 import type { StandingFeature } from '../shell';
 import { patternMinutes, pocketMinutes } from '../cuts';
-import type { Scene } from '../fit';
+import { type Scene, sceneOf, screwHoles } from '../fit';
 
 /** What a builder may want to keep. */
 export const KEEPS = ['screws', 'door', 'slot', 'keys', 'looks', 'parts', 'kit', 'layout'] as const;
@@ -80,6 +80,8 @@ const WORK = {
 const MILL_RISK = 0.12;
 /** Of a bit that wanders into its neighbour. */
 const DRILL_RISK = 0.05;
+/** To mark, drill and deburr one. */
+const DRILL_MINUTES = 3;
 /** Per step of difficulty of what comes off a board. */
 const OFF = { minutes: 8, risk: 0.03 };
 
@@ -88,7 +90,7 @@ function harmOfOne(scene: Scene, c: Change): Harm {
   switch (c.do) {
     case 'place':
     case 'stand':
-      return { ...NONE, ...WORK.move, gives: ['layout'] };
+      return together({ ...NONE, ...WORK.move, gives: ['layout'] }, drilledFor(scene, c));
     case 'swap':
       return { ...NONE, ...WORK.swap, gives: ['kit'] };
     case 'insulate':
@@ -140,6 +142,23 @@ function harmOfOne(scene: Scene, c: Change): Harm {
     default:
       return { ...NONE, ...WORK.other };
   }
+}
+
+/** A board screwed down now that was not, where its screws go through the floor. */
+function drilledFor(scene: Scene, c: Extract<Change, { do: 'place' | 'stand' }>): Harm {
+  const { item, fixed } = c.placement;
+  if (fixed !== 'screws' || scene.items.get(item)?.placement.fixed === 'screws') return NONE;
+  const then = sceneOf(applied(scene.project, c), scene);
+  const holes = screwHoles(then).filter(({ at }) => at.item.id === item).length;
+  if (!holes) return NONE;
+  return {
+    ...NONE,
+    minutes: holes * DRILL_MINUTES,
+    risk: DRILL_RISK,
+    forGood: true,
+    seen: true,
+    gives: ['looks'],
+  };
 }
 
 /** This tool, when the builder has said which there are and it is not among them. */

@@ -1,6 +1,14 @@
 /** Spoilings of how a board is screwed down: posts under its holes, a little beside them or without a bore. */
 import { type PlacedItem, pointOf, sceneOf, type ScrewHole, screwHoles } from '../../fit';
-import { type Feature, length, type Opening, type Project, type Reading } from '../../model';
+import { carriersOf, joinsOf } from '../../kit';
+import {
+  type Cut,
+  type Feature,
+  length,
+  type Opening,
+  type Project,
+  type Reading,
+} from '../../model';
 import { type Case, everyPiece, type Kind, laidOut, withPart, withPlacement } from './kind.fixture';
 
 /** Between a post and the board that is drawn down on it, mm. */
@@ -144,6 +152,20 @@ function cellUnder(p: Project, hole: ScrewHole): Project | undefined {
   });
 }
 
+/** The hole of a screw as it was measured. */
+function withHoleCut(p: Project, { at, x, y, through }: ScrewHole, d: number): Project {
+  const cut: Cut = {
+    kind: 'opening',
+    id: 'late-screw',
+    for: through,
+    state: 'measured',
+    measured: { w: length(d), h: length(d) },
+    at: { piece: at.piece, x, y },
+    to: { w: 3, h: 3 },
+  };
+  return { ...p, cuts: [...p.cuts, cut] };
+}
+
 /** The shell has the hole for a board's screw already. */
 export function holeIsThere(p: Project): Project {
   const [hole] = drilled(p);
@@ -191,6 +213,29 @@ export const MOUNT_KINDS: readonly Kind[] = [
           ? [{ where: hole.at.item.name, spoilt, says: /A screw goes .* into it: Screw 1 of/ }]
           : [];
       }),
+  },
+  {
+    name: 'the hole for a screw cut smaller than the hole of its board',
+    makes: 'hit',
+    cases: (p) =>
+      drilled(p).map((hole): Case => ({
+        where: hole.at.item.name,
+        spoilt: withHoleCut(p, hole, 2),
+        says: /too small: Screw 1 of/,
+      })),
+  },
+  {
+    name: 'boards screwed to each other, and none of them to the shell',
+    makes: 'hit',
+    cases: (p) =>
+      carriersOf(p)
+        .filter(({ item }) => joinsOf(p).some((j) => j.on.item.id === item.id))
+        .filter(({ part }) => (part.holes?.length ?? 0) > 4)
+        .map(({ item, part }): Case => ({
+          where: item.name,
+          spoilt: withPart(p, part.id, (q) => ({ ...q, holes: q.holes!.slice(0, 4) })),
+          says: new RegExp(`screw \\d of 4 of ${item.name}`),
+        })),
   },
   {
     name: 'a vent that leaves no floor for the screw of a board',
