@@ -47,6 +47,40 @@ test.describe.serial('the stand-in', () => {
     expect((await documentOf(page, key)).controls.pressed).toBeUndefined();
   });
 
+  test('a board that a page of this tab left unheard is given back to the tab, to no other', async ({
+    page,
+    context,
+  }) => {
+    const key = await openExample(page, 'linnet', (d) => fewKeys(d, 6));
+    const lay = async (on: typeof page): Promise<void> => {
+      await on.goto(stationUrl(key, 'controls'));
+      await on.getByRole('link', { name: 'Kept board' }).click();
+      const number = on.getByRole('button', { name: '7 pads, numbered' });
+      const standIn = on.getByText('Stand-in board');
+      await expect(number.or(standIn).first()).toBeVisible();
+      if (await number.isVisible()) await number.click();
+      await standIn.click();
+      await on.getByRole('button', { name: 'Lay it on the bench' }).click();
+    };
+    const laid = page.waitForRequest((r) => r.url().endsWith('/board/kept'));
+    await lay(page);
+    const { owner } = (await laid).postDataJSON() as { owner: string };
+    await expect(page.getByRole('button', { name: 'Read it', exact: true })).toBeVisible();
+    await saved(page);
+    const freed = page.waitForResponse((r) => r.request().method() === 'DELETE');
+    await page.getByRole('link', { name: 'Inputs' }).click();
+    await freed;
+    // It is held by the page that went, as if nobody had heard it go.
+    const held = { data: { owner, do: 'table' } };
+    expect((await page.request.post(`${SITE()}/api/board/do`, held)).ok()).toBe(true);
+    const other = await context.newPage();
+    await lay(other);
+    await expect(other.getByText('The board is in use by another page.')).toBeVisible();
+    await other.close();
+    await lay(page);
+    await expect(page.getByRole('button', { name: 'Read it', exact: true })).toBeVisible();
+  });
+
   test('kept board: an old board nobody has a drawing of, read by a hand that slips', async ({
     page,
   }) => {

@@ -1,6 +1,7 @@
 /** The one board there is, held by this view until it is left; what it refuses is a sentence. */
 import { useEffect, useRef, useState } from 'react';
 import { freeBoard } from '../../state/api';
+import { tabName } from '../../state/tab';
 
 export interface BoardOwner {
   owner: string;
@@ -13,12 +14,16 @@ export interface BoardOwner {
 /** Where this tab remembers under which name it held the board last. */
 const SLOT = 'deft-board-owner';
 
-/** A page that went away may not have been heard: what this tab held before is given back first. */
+/**
+ * A page that went away may not have been heard: what this tab held before is given back first.
+ * A tab duplicated from another has a name of its own, and takes nothing from that one.
+ */
 async function giveBackLast(owner: string): Promise<void> {
   try {
-    const last = sessionStorage.getItem(SLOT);
-    sessionStorage.setItem(SLOT, owner);
-    if (last !== null && last !== owner) await freeBoard(last);
+    const tab = await tabName();
+    const [by, last] = sessionStorage.getItem(SLOT)?.split(' ') ?? [];
+    sessionStorage.setItem(SLOT, `${tab} ${owner}`);
+    if (by === tab && last !== undefined && last !== owner) await freeBoard(last);
   } catch {
     // A private window keeps no names, and a server that is away holds nothing.
   }

@@ -17,6 +17,7 @@ import { Mark } from '../../ui/Mark';
 import { BuildRow } from './BuildRow';
 import { Copies } from './Copies';
 import style from './Home.module.css';
+import { PickedFile } from '../../ui/PickedFile';
 import { Bad } from '../../ui/Bad';
 
 /** A list this long is searched. */
@@ -97,17 +98,13 @@ export function Home() {
         <Button type="primary" onClick={() => void go('/new')}>
           New build
         </Button>
-        <input
-          ref={picker}
-          type="file"
+        <PickedFile
+          picker={picker}
           accept=".json,application/json"
-          hidden
-          aria-label="Build file"
-          onChange={(e) => {
-            const f = e.target.files?.[0];
-            e.target.value = '';
+          label="Build file"
+          onFile={(f) => {
             setBad(undefined);
-            if (f) take.mutate(f);
+            take.mutate(f);
           }}
         />
       </header>

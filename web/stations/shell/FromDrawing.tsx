@@ -5,6 +5,7 @@ import { wrap } from 'comlink';
 import { type Drawing, type Taken, takenFrom } from '@deft/core/formats/drawing';
 import { BadInput, type Body, length } from '@deft/core/model';
 import type { DrawingApi } from '../../workers/drawing.worker';
+import { PickedFile } from '../../ui/PickedFile';
 import { Bad } from '../../ui/Bad';
 
 const LARGEST = 10 * 1024 * 1024;
@@ -108,17 +109,11 @@ export function FromDrawing({
       <Button size="small" onClick={() => picker.current?.click()}>
         Outline from a drawing (SVG, DXF)
       </Button>
-      <input
-        ref={picker}
-        type="file"
+      <PickedFile
+        picker={picker}
         accept=".svg,.dxf"
-        hidden
-        aria-label="Drawing file"
-        onChange={(e) => {
-          const f = e.target.files?.[0];
-          e.target.value = '';
-          if (f) void open(f);
-        }}
+        label="Drawing file"
+        onFile={(f) => void open(f)}
       />
       <Bad said={bad} />
       {found && (

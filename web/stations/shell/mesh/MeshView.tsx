@@ -1,6 +1,7 @@
 /** A half out of an STL, OBJ, 3MF or STEP file: levelled, searched, and each find offered before it is taken. */
 import { type DragEvent, useRef, useState } from 'react';
 import { Button } from 'antd';
+import { PickedFile } from '../../../ui/PickedFile';
 import { Bad } from '../../../ui/Bad';
 import { ViewTabs } from '../ViewTabs';
 import { Finds } from './Finds';
@@ -51,17 +52,11 @@ export default function MeshView() {
         ) : (
           <h2>From a 3D file</h2>
         )}
-        <input
-          ref={picker}
-          type="file"
+        <PickedFile
+          picker={picker}
           accept=".stl,.obj,.3mf,.step,.stp"
-          hidden
-          aria-label="3D file"
-          onChange={(e) => {
-            const f = e.target.files?.[0];
-            e.target.value = '';
-            if (f) void mesh.open(f);
-          }}
+          label="3D file"
+          onFile={(f) => void mesh.open(f)}
         />
         <Bad said={mesh.bad} />
         <MeshFile view={view} onOther={pick} />

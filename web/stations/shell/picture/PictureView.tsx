@@ -1,7 +1,8 @@
 /** From a scan or photo of a half: marks that make millimetres, how it lies, and what is traced on it. */
-import { type DragEvent, type RefObject, useRef, useState } from 'react';
+import { type DragEvent, useRef, useState } from 'react';
 import { Button, Checkbox } from 'antd';
 import { Bad } from '../../../ui/Bad';
+import { PickedFile } from '../../../ui/PickedFile';
 import { ViewTabs } from '../ViewTabs';
 import { MarksForm } from './MarksForm';
 import { PictureChoice } from './PictureChoice';
@@ -26,7 +27,12 @@ export default function PictureView() {
       </div>
       <aside className="side" aria-label="From a picture">
         <h2>From a picture</h2>
-        <PictureFile picker={picker} onFile={(f) => void view.open(f)} />
+        <PickedFile
+          picker={picker}
+          accept="image/jpeg,image/png"
+          label="Picture file"
+          onFile={(f) => void view.open(f)}
+        />
         <Bad said={view.bad} />
         <PictureChoice {...view} />
         {asset && size && <Marking view={view} snap={snap} onSnap={setSnap} onOther={choose} />}
@@ -37,29 +43,6 @@ export default function PictureView() {
         )}
       </aside>
     </>
-  );
-}
-
-function PictureFile({
-  picker,
-  onFile,
-}: {
-  picker: RefObject<HTMLInputElement | null>;
-  onFile: (f: File) => void;
-}) {
-  return (
-    <input
-      ref={picker}
-      type="file"
-      accept="image/jpeg,image/png"
-      hidden
-      aria-label="Picture file"
-      onChange={(e) => {
-        const f = e.target.files?.[0];
-        e.target.value = '';
-        if (f) onFile(f);
-      }}
-    />
   );
 }
 
