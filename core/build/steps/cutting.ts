@@ -94,7 +94,7 @@ export function cuts(on: Bench): Draft[] {
       },
     );
   }
-  out.push(...screwSteps(openings));
+  out.push(...screwSteps(openings, how));
   for (const o of openings.filter((c) => c.kind !== 'screw')) {
     const of = opens(o);
     const size = (w: number, h: number): string =>
@@ -150,7 +150,7 @@ function opens({ through }: CutItem): string[] {
 }
 
 /** The screws of a board are drilled for together: the board itself is the template. */
-function screwSteps(openings: readonly CutItem[]): Draft[] {
+function screwSteps(openings: readonly CutItem[], how: (key: string) => string): Draft[] {
   const boards = new Map<string, CutItem[]>();
   for (const o of openings) {
     if (!('hole' in o.through)) continue;
@@ -159,12 +159,18 @@ function screwSteps(openings: readonly CutItem[]): Draft[] {
   }
   return [...boards.values()].map((holes): Draft => {
     const [first] = holes;
-    const middles = holes.map((o) => o.from.map((f) => `${f.mm.toFixed(1)} from the ${f.edge}`));
+    const middles = holes.map((o) => o.from.map((f) => `${f.mm.toFixed(1)} mm from the ${f.edge}`));
     return {
       is: ['open', ...opens(first!)],
       phase: PHASE,
       title: `Drill ${holes.length} × ${first!.w.toFixed(1)} mm for the ${holes.length === 1 ? 'screw' : 'screws'} of ${boardOf(first!)}`,
-      detail: `Lay the board in its place and mark through its own holes; they should lie at ${middles.map((m) => m.join(', ')).join('; ')}. Sleeves of equal length between board and floor.`,
+      detail: [
+        `Lay the board in its place and mark through its own holes; they should lie at ${middles.map((m) => m.join(', ')).join('; ')}.`,
+        how(first!.key),
+        'Sleeves of equal length go between board and floor.',
+      ]
+        .filter(Boolean)
+        .join(' '),
       after: ['measure-shell'],
       caution: 'rotary',
       feed: 'no power',

@@ -37,7 +37,11 @@ export function PartPanel({
       <p className={`note ${style.title}`}>{thickness(at.part, at.item.struck).working[0]}</p>
       <Standing part={part} />
       {mayBeTaped && (
-        <Checkbox checked={at.item.insulated ?? false} onChange={(e) => tape(e.target.checked)}>
+        <Checkbox
+          className={style.tape}
+          checked={at.item.insulated ?? false}
+          onChange={(e) => tape(e.target.checked)}
+        >
           Under two layers of polyimide tape
         </Checkbox>
       )}
