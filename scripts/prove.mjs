@@ -38,6 +38,10 @@ const run = spawnSync(process.execPath, args, {
   maxBuffer: 1e8,
 });
 say(run.stdout);
+if (run.status === null) {
+  say(`${name} was ended by ${run.signal}: nothing is noted.`);
+  process.exit(1);
+}
 const commit = spawnSync('git', ['rev-parse', '--short', 'HEAD'], { cwd: ROOT, encoding: 'utf8' });
 const figures = run.stdout.trim().split('\n').pop();
 const day = new Date().toISOString().slice(0, 10);

@@ -17,13 +17,16 @@ import {
 import { COMPUTERS } from './computers';
 import { CONTROLS } from './controls';
 import { drover } from './drover';
+import { ember } from './ember';
 import { ENERGY } from './energy';
+import { foxglove } from './foxglove';
 import { HARDWARE } from './hardware';
 import { heron } from './heron';
 import { KITS } from './kits';
 import { at, crossPad, input, item, keyRow } from './laid';
 import { linnet } from './linnet';
 import { minnow } from './minnow';
+import { sallow } from './sallow';
 import { SCREENS } from './screens';
 import {
   centred,
@@ -541,4 +544,7 @@ export const demos = (): Project[] => [
   linnet(measured),
   minnow(measured),
   tarn(measured),
+  foxglove(measured),
+  ember(measured),
+  sallow(measured),
 ];

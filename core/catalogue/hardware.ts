@@ -16,7 +16,7 @@ const screw = (len: number): Part =>
     ],
   });
 
-const usbHub = (speed: number, count: number, amps: number): Port[] => [
+export const usbHub = (speed: number, count: number, amps: number): Port[] => [
   { id: 'up', name: 'upstream', carries: 'usb', role: 'takes', form: 'pads', speed, amps },
   { id: 'down', name: 'ports', carries: 'usb', role: 'gives', form: 'pads', speed, count },
 ];
@@ -167,7 +167,7 @@ const DEEP = { straight: 20, left: 12, right: 12 } as const;
 const lead = (
   id: string,
   name: string,
-  carries: 'hdmi' | 'usb',
+  carries: 'hdmi' | 'usb' | 'supply',
   ends: readonly [Form, Form],
   long: number,
   price: number,
@@ -348,6 +348,24 @@ export const HARDWARE: Part[] = [
     ),
   ]),
   lead('lead-usb', 'USB-A to micro ribbon', 'usb', ['usb-a', 'micro-usb'], 80, 4),
+  ...[100, 150].flatMap((long) => [
+    lead(
+      `lead-supply-c-${long}`,
+      `Supply lead to USB-C, ${long} mm`,
+      'supply',
+      ['usb-a', 'usb-c'],
+      long,
+      4,
+    ),
+    lead(
+      `lead-supply-micro-${long}`,
+      `Supply lead to micro-USB, ${long} mm`,
+      'supply',
+      ['usb-a', 'micro-usb'],
+      long,
+      3,
+    ),
+  ]),
   hub('hub-2', 'Hub 2', 2, 2, [18, 20, 1.2], 4, ['2.0', 'small']),
   hub('hub-old', 'Hub, USB 1.1', 1, 4, [30, 20, 1.8], 2, ['1.1', 'old']),
   hub('hub-4-fast', 'Hub 4, USB 3', 3, 4, [40, 30, 1.4], 12, ['3', 'fast']),

@@ -1,5 +1,6 @@
 /** Short words for writing a build down: what is in it, where it lies, and what its keys do. */
-import type { Input, InputRole, Item, Placement } from '../model';
+import type { Form, Input, InputRole, Item, Part, Placement } from '../model';
+import { box, part } from './blocks';
 
 export const item = (id: string, part: string, name: string, more: Partial<Item> = {}): Item => ({
   id,
@@ -50,3 +51,20 @@ export const keyRow = (opening: string, name: string, roles: readonly InputRole[
   roles.map((role, copy) =>
     input(`key-${copy + 1}`, `${name} ${copy + 1}`, role, { opening, copy }),
   );
+
+/** A pad that somebody brings along: nothing of it is built in. */
+export const wiredPad = (form: Form): Part => ({
+  ...part({
+    id: 'wired-pad',
+    name: 'Pad on a wire',
+    family: 'controller',
+    words: ['pad', 'USB', 'wired'],
+    note: 'Its lead is 1.2 m. Measured with callipers.',
+    massG: 140,
+    price: 14,
+    draws: { menu: 0.1, game: 0.15, peak: 0.25 },
+    blocks: [box('body', 'body', 'body', [0, 0, 140, 80], 0, 34)],
+    ports: [{ id: 'usb', name: 'USB', carries: 'usb', role: 'takes', form, speed: 1, amps: 0.05 }],
+  }),
+  source: 'mine',
+});

@@ -1,6 +1,6 @@
 /** Leads that join two sockets inside the case: which lead, and from which socket to which. */
 import type { Block, Item, Leaves, Part, Project } from '../model';
-import { sockets } from '../kit';
+import { isBank, sockets } from '../kit';
 import { type End, kitOf } from './fitted';
 
 interface CableEnd {
@@ -26,6 +26,10 @@ function socketOf({ of, port }: End): { item: string; connector: string } | unde
   return s && { item: of.item.id, connector: s.connector.id };
 }
 
+/** What a bank makes leaves it at a socket, as a supply. */
+const bankEnds = (k: ReturnType<typeof kitOf>, role: 'gives' | 'takes'): End[] =>
+  k.ends('rail', role).filter((e) => isBank(e.of.part));
+
 /** Which end of a lead goes to what gives, and which to what takes; the other way round where that fits no socket. */
 const STRAIGHT = [
   [0, 1],
@@ -45,8 +49,7 @@ export function cablesOf(p: Project): Cable[] {
     role: 'gives' | 'takes',
     form: string,
   ) =>
-    k
-      .ends(carries, role)
+    [...k.ends(carries, role), ...(carries === 'supply' ? bankEnds(k, role) : [])]
       .filter((e) => e.port.form === form)
       .flatMap((e) => socketOf(e) ?? [])
       .find((s) => !used.has(`${s.item}/${s.connector}`));

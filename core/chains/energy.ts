@@ -2,7 +2,7 @@
 import { isAlike, isBank } from '../kit';
 import { chemistryOf, type Item, type Part } from '../model';
 import { type Chain, ChainMaker } from './chain';
-import { banks, type End, type Kit } from './fitted';
+import { banks, type End, type Fitted, isSoldered, type Kit, leadFor } from './fitted';
 
 /** Fed from the wall alone: said so, or a TV box without a cell. */
 export const fromWall = (k: Kit): boolean =>
@@ -44,6 +44,7 @@ export function energyChain(k: Kit): Chain {
       bank,
       `${v(bank.part.converter?.outV ?? 5)} from its own converter; its cell, protection and charger are inside`,
     );
+    bankLead(k, m, bank);
   } else {
     const first = cells[0]!;
     const cell = first.part.cell!;
@@ -103,6 +104,25 @@ export function energyChain(k: Kit): Chain {
     });
   }
   return m.chain;
+}
+
+/** A bank is plugged in: that wants a lead from its socket to the one of what it feeds. */
+function bankLead(k: Kit, m: ChainMaker, bank: Fitted): void {
+  const from = bank.ports.find((q) => q.carries === 'rail' && q.role === 'gives');
+  const to = k.computer?.ports.find((q) => q.carries === 'supply' && q.role === 'takes');
+  if (!k.computer || !from || !to || isSoldered(from.form) || isSoldered(to.form)) return;
+  const lead = leadFor(k, 'supply', from.form, to.form);
+  if (lead) {
+    m.part(lead, `${from.form} to ${to.form}`);
+    return;
+  }
+  m.broken(
+    'lead',
+    'No lead from the bank',
+    `${bank.item.name} and ${k.computer.item.name}: nothing goes from ${from.form} to ${to.form}.`,
+    ['A lead with these two ends that bears the peak, short enough to lie inside.'],
+    [bank.item.id, k.computer.item.id],
+  );
 }
 
 /** A charge board pushes lithium's voltage into whatever hangs on its battery pads. */
@@ -228,7 +248,8 @@ function bearsPack(k: Kit, { port }: End): boolean {
 
 /** Nothing turns the pack's volts, and nothing has to: every load runs on them as they are. */
 export function fedStraight(k: Kit): boolean {
-  const loads = k.ends('rail', 'takes');
+  // What stays outside is fed where it is plugged in, or not at all.
+  const loads = k.ends('rail', 'takes').filter((e) => e.of.item.where !== 'outside');
   return (
     !fromWall(k) &&
     loads.length > 0 &&
@@ -240,7 +261,7 @@ export function fedStraight(k: Kit): boolean {
 function converter(k: Kit, m: ChainMaker, low: number, high: number, about: string): void {
   const makers = k.all.filter((x) => x.part.converter && !isBank(x.part));
   if (!makers.length && fedStraight(k)) {
-    const loads = k.ends('rail', 'takes');
+    const loads = k.ends('rail', 'takes').filter((e) => e.of.item.where !== 'outside');
     return m.note(
       `Straight from the cell: ${loads.map((e) => e.of.item.name).join(', ')} ${loads.length === 1 ? 'runs' : 'run'} on ${v(low)} to ${v(high)}.`,
     );

@@ -1,5 +1,5 @@
 /** Inputs: switches, the board or header that reads them, the bus it speaks, and converter channels for sticks. */
-import { bodyFor, type Input, isDevice, listed, routeOf } from '../model';
+import { bodyFor, type Input, isDevice, listed, padsOnWire, routeOf } from '../model';
 import { ladderPlan } from '../ladder';
 import { isLatchKey, onHeader } from '../kit';
 import { type Chain, ChainMaker } from './chain';
@@ -24,11 +24,13 @@ export function inputsChain(k: Kit): Chain {
   if (!k.computer) return m.unwanted('Waits for the computer.');
   const running: Running = { ...k, computer: k.computer };
   const keys = keysOf(k);
-  if (isDevice(k.computer.part) && !keys.all.length && route !== 'wireless') {
+  const wired = route === 'usb' && keys.read === 0 ? padsOnWire(k.all) : [];
+  if (isDevice(k.computer.part) && !keys.all.length && route !== 'wireless' && !wired.length) {
     return m.unwanted('Played on the device itself.');
   }
-  if (route === 'wireless') {
-    wirelessPad(m, running);
+  if (route === 'wireless' || wired.length) {
+    if (wired.length) plugged(m, running, wired);
+    else wirelessPad(m, running);
     headerBeside(m, running, keys.onHeader);
     ladderBeside(m, running, keys.byVoltage);
     return m.chain;
@@ -63,6 +65,13 @@ function keysOf({ p }: Kit): Keys {
   const read =
     p.controls.route === 'gpio' ? all.length : all.length - own.length - byVoltage.length;
   return { all, onHeader: own, byVoltage, read };
+}
+
+/** Pads that plug in from outside; whether a socket is left for each is told by the tree of ports. */
+function plugged(m: ChainMaker, { computer }: Running, pads: readonly Fitted[]): void {
+  m.chain.begun = true;
+  for (const pad of pads) m.part(pad, 'plugged in from outside');
+  m.part(computer, 'plays with them', 'USB');
 }
 
 function wirelessPad(m: ChainMaker, { p, computer, ends }: Running): void {

@@ -25,6 +25,12 @@ export function judge(p: Project): string[] {
     p.power.source === 'wall' || (!p.power.source && p.way === 'tv box' && !pack && !bank);
   // Energy.
   if (!wall && !pack && !bank) bad.push('energy:source');
+  const inlet = sbc.q.connectors.find((c) => c.id === 'power');
+  if (!wall && !pack && bank && inlet && !sbc.i.struck.includes('power')) {
+    const goes = (q: Part) =>
+      q.lead?.carries === 'supply' && q.lead.ends.includes(inlet.type as never);
+    if (!any(goes)) bad.push('energy:lead');
+  }
   if (pack && !wall) {
     if (
       (pack.bare ?? pack.kind === 'cylinder') &&

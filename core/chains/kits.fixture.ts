@@ -172,7 +172,9 @@ export function completeKit(rng: Rng): Made {
     breaks('energy:charger', (q) => without(q, 'balance-2s'));
   }
   if (energy === 'bank') {
-    power('bank-4000');
+    const supply = computer === 'thimble' ? 'lead-supply-micro-100' : 'lead-supply-c-100';
+    power('bank-4000', supply);
+    breaks('energy:lead', (q) => without(q, supply));
     breaks('energy:source', (q) => without(q, 'bank-4000'));
   }
   if (energy === 'bay') {

@@ -30,9 +30,12 @@ function wiredAcross(p: Project, outside: Fitted): { port: Port; to: Fitted } | 
     // One inside does the same: this one is a spare. A cell is none, it is one of the pack.
     if (!outside.part.cell && mine.some((e) => !isOut(e))) continue;
     if (plugsInstead(outside, port)) continue;
-    const other = k
-      .ends(port.carries, port.role === 'gives' ? 'takes' : 'gives')
-      .find((e) => !isOut(e) && e.port.form !== 'air');
+    const across = port.role === 'gives' ? 'takes' : 'gives';
+    const other = [
+      ...k.ends(port.carries, across),
+      // With no charger or converter between, loads hang on the cell itself.
+      ...(port.carries === 'cell' ? k.ends('rail', across) : []),
+    ].find((e) => !isOut(e) && e.port.form !== 'air');
     if (other) return { port, to: other.of };
   }
   return undefined;

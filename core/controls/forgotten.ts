@@ -18,11 +18,10 @@ const STEERS: ReadonlySet<InputRole> = new Set<InputRole>(['up', 'down', 'left',
 
 const IN = { station: 'controls', check: 'input' } as const;
 
-/** @returns what is still to be decided of one body's keys; nothing where a pad from outside has them */
+/** @returns what is still to be decided of one body's keys; nothing where no key of the shell is used */
 export function forgottenFindings(scene: Scene): Finding[] {
-  const { controls } = scene.project;
   // Where no key is planned yet, the chain of inputs says that.
-  if (controls.route === 'wireless' || !controls.inputs.length) return [];
+  if (!scene.project.controls.inputs.length) return [];
   return [...unmappedHoles(scene), ...onePaired(scene)];
 }
 

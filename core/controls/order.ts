@@ -2,6 +2,7 @@
  * Keys whose places contradict what they do: left right of right, up below down. Two buttons
  * swapped is found in the first game, with the case closed.
  */
+import { isPlayedOnPads } from '../kit';
 import type { Finding, Input, InputRole, WayOut } from '../model';
 import type { Scene } from '../fit';
 import { inputPlace, outwardAt, type Place } from './places';
@@ -43,7 +44,7 @@ function swapped(scene: Scene): Swapped[] {
 
 /** @returns a hit for each pair that lies the wrong way round; nothing for a pad outside the shell */
 export function orderFindings(scene: Scene): Finding[] {
-  if (scene.project.controls.route === 'wireless') return [];
+  if (isPlayedOnPads(scene.project)) return [];
   return swapped(scene).map(({ first, second, side, place }): Finding => ({
     id: `order:${first.id}-${second.id}`,
     station: 'controls',

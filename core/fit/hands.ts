@@ -1,6 +1,7 @@
 /** What hands meet: how far thumbs reach, wheels they would bump on their way, and a power key sunk too deep for a fingertip. */
 import { boxPrism, type Prism } from '../geometry';
-import { mm1, outlineSpan } from '../model';
+import { isPlayedOnPads } from '../kit';
+import { type InputRole, mm1, outlineSpan, type Project } from '../model';
 import { depthsOf } from '../shell';
 import type { Scene } from './scene';
 
@@ -130,11 +131,20 @@ export function pressable(deepMm: number, across: number): { ok: boolean; senten
 /** A palm wraps each side: so far in behind the back, and up to this share of the height; typical. */
 const PALM = { in: 28, up: 0.65, thick: 20 };
 
-/** How far up the side walls and how far in behind the back a palm lies, mm; nothing for a box for the television without buttons, which is not held. */
+/** What a key may do though nobody plays with it. */
+const HOUSEKEEPING: readonly InputRole[] = ['menu', 'power', 'volume-up', 'volume-down'];
+
+/** A box that pads play on, or a television shows, and that has no key to play with: it stands there. */
+function standsThere(p: Project): boolean {
+  const { brief, controls } = p;
+  if (controls.inputs.some((i) => !HOUSEKEEPING.includes(i.functions[0]))) return false;
+  return brief.tv === true || isPlayedOnPads(p);
+}
+
+/** How far up the side walls and how far in behind the back a palm lies, mm; nothing for what is not held. */
 export function palmSpan(scene: Scene): { to: number; in: number } | undefined {
   const body = scene.shell?.body;
-  const { brief, controls } = scene.project;
-  return !body || (brief.tv === true && !controls.inputs.length)
+  return !body || standsThere(scene.project)
     ? undefined
     : { to: outlineSpan(body.outline).h * PALM.up, in: PALM.in };
 }

@@ -2,6 +2,7 @@
  * Whether the build plays what was wished for: a computer of the class each family wants, its keys
  * and its analog axes.
  */
+import { isPlayedOnPads } from '../kit';
 import { COVERAGE } from '../catalogue';
 import { kitOf } from '../chains';
 import {
@@ -43,7 +44,7 @@ export function wished(p: Project): Wished[] {
   if (!part || !hasSystem(part)) return [];
   const speed = part.computer?.speed;
   const axes = kit.ends('analog', 'takes').reduce((sum, end) => sum + (end.port.count ?? 1), 0);
-  const hasPad = p.controls.route === 'wireless';
+  const hasPad = isPlayedOnPads(p);
   return p.brief.families.map((family) => {
     const wants = COVERAGE[family];
     const { missing, spare } = assigned(p, family);

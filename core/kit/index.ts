@@ -1,3 +1,4 @@
+export { isPlayedOnPads } from './pads';
 export { cellsOfPack, isAlike } from './alike';
 export { partBeliefs } from './believable';
 export { ANGLED_MM, PLUGS, type Plug } from './plugs';

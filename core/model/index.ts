@@ -22,7 +22,7 @@ export * from './pattern';
 export * from './project';
 export { bareDock, MOST_BODIES, usualHinge, usualSeat, withBody, withoutBody } from './moreBodies';
 export { bodyFor, inOneBody, isOpen, otherBuilds, piecesOf, pieceUnder } from './bodies';
-export { hasSystem, hostsOf, isDevice, isHost } from './hosts';
+export { hasSystem, hostsOf, isDevice, padsOnWire, isHost } from './hosts';
 export { lowered } from './lowered';
 export { migrated, OLDER } from './migrate';
 export { present } from './present';

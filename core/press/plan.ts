@@ -12,7 +12,7 @@ import {
   readerInputs,
 } from '../controls';
 import { type Scene, sceneOf } from '../fit';
-import { isLatchKey, onHeader } from '../kit';
+import { isLatchKey, onHeader, isPlayedOnPads } from '../kit';
 import { ladderInputs, ladderPlan, resistorWords } from '../ladder';
 import { bitWords, busKeys } from '../padbus';
 import { padsOfKeys } from '../trace';
@@ -202,8 +202,8 @@ function whyNot(
   lacking: string | undefined,
 ): string | undefined {
   if (!keys.length) {
-    return p.controls.route === 'wireless'
-      ? 'The keys are in the pad. Pair it, then press its keys in the menu of the system.'
+    return isPlayedOnPads(p)
+      ? 'The keys are in the pad. Pair it or plug it in, then press its keys in the menu of the system.'
       : 'No key has a switch and a line yet. Next: give each input its way, under Inputs.';
   }
   if (lacking !== undefined) {

@@ -1,5 +1,5 @@
 /** Builds whose games run on something other than a computer board: a board moved whole, a device carried along. */
-import { demos } from '../catalogue';
+import { demos, STARTER_PARTS } from '../catalogue';
 import { scorecard } from '../brief';
 import { buildSteps } from '../build';
 import { chains } from '../chains';
@@ -8,9 +8,10 @@ import { sceneOf } from '../fit';
 import { knownToWork } from '../kit';
 import { energyOf, powerFigures } from '../power';
 import { keptPart } from '../shell';
-import { applied, length, type Part, type Project, readProject } from '../model';
+import { applied, appliedAll, length, type Part, type Project, readProject } from '../model';
 import { spoken } from '../sound';
 import { check } from './check';
+import { waysOut } from './ways';
 import { fedStraightFromCell, transplanted } from './sabotage/builds.fixture';
 
 const moved = transplanted();
@@ -216,6 +217,26 @@ describe('a device that is carried along', () => {
       expect(chain(carried, kind).wanted).toBe(false);
     }
     expect(chain(carried, 'storage').breaks).toEqual([]);
+  });
+  const sallow = demos().find((p) => p.id === 'sallow')!;
+  test('with a pad on a wire: nothing is soldered, and no step waits for one that does', () => {
+    const verdict = check(sallow);
+    expect(verdict.findings.filter((f) => f.verdict !== 'clear').map((f) => f.title)).toEqual([]);
+    expect(chain(sallow, 'inputs').links.map((l) => l.note)).toEqual([
+      'plugged in from outside',
+      'plays with them',
+    ]);
+    const ids = buildSteps(sallow).map((s) => s.id);
+    expect(ids.filter((id) => /^(wire|gate|slim)/.test(id))).toEqual([]);
+    expect(ids.indexOf('lead:lead')).toBeGreaterThan(ids.indexOf('fit-in:tablet'));
+    expect(scorecard(sallow, verdict).find((g) => g.goal === 'tools')!.standing).toBe('met');
+  });
+  test('a bank without its lead feeds nothing, and the lead that fits is offered', () => {
+    const loose = applied(sallow, { do: 'drop', item: 'lead' });
+    const found = check(loose).findings.find((f) => f.title === 'No lead from the bank')!;
+    expect([found.verdict, found.about]).toEqual(['hit', ['bank', 'tablet']]);
+    const [way] = waysOut(loose, found, STARTER_PARTS).ways;
+    expect(check(appliedAll(loose, way!.changes)).closes).toBe(true);
   });
   test('a pad for it still wants a radio, or a port', () => {
     const pad: Project = { ...carried, controls: { ...carried.controls, route: 'usb' } };

@@ -13,12 +13,13 @@ import type { LaidPack } from './fold';
 import { layLead, type LaidLead } from './leads';
 import { overSpine, type OverSpine } from './opened';
 import { type End, type Net, type Pt3, type Wire } from './ends';
-import { endWords, netsOf, unwired } from './nets';
+import { endWords, netsOf } from './nets';
 import { ribbonFindings } from './ribbon';
 import { lostEnds, shorts } from './shorts';
 import { longFindings } from './long';
 import { signalFindings } from './signals';
-import { throughPlate } from './throughPlate';
+import { unwired } from './unwired';
+import { passesAt, throughPlate } from './throughPlate';
 import { thinFindings } from './thin';
 
 /** Each wire is anchored within so far of its joint, so that opening the book never bends it there, mm. */
@@ -155,7 +156,7 @@ function layBody(p: Project, scene: Scene, field: Field, nets: readonly Net[]): 
   );
   findings.push(...ribbonFindings(scene, field, packs, toFold));
   for (const b of bundles) {
-    lay(field, b, findings);
+    lay(scene, field, b, findings);
     if (b.crosses) b.open = overSpine(scene.shell!.body, b.a, b.b, thickest(b));
     for (const net of b.nets) wires.push(cut(p, b, net));
     astray(scene, b, findings);
@@ -198,10 +199,12 @@ function bundled(p: Project, nets: readonly Net[]): Bundle[] {
 const thickest = (b: Bundle): number => Math.max(...b.nets.map((n) => overInsulation(n.awg)));
 
 /** Lay one bundle as short as it goes; what it takes is gone for the next. */
-function lay(f: Field, b: Bundle, findings: Finding[]): void {
+function lay(scene: Scene, f: Field, b: Bundle, findings: Finding[]): void {
   const d = thickest(b);
   const need = b.area / FILL;
-  const way = route(f, [b.a, ...b.nets[0]!.via, b.b], need, d);
+  const { via } = b.nets[0]!;
+  const hole = via.length ? undefined : passesAt(scene, b.items, b.a, b.b);
+  const way = route(f, [b.a, ...(hole ? [hole] : via), b.b], need, d);
   if ('from' in way) {
     findings.push(shut(f, b, way.from, way.to, d));
     return;

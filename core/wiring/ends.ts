@@ -33,10 +33,10 @@ export interface Net {
 }
 type Stored = Project['wiring']['nets'][number];
 
-/** What a wire feeds, and where it does: at the cell, behind what makes the rail, or at a board's 3.3 V. */
+/** What a wire feeds, and where it does: at the cell, behind what makes the rail, at a board's 3.3 V, or at a supply from outside. */
 export interface Feeds {
   what: { item: string } | 'everything';
-  at: 'cell' | 'rail' | 'logic';
+  at: 'cell' | 'rail' | 'logic' | 'wall';
 }
 
 /** A wire as it is laid and cut. */

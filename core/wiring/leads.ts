@@ -7,6 +7,7 @@ import { type Field, lengthOf, middle, route, occupyCells, widest } from './fiel
 import { foldedIn, type LaidPack } from './fold';
 import type { Pt3 } from './ends';
 import { overSpine, type OverSpine } from './opened';
+import { passesAt } from './throughPlate';
 
 /** A flat ribbon: so thick and so wide, mm; typical. */
 export const RIBBON = { thick: 0.5, wide: 12 };
@@ -89,7 +90,8 @@ export function layLead(
     what,
     about: items,
   };
-  const way = route(f, [a.at, b.at], need, RIBBON.thick);
+  const hole = passesAt(scene, items, a.at, b.at);
+  const way = route(f, [a.at, ...(hole ? [hole] : []), b.at], need, RIBBON.thick);
   if ('from' in way) {
     const { free, cell } = widest(f, way.from, way.to);
     const [x, y] = middle(f, cell);

@@ -2,10 +2,10 @@
  * Which pad is joined to which: wires that follow from the kit and the button map, and those the
  * builder added. Gauge, colour and label are the builder's where they were said.
  */
-import { isHost, type Finding, type Input, type Project, routeOf } from '../model';
+import { isHost, type Input, type Project, routeOf } from '../model';
 import { backings, type ButtonMap, netWords, tappedCommons } from '../controls';
 import { bodiesOf, everyItem, type Scene } from '../fit';
-import { areJoined, carriersOf, isLatchKey, joinsOf, onHeader } from '../kit';
+import { areJoined, isLatchKey, onHeader } from '../kit';
 import { ladderPlan } from '../ladder';
 import { padBus } from '../padbus';
 import { kitOf } from '../chains';
@@ -21,7 +21,7 @@ import {
   type Pt3,
   toBeFound,
 } from './ends';
-import { EVERYTHING, power } from './supplied';
+import { power } from './supplied';
 import { dataPairs } from './usb';
 
 const SIGNAL_AWG = 30;
@@ -90,7 +90,7 @@ export function netsOf(p: Project, scene: Scene, map: ButtonMap): Net[] {
     ...sound(p, scene),
     ...line(p, scene),
     ...analog(p, scene),
-    ...socket(p, scene),
+    ...composite(p, scene),
   ].filter((d) => d.a.item === d.b.item || !joined(d.a.item, d.b.item));
   const made = new Map(p.wiring.nets.map((n) => [n.id, n]));
   const colours = new Map<string, number>();
@@ -166,7 +166,8 @@ function boards(p: Project, scene: Scene): Draft[] {
       const name = bit ? `D${bit[1]}` : (PADS[t.signal] ?? '');
       const pick = spare.includes(name) ? name : spare.find((n) => !used.has(n));
       if (pick !== undefined) used.add(pick);
-      const line = padAt(sbc, `GPIO${t.gpio}`) ?? toBeFound(sbc, t.signal);
+      // A board without a header calls its pads by what they are for.
+      const line = padAt(sbc, `GPIO${t.gpio}`) ?? padAt(sbc, name) ?? toBeFound(sbc, t.signal);
       // A board with fewer pads named than lines it takes has them somewhere: its wire is not left out.
       const own = pick === undefined ? toBeFound(at, t.signal) : padAt(at, pick);
       join(out, line, own, 'signal', t.signal);
@@ -395,6 +396,19 @@ function line(p: Project, scene: Scene): Draft[] {
   return out;
 }
 
+/** The one wire of a composite picture; its ground is that of the supply. */
+function composite(p: Project, scene: Scene): Draft[] {
+  const out: Draft[] = [];
+  const host = placed(p, scene, (q) => isHost(q))[0];
+  if (!host) return out;
+  for (const screen of placed(p, scene, (q) => q.screen?.link === 'composite')) {
+    const says = `composite picture of ${screen.item.name}`;
+    const from = firstPad(host, 'TV', 'VIDEO') ?? toBeFound(host, 'TV');
+    join(out, from, padAt(screen, 'VIDEO') ?? toBeFound(screen, 'VIDEO'), 'signal', says);
+  }
+  return out;
+}
+
 /** Axes of sticks and triggers, each to the next channel of what reads voltages. */
 function analog(p: Project, scene: Scene): Draft[] {
   const AXES = ['X', 'Y', 'OUT'];
@@ -410,65 +424,6 @@ function analog(p: Project, scene: Scene): Draft[] {
     join(out, axis, padAt(reader, channels[i]!), 'signal', `axis ${axis.pad}`);
   });
   return out;
-}
-
-/** A charging or supply socket in the shell where nothing else makes the rail: straight to the computer. */
-function socket(p: Project, scene: Scene): Draft[] {
-  const out: Draft[] = [];
-  const sbc = placed(p, scene, (q) => isHost(q))[0];
-  const makes = placed(p, scene, (q) => q.converter !== undefined || q.charger !== undefined);
-  const panel = placed(
-    p,
-    scene,
-    (q) =>
-      q.family === 'hardware' &&
-      (q.ports ?? []).some((x) => x.carries === 'supply' && x.role === 'gives'),
-  )[0];
-  if (!sbc || !panel || makes.length) return out;
-  const gate = placed(p, scene, (q) => q.off !== undefined)[0];
-  const into = gate && firstPad(gate, 'IN', '1');
-  const rail = padAt(panel, '5V');
-  const near: Pt3 = rail?.at ?? [0, 0, 0];
-  if (gate && into) {
-    join(out, rail, into, 'power', '5 V to the switch');
-    join(out, firstPad(gate, 'OUT', 'C'), headerPad(sbc, '5V', near), 'power', '5 V switched');
-  } else join(out, rail, headerPad(sbc, '5V', near), 'power', '5 V from the socket');
-  join(out, padAt(panel, 'GND'), headerPad(sbc, 'GND', near), 'ground', '5 V from the socket');
-  return out.map((d) => ({ ...d, rail: true, feeds: EVERYTHING.rail }));
-}
-
-/**
- * Parts with pads to which neither a wire nor a lead goes.
- *
- * @returns one finding each: something to be wired by the builder, or left out; nothing while the
- *          computer, to which most of them go, is not laid out
- */
-export function unwired(scene: Scene, nets: readonly Net[]): Finding[] {
-  const all = [...everyItem(scene).values()];
-  if (!nets.length || !all.some((at) => isHost(at.part))) return [];
-  const wired = new Set(nets.flatMap((n) => [n.a.item, n.b.item]));
-  const joined = new Set([
-    ...joinsOf(scene.project).map((j) => j.item.id),
-    ...carriersOf(scene.project).map((c) => c.item.id),
-  ]);
-  const plugged = new Set(scene.cables.flatMap((c) => c.ends.map((e) => e.item)));
-  return all
-    .filter((at) => at.part.pads.length > 0 && !isHost(at.part))
-    .filter(({ item }) => !wired.has(item.id) && !plugged.has(item.id) && !joined.has(item.id))
-    .map(({ item, part }): Finding => ({
-      id: `wire:none-${item.id}`,
-      station: 'fit',
-      check: 'wire',
-      code: 'unwired',
-      verdict: 'tight',
-      title: 'No wire leads to it',
-      what: `${item.name} has ${part.pads.length} pads, and nothing is joined to them.`,
-      why: [
-        'What it hangs on is not in the kit, or has no pad of the right name: add its wires in Fit, Wires, or say that it stays outside.',
-      ],
-      about: [item.id],
-      refs: [{ is: 'item', id: item.id }],
-    }));
 }
 
 /** How a wire's end is read out: "Teasel GPIO17". */

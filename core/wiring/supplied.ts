@@ -1,6 +1,7 @@
 /**
- * Supply wires: cell, guard, charger, converter, switch, computer; and every other load, branched
- * where Power's network hangs it: behind the switch, at another rail, or at the cell's own volts.
+ * Supply wires: cell or socket, guard, charger, converter, switch, computer; and every other load,
+ * branched where Power's network hangs it: behind the switch, at another rail, at the cell's own
+ * volts, or at the pins of a computer that is fed at its own socket.
  */
 import { FROM_SOURCE, isHost, type Project } from '../model';
 import { everyItem, type PlacedItem, type Scene } from '../fit';
@@ -13,13 +14,15 @@ import {
   firstPad,
   headerPad,
   join,
+  padAt,
   placed,
   type Pt3,
 } from './ends';
 
-export const EVERYTHING = {
+const EVERYTHING = {
   cell: { what: 'everything', at: 'cell' },
   rail: { what: 'everything', at: 'rail' },
+  wall: { what: 'everything', at: 'wall' },
 } as const;
 
 /** What of the supply is laid out. */
@@ -30,6 +33,8 @@ interface Stack {
   /** What makes the build's own rail. */
   source?: PlacedItem | undefined;
   latch?: PlacedItem | undefined;
+  /** Where a supply from outside is plugged in, when that is no socket of the above. */
+  socket?: PlacedItem | undefined;
   computer?: PlacedItem | undefined;
 }
 
@@ -38,15 +43,22 @@ const isFive = (volts: number): boolean => volts > 4.5 && volts < 5.5;
 
 function stackOf(p: Project, scene: Scene): Stack {
   const one = (has: (q: PlacedItem['part']) => boolean) => placed(p, scene, has)[0];
+  /** A bank has no pads: it is plugged in. */
+  const makes = (q: PlacedItem['part']): boolean => q.converter !== undefined && q.pads.length > 0;
   const makesOwn = (q: PlacedItem['part']): boolean =>
-    q.charger === undefined && q.converter !== undefined && isFive(q.converter.outV);
+    q.charger === undefined && makes(q) && isFive(q.converter!.outV);
   return {
     cell: one((q) => q.cell !== undefined && q.pads.length > 0),
     guard: one((q) => q.protects !== undefined && q.cell === undefined && q.charger === undefined),
     charger: one((q) => q.charger !== undefined),
-    source: one(makesOwn) ?? one((q) => q.converter !== undefined),
+    source: one(makesOwn) ?? one(makes),
     latch: one(
       (q) => q.off !== undefined && q.pads.some((d) => /^(IN|1)$/.test(d.name)) && hasOut(q),
+    ),
+    socket: one(
+      (q) =>
+        q.family === 'hardware' &&
+        (q.ports ?? []).some((x) => x.carries === 'supply' && x.role === 'gives'),
     ),
     computer: one((q) => isHost(q)),
   };
@@ -61,10 +73,17 @@ export function power(p: Project, scene: Scene): Draft[] {
   );
 }
 
-/** From the cell to what makes the rail. */
-function cellSide(p: Project, scene: Scene, { cell, guard, charger, source }: Stack): Draft[] {
+/** From the cell, or the socket where there is none, to what makes the rail. */
+function cellSide(p: Project, scene: Scene, stack: Stack): Draft[] {
+  const { cell, guard, charger, source, socket } = stack;
   const out: Draft[] = [];
   const first = charger ?? source;
+  if (!cell && !charger && source && socket) {
+    const says = `socket to ${source.item.name}`;
+    join(out, padAt(socket, '5V'), firstPad(source, 'VIN', 'BAT+'), 'power', says);
+    join(out, padAt(socket, 'GND'), firstPad(source, 'GND', 'BAT-'), 'ground', says);
+    return out.map((d) => ({ ...d, feeds: EVERYTHING.wall }));
+  }
   if (cell && guard) {
     join(out, firstPad(cell, 'BAT+'), firstPad(guard, 'B+'), 'power', 'cell to guard');
     join(out, firstPad(cell, 'BAT-'), firstPad(guard, 'B-'), 'ground', 'cell to guard');
@@ -101,6 +120,8 @@ interface Outlet {
   back: End | undefined;
   where: Exclude<Feeds['at'], 'logic'>;
   volts: string;
+  /** What is told of the wire to the computer. */
+  says: string;
 }
 
 /** The cell's own volts: behind the guard, and behind a charger that gives no other. */
@@ -110,17 +131,39 @@ function cellOutlet({ cell, guard, charger, source }: Stack): Outlet | undefined
   const [plus, minus] = at.part.converter
     ? [firstPad(at, 'BAT+', 'VIN'), firstPad(at, 'BAT-', 'GND')]
     : [firstPad(at, 'OUT+', 'P+', 'BAT+'), firstPad(at, 'OUT-', 'P-', 'BAT-')];
-  return { from: plus, back: minus, where: 'cell', volts: 'cell volts' };
+  return { from: plus, back: minus, where: 'cell', volts: 'cell volts', says: 'cell volts' };
 }
 
 function railOutlet(rail: PlacedItem): Outlet | undefined {
   const made = rail.part.converter;
-  if (!made) return undefined;
+  if (!made || !rail.part.pads.length) return undefined;
+  const volts = isFive(made.outV) ? '5 V' : `${made.outV} V`;
   return {
     from: firstPad(rail, `${made.outV}V`, '5V', 'OUT+'),
     back: firstPad(rail, 'GND', 'OUT-'),
     where: 'rail',
-    volts: isFive(made.outV) ? '5 V' : `${made.outV} V`,
+    volts,
+    says: `${volts} rail`,
+  };
+}
+
+const socketOutlet = (socket: PlacedItem): Outlet => ({
+  from: padAt(socket, '5V'),
+  back: padAt(socket, 'GND'),
+  where: 'wall',
+  volts: '5 V',
+  says: '5 V from the socket',
+});
+
+/** Fed at its own socket, a computer hands its 5 V on at the pins of its header. */
+function pinsOutlet(computer: PlacedItem, near: Pt3): Outlet | undefined {
+  if (!padAt(computer, '5V')) return undefined;
+  return {
+    from: headerPad(computer, '5V', near),
+    back: headerPad(computer, 'GND', near),
+    where: 'wall',
+    volts: '5 V',
+    says: '5 V',
   };
 }
 
@@ -145,21 +188,33 @@ function loadSide(p: Project, scene: Scene, stack: Stack): Draft[] {
   };
   const usual = (): Outlet | undefined => {
     if (stack.source) return railOutlet(stack.source);
-    return fedStraight(kitOf(p)) ? cellOutlet(stack) : undefined;
+    if (fedStraight(kitOf(p))) return cellOutlet(stack);
+    return stack.socket && !stack.charger ? socketOutlet(stack.socket) : undefined;
   };
   const own = feedOf(supply, computer.item.id);
   const main = (own === undefined ? undefined : outletAt(own)) ?? usual();
-  if (!main) return [];
-  const behind = latch ? { ...main, from: firstPad(latch, 'OUT', 'C') } : main;
-  const trunk = trunkTo(computer, latch, main, behind);
+  if (!main && !isFedOutside(stack, supply)) return [];
+  const behind = main && latch ? { ...main, from: firstPad(latch, 'OUT', 'C') } : main;
+  const trunk = main && behind ? trunkTo(computer, latch, main, behind) : [];
   const branches = placed(p, scene, (q) => q.draws !== undefined && !isHost(q)).flatMap((at) => {
     if ([stack.source, stack.charger, latch].includes(at)) return [];
     const feed = feedOf(supply, at.item.id);
     const other = feed === undefined || feed === own ? undefined : outletAt(feed);
-    return branchTo(at, other ?? behind);
+    const near: Pt3 = firstPad(at, ...SUPPLY_PADS)?.at ?? [0, 0, 0];
+    const outlet = other ?? behind ?? pinsOutlet(computer, near);
+    return outlet ? branchTo(at, outlet) : [];
   });
-  return [...trunk.map((d) => ({ ...d, feeds: EVERYTHING[main.where] })), ...branches];
+  const feeds = EVERYTHING[main?.where ?? 'rail'];
+  return [...trunk.map((d) => ({ ...d, feeds })), ...branches];
 }
+
+/** The computer is fed at a socket of its own: from the wall, or from a bank on a lead. */
+const isFedOutside = ({ cell, charger }: Stack, supply: Supply | undefined): boolean =>
+  supply !== undefined &&
+  (supply.isWall || (!cell && !charger && supply.energy.pack !== undefined));
+
+/** What a load calls the pad its supply goes to. */
+const SUPPLY_PADS = ['5V', 'VIN', '+'] as const;
 
 function trunkTo(
   computer: PlacedItem,
@@ -171,7 +226,7 @@ function trunkTo(
   const near: Pt3 = main.from?.at ?? [0, 0, 0];
   const plus = headerPad(computer, '5V', near) ?? firstPad(computer, 'VIN', '+');
   const minus = headerPad(computer, 'GND', near) ?? firstPad(computer, '-');
-  const says = main.where === 'rail' ? `${main.volts} rail` : main.volts;
+  const { says } = main;
   if (latch) {
     const toSwitch = `${main.volts} to the switch`;
     join(out, main.from, firstPad(latch, 'IN', '1'), 'power', toSwitch);
@@ -183,7 +238,7 @@ function trunkTo(
 }
 
 function branchTo(load: PlacedItem, { from, back, where, volts }: Outlet): Draft[] {
-  const feed = firstPad(load, '5V', 'VIN', '+');
+  const feed = firstPad(load, ...SUPPLY_PADS);
   if (!feed || (load.part.draws?.peak ?? 0) <= 0) return [];
   const out: Draft[] = [];
   const says = `${volts} to ${load.item.name}`;

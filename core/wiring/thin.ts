@@ -11,13 +11,16 @@ import type { Feeds, Net } from './ends';
 const STARVES_V = 0.1;
 /** Less is not seen by anything it feeds, V: typical. */
 const UNSEEN_V = 0.02;
-/** Where the kit does not say: a made rail, a single cell almost empty, what a board gives, V: typical. */
-const USUAL_V = { rail: 5, cell: 3, logic: 3.3 } as const;
+/** Where the kit does not say: a made rail, a single cell almost empty, what a board gives, a wall supply, V: typical. */
+const USUAL_V = { rail: 5, cell: 3, logic: 3.3, wall: 5 } as const;
 
 /** Volts at a supply wire when its load peaks: the made rail's, or the pack's at its cut-off. */
 function voltsAt(p: Project, { at }: Feeds): number {
   const { converter, pack } = energyOf(p);
-  const known = { cell: pack?.cutoffV, rail: converter?.part.converter.outV, logic: undefined };
+  const known: Partial<Record<Feeds['at'], number | undefined>> = {
+    cell: pack?.cutoffV,
+    rail: converter?.part.converter.outV,
+  };
   return known[at] ?? USUAL_V[at];
 }
 

@@ -1,6 +1,6 @@
 /** What comes off, against the builder's tools and hands. */
 import { partOf } from '../../kit';
-import type { Block, Brief, Item, Tool } from '../../model';
+import type { Block, Brief, Item, Project, Tool } from '../../model';
 import { type Judge, judged, missedIf } from './goal';
 
 /** How difficult a thing may be that comes off, by how many were built before; of 5. */
@@ -25,7 +25,7 @@ export const tools: Judge = ({ p, b }) => {
   const own = b.tools && atHand(b.tools);
   const lacking = own ? off.filter(({ removable }) => !own.has(removable.tool)) : [];
   const hard = off.filter(({ removable }) => removable.difficulty > most);
-  const hasNoIron = b.tools !== undefined && !b.tools.includes('iron') && p.kit.items.length > 0;
+  const hasNoIron = b.tools !== undefined && !b.tools.includes('iron') && wantsIron(p);
   const worst = [...lacking, ...hard];
   return judged(
     [b.skill, ...(b.tools ?? [])].filter(Boolean).join(', '),
@@ -38,6 +38,10 @@ export const tools: Judge = ({ p, b }) => {
     ),
   );
 };
+
+/** Something in the kit has pads; what is only plugged together needs no iron. */
+const wantsIron = (p: Project): boolean =>
+  p.kit.items.some((item) => partOf(p, item).pads.length > 0);
 
 /** What everybody has, and what goes with an iron. */
 const atHand = (own: readonly Tool[]): ReadonlySet<string> =>

@@ -1,5 +1,5 @@
 /** Computer, screen and the boards beside them: soldered loose, each proved before the next. */
-import { type Carries, type Item, type Part } from '../../model';
+import { type Carries, isDevice, isHost, type Item, type Part } from '../../model';
 import { portsOf, portsOn } from '../../kit';
 import type { Bench, Draft } from '../step';
 import { computerOf, ofFamily, stepId } from '../step';
@@ -23,10 +23,11 @@ export function boards(on: Bench): Draft[] {
     'storage',
     'cooling',
     'hardware',
-  ).filter((x) => !isSupply(x.part));
+  ).filter((x) => !isSupply(x.part) && !isHost(x.part));
   const booted = computer ? [gateOf(computer.item.id)] : [];
   return [
-    ...(computer ? computerSteps(on, computer.item) : []),
+    // What is carried along was never soldered, and starts by a key of its own.
+    ...(computer && !isDevice(computer.part) ? computerSteps(on, computer.item) : []),
     ...others.flatMap(({ item, part }) =>
       part.screen
         ? screenSteps(on, item, part, booted)
@@ -38,10 +39,10 @@ export function boards(on: Bench): Draft[] {
   ];
 }
 
-/** An extender on its own flat cable, a heat-sink and a bare screw meet no iron. */
+/** What is plugged in, an extender on its own flat cable, a heat-sink and a bare screw meet no iron. */
 const isSoldered = (on: Bench, item: Item, part: Part): boolean =>
   (wiresByStep(on).get(wireStep(item.id)) ?? []).length > 0 ||
-  !['storage', 'cooling', 'hardware'].includes(part.family);
+  !(item.where === 'outside' || ['storage', 'cooling', 'hardware'].includes(part.family));
 
 const solders = (on: Bench, item: Item, after: readonly string[], detail: string): Draft => {
   const nets = wiresByStep(on).get(wireStep(item.id)) ?? [];

@@ -18,6 +18,14 @@ export const energyMends: Mends = {
     m.way('wall', 'Run it from the wall', 'no cell', [{ do: 'power', set: { source: 'wall' } }], 4);
   },
   protection: (m) => m.add((q) => q.protects?.series === m.series),
+  lead: (m) => {
+    const forms = m.finding.about.flatMap((id) =>
+      (m.of(id)?.ports ?? [])
+        .filter((q) => q.carries === 'rail' || q.carries === 'supply')
+        .map((q) => q.form),
+    );
+    m.add((q) => q.lead?.carries === 'supply' && q.lead.ends.every((e) => forms.includes(e)));
+  },
   charger: (m) => {
     const hasRail = m.kit.all.some((x) => x.part.converter);
     m.add((q) => charges(q, m.series) && !(q.converter && hasRail));

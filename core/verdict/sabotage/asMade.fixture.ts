@@ -187,7 +187,8 @@ export const AS_MADE_KINDS: readonly Kind[] = [
     cases: (p) =>
       [...sceneOf(p).items.values()].flatMap(({ item, part, mouths, isOutside }) =>
         mouths
-          .filter((m) => m.outside && !isOutside)
+          // A socket let into a wall has a hole as large as itself: any plug follows it in.
+          .filter((m) => m.outside && !isOutside && part.family !== 'hardware')
           .map((m) => ({
             where: `${item.id}/${m.id}`,
             spoilt: withPart(p, part.id, (q) => ({

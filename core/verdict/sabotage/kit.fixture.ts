@@ -25,10 +25,15 @@ const swapped =
       }));
 
 const changed =
-  (wanted: (q: Part) => boolean, change: (q: Part) => Part, says?: RegExp): Kind['cases'] =>
+  (
+    wanted: (q: Part) => boolean,
+    change: (q: Part) => Part,
+    says?: RegExp,
+    when: (p: Project) => boolean = () => true,
+  ): Kind['cases'] =>
   (p) =>
     laidOut(p)
-      .filter((q) => wanted(q.part))
+      .filter((q) => wanted(q.part) && when(p))
       .map((q): Case => ({
         where: q.id,
         spoilt: withPart(p, q.part.id, change),
@@ -51,9 +56,13 @@ const isPouch = (q: Part): boolean => q.cell?.kind === 'pouch';
 
 /** The build with its kept board changed; nothing where no such board runs the games. */
 const onKept = (p: Project, change: (q: Part) => Part): Project[] => {
-  const id = p.kit.parts.find((q) => q.host)?.id;
+  const id = p.kit.parts.find((q) => q.host?.is === 'kept board')?.id;
   return id === undefined ? [] : [withPart(p, id, change)];
 };
+
+/** A device that is carried along draws what it draws from a cell of its own. */
+export const drawsInside = (p: Project): boolean =>
+  !laidOut(p).some((q) => q.part.host?.is === 'device');
 
 const hasCharger = (p: Project): boolean => laidOut(p).some((q) => q.part.charger);
 
@@ -130,7 +139,7 @@ export const KIT_KINDS: readonly Kind[] = [
   {
     name: 'no screen and no television',
     makes: 'open',
-    cases: dropped((q) => q.screen !== undefined, /picture|screen/i),
+    cases: dropped((q) => q.screen !== undefined && !q.host, /picture|screen/i),
   },
   {
     name: 'an amplifier left out of the chain of sound',
@@ -203,6 +212,7 @@ export const KIT_KINDS: readonly Kind[] = [
       (q) => q.converter !== undefined,
       (q) => ({ ...q, converter: { ...q.converter!, limitA: 0.15 } }),
       /A/,
+      drawsInside,
     ),
   },
   {
@@ -309,7 +319,7 @@ export const KIT_KINDS: readonly Kind[] = [
     makes: 'hit',
     cases: (p) =>
       laidOut(p)
-        .filter((q) => q.part.host)
+        .filter((q) => q.part.host?.is === 'kept board')
         .map((q) => ({
           where: q.id,
           spoilt: applied(p, { do: 'drop', item: q.id }),
@@ -378,19 +388,23 @@ export const KIT_KINDS: readonly Kind[] = [
   {
     name: 'thin long power wires',
     makes: 'hit',
-    cases: (p) => [
-      {
-        where: 'AWG 34, 1.5 m',
-        spoilt: { ...p, power: { ...p.power, wireAwg: 34, wireMm: 1500 } },
-        says: /V|rail/,
-      },
-    ],
+    cases: (p) =>
+      drawsInside(p)
+        ? [
+            {
+              where: 'AWG 34, 1.5 m',
+              spoilt: { ...p, power: { ...p.power, wireAwg: 34, wireMm: 1500 } },
+              says: /V|rail/,
+            },
+          ]
+        : [],
   },
   {
     name: 'a switch of 2 Ω in the supply',
     makes: 'hit',
-    cases: (p) => [
-      { where: 'switch', spoilt: { ...p, power: { ...p.power, switchOhm: 2 } }, says: /V/ },
-    ],
+    cases: (p) =>
+      drawsInside(p)
+        ? [{ where: 'switch', spoilt: { ...p, power: { ...p.power, switchOhm: 2 } }, says: /V/ }]
+        : [],
   },
 ];

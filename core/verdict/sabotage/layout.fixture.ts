@@ -1,7 +1,8 @@
 /** Spoilings of where parts lie: forgotten, fallen out, lifted, turned, pushed. */
 import { sceneOf, windowWanted } from '../../fit';
 import { libraryPart } from '../../catalogue';
-import { applied, type Cut, isOpen, length, type Project } from '../../model';
+import { planSize } from '../../kit';
+import { applied, type Cut, isOpen, length, type Part, type Project } from '../../model';
 import { type Case, everyPiece, type Kind, laidOut, withPlacement } from './kind.fixture';
 
 /** How far beyond a limit, and short of it, a spoiling with a size is tried, mm. */
@@ -23,6 +24,16 @@ const sizeOf = (p: Project): { w: number; h: number } => {
   const walls = sceneOf(p).shell!.walls;
   return { w: Math.max(...walls.map((q) => q.x0)), h: Math.max(...walls.map((q) => q.y0)) };
 };
+
+/** From floor to floor of the deepest body: so far up everything is in the other floor, mm. */
+const deepest = (p: Project): number =>
+  Math.max(
+    ...p.shell.bodies.map((b) => b.pieces.reduce((sum, q) => sum + q.depth.mm, -2 * b.wall.mm)),
+  );
+
+/** So small that it finds room beside nearly everything, mm. */
+const TINY_MM = 4;
+const isTiny = (q: Part): boolean => planSize(q.blocks).w < TINY_MM;
 
 /** The shortest push of a part that makes one of its gaps too small by so much; negative: leaves that much. */
 export function pushed(p: Project, by: number): Case[] {
@@ -241,7 +252,7 @@ export const LAYOUT_KINDS: readonly Kind[] = [
     cases: (p) =>
       each(p, (id) => {
         const now = p.layout.placements.find((q) => q.item === id)!;
-        return withPlacement(p, id, { lift: now.lift + 25 });
+        return withPlacement(p, id, { lift: now.lift + deepest(p) });
       }),
   },
   {
@@ -254,7 +265,9 @@ export const LAYOUT_KINDS: readonly Kind[] = [
     name: 'a part laid on another',
     makes: 'hit',
     cases: (p) => {
-      const flat = laidOut(p).filter((q) => 'piece' in q.placement.on && !q.part.screen);
+      const flat = laidOut(p).filter(
+        (q) => 'piece' in q.placement.on && !q.part.screen && !isTiny(q.part),
+      );
       return flat.flatMap((a) =>
         flat
           .filter(
@@ -264,7 +277,11 @@ export const LAYOUT_KINDS: readonly Kind[] = [
           .slice(0, 2)
           .map((b) => ({
             where: `${a.id} on ${b.id}`,
-            spoilt: withPlacement(p, a.id, { x: b.placement.x, y: b.placement.y }),
+            spoilt: withPlacement(p, a.id, {
+              x: b.placement.x,
+              y: b.placement.y,
+              lift: b.placement.lift,
+            }),
             ids: [a.id],
           })),
       );

@@ -5,6 +5,7 @@ import { heatFindings, warmBodies } from '../../heat';
 import { powerFigures } from '../../power';
 import { check } from '../check';
 import { type Case, type Kind, withPart } from './kind.fixture';
+import { drawsInside } from './kit.fixture';
 
 /** AWG 28 at 1 A loses 30 mV over so much of it there and back, mm: seen above what is rounded. */
 const MUCH_MM = 90;
@@ -30,7 +31,7 @@ const converted = (
     (q) => ({ ...q, converter: { ...q.converter!, ...change(q.converter!) } }),
     says,
   );
-const onPack = (p: Project): boolean => powerFigures(p).run !== undefined;
+const onPack = (p: Project): boolean => powerFigures(p).run !== undefined && drawsInside(p);
 /** Only builds that run from a pack. */
 const packed =
   (cases: Kind['cases']): Kind['cases'] =>

@@ -1,5 +1,6 @@
 /** Spoilings of the shell and of what is cut in it: posts gone, halves too shallow, holes where none may be. */
 import { sceneOf, windowFor } from '../../fit';
+import { planSize } from '../../kit';
 import {
   type Body,
   type Feature,
@@ -92,6 +93,11 @@ const newPost = (x: number, y: number, high: number): Feature => ({
   mayCut: 'never',
 });
 
+/** A half so deep takes what stands in the other one, mm. */
+const DEEP_MM = 35;
+/** What is no wider goes into any body, mm. */
+const TINY_MM = 4;
+
 export const SHELL_KINDS: readonly Kind[] = [
   {
     name: 'all but two closing posts cut away',
@@ -165,6 +171,8 @@ export const SHELL_KINDS: readonly Kind[] = [
         .filter((q) =>
           laidOut(p).some((x) => 'piece' in x.placement.on && x.placement.on.piece === q.id),
         )
+        // The other half of a deep box has room for both.
+        .filter((q) => pieces(p).every((o) => o.id === q.id || o.depth.mm < DEEP_MM))
         .map((q) => ({
           where: q.id,
           spoilt: withPiece(p, q.id, (piece) => {
@@ -386,7 +394,7 @@ export const SHELL_KINDS: readonly Kind[] = [
     makes: 'hit',
     cases: (p) =>
       laidOut(p)
-        .filter((q) => 'piece' in q.placement.on)
+        .filter((q) => 'piece' in q.placement.on && planSize(q.part.blocks).w > TINY_MM)
         .map((q) => {
           const body = p.shell.bodies[0]!;
           const lid: Body = {

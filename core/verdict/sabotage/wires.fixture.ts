@@ -1,10 +1,11 @@
 /** Spoilings of what joins the parts: wires of one's own, thin ones, parts left outside, kept boards, hinges. */
 import { libraryPart, withMeasuredSizes } from '../../catalogue';
 import { sceneOf } from '../../fit';
-import { appliedAll, length, type Part, type Placement, type Project } from '../../model';
+import { joinsOf } from '../../kit';
+import { appliedAll, isHost, length, type Part, type Placement, type Project } from '../../model';
 import { powerFigures } from '../../power';
 import { check } from '../check';
-import { type Case, type Kind, laidOut } from './kind.fixture';
+import { type Case, type Kind, laidOut, withPart } from './kind.fixture';
 
 interface PadOf {
   item: string;
@@ -31,7 +32,9 @@ const joined =
       {
         where: `${from.item} ${from.pad} to ${to.item} ${to.pad}`,
         spoilt: withNet(p, from, to),
-        ids: [from.item],
+        ids: [from.item, to.item],
+        // Of several wires on one net the first one is told.
+        says: /^Ground joined to cell/,
       },
     ];
   };
@@ -76,6 +79,25 @@ const hair: Kind['cases'] = (p) =>
       },
       ids: [net.a.item, net.b.item],
     }));
+
+/** Pads of one part called by a number, as on a board nobody read the print of. */
+const unnamed =
+  (wanted: (q: Part) => boolean, ...names: readonly string[]): Kind['cases'] =>
+  (p) =>
+    laidOut(p)
+      // What stands on a carrier is joined by its contacts.
+      .filter(({ id }) => !joinsOf(p).some((j) => j.item.id === id))
+      .filter(({ part }) => wanted(part) && part.pads.some((d) => names.includes(d.name)))
+      .map(({ id, part }): Case => ({
+        where: id,
+        spoilt: withPart(p, part.id, (q) => ({
+          ...q,
+          pads: q.pads.map((d, n) => (names.includes(d.name) ? { ...d, name: `P${n + 1}` } : d)),
+        })),
+        says: /^No (supply |ground )?wire leads to it|^A wire to a pad that is not there/,
+      }));
+
+const isLoad = (q: Part): boolean => (q.draws?.peak ?? 0) > 0 && !isHost(q) && !q.carrier;
 
 /** Of all that draws inside the shell. */
 const peakWatts = (p: Project): number =>
@@ -176,6 +198,32 @@ export const WIRE_KINDS: readonly Kind[] = [
         })),
   },
   { name: 'a supply wire as thin as a hair', makes: 'tight', cases: hair },
+  {
+    name: 'a load whose supply pad nobody named',
+    makes: 'tight',
+    cases: unnamed((q) => isLoad(q) && !q.pads.some((d) => d.name === '3V3'), '5V', 'VIN'),
+  },
+  {
+    name: 'a load whose ground pad nobody named',
+    makes: 'tight',
+    // Keys have grounds of their own at what reads them.
+    cases: unnamed((q) => isLoad(q) && q.inputs === undefined, 'GND'),
+  },
+  {
+    name: 'a converter whose output nobody named',
+    makes: 'tight',
+    cases: unnamed((q) => q.converter !== undefined && !q.carrier, '5V', 'OUT+'),
+  },
+  {
+    name: 'a cell whose terminals nobody named',
+    makes: 'tight',
+    cases: unnamed((q) => q.cell !== undefined, 'BAT+'),
+  },
+  {
+    name: 'a cell whose minus nobody named',
+    makes: 'tight',
+    cases: unnamed((q) => q.cell !== undefined, 'BAT-'),
+  },
   {
     name: 'a computer outside the shell, wired to what is inside',
     needsWalls: true,

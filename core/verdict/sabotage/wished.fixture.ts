@@ -1,5 +1,6 @@
 /** Spoilings of what is wished for and of the keys it is played with: forgotten keys, a slow computer. */
 import { COVERAGE } from '../../catalogue';
+import { isPlayedOnPads } from '../../kit';
 import { applied, GameFamily, type Input, type Part, present, type Project } from '../../model';
 import { type Case, type Kind, partOfItem, withPart } from './kind.fixture';
 
@@ -66,7 +67,9 @@ export const WISHED_KINDS: readonly Kind[] = [
     name: 'a wish for games whose keys the shell has not',
     makes: 'tight',
     cases: (p) =>
-      own(p).length && present(p).kit.items.some((i) => partOfItem(p, i.id).computer)
+      own(p).length &&
+      !isPlayedOnPads(p) &&
+      present(p).kit.items.some((i) => partOfItem(p, i.id).computer)
         ? [
             {
               where: 'four triggers',

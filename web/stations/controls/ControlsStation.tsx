@@ -16,7 +16,7 @@ import {
   hostsOf,
   present,
 } from '@deft/core/model';
-import { partOf } from '@deft/core/kit';
+import { partOf, isPlayedOnPads } from '@deft/core/kit';
 import { BodyTabs } from '../../ui/BodyTabs';
 import { Findings } from '../../ui/Findings';
 import { useSize } from '../../ui/useSize';
@@ -96,7 +96,7 @@ export default function ControlsStation() {
     }));
   let says: string;
   if (doc.controls.inputs.length) says = 'Every input has its own line.';
-  else if (doc.controls.route === 'wireless') says = 'A wireless pad needs no wires here.';
+  else if (isPlayedOnPads(doc)) says = 'A pad from outside needs no wires here.';
   else if (forHoles.length) says = 'No inputs yet. Next: a key for each hole of the shell.';
   else says = 'No inputs yet. Next: the usual keys, or one after another.';
   return (
@@ -193,7 +193,7 @@ export default function ControlsStation() {
         <Findings station="controls" title="What clashes" empty={says} />
         <section>
           <h3>Games</h3>
-          {doc.controls.route !== 'wireless' &&
+          {!isPlayedOnPads(doc) &&
             familyMaps(doc, scene).map((m) => (
               <p key={m.family} className="note">
                 {familySentence(m)}

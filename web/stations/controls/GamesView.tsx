@@ -13,7 +13,7 @@ import {
   mayDo,
   WANTED,
 } from '@deft/core/games';
-import { partOf } from '@deft/core/kit';
+import { isPlayedOnPads, partOf } from '@deft/core/kit';
 import { type Duty, type DutyOwner, INPUT_ROLES } from '@deft/core/model';
 import { download } from '../../ui/download';
 import { useBuild, useScene } from '../../state/build';
@@ -22,8 +22,8 @@ import style from './GamesView.module.css';
 export function GamesView() {
   const { doc } = useBuild('doc');
   const scene = useScene();
-  if (doc.controls.route === 'wireless') {
-    return <p>A wireless pad has its own keys and its own chords: set them in the system.</p>;
+  if (isPlayedOnPads(doc)) {
+    return <p>A pad from outside has its own keys and its own chords: set them in the system.</p>;
   }
   const maps = familyMaps(doc, scene);
   return (

@@ -1,0 +1,85 @@
+/** Parts that nothing leads to, and parts that no supply leads to. */
+import { type Finding, isDevice, isHost } from '../model';
+import { everyItem, type PlacedItem, type Scene } from '../fit';
+import { carriersOf, joinsOf } from '../kit';
+import type { Net } from './ends';
+
+/**
+ * Parts with pads to which neither a wire nor a lead goes, and parts that draw power and get none.
+ *
+ * @returns one finding each: something to be wired by the builder, or left out; nothing while the
+ *          computer, to which most of them go, is not laid out
+ */
+export function unwired(scene: Scene, nets: readonly Net[]): Finding[] {
+  const all = [...everyItem(scene).values()];
+  if (!nets.length || !all.some((at) => isHost(at.part))) return [];
+  const joined = new Set([
+    ...joinsOf(scene.project).map((j) => j.item.id),
+    ...carriersOf(scene.project).map((c) => c.item.id),
+  ]);
+  const led = endsOfLeads(scene);
+  const wired = endsOf(nets);
+  /** A wire of the builder's own is whatever they say it is. */
+  const plus = endsOf(nets.filter((n) => n.what === 'power' || n.mine));
+  const minus = endsOf(nets.filter((n) => n.what === 'ground' || n.mine));
+  const isMade = all.some(({ part }) => part.pads.length > 0 && (part.charger ?? part.converter));
+  return all
+    .filter(({ item, part }) => part.pads.length > 0 && !joined.has(item.id))
+    .flatMap((at): Finding[] => {
+      const { id } = at.item;
+      // Where nothing inside makes its volts, a host is fed at a socket of its own.
+      if (isHost(at.part) && !isMade) return [];
+      const isLed = led.any.has(id);
+      if (!isLed && !wired.has(id) && !isHost(at.part)) return [nothingLeads(at)];
+      if (!isSupplied(at) || led.feeds.has(id)) return [];
+      const missing = [
+        ...(plus.has(id) ? [] : ['supply' as const]),
+        ...(minus.has(id) ? [] : ['ground' as const]),
+      ];
+      return missing[0] ? [nothingFeeds(at, missing[0])] : [];
+    });
+}
+
+const endsOf = (list: readonly Net[]): ReadonlySet<string> =>
+  new Set(list.flatMap((n) => [n.a.item, n.b.item]));
+
+/** What a lead goes to, and what is fed over it. */
+function endsOfLeads({ cables }: Scene): Record<'any' | 'feeds', ReadonlySet<string>> {
+  const items = (list: Scene['cables']) => new Set(list.flatMap((c) => c.ends.map((e) => e.item)));
+  const feeding = cables.filter((c) => ['usb', 'supply'].includes(c.part.lead?.carries ?? ''));
+  return { any: items(cables), feeds: items(feeding) };
+}
+
+/** Draws power, or gives it: both need a wire there and one back. */
+const isSupplied = ({ part }: PlacedItem): boolean =>
+  part.cell !== undefined || ((part.draws?.peak ?? 0) > 0 && !isDevice(part));
+
+const nothingLeads = ({ item, part }: PlacedItem): Finding => ({
+  id: `wire:none-${item.id}`,
+  station: 'fit',
+  check: 'wire',
+  code: 'unwired',
+  verdict: 'tight',
+  title: 'No wire leads to it',
+  what: `${item.name} has ${part.pads.length} pads, and nothing is joined to them.`,
+  why: [
+    'What it hangs on is not in the kit, or has no pad of the right name: add its wires in Fit, Wires, or say that it stays outside.',
+  ],
+  about: [item.id],
+  refs: [{ is: 'item', id: item.id }],
+});
+
+const nothingFeeds = ({ item, part }: PlacedItem, missing: 'supply' | 'ground'): Finding => ({
+  id: `wire:unfed-${item.id}`,
+  station: 'fit',
+  check: 'wire',
+  code: 'unfed',
+  verdict: 'tight',
+  title: `No ${missing} wire leads to it`,
+  what: `${item.name} ${part.cell ? 'feeds the build' : 'draws power'}, and only its other wires are there.`,
+  why: [
+    `What it hangs on is not in the kit, or one of both has no pad of the right name: add its ${missing} wire in Fit, Wires.`,
+  ],
+  about: [item.id],
+  refs: [{ is: 'item', id: item.id }],
+});
