@@ -16,6 +16,7 @@ import {
 } from '../model';
 import { COMPUTERS } from './computers';
 import { CONTROLS } from './controls';
+import { corrie } from './corrie';
 import { drover } from './drover';
 import { ember } from './ember';
 import { ENERGY } from './energy';
@@ -26,6 +27,7 @@ import { KITS } from './kits';
 import { at, crossPad, input, item, keyRow } from './laid';
 import { linnet } from './linnet';
 import { minnow } from './minnow';
+import { pip } from './pip';
 import { sallow } from './sallow';
 import { SCREENS } from './screens';
 import {
@@ -544,6 +546,8 @@ export const demos = (): Project[] => [
   linnet(measured),
   minnow(measured),
   tarn(measured),
+  corrie(measured),
+  pip(measured),
   foxglove(measured),
   ember(measured),
   sallow(measured),

@@ -2,7 +2,16 @@
  * What stays outside the shell must be joined through a socket or by radio: soldered wires and bare
  * ribbons have no way through a closed wall.
  */
-import { type Finding, isOpen, type Port, type Project } from '../model';
+import {
+  type Finding,
+  isDevice,
+  isOpen,
+  type Port,
+  type Project,
+  type Route,
+  routeOf,
+} from '../model';
+import { isLatchKey } from '../kit';
 import { type End, type Fitted, isSoldered, kitOf } from './fitted';
 
 /** What a chain of the build cannot do without. */
@@ -20,10 +29,26 @@ const CHAINED: ReadonlySet<Port['carries']> = new Set<Port['carries']>([
   'speaker',
 ]);
 
+/** What ends outside, and what it leads to inside. */
+interface Across {
+  port: string;
+  to: { id: string; name: string };
+}
+
+/** Keys of the shell that are read at the pads of what runs the games. */
+function keysAcross(p: Project, outside: Fitted): Across | undefined {
+  if (outside !== kitOf(p).computer || isDevice(outside.part)) return undefined;
+  const key = p.controls.inputs.find(
+    (i) => i.routed && !isLatchKey(p, i) && READ_AT_PADS.has(routeOf(p, i)),
+  );
+  return key && { port: 'header', to: key };
+}
+const READ_AT_PADS: ReadonlySet<Route> = new Set<Route>(['gpio', 'original board', 'pad bus']);
+
 const isOut = ({ of }: End): boolean => of.item.where === 'outside';
 
 /** What this part alone gives or takes for the rest of the build, by wires that end on its pads. */
-function wiredAcross(p: Project, outside: Fitted): { port: Port; to: Fitted } | undefined {
+function wiredAcross(p: Project, outside: Fitted): Across | undefined {
   const k = kitOf(p);
   for (const port of outside.ports.filter((q) => isWired(outside, q))) {
     const mine = k.ends(port.carries, port.role);
@@ -36,7 +61,7 @@ function wiredAcross(p: Project, outside: Fitted): { port: Port; to: Fitted } | 
       // With no charger or converter between, loads hang on the cell itself.
       ...(port.carries === 'cell' ? k.ends('rail', across) : []),
     ].find((e) => !isOut(e) && e.port.form !== 'air');
-    if (other) return { port, to: other.of };
+    if (other) return { port: port.name, to: other.of.item };
   }
   return undefined;
 }
@@ -60,7 +85,7 @@ export const throughWalls = (p: Project): Finding[] =>
 const acrossWalls = (p: Project): Finding[] =>
   kitOf(p).all.flatMap((of): Finding[] => {
     if (of.item.where !== 'outside' || of.part.lead) return [];
-    const found = wiredAcross(p, of);
+    const found = wiredAcross(p, of) ?? keysAcross(p, of);
     if (!found) return [];
     const { port, to } = found;
     return [
@@ -71,9 +96,9 @@ const acrossWalls = (p: Project): Finding[] =>
         code: 'through-wall',
         verdict: 'hit',
         title: 'Its wires have no way out of the shell',
-        what: `${of.item.name} stays outside, and its ${port.name} is wired to ${to.item.name} inside.`,
+        what: `${of.item.name} stays outside, and its ${port} is wired to ${to.name} inside.`,
         why: ['Give it a place in the shell, or join it by a socket in a wall and a lead.'],
-        about: [of.item.id, to.item.id],
+        about: [of.item.id, to.id],
         refs: [{ is: 'item', id: of.item.id }],
       },
     ];

@@ -261,7 +261,47 @@ export function backingFindings(scene: Scene): Finding[] {
     ...all.flatMap((b) => tooNarrow(scene, b)),
     ...all.flatMap((b) => noRoomForCap(scene, b)),
     ...withoutSwitch(all),
+    ...onOnePill(scene, new Set(all.map((b) => b.input))),
   ];
+}
+
+/** Contacts of a kept board lie no nearer to each other, mm: typical. */
+const PILL_MM = 2;
+
+/** Two keys said to be at one place of a kept board: it has one pair of contacts there. */
+function onOnePill(scene: Scene, switched: ReadonlySet<Input>): Finding[] {
+  const { controls } = scene.project;
+  if (!AT_KEPT.has(controls.route)) return [];
+  const kept = controls.inputs.flatMap((input) => {
+    const place = input.routed && !switched.has(input) ? inputPlace(scene, input) : undefined;
+    return place ? [{ input, place }] : [];
+  });
+  return kept.flatMap(({ input, place }, i): Finding[] => {
+    const twin = kept
+      .slice(0, i)
+      .find(
+        ({ place: q }) => Math.hypot(place.x - q.x, place.y - q.y, place.z - q.z) < PILL_MM,
+      )?.input;
+    if (!twin) return [];
+    return [
+      {
+        id: `switch:${input.id}`,
+        station: 'controls',
+        check: 'switch',
+        code: 'contacts-shared',
+        verdict: 'hit',
+        title: 'Two inputs over one pair of contacts',
+        what: `${twin.name} and ${input.name} lie at the same place of the kept board.`,
+        why: ['One of them has its hole elsewhere, or is not there: correct it under Inputs.'],
+        about: [twin.id, input.id],
+        refs: [
+          { is: 'input', id: twin.id },
+          { is: 'input', id: input.id },
+        ],
+        at: place,
+      },
+    ];
+  });
 }
 
 /** A hole to be cut that the stem behind it does not go through. */

@@ -48,6 +48,15 @@ const holds = (a: Side, b: Side): boolean =>
 const madeToTouch = (a: Side, b: Side, met: Contact): boolean =>
   (holds(a, b) || holds(b, a)) && met.gap.gap >= -PRESSED_IN_MM;
 
+/** A board that is screwed down lies on the posts that carry it. */
+const standsOnPost = (at: PlacedItem, side: Side, other: Side, { gap }: Contact): boolean =>
+  at.placement.fixed === 'screws' &&
+  side.block?.kind === 'board' &&
+  other.solid.kind === 'feature' &&
+  other.solid.owner === at.piece &&
+  Math.abs(gap.gap) <= PRESSED_IN_MM &&
+  Math.abs(gap.nz) === 1;
+
 export class Checker {
   scene: Scene;
   #tree = new RBush<Entry>(9);
@@ -165,6 +174,7 @@ export class Checker {
     ) {
       return undefined;
     }
+    if (standsOnPost(at, side, other, met)) return undefined;
     return met;
   }
 

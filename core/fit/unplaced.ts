@@ -4,13 +4,13 @@ import { partOf } from '../kit';
 import type { Scene } from './scene';
 import type { SceneCheck } from './sceneCheck';
 
-/** Screws, stand-offs, inserts and the like: small stock that goes where it is needed. */
+/** Screws, stand-offs, inserts and the like: small stock that goes where it is needed. A board is none. */
 const smallStock = (part: Part): boolean =>
   part.family === 'hardware' &&
   !part.pads.length &&
   !part.connectors.length &&
   !part.ports?.length &&
-  !part.blocks.some((b) => b.presses);
+  !part.blocks.some((b) => b.presses || b.kind === 'board');
 
 /** Whether an item of this part must have a place or a word about it. */
 export const wantsPlace = (part: Part): boolean => !part.lead && !smallStock(part);

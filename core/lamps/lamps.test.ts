@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import fc from 'fast-check';
 import { demos } from '../catalogue';
 import { E24 } from '../kit';
+import { powerFigures } from '../power';
 import { lampResistor } from './led';
 import {
   type Comparator,
@@ -115,7 +116,8 @@ describe('the low-battery divider', () => {
 });
 
 describe('in a build', () => {
-  test.each(demos().map((p) => [p.name, p] as const))(
+  const onCells = demos().filter((p) => powerFigures(p).run);
+  test.each(onCells.map((p) => [p.name, p] as const))(
     '%s: on about where it is asked to, wider than its loads swing it',
     (_, p) => {
       for (const share of [0.1, 0.2, 0.4]) {

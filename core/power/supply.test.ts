@@ -55,6 +55,8 @@ describe('the tree', () => {
   test('one place has one voltage: rail, tree and network tell the same', () => {
     for (const p of demos()) {
       const supply = supplyOf(p)!;
+      // A device that is carried along is fed by itself.
+      if (supply.computer === undefined) continue;
       const state = solved(networkOf(supply, 'peak', 0.1));
       if (!state.stands) throw new Error('It does not stand.');
       const flat = (n: NonNullable<ReturnType<typeof powerTree>>['root']): number[] => [
@@ -63,7 +65,7 @@ describe('the tree', () => {
       ];
       const volts = state.places.map((q) => q.volts);
       expect(flat(powerTree(p)!.root).sort()).toEqual([...volts].sort());
-      expect(powerFigures(p).rail!.value.volts).toBe(volts[supply.computer!]);
+      expect(powerFigures(p).rail!.value.volts).toBe(volts[supply.computer]);
     }
   });
 

@@ -1,7 +1,7 @@
 /** Walls, floors and openings as solids, against what a point on a section says. */
 import fc from 'fast-check';
 import { demos } from '../catalogue';
-import { area, type Prism, roundPrism, planGap, atHeights } from '../geometry';
+import { area, boxPrism, gapOf, type Prism, roundPrism, planGap, atHeights } from '../geometry';
 import { type Body, length, type Opening } from '../model';
 import {
   innerRing,
@@ -12,6 +12,7 @@ import {
   straightWalls,
   wallName,
 } from './index';
+import { wallRuns } from './walls';
 
 const exact = (mm: number) => length(mm, 'exact');
 const body = (openings: Opening[] = [], r = 0): Body => ({
@@ -194,4 +195,28 @@ describe('floors and openings', () => {
       [45, 22],
     ]);
   });
+});
+
+test('what goes through a round hole goes through every larger one', () => {
+  const body = demos().find((p) => p.id === 'corrie')!.shell.bodies[0]!;
+  const rod = ([2, 2.5, 3] as const).map((r) => ({ r, at: { u: 20, v: -9 } }));
+  for (const { r, at } of rod) {
+    const free = [2.1, 2.2, 2.3, 2.4, 2.6, 2.8].map((times) => {
+      const hole = { wall: 3, ...at, w: r * times, h: r * times, round: true };
+      const prisms = wallRuns(body, -16, 0, [hole], 3).flatMap((run) => run.prisms);
+      // A round plug of radius r, as points of its rim at the wall's middle.
+      return Math.min(
+        ...Array.from({ length: 180 }, (_, i) => {
+          const [u, v] = [at.u + r * Math.cos(i / 28.6), at.v + r * Math.sin(i / 28.6)];
+          const y = body.outline.kind === 'rect' ? body.outline.h.mm - u : 0;
+          const speck = boxPrism(0.9, y - 0.001, 0.2, 0.002, v - 0.001, v + 0.001);
+          return gapOf([speck], prisms, 3).gap;
+        }),
+      );
+    });
+    for (let i = 1; i < free.length; i++)
+      expect(free[i]!).toBeGreaterThanOrEqual(free[i - 1]! - 1e-6);
+    // At a fifth more across, it is free all round.
+    expect(free[3]!).toBeGreaterThan(0);
+  }
 });

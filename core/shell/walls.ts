@@ -38,7 +38,8 @@ export interface WallHole {
 }
 
 const FAR_MM = 20;
-const ROUND_SLABS = 16;
+/** Slabs of a round hole: it lets through what is so much thinner, a few hundredths of its width. */
+const ROUND_SLABS = 32;
 
 /** The outline's corner points, counter-clockwise, before rounding. */
 export function sharpOutline(body: Body): Pt[] {
@@ -162,7 +163,12 @@ interface Bar {
   v1: number;
 }
 
-/** A round hole as inscribed slabs: it never lets through more than the real one. */
+const levelOf = (r: number, i: number): number => -r * Math.cos((Math.PI * i) / ROUND_SLABS);
+
+/**
+ * A round hole as inscribed slabs: it never lets through more than the real one. They are thinner
+ * above and below, where the circle lies flat and a slab of its own width would be lost.
+ */
 function bars(hole: WallHole): Bar[] {
   if (!hole.round) {
     return [
@@ -176,8 +182,7 @@ function bars(hole: WallHole): Bar[] {
   }
   const r = hole.w / 2;
   return Array.from({ length: ROUND_SLABS }, (_, i) => {
-    const v0 = -r + (2 * r * i) / ROUND_SLABS;
-    const v1 = v0 + (2 * r) / ROUND_SLABS;
+    const [v0, v1] = [levelOf(r, i), levelOf(r, i + 1)];
     const half = Math.sqrt(Math.max(0, r * r - Math.max(v0 * v0, v1 * v1)));
     return { u0: hole.u - half, u1: hole.u + half, v0: hole.v + v0, v1: hole.v + v1 };
   }).filter((b) => b.u1 > b.u0);

@@ -110,3 +110,33 @@ describe('ways out that are offered clear what they are offered for', () => {
     }
   });
 });
+
+describe('the remote of a karaoke machine', () => {
+  const remote = demos().find((p) => p.id === 'corrie')!;
+  const codes = (p: Project): string[] =>
+    check(p)
+      .findings.filter((f) => f.verdict !== 'clear')
+      .map((f) => f.code);
+  const board = remote.layout.placements.find((q) => q.item === 'keyboard')!;
+  const placed = (more: object): Project =>
+    applied(remote, { do: 'place', placement: { ...board, ...more } });
+
+  test('lies on its posts without a word, and no lower, and only screwed down', () => {
+    expect(codes(remote)).toEqual([]);
+    expect(codes(placed({ lift: 2.9 })).length).toBeGreaterThan(0);
+    expect(codes(placed({ fixed: 'tape' }))).toContain('touch');
+  });
+  test('two keys of its board do not share one pair of contacts', () => {
+    const [up, down] = remote.controls.inputs;
+    const twice = applied(remote, { do: 'input', input: { ...down!, at: up!.at } });
+    const found = check(twice).findings.find((f) => f.code === 'contacts-shared')!;
+    expect([found.verdict, found.about]).toEqual(['hit', ['up', 'down']]);
+  });
+  test('its computer cannot stay outside, where five wires would follow it', () => {
+    const out = applied(remote, { do: 'where', item: 'thimble', where: 'outside' });
+    expect(check(out).findings.find((f) => f.code === 'through-wall')!.about).toEqual([
+      'thimble',
+      'up',
+    ]);
+  });
+});

@@ -158,3 +158,9 @@ describe('a part without its supply is said', () => {
     expect(unfed(renamed(drover, id, '5V'))).toEqual(['No supply wire leads to it: screen']);
   });
 });
+
+test('a latch that nothing feeds is said, however much hangs on it', () => {
+  const p = kit(['slab-1200', 'step-5-1', 'latch', 'thimble', 'chirp-i2s', 'speaker-28']);
+  expect(unfed(p)).toEqual([]);
+  expect(unfed(renamed(p, 'step-5-1', '5V'))).toEqual(['No supply wire leads to it: latch']);
+});

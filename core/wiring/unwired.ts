@@ -1,5 +1,5 @@
 /** Parts that nothing leads to, and parts that no supply leads to. */
-import { type Finding, isDevice, isHost } from '../model';
+import { type Finding, isDevice, isHost, type Part } from '../model';
 import { everyItem, type PlacedItem, type Scene } from '../fit';
 import { carriersOf, joinsOf } from '../kit';
 import type { Net } from './ends';
@@ -31,6 +31,7 @@ export function unwired(scene: Scene, nets: readonly Net[]): Finding[] {
       if (isHost(at.part) && !isMade) return [];
       const isLed = led.any.has(id);
       if (!isLed && !wired.has(id) && !isHost(at.part)) return [nothingLeads(at)];
+      if (isHalfInline(at, nets)) return [nothingFeeds(at, 'supply')];
       if (!isSupplied(at) || led.feeds.has(id)) return [];
       const missing = [
         ...(plus.has(id) ? [] : ['supply' as const]),
@@ -48,6 +49,14 @@ function endsOfLeads({ cables }: Scene): Record<'any' | 'feeds', ReadonlySet<str
   const items = (list: Scene['cables']) => new Set(list.flatMap((c) => c.ends.map((e) => e.item)));
   const feeding = cables.filter((c) => ['usb', 'supply'].includes(c.part.lead?.carries ?? ''));
   return { any: items(cables), feeds: items(feeding) };
+}
+
+/** A switch or latch stands in the supply: a wire comes to it, and more go on from it. */
+function isHalfInline({ item, part }: PlacedItem, nets: readonly Net[]): boolean {
+  if (!part.off || part.converter || part.charger) return false;
+  const power = nets.filter((n) => n.what === 'power' || n.mine);
+  const pads = power.flatMap((n) => [n.a, n.b]).filter((e) => e.item === item.id);
+  return new Set(pads.map((e) => e.pad)).size < 2;
 }
 
 /** Draws power, or gives it: both need a wire there and one back. */
@@ -69,6 +78,11 @@ const nothingLeads = ({ item, part }: PlacedItem): Finding => ({
   refs: [{ is: 'item', id: item.id }],
 });
 
+function roleOf(part: Part): string {
+  if (part.cell) return 'feeds the build';
+  return part.off ? 'stands in the supply' : 'draws power';
+}
+
 const nothingFeeds = ({ item, part }: PlacedItem, missing: 'supply' | 'ground'): Finding => ({
   id: `wire:unfed-${item.id}`,
   station: 'fit',
@@ -76,7 +90,7 @@ const nothingFeeds = ({ item, part }: PlacedItem, missing: 'supply' | 'ground'):
   code: 'unfed',
   verdict: 'tight',
   title: `No ${missing} wire leads to it`,
-  what: `${item.name} ${part.cell ? 'feeds the build' : 'draws power'}, and only its other wires are there.`,
+  what: `${item.name} ${roleOf(part)}, and only its other wires are there.`,
   why: [
     `What it hangs on is not in the kit, or one of both has no pad of the right name: add its ${missing} wire in Fit, Wires.`,
   ],

@@ -2,6 +2,7 @@
 import { libraryPart } from '../../catalogue';
 import { buttonMap, inputPlace, linesOf } from '../../controls';
 import { sceneOf } from '../../fit';
+import { isLatchKey } from '../../kit';
 import {
   applied,
   isHost,
@@ -230,7 +231,9 @@ export const CONTROLS_KINDS: readonly Kind[] = [
     cases: (p) => {
       const taken = p.controls.route === 'gpio' ? linesOf(p).taken[0] : undefined;
       if (!taken) return [];
-      return own(p).map((i) => ({
+      // The key of a latch goes to the latch, whatever line is noted for it.
+      const onLines = own(p).filter((i) => !isLatchKey(p, i));
+      return onLines.map((i) => ({
         where: i.id,
         spoilt: withInput(p, i.id, { gpio: taken.gpio }),
         ids: [i.id],

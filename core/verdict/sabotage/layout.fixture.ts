@@ -41,7 +41,9 @@ export function pushed(p: Project, by: number): Case[] {
   const scene = sceneOf(p);
   for (const { id, placement, part } of laidOut(p)) {
     const at = scene.items.get(id);
-    if (!at || part.screen || 'item' in placement.on) continue;
+    // What is let into the wall has its hole there.
+    const isLetIn = part.ports?.some((x) => x.carries === 'supply' && x.role === 'gives');
+    if (!at || part.screen || isLetIn || 'item' in placement.on) continue;
     // Towards the left wall until it is in it: the rim of the shell is where everybody measures.
     const left = Math.min(...at.blocks.map((b) => b.solid.x0));
     const wall = scene.shell!.body.wall.mm;

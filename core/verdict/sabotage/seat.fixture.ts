@@ -24,8 +24,12 @@ const pocket = ({ joint }: Found, set: Partial<Seat['pocket']>): Partial<Seat> =
 /** The body that goes in, from back to front. */
 const thick = ({ bodies: [, inner] }: Found): number =>
   inner.pieces.reduce((sum, q) => sum + q.depth.mm, 0);
-const wide = ({ bodies: [, { outline }] }: Found): number =>
-  outline.kind === 'rect' ? outline.w.mm : 0;
+/** Along the edge that goes in. */
+function wide({ joint, bodies: [, { outline }] }: Found): number {
+  if (outline.kind !== 'rect') return 0;
+  return isUpright(joint) ? outline.h.mm : outline.w.mm;
+}
+const isUpright = ({ inner }: Seat): boolean => inner.edge === 'left' || inner.edge === 'right';
 const into = ({ bodies: [outer] }: Found): RegExp => new RegExp(`into the pocket of ${outer.name}`);
 
 export const SEAT_KINDS: readonly Kind[] = [
@@ -58,7 +62,7 @@ export const SEAT_KINDS: readonly Kind[] = [
         p,
         (s) => pocket(s, { deep: length(12) }),
         'deep',
-        () => /bay catches at the mouth/,
+        () => /catches at the mouth/,
       ),
   },
   {
@@ -96,7 +100,7 @@ export const SEAT_KINDS: readonly Kind[] = [
         () => ({ idle: [] }),
         'covered',
         () => /nothing gets to USB-C/,
-      ),
+      ).filter(() => seatOf(p)?.joint.idle?.includes('charger')),
   },
   {
     name: 'a key at the edge that goes in',
@@ -106,7 +110,10 @@ export const SEAT_KINDS: readonly Kind[] = [
       const key = p.controls.inputs.find((i) => 'piece' in i.at || 'opening' in i.at);
       const front = seat?.bodies[1].pieces.find((q) => q.role === 'front');
       if (!seat || !key || !front) return [];
-      const at = { piece: front.id, x: wide(seat) / 2, y: 5 };
+      const [along, in_] = [wide(seat) / 2, 5];
+      const at = isUpright(seat.joint)
+        ? { piece: front.id, x: in_, y: along }
+        : { piece: front.id, x: along, y: in_ };
       const spoilt = appliedAll(p, [{ do: 'input', input: { ...key, at, hole: 6 } }]);
       return [{ where: key.id, spoilt, says: new RegExp(`${key.name} catches`) }];
     },

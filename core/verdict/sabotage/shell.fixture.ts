@@ -93,10 +93,21 @@ const newPost = (x: number, y: number, high: number): Feature => ({
   mayCut: 'never',
 });
 
-/** A half so deep takes what stands in the other one, mm. */
-const DEEP_MM = 35;
 /** What is no wider goes into any body, mm. */
-const TINY_MM = 4;
+const TINY_MM = 10;
+/** The highest of what stands in a piece, from its floor, mm. */
+function tallest(p: Project, { id: piece, depth }: Piece): number {
+  const { items, shell } = sceneOf(p);
+  const sign = shell!.sign(piece);
+  const floor = depth.mm - p.shell.bodies[0]!.wall.mm;
+  const ends = [...items.values()]
+    .filter((at) => at.piece === piece)
+    .flatMap((at) => at.blocks.flatMap(({ solid }) => [solid.z0, solid.z1]));
+  return Math.max(0, ...ends.map((z) => floor - sign * z));
+}
+/** Flattened to a millimetre, what stands in the one half has its room in the other. */
+const hasRoomFor = (p: Project, flat: Piece, other: Piece): boolean =>
+  tallest(p, flat) + tallest(p, other) < 1 + other.depth.mm - p.shell.bodies[0]!.wall.mm;
 
 export const SHELL_KINDS: readonly Kind[] = [
   {
@@ -172,7 +183,7 @@ export const SHELL_KINDS: readonly Kind[] = [
           laidOut(p).some((x) => 'piece' in x.placement.on && x.placement.on.piece === q.id),
         )
         // The other half of a deep box has room for both.
-        .filter((q) => pieces(p).every((o) => o.id === q.id || o.depth.mm < DEEP_MM))
+        .filter((q) => pieces(p).every((o) => o.id === q.id || !hasRoomFor(p, q, o)))
         .map((q) => ({
           where: q.id,
           spoilt: withPiece(p, q.id, (piece) => {

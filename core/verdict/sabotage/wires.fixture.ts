@@ -285,7 +285,10 @@ export const WIRE_KINDS: readonly Kind[] = [
   {
     name: 'a kept power board for more volts than the pack gives',
     makes: 'hit',
-    cases: (p) => keptBoard(p, { kind: 'power board', rating: { limitA: 5, minV: 4.5, maxV: 9 } }),
+    cases: (p) =>
+      p.power.source === 'wall'
+        ? []
+        : keptBoard(p, { kind: 'power board', rating: { limitA: 5, minV: 4.5, maxV: 9 } }),
   },
   { name: 'a part of the back above one of the front', makes: 'hit', cases: hooked },
 ];
