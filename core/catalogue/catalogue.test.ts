@@ -118,7 +118,7 @@ describe('starter parts', () => {
 
 describe('the demo builds', () => {
   test('are valid documents with different ids', () => {
-    expect(new Set(demos().map((d) => d.id)).size).toBe(14);
+    expect(new Set(demos().map((d) => d.id)).size).toBe(15);
     for (const d of demos()) expect(() => mustRead(JSON.parse(JSON.stringify(d)))).not.toThrow();
   });
   test('the main one is the quiz handheld of the story: 172 x 90 x 32, six closing screws, four key supports, two ribs, a bay', () => {

@@ -27,6 +27,7 @@ import { KITS } from './kits';
 import { at, crossPad, input, item, keyRow } from './laid';
 import { linnet } from './linnet';
 import { minnow } from './minnow';
+import { osprey } from './osprey';
 import { pip } from './pip';
 import { sallow } from './sallow';
 import { SCREENS } from './screens';
@@ -546,6 +547,7 @@ export const demos = (): Project[] => [
   linnet(measured),
   minnow(measured),
   tarn(measured),
+  osprey(measured),
   corrie(measured),
   pip(measured),
   foxglove(measured),

@@ -52,8 +52,9 @@ function wiredAcross(p: Project, outside: Fitted): Across | undefined {
   const k = kitOf(p);
   for (const port of outside.ports.filter((q) => isWired(outside, q))) {
     const mine = k.ends(port.carries, port.role);
-    // One inside does the same: this one is a spare. A cell is none, it is one of the pack.
-    if (!outside.part.cell && mine.some((e) => !isOut(e))) continue;
+    // One inside does the same: this one is a spare. A cell is none, nor is a second screen.
+    const isOneOfMany = outside.part.cell ?? outside.part.screen;
+    if (!isOneOfMany && mine.some((e) => !isOut(e))) continue;
     if (plugsInstead(outside, port)) continue;
     const across = port.role === 'gives' ? 'takes' : 'gives';
     const other = [

@@ -5,6 +5,9 @@
 import { present, type Item, type Part, type Project } from '../model';
 import { carriersOf, HEADER_40, partOf, pinOf, RESERVED, SECOND_DUTY } from '../kit';
 
+/** What every board on the bus hears; a select line is one board's own. */
+const SPI_BUS: ReadonlySet<string> = new Set(['SPI out', 'SPI in', 'SPI clock']);
+
 export interface Taken {
   gpio: number;
   signal: string;
@@ -39,9 +42,14 @@ export function linesOf(p: Project): Lines {
   const free = HEADER_40.flatMap((h) =>
     h.gpio !== undefined && !barred.has(h.gpio) ? [h.gpio] : [],
   );
-  // I2C is a bus: boards with addresses of their own share its two lines.
-  const shared = (by: readonly Taken[]) =>
-    by.every((t) => t.signal.startsWith('I2C') && t.signal === by[0]!.signal);
+  const hasSelect = ({ item }: Taken): boolean =>
+    taken.some((t) => t.item === item && t.signal.startsWith('SPI select'));
+  // Boards share a bus: I2C by their addresses, SPI by a select line each has for itself.
+  const shared = (by: readonly Taken[]): boolean => {
+    const { signal } = by[0]!;
+    if (by.some((t) => t.signal !== signal)) return false;
+    return signal.startsWith('I2C') || (SPI_BUS.has(signal) && by.every(hasSelect));
+  };
   const contested = [...new Set(taken.map((t) => t.gpio))]
     .map((gpio) => ({ gpio, by: taken.filter((t) => t.gpio === gpio) }))
     .filter((x) => new Set(x.by.map((t) => t.item)).size > 1 && !shared(x.by));

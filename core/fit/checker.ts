@@ -312,8 +312,13 @@ export const contactId = (c: Contact): string => {
   return `touch:${[mine, other].sort().join('~')}`;
 };
 
-const blockRef = (side: Side): Ref[] =>
-  side.at && side.block ? [{ is: 'block', item: side.at.item.id, block: side.block.id }] : [];
+/** The block that touches; the way of its plug is no block, and is told by the part. */
+function blockRef({ at, block }: Side): Ref[] {
+  if (!at) return [];
+  return [
+    block ? { is: 'block', item: at.item.id, block: block.id } : { is: 'item', id: at.item.id },
+  ];
+}
 
 /** A contact in words. */
 export function touchFinding(c: Contact): Finding {

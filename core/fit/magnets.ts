@@ -1,5 +1,6 @@
 /** Magnets against what feels them: a speaker or a closing magnet beside a hall or reed switch, or a stick that reads by one. */
 import { gapOf } from '../geometry';
+import { partOf } from '../kit';
 import { type Finding, mm1, type Part } from '../model';
 import { judgedGap } from './contact';
 import type { SceneCheck } from './sceneCheck';
@@ -17,12 +18,37 @@ const feels = (q: Part): boolean =>
   q.family === 'switch' && q.words.some((w) => SENSES.has(w.toLowerCase()));
 /** The magnet that is meant to work a hall or reed switch. */
 const partner = (magnet: PlacedItem, sensor: PlacedItem): boolean =>
-  magnet.part.speaker === undefined &&
+  magnet.part.speaker === undefined && worked(sensor);
+const worked = (sensor: PlacedItem): boolean =>
   sensor.part.words.some((w) => ['hall', 'reed'].includes(w.toLowerCase()));
+
+/** A reed or hall switch that nothing in the build works. */
+function unworked({ project, items }: Scene): Finding[] {
+  const placed = new Set(project.layout.placements.map((q) => q.item));
+  const hasMagnet = project.kit.items.some((i) => {
+    const part = partOf(project, i);
+    return placed.has(i.id) && isMagnet(part) && part.speaker === undefined;
+  });
+  if (hasMagnet) return [];
+  return [...items.values()]
+    .filter((at) => feels(at.part) && worked(at))
+    .map(({ item }): Finding => ({
+      id: `magnet:none-${item.id}`,
+      station: 'fit',
+      check: 'magnet',
+      code: 'magnet-missing',
+      verdict: 'tight',
+      title: 'No magnet works it',
+      what: `${item.name} switches when a magnet comes near, and none is laid out.`,
+      why: ['Lay one out where it comes within reach: in the lid, the door or the dock.'],
+      about: [item.id],
+      refs: [{ is: 'item', id: item.id }],
+    }));
+}
 
 function findings(scene: Scene): Finding[] {
   const all = [...scene.items.values()];
-  const out: Finding[] = [];
+  const out: Finding[] = unworked(scene);
   for (const sensor of all.filter((at) => feels(at.part))) {
     for (const magnet of all.filter((at) => isMagnet(at.part) && !partner(at, sensor))) {
       const gap = Math.min(

@@ -391,7 +391,7 @@ const ROWS: Array<
     'a hall switch within reach of the speaker',
     hall(130, 30),
     hall(20, 20),
-    (f) => f.check === 'magnet',
+    (f) => f.code === 'magnet',
     /^Move Hall/,
   ],
   [

@@ -1,6 +1,7 @@
 /**
  * A screen's picture against the window it looks through: what is hidden, and on which side.
  */
+import { partOf } from '../kit';
 import { type Finding, formatMm, mm1, openingCut, type WayOut } from '../model';
 import type { SceneCheck } from './sceneCheck';
 import { judgedGap } from './contact';
@@ -214,7 +215,46 @@ function findings(scene: Scene): Finding[] {
       });
     }
   }
-  return out;
+  return [...out, ...empty(scene)];
+}
+
+/** What becomes of a window that nothing has to show in. */
+const NO_PICTURE: ReadonlySet<string> = new Set(['blanked', 'left', 're-tasked']);
+
+/** Windows with nothing behind them, once a picture of the build has its place. */
+function empty({ project, shell, items }: Scene): Finding[] {
+  const placed = new Set(project.layout.placements.map((q) => q.item));
+  const shows = project.kit.items.some((i) => placed.has(i.id) && partOf(project, i).screen);
+  if (!shell || !shows) return [];
+  const all = [...items.values()];
+  /** What stands in the other half is seen through it, and fills nothing. */
+  const fills = (o: { piece: string; x: number; y: number }): boolean =>
+    all.some(
+      (at) =>
+        at.piece === o.piece &&
+        at.blocks.some(({ solid: s }) => s.x0 < o.x && o.x < s.x1 && s.y0 < o.y && o.y < s.y1),
+    );
+  const reuse = new Map(
+    shell.body.pieces.flatMap((q) => q.openings.map((o) => [o.id, o.reuse?.as] as const)),
+  );
+  return shell.openings.face
+    .filter((o) => o.use === 'window' && !NO_PICTURE.has(reuse.get(o.id) ?? ''))
+    .filter((o) => !fills(o))
+    .map((o): Finding => ({
+      id: `window:empty-${o.id}-${o.copy}`,
+      station: 'fit',
+      check: 'window',
+      code: 'window-empty',
+      verdict: 'tight',
+      title: 'Nothing behind it',
+      what: `${o.name} shows the inside of the shell.`,
+      why: [
+        'Lay a screen or a plate behind it, or say under Shell, Donor that it is blanked, left or does something else.',
+      ],
+      about: [o.id],
+      refs: [{ is: 'opening', id: o.id }],
+      at: { x: o.x, y: o.y, z: 0 },
+    }));
 }
 
 /** A frame wider than this around a picture looks like a mistake, mm. */

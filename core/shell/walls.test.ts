@@ -214,8 +214,9 @@ test('what goes through a round hole goes through every larger one', () => {
         }),
       );
     });
-    for (let i = 1; i < free.length; i++)
+    for (let i = 1; i < free.length; i++) {
       expect(free[i]!).toBeGreaterThanOrEqual(free[i - 1]! - 1e-6);
+    }
     // At a fifth more across, it is free all round.
     expect(free[3]!).toBeGreaterThan(0);
   }

@@ -122,8 +122,9 @@ describe('controls', () => {
       linesOf(p)
         .contested.map((c) => c.gpio)
         .sort((a, b) => a - b),
-    ).toEqual([8, 10, 11, 23, 24, 25]);
-    expect(titles(p)).toContain('GPIO10 is wanted twice');
+      // Data and clock are a bus; its select is one panel's own.
+    ).toEqual([8, 23, 24, 25]);
+    expect(titles(p)).toContain('GPIO8 is wanted twice');
     expect(
       controlsWays(p, buttonMap(p).findings[0]!, STARTER_PARTS).some((w) =>
         w.text.includes('Knit'),

@@ -45,6 +45,7 @@ const PADS: Readonly<Record<string, string>> = {
   'SPI out': 'MOSI',
   'SPI clock': 'SCK',
   'SPI select 0': 'CS',
+  'SPI select 1': 'CS',
   'data/command': 'DC',
   reset: 'RESET',
   backlight: 'LED',

@@ -19,9 +19,11 @@ export function unwired(scene: Scene, nets: readonly Net[]): Finding[] {
   ]);
   const led = endsOfLeads(scene);
   const wired = endsOf(nets);
-  /** A wire of the builder's own is whatever they say it is. */
-  const plus = endsOf(nets.filter((n) => n.what === 'power' || n.mine));
-  const minus = endsOf(nets.filter((n) => n.what === 'ground' || n.mine));
+  // A wire of the builder's own may be either, unless a pad's name says which.
+  const own = nets.filter((n) => n.mine && n.a.item !== n.b.item);
+  const without = (pad: RegExp) => own.filter((n) => !pad.test(n.a.pad) && !pad.test(n.b.pad));
+  const plus = endsOf([...nets.filter((n) => n.what === 'power'), ...without(GROUND)]);
+  const minus = endsOf([...nets.filter((n) => n.what === 'ground'), ...without(SUPPLY)]);
   const isMade = all.some(({ part }) => part.pads.length > 0 && (part.charger ?? part.converter));
   return all
     .filter(({ item, part }) => part.pads.length > 0 && !joined.has(item.id))
@@ -40,6 +42,9 @@ export function unwired(scene: Scene, nets: readonly Net[]): Finding[] {
       return missing[0] ? [nothingFeeds(at, missing[0])] : [];
     });
 }
+
+const GROUND = /^(GND|BAT-|OUT-|P-|B-|-)$/;
+const SUPPLY = /^(\d+V\d*|VIN|BAT\+|OUT\+|P\+|B\+|\+)$/;
 
 const endsOf = (list: readonly Net[]): ReadonlySet<string> =>
   new Set(list.flatMap((n) => [n.a.item, n.b.item]));

@@ -139,7 +139,30 @@ export const KIT_KINDS: readonly Kind[] = [
   {
     name: 'no screen and no television',
     makes: 'open',
-    cases: dropped((q) => q.screen !== undefined && !q.host, /picture|screen/i),
+    cases: (p) =>
+      // Of two, the other one still shows something: its window is told.
+      laidOut(p).filter((q) => q.part.screen).length === 1
+        ? dropped((q) => q.screen !== undefined && !q.host, /picture|screen/i)(p)
+        : [],
+  },
+  {
+    name: 'one of two screens gone, its window left',
+    makes: 'tight',
+    cases: (p) =>
+      laidOut(p).filter((q) => q.part.screen).length > 1
+        ? dropped((q) => q.screen !== undefined, /shows the inside of the shell/)(p)
+        : [],
+  },
+  {
+    name: 'a reed switch without its magnet',
+    makes: 'tight',
+    cases: (p) =>
+      laidOut(p).some((q) => q.part.words.includes('reed'))
+        ? dropped(
+            (q) => q.family === 'hardware' && q.words.includes('magnet'),
+            /none is laid out/,
+          )(p)
+        : [],
   },
   {
     name: 'an amplifier left out of the chain of sound',
@@ -149,7 +172,10 @@ export const KIT_KINDS: readonly Kind[] = [
   {
     name: 'switches taken away',
     makes: 'hit',
-    cases: dropped((q) => q.family === 'switch' && !q.off, /nothing to press|switch/i),
+    cases: dropped(
+      (q) => q.family === 'switch' && !q.off && !q.words.includes('reed'),
+      /nothing to press|switch/i,
+    ),
   },
   {
     name: 'a pack in series on a charger for one',

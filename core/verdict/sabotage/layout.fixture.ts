@@ -1,9 +1,16 @@
 /** Spoilings of where parts lie: forgotten, fallen out, lifted, turned, pushed. */
-import { sceneOf, windowWanted } from '../../fit';
+import { sceneOf, wantsPlace, windowWanted } from '../../fit';
 import { libraryPart } from '../../catalogue';
 import { planSize } from '../../kit';
 import { applied, type Cut, isOpen, length, type Part, type Project } from '../../model';
-import { type Case, everyPiece, type Kind, laidOut, withPlacement } from './kind.fixture';
+import {
+  type Case,
+  everyPiece,
+  type Kind,
+  laidOut,
+  partOfItem,
+  withPlacement,
+} from './kind.fixture';
 
 /** How far beyond a limit, and short of it, a spoiling with a size is tried, mm. */
 export const BEYOND_MM = 0.2;
@@ -30,6 +37,10 @@ const deepest = (p: Project): number =>
   Math.max(
     ...p.shell.bodies.map((b) => b.pieces.reduce((sum, q) => sum + q.depth.mm, -2 * b.wall.mm)),
   );
+
+/** Pressed by a finger; a reed is not, nor the switch of the supply. */
+const isKeys = (q: Part): boolean =>
+  q.family === 'switch' && !q.off && !q.words.some((w) => w === 'reed' || w === 'hall');
 
 /** So small that it finds room beside nearly everything, mm. */
 const TINY_MM = 4;
@@ -240,7 +251,10 @@ export const LAYOUT_KINDS: readonly Kind[] = [
       each(p, (id) => ({
         ...p,
         layout: { placements: p.layout.placements.filter((q) => q.item !== id) },
-      })).filter((c) => c.spoilt.layout.placements.length > 0),
+      })).filter(
+        // Small stock goes where it is needed.
+        (c) => c.spoilt.layout.placements.length > 0 && wantsPlace(partOfItem(p, c.where)),
+      ),
   },
   {
     name: 'a part outside the shell',
@@ -363,7 +377,7 @@ export const LAYOUT_KINDS: readonly Kind[] = [
         p,
         (id) => withPlacement(p, id, { up: 'in' }),
         // On edge it looks the same way when it is turned over.
-        (q) => q.part.family === 'switch' && !q.part.off && q.placement.stand === 'flat',
+        (q) => isKeys(q.part) && q.placement.stand === 'flat',
       ),
   },
   {
@@ -376,7 +390,7 @@ export const LAYOUT_KINDS: readonly Kind[] = [
           const back = p.shell.bodies[0]!.pieces.find((q) => q.role === 'back');
           return back && withPlacement(p, id, { on: { piece: back.id }, up: 'in', lift: 0 });
         },
-        (q) => q.part.family === 'switch' && !q.part.off,
+        (q) => isKeys(q.part),
       ).map((c) => ({ ...c, ids: [...c.ids!, ...c.spoilt.controls.inputs.map((i) => i.id)] })),
   },
   {
@@ -390,7 +404,7 @@ export const LAYOUT_KINDS: readonly Kind[] = [
           // On edge it stands behind a wall, and is shifted along that.
           return withPlacement(p, id, now.stand === 'flat' ? { y: now.y - 6 } : { x: now.x + 6 });
         },
-        (q) => q.part.family === 'switch' && !q.part.off,
+        (q) => isKeys(q.part),
       ).map((c) => ({ ...c, ids: [...c.ids!, ...c.spoilt.controls.inputs.map((i) => i.id)] })),
   },
 ];

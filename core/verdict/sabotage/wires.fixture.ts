@@ -34,7 +34,7 @@ const joined =
         spoilt: withNet(p, from, to),
         ids: [from.item, to.item],
         // Of several wires on one net the first one is told.
-        says: /^Ground joined to cell/,
+        says: /^(Ground joined to cell|5 V joined to 3\.3 V)/,
       },
     ];
   };
