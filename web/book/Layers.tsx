@@ -3,51 +3,53 @@ import { useMemo } from 'react';
 import { interpolateRgbBasis } from 'd3-interpolate';
 import { scaleSequential } from 'd3-scale';
 import { drawn, pointsOf } from '@deft/core/geometry';
-import { headroom, type Scene } from '@deft/core/fit';
+import { headroom, type PlacedItem, type Scene } from '@deft/core/fit';
 import type { Finding } from '@deft/core/model';
 import { middleOf } from './PartCard';
 import { onScreen, type Page, pageOf, pathOf, type Spread } from './spread';
 
-/** What rises past the parting line shows as a shadow on the facing page. */
-export function Tide({ scene, spread: s }: { scene: Scene; spread: Spread }) {
-  return (
-    <g>
-      {[...scene.items.values()].map((at) => {
-        const facing = s.pages.find((p) => p.piece.id !== at.piece);
-        if (!facing) return null;
-        const sign = scene.shell!.sign(at.piece);
-        const over = at.blocks.filter((b) => (sign < 0 ? b.solid.z1 > 0.05 : b.solid.z0 < -0.05));
-        const rise = Math.max(0, ...over.map((b) => (sign < 0 ? b.solid.z1 : -b.solid.z0)));
-        const top = [...over].sort((a, b) => b.solid.y1 - a.solid.y1)[0];
-        const m = top && onScreen(s, facing, (top.solid.x0 + top.solid.x1) / 2, top.solid.y1);
-        return over.length ? (
-          <g key={at.item.id}>
-            {over.flatMap((b) =>
-              b.solid.prisms
-                .flatMap((p) => drawn(p))
-                .map((r, k) => (
-                  <path
-                    key={`${b.block.id}${k}`}
-                    className="tide"
-                    d={pathOf(s, facing, pointsOf(r))}
-                  />
-                )),
-            )}
-            {m && (
-              <text
-                className="tide-text"
-                x={m[0]}
-                y={m[1] - 12}
-                textAnchor="middle"
-                style={{ fill: '#0b5c53', paintOrder: 'stroke', stroke: '#f1ecdf', strokeWidth: 3 }}
-              >{`tide: ${at.item.name} +${rise.toFixed(1)}`}</text>
-            )}
-          </g>
-        ) : null;
-      })}
-    </g>
-  );
+interface RisesOver {
+  at: PlacedItem;
+  over: PlacedItem['blocks'];
+  facing: Page;
+  /** So far past the parting line, mm. */
+  rise: number;
+  /** Over its shadow, px. */
+  x: number;
+  y: number;
 }
+
+/** Its words stand so far over the shadow, px. */
+const OVER_PX = 16;
+
+/** Everything that comes past the parting line, and where that is on the facing page. */
+export function tidesOf(scene: Scene, s: Spread): RisesOver[] {
+  return [...scene.items.values()].flatMap((at): RisesOver[] => {
+    const facing = s.pages.find((p) => p.piece.id !== at.piece);
+    if (!facing) return [];
+    const sign = scene.shell!.sign(at.piece);
+    const over = at.blocks.filter((b) => (sign < 0 ? b.solid.z1 > 0.05 : b.solid.z0 < -0.05));
+    const [top] = [...over].sort((a, b) => b.solid.y1 - a.solid.y1);
+    if (!top) return [];
+    const rise = Math.max(...over.map((b) => (sign < 0 ? b.solid.z1 : -b.solid.z0)));
+    const [x, y] = onScreen(s, facing, (top.solid.x0 + top.solid.x1) / 2, top.solid.y1);
+    return [{ at, over, facing, rise, x, y: y - OVER_PX }];
+  });
+}
+
+/** What rises past the parting line shows as a shadow on the facing page; its words are a label. */
+export const Tide = ({ scene, spread: s }: { scene: Scene; spread: Spread }) =>
+  tidesOf(scene, s).map(({ at, over, facing }) => (
+    <g key={at.item.id}>
+      {over.flatMap((b) =>
+        b.solid.prisms
+          .flatMap((p) => drawn(p))
+          .map((r, k) => (
+            <path key={`${b.block.id}${k}`} className="tide" d={pathOf(s, facing, pointsOf(r))} />
+          )),
+      )}
+    </g>
+  ));
 
 const COLOUR = {
   hit: ['#c23f21', '#fff', '#c23f21'],

@@ -2,7 +2,6 @@
 import type { KeyboardEvent, PointerEvent } from 'react';
 import { drawn, pointsOf } from '@deft/core/geometry';
 import { activeArea, type PlacedItem, type Scene } from '@deft/core/fit';
-import { thickness } from '@deft/core/kit';
 import { formatMm } from '@deft/core/model';
 import { hatchOf } from './Mat';
 import style from './PartCard.module.css';
@@ -121,38 +120,6 @@ export function PartCard({
             />
           );
         })}
-    </g>
-  );
-}
-
-/** Names lie over every part, so that what rides above hides none. */
-export function PartLabel({ at, spread, page }: { at: PlacedItem; spread: Spread; page: Page }) {
-  const m = middleOf(spread, page, at);
-  const high = `${formatMm(thickness(at.part, at.item.struck).value, 1)} mm high`;
-  const sub = at.isOutside ? `${high}, outer face` : high;
-  const wide =
-    Math.max(at.item.name.length * 6.6, m.h > 44 && m.w > 70 ? sub.length * 5.6 : 0) + 10;
-  const two = m.h > 44 && m.w > 70;
-  // A label wider than what is left of the picture moves in.
-  const x = Math.max(wide / 2, Math.min(spread.width - wide / 2, m.x));
-  return (
-    <g className="part" pointerEvents="none" aria-hidden="true">
-      <rect
-        className="plate"
-        x={x - wide / 2}
-        y={m.y - (two ? 16 : 9)}
-        width={wide}
-        height={two ? 32 : 18}
-        rx="3"
-      />
-      <text x={x} y={m.y + (two ? -2 : 4.5)} textAnchor="middle">
-        {at.item.name}
-      </text>
-      {two && (
-        <text className="sub" x={x} y={m.y + 12} textAnchor="middle">
-          {sub}
-        </text>
-      )}
     </g>
   );
 }

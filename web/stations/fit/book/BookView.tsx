@@ -5,9 +5,10 @@ import type { Finding } from '@deft/core/model';
 import { CutLines } from '../../../book/CutLines';
 import { Ghost } from '../../../book/Ghost';
 import { Flags, HeadroomPicture, Tide } from '../../../book/Layers';
+import { Labels } from '../../../book/Labels';
 import { Loupe } from '../../../book/Loupe';
 import { Hatches, Ticks } from '../../../book/Mat';
-import { PartCard, PartLabel } from '../../../book/PartCard';
+import { PartCard } from '../../../book/PartCard';
 import { PointedMark, PointedWall } from '../../../book/PointedMark';
 import { Fold, ShellPage } from '../../../book/ShellPage';
 import { onScreen, pageOf, type Spread } from '../../../book/spread';
@@ -60,8 +61,8 @@ export function BookView(props: BookViewProps) {
         {heat && <HeadroomPicture scene={scene} spread={spread} />}
         <Cards {...props} hit={hit} grab={grab} />
         {wires && <WireLayer {...wires} spread={spread} />}
-        <Labels scene={scene} spread={spread} />
         <Tide scene={scene} spread={spread} />
+        <Labels scene={scene} spread={spread} />
         {ghost && <Ghost before={ghost.scene} scene={scene} spread={spread} later={ghost.later} />}
         <Fold spread={spread} />
         <Pointed scene={scene} spread={spread} />
@@ -143,12 +144,6 @@ function Cards({
     );
   });
 }
-
-const Labels = ({ scene, spread }: { scene: Scene; spread: Spread }) =>
-  [...scene.items.values()].map((at) => {
-    const page = pageOf(spread, at.piece);
-    return page && <PartLabel key={at.item.id} at={at} spread={spread} page={page} />;
-  });
 
 /** The spot that is pointed at in any view, and the wall it is nearest to, on every page. */
 function Pointed({ scene, spread }: { scene: Scene; spread: Spread }) {
