@@ -261,22 +261,63 @@ export function backingFindings(scene: Scene): Finding[] {
     ...all.flatMap((b) => tooNarrow(scene, b)),
     ...all.flatMap((b) => noRoomForCap(scene, b)),
     ...withoutSwitch(all),
-    ...onOnePill(scene, new Set(all.map((b) => b.input))),
+    ...atKept(scene, new Set(all.map((b) => b.input))),
   ];
 }
 
 /** Contacts of a kept board lie no nearer to each other, mm: typical. */
 const PILL_MM = 2;
 
-/** Two keys said to be at one place of a kept board: it has one pair of contacts there. */
-function onOnePill(scene: Scene, switched: ReadonlySet<Input>): Finding[] {
+interface AtKept {
+  input: Input;
+  place: Place;
+}
+
+/** Keys that keep the contacts of a kept board: each behind its own hole, and in one place. */
+function atKept(scene: Scene, switched: ReadonlySet<Input>): Finding[] {
   const { controls } = scene.project;
   if (!AT_KEPT.has(controls.route)) return [];
-  const kept = controls.inputs.flatMap((input) => {
+  const kept = controls.inputs.flatMap((input): AtKept[] => {
     const place = input.routed && !switched.has(input) ? inputPlace(scene, input) : undefined;
     return place ? [{ input, place }] : [];
   });
-  return kept.flatMap(({ input, place }, i): Finding[] => {
+  return [...onOnePill(kept), ...kept.flatMap((k) => besideHole(scene, k))];
+}
+
+/** A place that was typed beside the hole its key is to be pressed through. */
+function besideHole(scene: Scene, { input, place }: AtKept): Finding[] {
+  const { at } = input;
+  if (!('opening' in at)) return [];
+  const hole = scene.shell!.openings.face.find(
+    (o) => o.id === at.opening && o.copy === (at.copy ?? 0),
+  );
+  if (!hole) return [];
+  const [dx, dy] = [Math.abs(place.x - hole.x), Math.abs(place.y - hole.y)];
+  const mm = Math.max(dx - hole.w / 2, dy - hole.h / 2);
+  if (mm <= PILL_MM) return [];
+  return [
+    {
+      id: `switch:beside-${input.id}`,
+      station: 'controls',
+      check: 'switch',
+      code: 'contacts-beside',
+      verdict: 'hit',
+      title: `${mm1(mm)} mm beside its hole`,
+      what: `${input.name} is noted where ${hole.name} does not reach.`,
+      why: ['A cap presses what lies behind its own hole: correct its place under Inputs.'],
+      about: [input.id, hole.id],
+      refs: [
+        { is: 'input', id: input.id },
+        { is: 'opening', id: hole.id },
+      ],
+      at: place,
+    },
+  ];
+}
+
+/** Two keys said to be at one place of a kept board: it has one pair of contacts there. */
+const onOnePill = (kept: readonly AtKept[]): Finding[] =>
+  kept.flatMap(({ input, place }, i): Finding[] => {
     const twin = kept
       .slice(0, i)
       .find(
@@ -302,7 +343,6 @@ function onOnePill(scene: Scene, switched: ReadonlySet<Input>): Finding[] {
       },
     ];
   });
-}
 
 /** A hole to be cut that the stem behind it does not go through. */
 function tooNarrow(scene: Scene, { input, place, on }: Backing): Finding[] {

@@ -132,6 +132,16 @@ describe('the remote of a karaoke machine', () => {
     const found = check(twice).findings.find((f) => f.code === 'contacts-shared')!;
     expect([found.verdict, found.about]).toEqual(['hit', ['up', 'down']]);
   });
+  test('a key is noted behind its own hole, as far as that reaches', () => {
+    const [up] = remote.controls.inputs;
+    const noted = (dy: number): string[] =>
+      codes(
+        applied(remote, { do: 'input', input: { ...up!, at: { opening: 'cross', dx: 0, dy } } }),
+      );
+    expect(noted(12)).toEqual([]);
+    expect(noted(14)).toEqual([]);
+    expect(noted(15)).toEqual(['contacts-beside']);
+  });
   test('its computer cannot stay outside, where five wires would follow it', () => {
     const out = applied(remote, { do: 'where', item: 'thimble', where: 'outside' });
     expect(check(out).findings.find((f) => f.code === 'through-wall')!.about).toEqual([

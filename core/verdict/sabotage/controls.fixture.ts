@@ -214,6 +214,16 @@ export const CONTROLS_KINDS: readonly Kind[] = [
         })),
   },
   {
+    name: 'a key noted 30 mm beside its hole',
+    makes: 'hit',
+    cases: (p) =>
+      own(p).flatMap((i) =>
+        'opening' in i.at
+          ? [{ where: i.id, spoilt: withInput(p, i.id, { at: { ...i.at, dx: 30 } }), ids: [i.id] }]
+          : [],
+      ),
+  },
+  {
     name: 'an input whose opening is gone',
     makes: 'hit',
     cases: (p) =>
