@@ -4,7 +4,7 @@
  */
 import { type Body, emptyProject, length, type PadBus, type Part, type Project } from '../model';
 import { box, part, PCB_MM as T } from './blocks';
-import { at, crossPad, input, item, keyRow } from './laid';
+import { at, crossPad, input, item, keyRow, withMeasuredSizes } from './laid';
 import { centred, circle, faceHole, fromEdge, post, rectBody, wallHole } from './shells';
 
 type Pick = (id: string) => Part;
@@ -192,7 +192,7 @@ export function corrie(pick: Pick): Project {
     },
     shell: { bodies: [remote()] },
     kit: {
-      parts: [remoteBoard(), ownLead(), pick('thimble')],
+      parts: [...[remoteBoard(), ownLead()].map(withMeasuredSizes), pick('thimble')],
       items: [
         item('thimble', 'thimble', 'Thimble', {
           struck: ['header', 'header-stubs'],

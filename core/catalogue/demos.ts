@@ -5,11 +5,9 @@
  */
 import {
   appliedAll,
-  type Block,
   type Change,
   emptyProject,
   length,
-  type Length,
   type Part,
   type Placement,
   type Project,
@@ -24,7 +22,7 @@ import { foxglove } from './foxglove';
 import { HARDWARE } from './hardware';
 import { heron } from './heron';
 import { KITS } from './kits';
-import { at, crossPad, input, item, keyRow } from './laid';
+import { at, crossPad, input, item, keyRow, withMeasuredSizes } from './laid';
 import { linnet } from './linnet';
 import { minnow } from './minnow';
 import { osprey } from './osprey';
@@ -45,31 +43,14 @@ import {
 import { SOUND } from './sound';
 import { tarn } from './tarn';
 
+export { withMeasuredSizes } from './laid';
+
 const LIBRARY = [...COMPUTERS, ...SCREENS, ...ENERGY, ...SOUND, ...CONTROLS, ...HARDWARE, ...KITS];
 export const libraryPart = (id: string): Part => {
   const found = LIBRARY.find((p) => p.id === id);
   if (!found) throw new RangeError(`The starter catalogue has no part "${id}".`);
   return found;
 };
-
-/** A part whose builder has put callipers on every dimension. */
-export function withMeasuredSizes(part: Part): Part {
-  const again = (l: Length): Length => (l.how === 'typical' ? length(l.mm, 'calliper') : l);
-  const plan = (q: Block['plan']): Block['plan'] => {
-    if (q.kind === 'rect') return { ...q, w: again(q.w), h: again(q.h) };
-    if (q.kind === 'circle') return { ...q, d: again(q.d) };
-    return q;
-  };
-  const block = (b: Block): Block => {
-    return { ...b, height: again(b.height), plan: plan(b.plan) };
-  };
-  return {
-    ...part,
-    source: 'mine',
-    note: part.note.replace('Typical for this class, measure yours.', 'Measured with callipers.'),
-    blocks: part.blocks.map(block),
-  };
-}
 
 function dabchick(): Project {
   const body = rectBody('Dabchick 2', [172, 90, 10], 2.2, 14, 18, 'abs');

@@ -4,7 +4,7 @@
  */
 import { type Body, emptyProject, length, type Part, type Placement, type Project } from '../model';
 import { box, part, PCB_MM as T } from './blocks';
-import { at, crossPad, input, item, keyRow } from './laid';
+import { at, crossPad, input, item, keyRow, withMeasuredSizes } from './laid';
 import { SPI_LINES } from './screens';
 import {
   centred,
@@ -228,10 +228,7 @@ export function ember(pick: Pick): Project {
     shell: { bodies: [reader()] },
     kit: {
       parts: [
-        mapBoard(),
-        mapPanel(),
-        twoCells(),
-        watcher(),
+        ...[mapBoard(), mapPanel(), twoCells(), watcher()].map(withMeasuredSizes),
         ...['slide-switch', 'plate-pad', 'plate-4', 'tactile-5', 'led-2'].map(pick),
       ],
       items: [

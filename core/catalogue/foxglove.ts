@@ -5,7 +5,7 @@
 import { type Body, emptyProject, length, type Part, type Placement, type Project } from '../model';
 import { box, PCB_MM as T, padRow, part, socket } from './blocks';
 import { usbHub } from './hardware';
-import { at, input, item, wiredPad } from './laid';
+import { at, input, item, wiredPad, withMeasuredSizes } from './laid';
 import {
   centred,
   circle,
@@ -143,7 +143,7 @@ export function foxglove(pick: Pick): Project {
     shell: { bodies: [radio()] },
     kit: {
       parts: [
-        hub(),
+        withMeasuredSizes(hub()),
         wiredPad('usb-a'),
         ...[
           'teasel',

@@ -1,5 +1,15 @@
 /** Short words for writing a build down: what is in it, where it lies, and what its keys do. */
-import type { Form, Input, InputRole, Item, Part, Placement } from '../model';
+import {
+  type Block,
+  type Form,
+  type Input,
+  type InputRole,
+  type Item,
+  length,
+  type Length,
+  type Part,
+  type Placement,
+} from '../model';
 import { box, part } from './blocks';
 
 export const item = (id: string, part: string, name: string, more: Partial<Item> = {}): Item => ({
@@ -53,18 +63,39 @@ export const keyRow = (opening: string, name: string, roles: readonly InputRole[
   );
 
 /** A pad that somebody brings along: nothing of it is built in. */
-export const wiredPad = (form: Form): Part => ({
-  ...part({
-    id: 'wired-pad',
-    name: 'Pad on a wire',
-    family: 'controller',
-    words: ['pad', 'USB', 'wired'],
-    note: 'Its lead is 1.2 m. Measured with callipers.',
-    massG: 140,
-    price: 14,
-    draws: { menu: 0.1, game: 0.15, peak: 0.25 },
-    blocks: [box('body', 'body', 'body', [0, 0, 140, 80], 0, 34)],
-    ports: [{ id: 'usb', name: 'USB', carries: 'usb', role: 'takes', form, speed: 1, amps: 0.05 }],
-  }),
-  source: 'mine',
-});
+export const wiredPad = (form: Form): Part =>
+  withMeasuredSizes(
+    part({
+      id: 'wired-pad',
+      name: 'Pad on a wire',
+      family: 'controller',
+      words: ['pad', 'USB', 'wired'],
+      note: 'Its lead is 1.2 m. Measured with callipers.',
+      massG: 140,
+      price: 14,
+      draws: { menu: 0.1, game: 0.15, peak: 0.25 },
+      blocks: [box('body', 'body', 'body', [0, 0, 140, 80], 0, 34)],
+      ports: [
+        { id: 'usb', name: 'USB', carries: 'usb', role: 'takes', form, speed: 1, amps: 0.05 },
+      ],
+    }),
+  );
+
+/** A part whose builder has put callipers on every dimension. */
+export function withMeasuredSizes(part: Part): Part {
+  const again = (l: Length): Length => (l.how === 'typical' ? length(l.mm, 'calliper') : l);
+  const plan = (q: Block['plan']): Block['plan'] => {
+    if (q.kind === 'rect') return { ...q, w: again(q.w), h: again(q.h) };
+    if (q.kind === 'circle') return { ...q, d: again(q.d) };
+    return q;
+  };
+  const block = (b: Block): Block => {
+    return { ...b, height: again(b.height), plan: plan(b.plan) };
+  };
+  return {
+    ...part,
+    source: 'mine',
+    note: part.note.replace('Typical for this class, measure yours.', 'Measured with callipers.'),
+    blocks: part.blocks.map(block),
+  };
+}

@@ -4,7 +4,7 @@
  */
 import { emptyProject, length, type Part, type Placement, type Project } from '../model';
 import { box, part, socket } from './blocks';
-import { at, item, wiredPad } from './laid';
+import { at, item, wiredPad, withMeasuredSizes } from './laid';
 import { centred, faceHole, rect } from './shells';
 
 type Pick = (id: string) => Part;
@@ -91,7 +91,11 @@ export function sallow(pick: Pick): Project {
       ],
     },
     kit: {
-      parts: [tablet(), wiredPad('usb-c'), ...['bank-4000', 'lead-supply-c-100'].map(pick)],
+      parts: [
+        withMeasuredSizes(tablet()),
+        wiredPad('usb-c'),
+        ...['bank-4000', 'lead-supply-c-100'].map(pick),
+      ],
       items: [
         item('tablet', 'tablet', 'Tablet', { reach: { charge: false } }),
         item('bank', 'bank-4000', 'Bank 4000'),
