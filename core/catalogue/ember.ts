@@ -2,9 +2,9 @@
  * Ember: a map reader that keeps its own board and plays what is on it. Board and screen run straight
  * on two small cells, with no converter between; a lamp comes on before they are empty.
  */
-import { type Body, emptyProject, length, type Part, type Placement, type Project } from '../model';
+import { type Body, emptyProject, length, type Part, type Project } from '../model';
 import { box, part, PCB_MM as T } from './blocks';
-import { at, crossPad, input, item, keyRow, withMeasuredSizes } from './laid';
+import { crossPad, input, item, keyRow, withMeasuredSizes, onBracket } from './laid';
 import { SPI_LINES } from './screens';
 import {
   centred,
@@ -210,14 +210,6 @@ const twoCells = (): Part => ({
   },
 });
 
-const laid = (
-  id: string,
-  piece: string,
-  x: number,
-  y: number,
-  more: Partial<Placement> = {},
-): Placement => at(id, piece, x, y, { fixed: 'bracket', ...more });
-
 /** @param pick  a part of the starter library as its builder measured it */
 export function ember(pick: Pick): Project {
   return {
@@ -245,15 +237,15 @@ export function ember(pick: Pick): Project {
     },
     layout: {
       placements: [
-        laid('board', 'back', 14, 26, { lift: 3, fixed: 'screws' }),
-        laid('cells', 'back', 104, 20, { fixed: 'tape' }),
-        laid('screen', 'front', 42, 32.5, { up: 'out', fixed: 'tape' }),
-        laid('switch', 'back', 93, 8.4, { turn: 180, lift: 4 }),
-        laid('pad', 'front', 8, 39, { up: 'out', lift: 2 }),
-        laid('keys', 'front', 132, 32.5, { up: 'out', lift: 2, turn: 90 }),
-        laid('locate', 'front', 73, 16, { up: 'out', lift: 2 }),
-        laid('watcher', 'back', 84, 20, { lift: 1 }),
-        laid('lamp', 'front', 96, 16, { up: 'out' }),
+        onBracket('board', 'back', 14, 26, { lift: 3, fixed: 'screws' }),
+        onBracket('cells', 'back', 104, 20, { fixed: 'tape' }),
+        onBracket('screen', 'front', 42, 32.5, { up: 'out', fixed: 'tape' }),
+        onBracket('switch', 'back', 93, 8.4, { turn: 180, lift: 4 }),
+        onBracket('pad', 'front', 8, 39, { up: 'out', lift: 2 }),
+        onBracket('keys', 'front', 132, 32.5, { up: 'out', lift: 2, turn: 90 }),
+        onBracket('locate', 'front', 73, 16, { up: 'out', lift: 2 }),
+        onBracket('watcher', 'back', 84, 20, { lift: 1 }),
+        onBracket('lamp', 'front', 96, 16, { up: 'out' }),
       ],
     },
     wiring: {

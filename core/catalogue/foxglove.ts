@@ -2,10 +2,10 @@
  * Foxglove: a bedside radio fed from the wall. A computer with a composite screen behind the dial, a
  * hub inside whose two sockets look out where the radio's own sockets were, and two of its keys.
  */
-import { type Body, emptyProject, length, type Part, type Placement, type Project } from '../model';
+import { type Body, emptyProject, length, type Part, type Project } from '../model';
 import { box, PCB_MM as T, padRow, part, socket } from './blocks';
 import { usbHub } from './hardware';
-import { at, input, item, wiredPad, withMeasuredSizes } from './laid';
+import { input, item, wiredPad, withMeasuredSizes, onBracket } from './laid';
 import {
   centred,
   circle,
@@ -119,14 +119,6 @@ const hub = (): Part => ({
   source: 'mine',
 });
 
-const behind = (
-  id: string,
-  piece: string,
-  x: number,
-  y: number,
-  more: Partial<Placement> = {},
-): Placement => at(id, piece, x, y, { fixed: 'bracket', ...more });
-
 /** @param pick  a part of the starter library as its builder measured it */
 export function foxglove(pick: Pick): Project {
   return {
@@ -172,14 +164,14 @@ export function foxglove(pick: Pick): Project {
     },
     layout: {
       placements: [
-        behind('teasel', 'back', 20, 24, { lift: 4, fixed: 'screws' }),
-        behind('screen', 'front', 113.5, 25.7, { up: 'out', fixed: 'tape' }),
-        behind('hub', 'back', 180.4, 25.8, { lift: 8 }),
-        behind('wall', 'back', 210.4, 75.5, { turn: 90, lift: 8 }),
-        behind('amp', 'back', 110, 70, { lift: 2 }),
-        behind('speaker', 'front', 46, 56, { up: 'out', fixed: 'glue' }),
-        behind('key-l', 'front', 130, 14, { up: 'out', lift: 2 }),
-        behind('key-r', 'front', 150, 14, { up: 'out', lift: 2 }),
+        onBracket('teasel', 'back', 20, 24, { lift: 4, fixed: 'screws' }),
+        onBracket('screen', 'front', 113.5, 25.7, { up: 'out', fixed: 'tape' }),
+        onBracket('hub', 'back', 180.4, 25.8, { lift: 8 }),
+        onBracket('wall', 'back', 210.4, 75.5, { turn: 90, lift: 8 }),
+        onBracket('amp', 'back', 110, 70, { lift: 2 }),
+        onBracket('speaker', 'front', 46, 56, { up: 'out', fixed: 'glue' }),
+        onBracket('key-l', 'front', 130, 14, { up: 'out', lift: 2 }),
+        onBracket('key-r', 'front', 150, 14, { up: 'out', lift: 2 }),
       ],
     },
     controls: {

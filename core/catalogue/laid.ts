@@ -40,6 +40,10 @@ export const at = (
   ...more,
 });
 
+/** The same, held by a bracket where nothing else is said. */
+export const onBracket: typeof at = (id, piece, x, y, more = {}) =>
+  at(id, piece, x, y, { fixed: 'bracket', ...more });
+
 export const input = (
   id: string,
   name: string,

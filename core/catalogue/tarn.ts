@@ -2,8 +2,8 @@
  * Tarn: a bought clear case for a small computer and a small screen, in which a faster computer, a
  * larger parallel screen, two side keys and a cell come to live.
  */
-import { type Body, emptyProject, length, type Part, type Placement, type Project } from '../model';
-import { at, crossPad, input, item, keyRow } from './laid';
+import { type Body, emptyProject, length, type Part, type Project } from '../model';
+import { crossPad, input, item, keyRow, onBracket } from './laid';
 import { centred, circle, faceHole, post, rect, rectBody } from './shells';
 
 type Pick = (id: string) => Part;
@@ -40,14 +40,6 @@ function clearCase(): Body {
   // It opens along the edge that header and screen socket lie at: the picture's wires stay short.
   return { ...body, spine: 'top' };
 }
-
-const laid = (
-  id: string,
-  piece: string,
-  x: number,
-  y: number,
-  more: Partial<Placement> = {},
-): Placement => at(id, piece, x, y, { fixed: 'bracket', ...more });
 
 /** @param pick  a part of the starter library as its builder measured it */
 export function tarn(pick: Pick): Project {
@@ -103,19 +95,19 @@ export function tarn(pick: Pick): Project {
     },
     layout: {
       placements: [
-        laid('teasel', 'back', 8.6, 25, { lift: 1.6 }),
-        laid('screen', 'front', 41.5, 18.5, { up: 'out', fixed: 'tape' }),
-        laid('cell', 'back', 100.6, 9, { fixed: 'tape' }),
-        laid('charger', 'back', 76.2, 2.6, { lift: 0.6 }),
-        laid('knit', 'back', 106, 60.8, { lift: 1.6 }),
-        laid('card', 'back', 43, 4, { lift: 1, turn: 90 }),
-        laid('amp', 'back', 45.3, 4, { lift: 1 }),
-        laid('speaker', 'front', 22, 24, { up: 'out', fixed: 'glue' }),
-        laid('pad', 'front', 7, 45, { up: 'out', lift: 2 }),
-        laid('keys', 'front', 145, 36.5, { up: 'out', lift: 2, turn: 90 }),
-        laid('side-l', 'front', 30, 82.5, { stand: 'on-edge-x', turn: 180, lift: 4 }),
-        laid('side-r', 'front', 130, 82.5, { stand: 'on-edge-x', turn: 180, lift: 4 }),
-        laid('small', 'front', 65, 7.75, { up: 'out', lift: 2 }),
+        onBracket('teasel', 'back', 8.6, 25, { lift: 1.6 }),
+        onBracket('screen', 'front', 41.5, 18.5, { up: 'out', fixed: 'tape' }),
+        onBracket('cell', 'back', 100.6, 9, { fixed: 'tape' }),
+        onBracket('charger', 'back', 76.2, 2.6, { lift: 0.6 }),
+        onBracket('knit', 'back', 106, 60.8, { lift: 1.6 }),
+        onBracket('card', 'back', 43, 4, { lift: 1, turn: 90 }),
+        onBracket('amp', 'back', 45.3, 4, { lift: 1 }),
+        onBracket('speaker', 'front', 22, 24, { up: 'out', fixed: 'glue' }),
+        onBracket('pad', 'front', 7, 45, { up: 'out', lift: 2 }),
+        onBracket('keys', 'front', 145, 36.5, { up: 'out', lift: 2, turn: 90 }),
+        onBracket('side-l', 'front', 30, 82.5, { stand: 'on-edge-x', turn: 180, lift: 4 }),
+        onBracket('side-r', 'front', 130, 82.5, { stand: 'on-edge-x', turn: 180, lift: 4 }),
+        onBracket('small', 'front', 65, 7.75, { up: 'out', lift: 2 }),
       ],
     },
     cuts: [

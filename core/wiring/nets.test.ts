@@ -2,50 +2,17 @@
 import { demos, STARTER_PARTS } from '../catalogue';
 import { buttonMap } from '../controls';
 import { sceneOf } from '../fit';
-import { appliedAll, type Change, FROM_SOURCE, type Project } from '../model';
+import { appliedAll, FROM_SOURCE, type Project } from '../model';
 import { portsOf } from '../kit';
-import { netId, netsOf, type Net, WIRE_COLOURS, wiring } from './index';
+import { netId, WIRE_COLOURS, wiring } from './index';
+import { joinsIn, kitOfParts, netsIn } from './kit.fixture';
 
 const [, done, warbler] = demos() as [Project, Project, Project];
-/** A kit of these parts, each somewhere in the back half: where does not matter to who is joined to whom. */
-const kit = (...ids: string[]): Project => {
-  const bare: Project = {
-    ...done,
-    kit: { parts: [], items: [] },
-    layout: { placements: [] },
-    controls: { ...done.controls, inputs: [] },
-  };
-  return appliedAll(
-    bare,
-    ids.flatMap((id): Change[] => [
-      { do: 'add', part: STARTER_PARTS.find((q) => q.id === id)! },
-      {
-        do: 'stand',
-        placement: {
-          item: id,
-          on: { piece: 'back' },
-          x: 40,
-          y: 40,
-          turn: 0,
-          up: 'in',
-          stand: 'flat',
-          lift: 0,
-          held: 'hand',
-        },
-      },
-    ]),
-  );
-};
-const nets = (p: Project): Net[] => {
-  const s = sceneOf(p);
-  return netsOf(p, s, buttonMap(p, s));
-};
-const joins = (p: Project): string[] =>
-  nets(p).map((n) => `${n.a.item} ${n.a.pad} > ${n.b.item} ${n.b.pad}`);
+const kit = (...ids: string[]): Project => kitOfParts(ids);
 
 describe('the power path', () => {
   test('two cells in series go through their guard, the middle tap with them, to the converter and on to the board', () => {
-    expect(joins(kit('pack-2s-1200', 'guard-2s', 'buck-5-2', 'thimble'))).toEqual(
+    expect(joinsIn(kit('pack-2s-1200', 'guard-2s', 'buck-5-2', 'thimble'))).toEqual(
       expect.arrayContaining([
         'pack-2s-1200 BAT+ > guard-2s B+',
         'pack-2s-1200 BAT- > guard-2s B-',
@@ -58,7 +25,7 @@ describe('the power path', () => {
     );
   });
   test('a charger without a converter of its own feeds the one beside it', () => {
-    expect(joins(kit('slab-1200', 'trickle-1', 'lift-5-2', 'thimble'))).toEqual(
+    expect(joinsIn(kit('slab-1200', 'trickle-1', 'lift-5-2', 'thimble'))).toEqual(
       expect.arrayContaining([
         'slab-1200 BAT+ > trickle-1 BAT+',
         'trickle-1 OUT+ > lift-5-2 VIN',
@@ -68,7 +35,7 @@ describe('the power path', () => {
     );
   });
   test('a soft latch stands in the rail: nothing goes past it to the board, and its two lines go to the header', () => {
-    const list = joins(kit('slab-1200', 'step-5-1', 'latch', 'thimble'));
+    const list = joinsIn(kit('slab-1200', 'step-5-1', 'latch', 'thimble'));
     expect(list).toEqual(
       expect.arrayContaining([
         'step-5-1 5V > latch IN',
@@ -80,13 +47,13 @@ describe('the power path', () => {
     expect(list.some((j) => j.startsWith('step-5-1 5V > thimble'))).toBe(false);
   });
   test('what draws from 5 V is fed where it is made, behind the switch', () => {
-    expect(joins(kit('slab-1200', 'step-5-1', 'latch', 'thimble', 'chirp-i2s'))).toEqual(
+    expect(joinsIn(kit('slab-1200', 'step-5-1', 'latch', 'thimble', 'chirp-i2s'))).toEqual(
       expect.arrayContaining(['latch OUT > chirp-i2s 5V', 'step-5-1 GND > chirp-i2s GND']),
     );
   });
   test('a bank has no pads and gets no wire; a build without a computer has its supply all the same', () => {
-    expect(joins(kit('bank-4000', 'thimble'))).toEqual([]);
-    expect(joins(kit('slab-1200', 'step-5-1'))).toEqual([
+    expect(joinsIn(kit('bank-4000', 'thimble'))).toEqual([]);
+    expect(joinsIn(kit('slab-1200', 'step-5-1'))).toEqual([
       'slab-1200 BAT+ > step-5-1 BAT+',
       'slab-1200 BAT- > step-5-1 BAT-',
     ]);
@@ -95,7 +62,7 @@ describe('the power path', () => {
 
 describe('boards and sound', () => {
   test('boards on one bus share its two lines at the header, each with its own supply', () => {
-    const list = joins(kit('thimble', 'weave', 'weave-adc'));
+    const list = joinsIn(kit('thimble', 'weave', 'weave-adc'));
     for (const id of ['weave', 'weave-adc']) {
       expect(list).toEqual(
         expect.arrayContaining([
@@ -108,7 +75,7 @@ describe('boards and sound', () => {
     }
   });
   test('a parallel screen takes a wire for each of its lines, no pad twice', () => {
-    const list = nets(kit('teasel', 'pane-3-5-parallel')).filter((n) => n.what === 'signal');
+    const list = netsIn(kit('teasel', 'pane-3-5-parallel')).filter((n) => n.what === 'signal');
     const part = STARTER_PARTS.find((q) => q.id === 'pane-3-5-parallel')!;
     expect(new Set(list.map((n) => n.b.pad)).size).toBe(list.length);
     expect(list.length).toBe(
@@ -119,7 +86,7 @@ describe('boards and sound', () => {
     );
   });
   test('two speakers on two channels: neither shares a lead with the other', () => {
-    const list = joins(kit('chirp-i2s-stereo', 'speaker-20', 'speaker-23')).filter((j) =>
+    const list = joinsIn(kit('chirp-i2s-stereo', 'speaker-20', 'speaker-23')).filter((j) =>
       j.includes('speaker'),
     );
     expect(list).toEqual([
@@ -139,16 +106,16 @@ describe("a wire of the builder's own", () => {
       { item: 'charger', pad: 'EN' },
       { item: 'thimble', pad: 'GPIO4' },
     ]);
-    const n = nets(p).find((x) => x.mine)!;
+    const n = netsIn(p).find((x) => x.mine)!;
     expect([n.a.pad, n.b.pad, WIRE_COLOURS.includes(n.colour)]).toEqual(['EN', 'GPIO4', true]);
-    expect(nets(appliedAll(p, [{ do: 'drop-net', id: n.id }])).some((x) => x.mine)).toBe(false);
+    expect(netsIn(appliedAll(p, [{ do: 'drop-net', id: n.id }])).some((x) => x.mine)).toBe(false);
   });
   test('with a pad that is not there, or a part that is gone, it is left out and nothing else changes', () => {
     const p = mine(warbler, [
       { item: 'charger', pad: 'NOWHERE' },
       { item: 'thimble', pad: 'GPIO4' },
     ]);
-    expect(nets(p)).toEqual(nets(warbler));
+    expect(netsIn(p)).toEqual(netsIn(warbler));
     const q = mine(warbler, [
       { item: 'charger', pad: 'EN' },
       { item: 'thimble', pad: 'GPIO4' },
@@ -182,20 +149,20 @@ describe('every link that is not a lead has its conductors', () => {
       kit: { ...one.kit, items: [...one.kit.items, item] },
       layout: { placements: [...one.layout.placements, placement] },
     };
-    expect(joins(one).filter((w) => w.includes('twin'))).toEqual([]);
-    expect(joins(two)).toEqual(
+    expect(joinsIn(one).filter((w) => w.includes('twin'))).toEqual([]);
+    expect(joinsIn(two)).toEqual(
       expect.arrayContaining(['twin BAT+ > step-5-1 BAT+', 'twin BAT- > step-5-1 BAT-']),
     );
   });
   test('line level goes over the wheel to the amplifier, and straight to a jack', () => {
-    expect(joins(kit('filter-pwm', 'pot-wheel', 'chirp-analog-mono', 'thimble'))).toEqual(
+    expect(joinsIn(kit('filter-pwm', 'pot-wheel', 'chirp-analog-mono', 'thimble'))).toEqual(
       expect.arrayContaining([
         'filter-pwm L > pot-wheel A',
         'filter-pwm GND > pot-wheel B',
         'pot-wheel W > chirp-analog-mono IN',
       ]),
     );
-    expect(joins(kit('filter-pwm', 'chirp-analog', 'jack-plain', 'thimble'))).toEqual(
+    expect(joinsIn(kit('filter-pwm', 'chirp-analog', 'jack-plain', 'thimble'))).toEqual(
       expect.arrayContaining([
         'filter-pwm L > chirp-analog L',
         'filter-pwm R > chirp-analog R',
@@ -206,7 +173,7 @@ describe('every link that is not a lead has its conductors', () => {
     );
   });
   test('each axis of a stick goes to a channel of its own', () => {
-    expect(joins(kit('weave-adc', 'stick-flat', 'trigger-analog', 'thimble'))).toEqual(
+    expect(joinsIn(kit('weave-adc', 'stick-flat', 'trigger-analog', 'thimble'))).toEqual(
       expect.arrayContaining([
         'stick-flat X > weave-adc A1',
         'stick-flat Y > weave-adc A2',
@@ -215,13 +182,13 @@ describe('every link that is not a lead has its conductors', () => {
     );
   });
   test('a socket in the wall feeds the computer where nothing else makes the rail, over the switch if there is one', () => {
-    expect(joins(kit('panel-usb-c', 'thimble'))).toEqual(
+    expect(joinsIn(kit('panel-usb-c', 'thimble'))).toEqual(
       expect.arrayContaining(['panel-usb-c 5V > thimble 5V', 'panel-usb-c GND > thimble GND']),
     );
-    expect(joins(kit('panel-usb-c', 'slide-heavy', 'thimble'))).toEqual(
+    expect(joinsIn(kit('panel-usb-c', 'slide-heavy', 'thimble'))).toEqual(
       expect.arrayContaining(['panel-usb-c 5V > slide-heavy 1', 'slide-heavy C > thimble 5V']),
     );
-    expect(joins(kit('panel-usb-c', 'slab-1000', 'step-5-1', 'thimble'))).not.toContain(
+    expect(joinsIn(kit('panel-usb-c', 'slab-1000', 'step-5-1', 'thimble'))).not.toContain(
       'panel-usb-c 5V > thimble 5V',
     );
   });
@@ -229,7 +196,7 @@ describe('every link that is not a lead has its conductors', () => {
     const parts = ['slab-1000', 'step-5-1', 'lift-12-1', 'chirp-i2s', 'thimble'];
     const fed = (from: string): string[] => {
       const p = kit(...parts);
-      return joins({ ...p, power: { ...p.power, feeds: { 'chirp-i2s': from } } });
+      return joinsIn({ ...p, power: { ...p.power, feeds: { 'chirp-i2s': from } } });
     };
     expect(fed(FROM_SOURCE)).toEqual(
       expect.arrayContaining(['step-5-1 BAT+ > chirp-i2s 5V', 'step-5-1 BAT- > chirp-i2s GND']),
@@ -237,7 +204,7 @@ describe('every link that is not a lead has its conductors', () => {
     expect(fed('lift-12-1')).toEqual(
       expect.arrayContaining(['lift-12-1 12V > chirp-i2s 5V', 'lift-12-1 GND > chirp-i2s GND']),
     );
-    expect(fed('gone')).toEqual(joins(kit(...parts)));
+    expect(fed('gone')).toEqual(joinsIn(kit(...parts)));
     expect(fed(FROM_SOURCE)).not.toContain('step-5-1 5V > chirp-i2s 5V');
   });
   test('a load that bears the cell from empty to full is wired to it, the computer stays at its rail', () => {
@@ -255,7 +222,7 @@ describe('every link that is not a lead has its conductors', () => {
       });
       return { ...p, kit: { ...p.kit, parts } };
     };
-    const straight = joins(wanting([2.8, 4.3]));
+    const straight = joinsIn(wanting([2.8, 4.3]));
     expect(straight).toEqual(
       expect.arrayContaining([
         'step-5-1 BAT+ > chirp-i2s 5V',
@@ -265,8 +232,8 @@ describe('every link that is not a lead has its conductors', () => {
     );
     expect(straight).not.toContain('step-5-1 5V > chirp-i2s 5V');
     // Half a volt too little at the top, and it has to hang on the rail all the same.
-    expect(joins(wanting([2.8, 5.5]))).toContain('step-5-1 5V > chirp-i2s 5V');
-    const branch = nets(wanting([2.8, 4.3])).filter((n) => n.b.item === 'chirp-i2s');
+    expect(joinsIn(wanting([2.8, 5.5]))).toContain('step-5-1 5V > chirp-i2s 5V');
+    const branch = netsIn(wanting([2.8, 4.3])).filter((n) => n.b.item === 'chirp-i2s');
     expect(branch.filter((n) => n.what === 'power').map((n) => [n.says, n.feeds!.at])).toEqual([
       ['cell volts to Chirp I2S', 'cell'],
     ]);
@@ -285,7 +252,7 @@ describe('every link that is not a lead has its conductors', () => {
           }
         : q,
     );
-    const list = joins({ ...p, kit: { ...p.kit, parts } });
+    const list = joinsIn({ ...p, kit: { ...p.kit, parts } });
     expect(list).toEqual(
       expect.arrayContaining([
         'trickle-1 OUT+ > slide-heavy 1',
