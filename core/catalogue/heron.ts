@@ -2,68 +2,15 @@
  * Heron: the lid of a pocket organiser hinged on the base of a small quiz game. Screen, computer and
  * sound are in the lid, keys and cell in the base, and their wires roll in the hinge.
  */
-import { type Body, emptyProject, length, type Part, type Project } from '../model';
+import { emptyProject, length, type Part, type Project } from '../model';
+import { foldingBase, foldingLid } from './folding';
 import { at, crossPad, input, item, keyRow } from './laid';
-import { centred, circle, faceHole, post, rect, rectBody, shallowCap } from './shells';
 
 type Pick = (id: string) => Part;
 
 /** Half a millimetre over what it lies on, on its tape. */
 const taped: typeof at = (id, piece, x, y, more = {}) =>
   at(id, piece, x, y, { lift: 0.5, fixed: 'tape', ...more });
-
-function base(): Body {
-  const body = rectBody('Dabchick Junior', [150, 84, 8], 2, 11, 13, 'abs');
-  const [front, back] = body.pieces as [Body['pieces'][0], Body['pieces'][0]];
-  front.openings.push(
-    faceHole('cross', 'cross pad hole', 'button', centred(24, 46), circle(25)),
-    faceHole('keys', 'answer key', 'button', centred(104.5, 46), circle(8), {
-      row: { count: 4, pitch: length(11), along: 'x' },
-    }),
-    faceHole('small', 'small key', 'button', centred(65, 16), circle(6), {
-      row: { count: 2, pitch: length(20), along: 'x' },
-    }),
-  );
-  back.features.push(
-    post('base-corners', 'screw post', centred(7, 7), 6.5, 11, {
-      repeat: { mirrorX: true, mirrorY: true },
-    }),
-    post('base-middle', 'middle screw post', centred(75, 6.5), 6.5, 11, {
-      repeat: { mirrorY: true },
-    }),
-  );
-  body.caps = [
-    shallowCap('cross-cap', 'cross pad', 'cross', 24.4),
-    shallowCap('key-cap', 'answer key cap', 'keys', 7.5),
-    shallowCap('small-cap', 'small key cap', 'small', 5.5),
-  ];
-  return body;
-}
-
-function lid(): Body {
-  const body = rectBody('Almery Clerk', [150, 84, 8], 2, 7, 9, 'abs');
-  const [front, back] = body.pieces as [Body['pieces'][0], Body['pieces'][0]];
-  front.openings.push(
-    faceHole('lid-window', 'window', 'window', centred(75.1, 42), rect(59, 45)),
-    faceHole('lid-grille', 'holes of the sounder', 'speaker', centred(131, 60), circle(16)),
-  );
-  back.features.push(
-    post('lid-corners', 'screw post of the lid', centred(7, 7), 6.5, 7, {
-      repeat: { mirrorX: true, mirrorY: true },
-    }),
-    post('lid-middle', 'middle screw post of the lid', centred(75, 6.5), 6.5, 7, {
-      repeat: { mirrorY: true },
-    }),
-  );
-  return {
-    ...body,
-    id: 'lid',
-    pieces: [
-      { ...front, id: 'lid-front' },
-      { ...back, id: 'lid-back' },
-    ],
-  };
-}
 
 /** @param pick  a part of the starter library as its builder measured it */
 export function heron(pick: Pick): Project {
@@ -80,7 +27,10 @@ export function heron(pick: Pick): Project {
       skill: 'a few built',
     },
     shell: {
-      bodies: [base(), lid()],
+      bodies: [
+        foldingBase('Dabchick Junior', 11, 'answer key'),
+        foldingLid('Almery Clerk', 'sounder'),
+      ],
       joints: [
         {
           is: 'hinge',

@@ -4,8 +4,9 @@
  * in the base tells a reed switch in the lid that it was shut.
  */
 import { type Body, emptyProject, length, type Part, type Project } from '../model';
+import { foldingBase, foldingLid } from './folding';
 import { at, crossPad, input, item, keyRow } from './laid';
-import { centred, circle, faceHole, post, rect, rectBody, shallowCap } from './shells';
+import { centred, faceHole, rect } from './shells';
 
 type Pick = (id: string) => Part;
 
@@ -14,58 +15,12 @@ const taped: typeof at = (id, piece, x, y, more = {}) =>
   at(id, piece, x, y, { lift: 0.5, fixed: 'tape', ...more });
 
 function base(): Body {
-  const body = rectBody('Travel clock', [150, 84, 8], 2, 12.4, 13, 'abs');
-  const [front, back] = body.pieces as [Body['pieces'][0], Body['pieces'][0]];
-  front.openings.push(
-    faceHole('cross', 'cross pad hole', 'button', centred(24, 46), circle(25)),
-    faceHole('keys', 'alarm key', 'button', centred(104.5, 46), circle(8), {
-      row: { count: 4, pitch: length(11), along: 'x' },
-    }),
-    faceHole('small', 'small key', 'button', centred(65, 16), circle(6), {
-      row: { count: 2, pitch: length(20), along: 'x' },
-    }),
+  const body = foldingBase('Travel clock', 12.4, 'alarm key');
+  body.pieces[0]!.openings.push(
     faceHole('date', 'date window', 'window', centred(56, 56), rect(30, 30)),
   );
-  back.features.push(
-    post('base-corners', 'screw post', centred(7, 7), 6.5, 11, {
-      repeat: { mirrorX: true, mirrorY: true },
-    }),
-    post('base-middle', 'middle screw post', centred(75, 6.5), 6.5, 11, {
-      repeat: { mirrorY: true },
-    }),
-  );
-  body.caps = [
-    shallowCap('cross-cap', 'cross pad', 'cross', 24.4),
-    shallowCap('key-cap', 'alarm key cap', 'keys', 7.5),
-    shallowCap('small-cap', 'small key cap', 'small', 5.5),
-  ];
   // The wires of the lid come in at the edge that it opens along.
   return { ...body, spine: 'top' };
-}
-
-function lid(): Body {
-  const body = rectBody('Dial lid', [150, 84, 8], 2, 7, 9, 'abs');
-  const [front, back] = body.pieces as [Body['pieces'][0], Body['pieces'][0]];
-  front.openings.push(
-    faceHole('lid-window', 'window', 'window', centred(75.1, 42), rect(59, 45)),
-    faceHole('lid-grille', 'holes of the alarm', 'speaker', centred(131, 60), circle(16)),
-  );
-  back.features.push(
-    post('lid-corners', 'screw post of the lid', centred(7, 7), 6.5, 7, {
-      repeat: { mirrorX: true, mirrorY: true },
-    }),
-    post('lid-middle', 'middle screw post of the lid', centred(75, 6.5), 6.5, 7, {
-      repeat: { mirrorY: true },
-    }),
-  );
-  return {
-    ...body,
-    id: 'lid',
-    pieces: [
-      { ...front, id: 'lid-front' },
-      { ...back, id: 'lid-back' },
-    ],
-  };
 }
 
 /** The small panel on lines of its own: the larger one has the first select. */
@@ -97,7 +52,7 @@ export function osprey(pick: Pick): Project {
       skill: 'a few built',
     },
     shell: {
-      bodies: [base(), lid()],
+      bodies: [base(), foldingLid('Dial lid', 'alarm')],
       joints: [
         {
           is: 'hinge',

@@ -26,6 +26,13 @@ function socketOf({ of, port }: End): { item: string; connector: string } | unde
   return s && { item: of.item.id, connector: s.connector.id };
 }
 
+/** A lead for data carries 5 V as well, where no data wants it. */
+const RUNS_IN: Partial<
+  Record<NonNullable<Part['lead']>['carries'], readonly NonNullable<Part['lead']>['carries'][]>
+> = {
+  usb: ['usb', 'supply'],
+};
+
 /** What a bank makes leaves it at a socket, as a supply. */
 const bankEnds = (k: ReturnType<typeof kitOf>, role: 'gives' | 'takes'): End[] =>
   k.ends('rail', role).filter((e) => isBank(e.of.part));
@@ -57,9 +64,12 @@ export function cablesOf(p: Project): Cable[] {
     if (!part.lead) return [];
     const { carries, ends, leaves = ['straight', 'straight'] } = part.lead;
     const plugs = part.blocks.filter((b) => b.kind === 'connector');
-    for (const [i, j] of item.around ? ROUND : STRAIGHT) {
-      const from = free(carries, 'gives', ends[i]);
-      const to = free(carries, 'takes', ends[j]);
+    const ways = RUNS_IN[carries] ?? [carries];
+    for (const [kind, [i, j]] of ways.flatMap((kind) =>
+      (item.around ? ROUND : STRAIGHT).map((ends) => [kind, ends] as const),
+    )) {
+      const from = free(kind, 'gives', ends[i]);
+      const to = free(kind, 'takes', ends[j]);
       if (!from || !to || from.item === to.item || !plugs[i] || !plugs[j]) continue;
       for (const s of [from, to]) used.add(`${s.item}/${s.connector}`);
       return [

@@ -1,6 +1,7 @@
 /** Energy: source, protection, charger, converter, rails, loads, with their voltages. */
 import { isAlike, isBank } from '../kit';
 import { chemistryOf, type Item, type Part } from '../model';
+import { cablesOf } from './cables';
 import { type Chain, ChainMaker } from './chain';
 import { banks, type End, type Fitted, isSoldered, type Kit, leadFor } from './fitted';
 
@@ -106,12 +107,20 @@ export function energyChain(k: Kit): Chain {
   return m.chain;
 }
 
+/** A lead for data that lies between the two, and has none to carry. */
+function dataLead(k: Kit, bank: Fitted, computer: Fitted): Fitted | undefined {
+  const cable = cablesOf(k.p).find((c) =>
+    [bank, computer].every((x) => c.ends.some((e) => e.item === x.item.id)),
+  );
+  return k.all.find((x) => x.item.id === cable?.lead.id);
+}
+
 /** A bank is plugged in: that wants a lead from its socket to the one of what it feeds. */
 function bankLead(k: Kit, m: ChainMaker, bank: Fitted): void {
   const from = bank.ports.find((q) => q.carries === 'rail' && q.role === 'gives');
   const to = k.computer?.ports.find((q) => q.carries === 'supply' && q.role === 'takes');
   if (!k.computer || !from || !to || isSoldered(from.form) || isSoldered(to.form)) return;
-  const lead = leadFor(k, 'supply', from.form, to.form);
+  const lead = leadFor(k, 'supply', from.form, to.form) ?? dataLead(k, bank, k.computer);
   if (lead) {
     m.part(lead, `${from.form} to ${to.form}`);
     return;

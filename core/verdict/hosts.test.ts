@@ -238,6 +238,13 @@ describe('a device that is carried along', () => {
     const [way] = waysOut(loose, found, STARTER_PARTS).ways;
     expect(check(appliedAll(loose, way!.changes)).closes).toBe(true);
   });
+  test('a lead for data serves the bank as well, where no data wants it', () => {
+    const usb = { ...sallow.kit.parts.find((q) => q.lead)!, id: 'usb-lead' };
+    const lead = { ...usb, lead: { ...usb.lead!, carries: 'usb' as const } };
+    const p = applied(sallow, { do: 'swap', item: 'lead', part: lead });
+    expect(check(p).closes).toBe(true);
+    expect(buildSteps(p).map((s) => s.id)).toContain('lead:lead');
+  });
   test('a pad for it still wants a radio, or a port', () => {
     const pad: Project = { ...carried, controls: { ...carried.controls, route: 'usb' } };
     const keyed: Project = {

@@ -138,6 +138,12 @@ describe('a part without its supply is said', () => {
   });
 });
 
+test('a socket without a 5 V pad feeds no computer, whatever hangs on its pins', () => {
+  const p = walled('panel-usb-c', 'thimble', 'pane-2-8-spi');
+  expect(unfed(p)).toEqual([]);
+  expect(unfed(renamed(p, 'panel-usb-c', '5V'))).toEqual(['No supply wire leads to it: thimble']);
+});
+
 test('a latch that nothing feeds is said, however much hangs on it', () => {
   const p = kitOfParts(['slab-1200', 'step-5-1', 'latch', 'thimble', 'chirp-i2s', 'speaker-28']);
   expect(unfed(p)).toEqual([]);

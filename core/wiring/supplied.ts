@@ -55,14 +55,14 @@ function stackOf(p: Project, scene: Scene): Stack {
     latch: one(
       (q) => q.off !== undefined && q.pads.some((d) => /^(IN|1)$/.test(d.name)) && hasOut(q),
     ),
-    socket: one(
-      (q) =>
-        q.family === 'hardware' &&
-        (q.ports ?? []).some((x) => x.carries === 'supply' && x.role === 'gives'),
-    ),
+    socket: one(isSocket),
     computer: one((q) => isHost(q)),
   };
 }
+/** A socket in the wall, or the end of a lead that stays in it. */
+export const isSocket = (q: PlacedItem['part']): boolean =>
+  q.family === 'hardware' &&
+  (q.ports ?? []).some((x) => x.carries === 'supply' && x.role === 'gives');
 const hasOut = (q: PlacedItem['part']): boolean => q.pads.some((d) => /^(OUT|C)$/.test(d.name));
 
 /** In the gauge of the supply, and feeding everything behind the rail where nothing else is said. */

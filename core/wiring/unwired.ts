@@ -3,6 +3,7 @@ import { type Finding, isDevice, isHost, type Part } from '../model';
 import { everyItem, type PlacedItem, type Scene } from '../fit';
 import { carriersOf, joinsOf } from '../kit';
 import type { Net } from './ends';
+import { isSocket } from './supplied';
 
 /**
  * Parts with pads to which neither a wire nor a lead goes, and parts that draw power and get none.
@@ -22,26 +23,33 @@ export function unwired(scene: Scene, nets: readonly Net[]): Finding[] {
   // A wire of the builder's own may be either, unless a pad's name says which.
   const own = nets.filter((n) => n.mine && n.a.item !== n.b.item);
   const without = (pad: RegExp) => own.filter((n) => !pad.test(n.a.pad) && !pad.test(n.b.pad));
-  const plus = endsOf([...nets.filter((n) => n.what === 'power'), ...without(GROUND)]);
+  const power = nets.filter((n) => n.what === 'power');
+  const plus = endsOf([...power, ...without(GROUND)]);
+  // What a host hands on at its own pins does not feed it.
+  const trunk = power.filter((n) => n.feeds?.what === 'everything');
+  const plusOfHost = endsOf([...trunk, ...without(GROUND)]);
   const minus = endsOf([...nets.filter((n) => n.what === 'ground'), ...without(SUPPLY)]);
-  const isMade = all.some(({ part }) => part.pads.length > 0 && (part.charger ?? part.converter));
+  const isMade = all.some(({ part }) => part.pads.length > 0 && feedsByWire(part));
   return all
     .filter(({ item, part }) => part.pads.length > 0 && !joined.has(item.id))
     .flatMap((at): Finding[] => {
       const { id } = at.item;
-      // Where nothing inside makes its volts, a host is fed at a socket of its own.
+      // Where nothing inside feeds it by wire, a host is fed at a socket of its own.
       if (isHost(at.part) && !isMade) return [];
       const isLed = led.any.has(id);
       if (!isLed && !wired.has(id) && !isHost(at.part)) return [nothingLeads(at)];
       if (isHalfInline(at, nets)) return [nothingFeeds(at, 'supply')];
       if (!isSupplied(at) || led.feeds.has(id)) return [];
       const missing = [
-        ...(plus.has(id) ? [] : ['supply' as const]),
+        ...((isHost(at.part) ? plusOfHost : plus).has(id) ? [] : ['supply' as const]),
         ...(minus.has(id) ? [] : ['ground' as const]),
       ];
       return missing[0] ? [nothingFeeds(at, missing[0])] : [];
     });
 }
+
+const feedsByWire = (part: Part): boolean =>
+  part.charger !== undefined || part.converter !== undefined || isSocket(part);
 
 const GROUND = /^(GND|BAT-|OUT-|P-|B-|-)$/;
 const SUPPLY = /^(\d+V\d*|VIN|BAT\+|OUT\+|P\+|B\+|\+)$/;

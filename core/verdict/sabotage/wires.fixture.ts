@@ -97,6 +97,8 @@ const unnamed =
         says: /^No (supply |ground )?wire leads to it|^A wire to a pad that is not there/,
       }));
 
+const isSocket = (q: Part): boolean =>
+  q.ports?.some((x) => x.carries === 'supply' && x.role === 'gives') === true;
 const isLoad = (q: Part): boolean => (q.draws?.peak ?? 0) > 0 && !isHost(q) && !q.carrier;
 
 /** Of all that draws inside the shell. */
@@ -213,6 +215,11 @@ export const WIRE_KINDS: readonly Kind[] = [
     name: 'a converter whose output nobody named',
     makes: 'tight',
     cases: unnamed((q) => q.converter !== undefined && !q.carrier, '5V', 'OUT+'),
+  },
+  {
+    name: 'a socket in the wall whose 5 V pad nobody named',
+    makes: 'tight',
+    cases: (p) => (p.power.source === 'wall' ? unnamed(isSocket, '5V')(p) : []),
   },
   {
     name: 'a cell whose terminals nobody named',
